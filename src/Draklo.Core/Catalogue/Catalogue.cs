@@ -1,0 +1,90 @@
+using System.Collections.Frozen;
+using System.Globalization;
+using CsvHelper;
+using CsvHelper.Configuration;
+using CsvHelper.Configuration.Attributes;
+using Draklo.Core.Plans;
+
+namespace Draklo.Core.Catalogue;
+
+/// <summary>Green wood of a species. Density scatters by 12 %, strength by 20 % from tree to tree.</summary>
+/// <remarks>Rounded from the public tables of the USDA Forest Products Laboratory wood handbook and the British building-research tables.</remarks>
+public sealed record Species
+{
+    [Name("id")] public required string Id { get; init; }
+    [Name("name")] public required string Name { get; init; }
+    [Name("latin")] public required string Latin { get; init; }
+    [Name("density_kg_m3")] public required double GreenDensityKgM3 { get; init; }
+    [Name("mor_mpa")] public required double BendingStrengthMPa { get; init; }
+    [Name("e_gpa")] public required double StiffnessGPa { get; init; }
+    [Name("hinge")] public required HingeClass HingeClass { get; init; }
+    [Name("splits")] public required SplitTendency Splits { get; init; }
+    [Name("habit")] public required Habit Habit { get; init; }
+}
+
+public enum SplitTendency
+{
+    Low,
+    Medium,
+    High,
+}
+
+public enum Habit
+{
+    Broadleaf,
+    Conifer,
+}
+
+/// <summary>The share of tension that passes a half turn while hauling, 0 to 1.</summary>
+public sealed record ContactKind
+{
+    [Name("id")] public required string Id { get; init; }
+    [Name("name")] public required string Name { get; init; }
+    [Name("low")] public required double Low { get; init; }
+    [Name("nominal")] public required double Nominal { get; init; }
+    [Name("high")] public required double High { get; init; }
+
+    /// <summary>What the rope bends round when nothing larger is given, millimetres; null for a full-size sheave.</summary>
+    [Name("pin_mm")] public double? PinMm { get; init; }
+
+    /// <summary>block, ring, carabiner, rope or bark: what has a strength of its own to check.</summary>
+    [Name("built_of")] public required string BuiltOf { get; init; }
+}
+
+/// <summary>A knot and the fraction of the rope's strength that it keeps. Checks use <see cref="KeepsLow"/>.</summary>
+public sealed record Knot
+{
+    [Name("id")] public required string Id { get; init; }
+    [Name("name")] public required string Name { get; init; }
+    [Name("use")] public required string Use { get; init; }
+    [Name("keeps_low")] public required double KeepsLow { get; init; }
+    [Name("keeps_nominal")] public required double KeepsNominal { get; init; }
+
+    /// <summary>Whether it can be made without an end of the rope.</summary>
+    [Name("midline"), BooleanTrueValues("yes"), BooleanFalseValues("no")] public required bool Midline { get; init; }
+
+    /// <summary>How it comes undone after a hard pull: easy, stiff, jams, slips or none.</summary>
+    [Name("after")] public required string After { get; init; }
+}
+
+/// <summary>The figures that ship with the product.</summary>
+public static class Reference
+{
+    public static FrozenDictionary<string, Species> Species { get; } = Read<Species>("species.csv").ToFrozenDictionary(s => s.Id, StringComparer.Ordinal);
+
+    public static FrozenDictionary<string, ContactKind> Contacts { get; } = Read<ContactKind>("contacts.csv").ToFrozenDictionary(c => c.Id, StringComparer.Ordinal);
+
+    public static FrozenDictionary<string, Knot> Knots { get; } = Read<Knot>("knots.csv").ToFrozenDictionary(k => k.Id, StringComparer.Ordinal);
+
+    private static List<T> Read<T>(string name)
+    {
+        using var stream = typeof(Reference).Assembly.GetManifestResourceStream(name)
+            ?? throw new InvalidOperationException($"The table {name} is missing from the build.");
+        using var reader = new CsvReader(new StreamReader(stream), new CsvConfiguration(CultureInfo.InvariantCulture) { PrepareHeaderForMatch = h => h.Header });
+        reader.Context.TypeConverterOptionsCache.GetOptions<HingeClass>().EnumIgnoreCase = true;
+        reader.Context.TypeConverterOptionsCache.GetOptions<SplitTendency>().EnumIgnoreCase = true;
+        reader.Context.TypeConverterOptionsCache.GetOptions<Habit>().EnumIgnoreCase = true;
+        reader.Context.TypeConverterOptionsCache.GetOptions<double?>().NullValues.Add("");
+        return reader.GetRecords<T>().ToList();
+    }
+}

@@ -1,0 +1,133 @@
+using Draklo.Core.Geometry;
+using Draklo.Core.Hinges;
+using Draklo.Core.Plans;
+using Draklo.Core.Trees;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Lines;
+
+/// <param name="Deg">How far the tree has turned forward.</param>
+/// <param name="TensionN">Main tension that just moves it there.</param>
+public readonly record struct CurvePoint(double Deg, double TensionN);
+
+/// <summary>How hard a tree must be pulled and how far.</summary>
+/// <remarks>Method M5. Tensions are of the main line, N; a line with share s carries s times them.</remarks>
+/// <param name="AtRest">Tension that starts it moving; 0 for a tree that sits forward.</param>
+/// <param name="Needed">The largest tension from rest to commit.</param>
+/// <param name="NeededAt">The angle where it is largest, radians.</param>
+/// <param name="Commit">The angle at which gravity alone bends the hinge, radians; 0 for a tree that sits forward.</param>
+public sealed record Pull(double AtRest, double Needed, double NeededAt, double Commit, CurvePoint[] Curve)
+{
+    private const int Steps = 64;
+    private const int CurveEvery = 2;
+
+    /// <summary>Sum of share × forward arm of all lines once the tree has turned by an angle, metres.</summary>
+    public static double ArmSum(PullLine[] lines, double angle)
+    {
+        double sum = 0;
+        foreach (var line in lines)
+        {
+            sum += line.Share * PullLine.ForwardArm(line.Seat.TurnedForward(angle), line.Anchor);
+        }
+
+        return sum;
+    }
+
+    /// <summary>Moment that the lines must give at an angle, N·m: weight and wind against the tree, and the hinge to bend.</summary>
+    public static double RestoringMoment(StandingTree tree, Hinge hinge, WindLoad wind, double angle) =>
+        (-tree.Weight * tree.Centre.TurnedForward(angle).Forward) - wind.ForwardMoment + hinge.Bending;
+
+    /// <summary>Solves the pull, or returns null having said why it cannot be done.</summary>
+    public static Pull? Solve(StandingTree tree, Hinge hinge, WindLoad wind, PullLine[] lines, UnitSystem units, List<Problem> problems, Workings? workings)
+    {
+        var radius = Math.Sqrt((tree.Centre.Forward * tree.Centre.Forward) + (tree.Centre.Up * tree.Centre.Up));
+        var sine = (hinge.Bending - wind.ForwardMoment) / (tree.Weight * radius);
+        if (sine >= 1)
+        {
+            problems.Add(new("cut.hingeThicknessM", units.Say($"It takes {hinge.Bending - wind.ForwardMoment:Nm} to bend this hinge against the wind, more than the whole weight gives at any angle ({tree.Weight * radius:Nm}): make the hinge thinner or wait for less wind.")));
+            return null;
+        }
+
+        var leaning = Math.Atan2(tree.Centre.Forward, tree.Centre.Up);
+        var commit = sine <= -1 ? 0 : Math.Max(0, Math.Asin(sine) - leaning);
+        if (LosesArm(lines, commit, units, problems))
+        {
+            return null;
+        }
+
+        var curve = new CurvePoint[(Steps / CurveEvery) + 1];
+        var best = 0;
+        double needed = 0;
+        for (var i = 0; i <= Steps; i++)
+        {
+            var tension = TensionAt(commit * i / Steps);
+            if (tension > needed)
+            {
+                (needed, best) = (tension, i);
+            }
+
+            if (i % CurveEvery == 0)
+            {
+                curve[i / CurveEvery] = new(Angle.Degrees(commit * i / Steps), tension);
+            }
+        }
+
+        var neededAt = commit * best / Steps;
+        if (best is > 0 and < Steps)
+        {
+            neededAt = Peak(commit * (best - 1) / Steps, commit * (best + 1) / Steps);
+            needed = TensionAt(neededAt);
+        }
+
+        var pull = new Pull(curve[0].TensionN, needed, neededAt, commit, curve);
+        if (workings is not null)
+        {
+            var arms = ArmSum(lines, neededAt);
+            workings.Add("arm-sum", "Forward arms of the lines together", "Σ s·a", ArmSum(lines, 0), "m", "Σ share · a", $"{ArmSum(lines, 0):m} at rest", "M4");
+            workings.Add("needed-tension", "Needed tension", "T", needed, "N", "T(θ) = (−W · f(θ) − M_w + M_h) / Σ share · a(θ), the largest from rest to commit",
+                $"({-tree.Weight * tree.Centre.TurnedForward(neededAt).Forward:Nm} − {wind.ForwardMoment:Nm} + {hinge.Bending:Nm}) / {arms:m}, at {Angle.Degrees(neededAt):deg}", "M5", estimate: true);
+            workings.Add("commit", "Commit angle", "θc", Angle.Degrees(commit), "deg", "W · f(θc) + M_w = M_h, so θc = asin((M_h − M_w) / (W · R)) − atan(f / u)",
+                $"asin({hinge.Bending - wind.ForwardMoment:Nm} / ({tree.Weight:N} · {radius:m})) − {Angle.Degrees(leaning):deg}", "M5", estimate: true);
+        }
+
+        return pull;
+
+        double TensionAt(double angle) => Math.Max(0, RestoringMoment(tree, hinge, wind, angle) / ArmSum(lines, angle));
+
+        double Peak(double low, double high)
+        {
+            for (var i = 0; i < 30; i++)
+            {
+                var a = low + ((high - low) * 0.382);
+                var b = low + ((high - low) * 0.618);
+                (low, high) = TensionAt(a) > TensionAt(b) ? (low, b) : (a, high);
+            }
+
+            return (low + high) / 2;
+        }
+    }
+
+    private static bool LosesArm(PullLine[] lines, double commit, UnitSystem units, List<Problem> problems)
+    {
+        var before = problems.Count;
+        for (var n = 0; n < lines.Length; n++)
+        {
+            var line = lines[n];
+            for (var i = 0; i <= Steps; i++)
+            {
+                var angle = commit * i / Steps;
+                if (PullLine.ForwardArm(line.Seat.TurnedForward(angle), line.Anchor) > 1e-3)
+                {
+                    continue;
+                }
+
+                problems.Add(i == 0
+                    ? new($"lines[{n}].anchor.distanceM", "This line runs through or behind the hinge and cannot tip the tree: move the anchor farther ahead or the seat higher.")
+                    : new($"lines[{n}].anchor.distanceM", units.Say($"This line loses its arm once the tree has turned {Angle.Degrees(angle):deg}, before it commits at {Angle.Degrees(commit):deg}: move the anchor farther out or lower.")));
+                break;
+            }
+        }
+
+        return problems.Count > before;
+    }
+}

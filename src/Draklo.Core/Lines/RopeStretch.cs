@@ -1,0 +1,15 @@
+using Draklo.Core.Plans;
+
+namespace Draklo.Core.Lines;
+
+/// <summary>A rope as a spring.</summary>
+/// <remarks>Method M13: stretch in proportion to tension, through the figure at a tenth of the breaking strength.</remarks>
+public static class RopeStretch
+{
+    /// <summary>How much longer so much rope becomes, metres.</summary>
+    public static double Lengthening(RopeMembers rope, double tension, double length) =>
+        rope.StretchAtTenPercent * (tension / (0.1 * rope.BreakingStrengthN)) * length;
+
+    /// <summary>The energy it holds, joules.</summary>
+    public static double Energy(double tension, double lengthening) => 0.5 * tension * lengthening;
+}

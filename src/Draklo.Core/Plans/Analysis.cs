@@ -1,0 +1,79 @@
+using Draklo.Core.Lines;
+using Draklo.Core.Strength;
+
+namespace Draklo.Core.Plans;
+
+/// <summary>What follows from a plan. SI units; degrees where a name says Deg; the lay frame's forward, right and up.</summary>
+public sealed record Analysis(
+    TreeResult Tree,
+    HingeResult Hinge,
+    PullResult Pull,
+    Hinges.Pretension Pretension,
+    StemResult Stem,
+    IReadOnlyList<Link> Links,
+    Verdict Verdict,
+    Figure Figure)
+{
+    /// <summary>Every number with the sum behind it; left out when not asked for.</summary>
+    public IReadOnlyList<Working>? Workings { get; init; }
+}
+
+/// <param name="Centre">Where the weight acts, from the middle of the hinge.</param>
+/// <param name="Moment">Of the weight about the hinge.</param>
+public sealed record TreeResult(double MassKg, double WeightN, LayPoint Centre, Moment Moment);
+
+/// <param name="ForwardM">Along the lay from the middle of the hinge.</param>
+/// <param name="RightM">To the right of the lay.</param>
+/// <param name="UpM">Above the plane of the cut.</param>
+public readonly record struct LayPoint(double ForwardM, double RightM, double UpM)
+{
+    public static LayPoint Of(Geometry.Point point) => new(point.Forward, point.Right, point.Up);
+}
+
+/// <param name="ForwardNm">Positive tips the tree forward.</param>
+/// <param name="RightNm">Positive tips the tree to the right.</param>
+public readonly record struct Moment(double ForwardNm, double RightNm);
+
+/// <param name="SideUse">Sideways moment at the needed tension over the side capacity.</param>
+/// <param name="WorstSideUse">The same, largest of slack, needed and planned tension.</param>
+/// <param name="HoldAngleDeg">How far it bends before it lets go; an estimate.</param>
+public sealed record HingeResult(double LengthM, double OffsetM, double BendingNm, double SideCapacityNm, double SideUse, double WorstSideUse, double HoldAngleDeg);
+
+/// <param name="TensionAtRestN">Main tension that starts the tree; 0 for one that sits forward.</param>
+/// <param name="NeededTensionN">The largest from rest to commit, of the main line.</param>
+/// <param name="PlannedTensionN">Needed tension times the load reserve.</param>
+/// <param name="CommitDeg">Where gravity alone bends the hinge; 0 for a tree that sits forward.</param>
+/// <param name="Stretch">What the ropes' stretch alone would do if hauling stopped at the planned tension.</param>
+public sealed record PullResult(
+    double TensionAtRestN, double NeededTensionN, double NeededAtDeg, double PlannedTensionN, double CommitDeg,
+    IReadOnlyList<CurvePoint> Curve, SpringBack Stretch, IReadOnlyList<LineResult> Lines);
+
+/// <param name="TensionN">Planned, of this line.</param>
+/// <param name="TakeUpM">Line that must come in from rest to commit, its stretch included.</param>
+/// <param name="StretchM">The part of it that is stretch at the planned tension.</param>
+public sealed record LineResult(
+    string Id, double LengthM, double AngleBelowHorizontalDeg, double ForwardArmM, double RightArmM, double TensionN, double TakeUpM, double StretchM, TackleResult Tackle);
+
+/// <param name="HandForceN">For the planned tension.</param>
+/// <param name="HoldForceN">What holds the planned tension when nobody hauls and the rope would run back.</param>
+/// <param name="AnchorForceN">On the anchor; 0 for a line hauled directly.</param>
+public sealed record TackleResult(double IdealAdvantage, double ActualAdvantage, double HaulLengthM, double HandForceN, double HoldForceN, double AnchorForceN);
+
+/// <param name="WorstStressMPa">At the needed tension, all lines together.</param>
+/// <param name="AtHeightM">Above the cut.</param>
+/// <param name="SeatMovementM">Of the first line's seat at the needed tension: what the spotter should see. Twice that means the tree is not what the plan says.</param>
+public sealed record StemResult(double WorstStressMPa, double AtHeightM, double SeatMovementM);
+
+/// <summary>What the drawings place: the tree as resolved, in the lay frame.</summary>
+/// <param name="ViewDeg">The main line's turn from the lay, positive to the right: the elevation is seen square to it.</param>
+/// <param name="GroundUpM">Ground at the stump, below the plane of the cut.</param>
+public sealed record Figure(double ViewDeg, double GroundUpM, IReadOnlyList<StemSlice> Stem, CrownFigure Crown, IReadOnlyList<LineFigure> Lines);
+
+public readonly record struct StemSlice(double ForwardM, double RightM, double UpM, double DiameterM);
+
+/// <param name="ReachAheadM">From the stem line toward the main line's anchor.</param>
+/// <param name="ReachBehindM">Away from it.</param>
+public sealed record CrownFigure(double BaseUpM, double TopUpM, double ReachAheadM, double ReachBehindM);
+
+/// <param name="AnchorGroundUpM">Ground at the anchor.</param>
+public sealed record LineFigure(string Id, LayPoint Seat, LayPoint Anchor, double AnchorGroundUpM);

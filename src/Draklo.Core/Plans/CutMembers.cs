@@ -1,0 +1,40 @@
+using System.ComponentModel.DataAnnotations;
+
+namespace Draklo.Core.Plans;
+
+public sealed record CutMembers
+{
+    [Display(Name = "Stump height", Description = "Ground to the plane of the cut, metres.")]
+    [Range(0.02, 3)]
+    public required double StumpHeightM { get; init; }
+
+    [Display(Name = "Stump diameter", Description = "At the cut, metres.")]
+    [Range(0.05, 5)]
+    public required double StumpDiameterM { get; init; }
+
+    public required NotchMembers Notch { get; init; }
+
+    [Display(Name = "Hinge thickness", Description = "Metres of wood left between notch and back cut.")]
+    [Range(0.005, 0.6)]
+    public required double HingeThicknessM { get; init; }
+}
+
+public sealed record NotchMembers
+{
+    [Display(Name = "Notch", Description = "open or narrow.")]
+    public NotchStyle Style { get; init; }
+
+    [Display(Name = "Notch depth", Description = "Front face to apex, metres.")]
+    [Range(0.01, 2)]
+    public required double DepthM { get; init; }
+
+    [Display(Name = "Notch opening", Description = "Degrees between its two faces.")]
+    [Range(10, 120)]
+    public required double OpeningDeg { get; init; }
+}
+
+public enum NotchStyle
+{
+    Open,
+    Narrow,
+}

@@ -1,0 +1,289 @@
+using System.Collections.Frozen;
+using System.Collections.Immutable;
+using System.ComponentModel.DataAnnotations;
+using System.Reflection;
+using System.Text.Json;
+using Draklo.Core.Catalogue;
+using Draklo.Core.Geometry;
+using Draklo.Core.Tackle;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Plans;
+
+/// <summary>What a plan must satisfy before anything is computed from it.</summary>
+/// <remarks>Ranges stand as attributes on the members, where the JSON Schema reads them too; how members must agree with one another stands here.</remarks>
+public static class PlanRules
+{
+    private static readonly FrozenDictionary<Type, ImmutableArray<Member>> Members = FindMembers(typeof(Plan));
+
+    /// <summary>Every problem of the plan; none when it can be computed as far as its own figures go.</summary>
+    public static List<Problem> Check(Plan plan, UnitSystem units)
+    {
+        var problems = new List<Problem>();
+        CheckHeader(plan.Format, plan.Version, problems);
+        if (problems.Count > 0)
+        {
+            return problems;
+        }
+
+        CheckRanges(plan, "", units, problems);
+        if (problems.Count == 0)
+        {
+            CheckTree(plan.Tree, problems, units);
+            CheckCut(plan, problems, units);
+            CheckLines(plan, problems, units);
+            CheckGuesses(plan, problems);
+        }
+
+        return problems;
+    }
+
+    /// <summary>Whether a file is a plan of a version that is known here.</summary>
+    public static void CheckHeader(string format, int version, List<Problem> problems)
+    {
+        if (format != Plan.FormatName)
+        {
+            problems.Add(new("format", $"This is not a Draklo plan: its format says “{(format.Length > 60 ? format[..60] + "…" : format)}” where a plan says “{Plan.FormatName}”."));
+        }
+        else if (version > Plan.CurrentVersion)
+        {
+            problems.Add(new("version", $"This plan was written by a newer Draklo (format version {version}; this one reads up to {Plan.CurrentVersion}): update this one, or export the plan again from there."));
+        }
+        else if (version < 1)
+        {
+            problems.Add(new("version", "The version of a plan is 1 or more: correct it."));
+        }
+    }
+
+    private static void CheckTree(TreeMembers tree, List<Problem> problems, UnitSystem units)
+    {
+        if (tree.SpeciesId is null && tree.Wood is null)
+        {
+            problems.Add(new("tree.speciesId", "Say which species it is, or give the wood's own figures."));
+        }
+
+        if (tree.SpeciesId is { } species && !Reference.Species.ContainsKey(species))
+        {
+            problems.Add(new("tree.speciesId", $"The species “{species}” is not in the catalogue: choose one that is, or give the wood's own figures and leave the species out."));
+        }
+
+        if (tree.Crown.BaseHeightM >= tree.HeightM)
+        {
+            problems.Add(new("tree.crown.baseHeightM", units.Say($"The crown would begin at {tree.Crown.BaseHeightM:m}, above the top at {tree.HeightM:m}: lower the crown base or raise the height.")));
+        }
+    }
+
+    private static void CheckCut(Plan plan, List<Problem> problems, UnitSystem units)
+    {
+        var cut = plan.Cut;
+        if (cut.StumpHeightM >= plan.Tree.HeightM / 2)
+        {
+            problems.Add(new("cut.stumpHeightM", units.Say($"A stump of {cut.StumpHeightM:m} leaves too little of a tree of {plan.Tree.HeightM:m}: lower the cut.")));
+        }
+
+        if (cut.HingeThicknessM >= cut.StumpDiameterM)
+        {
+            problems.Add(new("cut.hingeThicknessM", units.Say($"The hinge is {cut.HingeThicknessM:cm} thick, wider than the stump of {cut.StumpDiameterM:cm}: make it thinner.")));
+        }
+        else if (cut.Notch.DepthM >= cut.StumpDiameterM)
+        {
+            problems.Add(new("cut.notch.depthM", units.Say($"A notch {cut.Notch.DepthM:cm} deep cuts right through a stump of {cut.StumpDiameterM:cm}: make it shallower.")));
+        }
+        else if (cut.Notch.DepthM + cut.HingeThicknessM >= cut.StumpDiameterM)
+        {
+            problems.Add(new("cut.hingeThicknessM", units.Say($"Notch and hinge together take {cut.Notch.DepthM + cut.HingeThicknessM:cm} of a stump of {cut.StumpDiameterM:cm} and leave no back cut: make the hinge thinner or the notch shallower.")));
+        }
+    }
+
+    private static void CheckLines(Plan plan, List<Problem> problems, UnitSystem units)
+    {
+        var ids = new HashSet<string>(StringComparer.Ordinal);
+        for (var i = 0; i < plan.Lines.Count; i++)
+        {
+            var line = plan.Lines[i];
+            var path = $"lines[{i}]";
+            if (!ids.Add(line.Id))
+            {
+                problems.Add(new($"{path}.id", $"Two lines are called “{line.Id}”: give each its own name."));
+            }
+
+            if (line.Seat.HeightM >= plan.Tree.HeightM)
+            {
+                problems.Add(new($"{path}.seat.heightM", units.Say($"The seat is at {line.Seat.HeightM:m}, above the top of the tree at {plan.Tree.HeightM:m}: lower the seat.")));
+            }
+            else if (line.Seat.HeightM <= plan.Cut.StumpHeightM)
+            {
+                problems.Add(new($"{path}.seat.heightM", units.Say($"The seat is at {line.Seat.HeightM:m}, not above the cut at {plan.Cut.StumpHeightM:m}: raise the seat.")));
+            }
+
+            if (Math.Abs(Angle.Between(plan.Lay.BearingDeg, line.Anchor.BearingDeg)) >= 90)
+            {
+                problems.Add(new($"{path}.anchor.bearingDeg", $"This anchor stands behind the tree, {Figures.Plain(Math.Abs(Angle.Between(plan.Lay.BearingDeg, line.Anchor.BearingDeg)), 3)}° off the lay, and would pull it back: choose an anchor ahead of the tree or turn the lay."));
+            }
+
+            if (!Reference.Knots.ContainsKey(line.KnotId))
+            {
+                problems.Add(new($"{path}.knotId", $"The knot “{line.KnotId}” is not in the table: choose one that is."));
+            }
+
+            CheckTackle(line.Tackle, $"{path}.tackle", problems);
+        }
+    }
+
+    private static void CheckTackle(TackleMembers tackle, string path, List<Problem> problems)
+    {
+        if (TackleSystems.Find(tackle.SystemId) is null)
+        {
+            problems.Add(new($"{path}.systemId", $"The tackle “{tackle.SystemId}” is not known: choose one of {string.Join(", ", TackleSystems.All.Select(s => s.Id))}."));
+        }
+
+        if (!Reference.Contacts.ContainsKey(tackle.ContactId))
+        {
+            problems.Add(new($"{path}.contactId", $"“{tackle.ContactId}” is not in the table of turns: choose one that is."));
+        }
+
+        if (tackle.JoinKnotId is { } join && !(Reference.Knots.TryGetValue(join, out var knot) && knot.Midline))
+        {
+            problems.Add(new($"{path}.joinKnotId", $"“{join}” cannot take a tackle in the middle of a line: choose a midline loop such as a butterfly."));
+        }
+
+        if (tackle.Rope is { } rope && !Reference.Knots.ContainsKey(rope.EndKnotId))
+        {
+            problems.Add(new($"{path}.rope.endKnotId", $"The knot “{rope.EndKnotId}” is not in the table: choose one that is."));
+        }
+    }
+
+    private static void CheckGuesses(Plan plan, List<Problem> problems)
+    {
+        for (var i = 0; i < plan.Guesses.Count; i++)
+        {
+            if (!PlanPaths.IsMember(plan.Guesses[i]))
+            {
+                problems.Add(new($"guesses[{i}]", $"“{plan.Guesses[i]}” is not a member of a plan: give a path such as tree.crown.massRatio."));
+            }
+        }
+    }
+
+    private static void CheckRanges(object document, string path, UnitSystem units, List<Problem> problems)
+    {
+        foreach (var member in Members[document.GetType()])
+        {
+            if (member.Property.GetValue(document) is not { } value)
+            {
+                continue;
+            }
+
+            var memberPath = path.Length == 0 ? member.Name : $"{path}.{member.Name}";
+            if (member.Fault(value, units) is { } fault)
+            {
+                problems.Add(new(memberPath, fault));
+            }
+
+            if (member.IsGroup)
+            {
+                CheckRanges(value, memberPath, units, problems);
+            }
+            else if (value is IReadOnlyList<LineMembers> lines)
+            {
+                for (var i = 0; i < lines.Count; i++)
+                {
+                    CheckRanges(lines[i], $"{memberPath}[{i}]", units, problems);
+                }
+            }
+        }
+    }
+
+    private static FrozenDictionary<Type, ImmutableArray<Member>> FindMembers(Type root)
+    {
+        var found = new Dictionary<Type, ImmutableArray<Member>>();
+        var waiting = new Queue<Type>([root]);
+        while (waiting.TryDequeue(out var type))
+        {
+            var members = type.GetProperties(BindingFlags.Public | BindingFlags.Instance).Where(p => p.CanWrite).Select(p => new Member(p)).ToImmutableArray();
+            found[type] = members;
+            foreach (var next in members.Select(m => m.GroupType).OfType<Type>().Where(t => !found.ContainsKey(t)))
+            {
+                waiting.Enqueue(next);
+            }
+        }
+
+        return found.ToFrozenDictionary();
+    }
+
+    private sealed class Member
+    {
+        private readonly RangeAttribute? range;
+        private readonly RegularExpressionAttribute? pattern;
+        private readonly int? mostItems;
+        private readonly int? fewestItems;
+        private readonly string label;
+
+        public Member(PropertyInfo property)
+        {
+            Property = property;
+            Name = JsonNamingPolicy.CamelCase.ConvertName(property.Name);
+            label = property.GetCustomAttribute<DisplayAttribute>()?.Name ?? Name;
+            range = property.GetCustomAttribute<RangeAttribute>();
+            pattern = property.GetCustomAttribute<RegularExpressionAttribute>();
+            mostItems = property.GetCustomAttribute<MaxLengthAttribute>()?.Length;
+            fewestItems = property.GetCustomAttribute<MinLengthAttribute>()?.Length;
+            IsGroup = property.PropertyType is { IsClass: true, Namespace: "Draklo.Core.Plans" };
+            GroupType = IsGroup ? property.PropertyType
+                : property.PropertyType == typeof(IReadOnlyList<LineMembers>) ? typeof(LineMembers) : null;
+        }
+
+        public PropertyInfo Property { get; }
+
+        public string Name { get; }
+
+        public bool IsGroup { get; }
+
+        /// <summary>The record that stands here, once or in a list; null for a plain value.</summary>
+        public Type? GroupType { get; }
+
+        public string? Fault(object value, UnitSystem units)
+        {
+            switch (value)
+            {
+                case double or int when range is not null:
+                    var number = Convert.ToDouble(value);
+                    var low = Convert.ToDouble(range.Minimum);
+                    var high = Convert.ToDouble(range.Maximum);
+                    return double.IsFinite(number) && number >= low && number <= high ? null
+                        : $"{label} must lie between {Written(low, units)} and {Written(high, units)}; it says {Written(number, units)}.";
+                case string text when mostItems is { } most && text.Length > most:
+                    return $"{label} is longer than {most} letters: shorten it.";
+                case string text when pattern is not null && !pattern.IsValid(text):
+                    return $"{label} takes small letters, digits and hyphens only, 32 at most.";
+                case IReadOnlyCollection<object> list when mostItems is { } most && list.Count > most:
+                    return $"{label}: {most} at most, not {list.Count}.";
+                case IReadOnlyCollection<object> list when fewestItems is { } fewest && list.Count < fewest:
+                    return $"{label}: at least {fewest} is needed.";
+                default:
+                    return null;
+            }
+        }
+
+        private string Written(double value, UnitSystem units)
+        {
+            var unit = UnitOf(Name);
+            return unit is "MPa" or "GPa" ? Figures.With(value * (unit == "MPa" ? 1e6 : 1e9), unit, units) : Figures.With(value, unit, units);
+        }
+    }
+
+    /// <summary>The unit that a member's name ends in, as <see cref="Figures"/> writes it; "x" for a plain number.</summary>
+    private static string UnitOf(string name) => name switch
+    {
+        _ when name.EndsWith("KgM3", StringComparison.Ordinal) => "kg/m3",
+        _ when name.EndsWith("MPa", StringComparison.Ordinal) => "MPa",
+        _ when name.EndsWith("GPa", StringComparison.Ordinal) => "GPa",
+        _ when name.EndsWith("Mps", StringComparison.Ordinal) => "m/s",
+        _ when name.EndsWith("Deg", StringComparison.Ordinal) => "deg",
+        "hingeThicknessM" or "stumpDiameterM" or "depthM" or "dbhM" or "sheaveDiameterM" => "cm",
+        "diameterM" => "mm",
+        "north" or "east" or "south" or "west" => "m",
+        _ when name.EndsWith('M') => "m",
+        _ when name.EndsWith('N') => "N",
+        _ => "x",
+    };
+}

@@ -1,0 +1,245 @@
+using Draklo.Core.Catalogue;
+using Draklo.Core.Geometry;
+using Draklo.Core.Hinges;
+using Draklo.Core.Lines;
+using Draklo.Core.Strength;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Plans;
+
+public enum VerdictState
+{
+    /// <summary>Everything that is known holds.</summary>
+    Ready,
+
+    /// <summary>Something is tight, unusual or not known: look at it first.</summary>
+    Check,
+
+    /// <summary>Something fails.</summary>
+    Stop,
+}
+
+/// <param name="State">How grave it is; a reason that is "ready" is a remark.</param>
+/// <param name="Path">The member to look at, when one is to blame.</param>
+/// <param name="LinkId">The link it speaks of, when it speaks of one.</param>
+public sealed record Reason(VerdictState State, string Text, string? Path = null, string? LinkId = null);
+
+/// <summary>What the plan says, in plain words.</summary>
+/// <param name="Summary">One or two sentences: the state and the one thing that limits the plan.</param>
+/// <param name="WeakestLinkId">The link with the highest use.</param>
+/// <param name="Reasons">The gravest first.</param>
+/// <param name="Caution">What always stands beside a plan.</param>
+public sealed record Verdict(VerdictState State, string Summary, string WeakestLinkId, IReadOnlyList<Reason> Reasons, string Caution)
+{
+    public const string Always =
+        "Estimates, not promises: Draklo does not see the tree. Local law and codes, the makers' ratings and a trained, insured, competent person on site decide. "
+        + "Walk away from decay, power lines, wind and doubt. Test it in pre-tension, and stop when what you see differs from what is written here.";
+
+    public static Verdict Of(PlanContext context, Pull pull, PullLine[] lines, LoadPath path, Pretension pretension, SpringBack spring, double worstSideUse, double holdDeg)
+    {
+        var reasons = new List<Reason>(8);
+        AddLinks(context, path, reasons);
+        AddHinge(context, pull, worstSideUse, holdDeg, reasons);
+        AddPretension(context, pull, pretension, path, reasons);
+        AddLines(context, lines, reasons);
+        AddTree(context, reasons);
+        foreach (var unknown in path.Unknowns)
+        {
+            reasons.Add(new(VerdictState.Check, unknown.Text, unknown.Path));
+        }
+
+        AddRemarks(context, pull, spring, reasons);
+        var weakest = WeakestOf(path.Links);
+        var state = VerdictState.Ready;
+        foreach (var reason in reasons)
+        {
+            state = reason.State > state ? reason.State : state;
+        }
+
+        var sorted = new List<Reason>(reasons.Count);
+        for (var grave = VerdictState.Stop; grave >= VerdictState.Ready; grave--)
+        {
+            foreach (var reason in reasons)
+            {
+                if (reason.State == grave)
+                {
+                    sorted.Add(reason);
+                }
+            }
+        }
+
+        var word = state switch { VerdictState.Stop => "Stop. ", VerdictState.Check => "Check. ", _ => "Ready on paper. " };
+        var summary = word + (state == VerdictState.Ready ? Weakest(context, weakest) : sorted[0].Text);
+        return new(state, summary, weakest.Id, sorted, Always);
+    }
+
+    private static void AddLinks(PlanContext context, LoadPath path, List<Reason> reasons)
+    {
+        // The worst link speaks first, so that the summary names the one thing that limits the plan.
+        var links = path.Links.Where(l => l.State != LinkState.Holds).OrderByDescending(l => l.Use);
+        foreach (var link in links)
+        {
+            var tells = Carries(context, link);
+            reasons.Add(link.State switch
+            {
+                LinkState.Tight => new(VerdictState.Check, $"{tells}: tight.", null, link.Id),
+                _ when link.Use > 1 => new(VerdictState.Stop, $"{tells}: it fails.", null, link.Id),
+                _ => new(VerdictState.Stop, context.Units.Say($"{NameOf(context, link)} would break under the hardest heave: that could put {Written(context, link.WorstLoadN, link)} on it and it bears {Written(context, link.StrengthN, link)}."), null, link.Id),
+            });
+        }
+    }
+
+    private static void AddHinge(PlanContext context, Pull pull, double worstSideUse, double holdDeg, List<Reason> reasons)
+    {
+        var commitDeg = Angle.Degrees(pull.Commit);
+        var cut = context.Plan.Cut;
+        var hinge = context.Hinge;
+        if (worstSideUse > 1)
+        {
+            reasons.Add(new(VerdictState.Stop, "The hinge tears sideways before it guides: take the side lean out with a line to the other side, leave a thicker hinge, or lay the tree nearer its lean.", "cut.hingeThicknessM", "hinge"));
+        }
+        else if (holdDeg < commitDeg)
+        {
+            reasons.Add(new(VerdictState.Stop, context.Units.Say($"The hinge lets go at {holdDeg:deg}, before the tree commits at {commitDeg:deg}: open the notch, thin the hinge or lessen its work sideways."), "cut.notch.openingDeg"));
+        }
+        else if (holdDeg < commitDeg + 5)
+        {
+            reasons.Add(new(VerdictState.Check, context.Units.Say($"The hinge lets go at {holdDeg:deg}, hardly past commit at {commitDeg:deg}; after that nothing guides the tree."), "cut.notch.openingDeg"));
+        }
+
+        if (hinge.Length < 0.8 * cut.StumpDiameterM)
+        {
+            reasons.Add(new(VerdictState.Check, context.Units.Say($"The hinge is {hinge.Length:cm} long, under four fifths of the stump's {cut.StumpDiameterM:cm}: a deeper notch lengthens it."), "cut.notch.depthM"));
+        }
+
+        if (hinge.Thickness < 0.05 * cut.StumpDiameterM)
+        {
+            reasons.Add(new(VerdictState.Check, context.Units.Say($"The hinge of {hinge.Thickness:cm} is under a twentieth of the stump's {cut.StumpDiameterM:cm}: thin for what it must guide."), "cut.hingeThicknessM"));
+        }
+        else if (hinge.Thickness > 0.12 * cut.StumpDiameterM)
+        {
+            reasons.Add(new(VerdictState.Check, context.Units.Say($"The hinge of {hinge.Thickness:cm} is over an eighth of the stump's {cut.StumpDiameterM:cm}: it asks for more pull and splits sooner."), "cut.hingeThicknessM"));
+        }
+
+        if (cut.Notch.DepthM > cut.StumpDiameterM / 3)
+        {
+            reasons.Add(new(VerdictState.Check, context.Units.Say($"The notch of {cut.Notch.DepthM:cm} is deeper than a third of the stump."), "cut.notch.depthM"));
+        }
+    }
+
+    private static void AddPretension(PlanContext context, Pull pull, Pretension pretension, LoadPath path, List<Reason> reasons)
+    {
+        var limit = pretension.LimitedBy == "early-go" || path.LimitingLink is null ? "the tree would go early and may split" : $"{Lower(path.LimitingLink.Name)} is at its limit";
+        if (pretension.Empty)
+        {
+            reasons.Add(new(VerdictState.Stop, context.Units.Say($"No pre-tension fits: under {pretension.FloorN:N} the tree may sit back, over {pretension.CeilingN:N} {limit}. Bore the back cut and leave a strap to release, lash the stem, set a second line or choose another anchor."), null, path.LimitingLink?.Id));
+        }
+        else if (context.PlannedTension > pretension.EarlyGoN)
+        {
+            reasons.Add(new(VerdictState.Check, context.Units.Say($"Hold the line under {pretension.EarlyGoN:N} until the back cut is down to the hinge: at the planned {context.PlannedTension:N} the tree would go while there is still wood to split.")));
+        }
+
+        var splits = context.Tree.Wood.Splits == SplitTendency.High ? 1 : 0;
+        var index = (pretension.RestIndex > 2 ? 2 : pretension.RestIndex > 1.2 ? 1 : 0) + splits;
+        if (pretension.RestIndex > 1.2 && index >= 1)
+        {
+            reasons.Add(new(VerdictState.Check, $"The tree leans forward enough to go while {Figures.Plain(pretension.RestIndex, 2)} times the hinge is still uncut: {(index >= 2 ? "high" : "raised")} risk of splitting up the stem; bore the back cut and leave a strap."));
+        }
+
+        if (pull.Commit > Angle.Radians(30))
+        {
+            reasons.Add(new(VerdictState.Check, context.Units.Say($"The tree must be brought {Angle.Degrees(pull.Commit):deg} forward before gravity takes it: far more than a line and a hinge are usually asked.")));
+        }
+    }
+
+    private static void AddLines(PlanContext context, PullLine[] lines, List<Reason> reasons)
+    {
+        for (var n = 0; n < lines.Length; n++)
+        {
+            var line = context.Plan.Lines[n];
+            var length = lines[n].Length;
+            if (line.Rope.LengthM < length)
+            {
+                reasons.Add(new(VerdictState.Stop, context.Units.Say($"The rope of the {line.Id} line is {line.Rope.LengthM:m} and its run alone is {length:m}: take a longer rope or a nearer anchor."), $"lines[{n}].rope.lengthM"));
+            }
+
+            var below = Angle.Degrees(Math.Asin(Math.Clamp(-lines[n].Along.Up, -1, 1)));
+            if (below > 50)
+            {
+                reasons.Add(new(VerdictState.Check, context.Units.Say($"The {line.Id} line runs {below:deg} down: only {lines[n].Along.Level:%} of its pull tips the tree, the rest presses down the stem."), $"lines[{n}].anchor.distanceM"));
+            }
+
+            if (line.Anchor.DistanceM < context.Plan.Tree.HeightM)
+            {
+                reasons.Add(new(VerdictState.Check, context.Units.Say($"The {line.Id} line's anchor stands {line.Anchor.DistanceM:m} out, within the tree's height of {context.Plan.Tree.HeightM:m}: the tree can reach it and whoever is near."), $"lines[{n}].anchor.distanceM"));
+            }
+        }
+    }
+
+    private static void AddTree(PlanContext context, List<Reason> reasons)
+    {
+        var tree = context.Plan.Tree;
+        if (tree.Soundness < 0.5)
+        {
+            reasons.Add(new(VerdictState.Stop, context.Units.Say($"The wood is put at {tree.Soundness:%} of sound strength: too rotten to trust a hinge or a seat; take it down another way."), "tree.soundness"));
+        }
+        else if (tree.Soundness < 0.9)
+        {
+            reasons.Add(new(VerdictState.Check, context.Units.Say($"The wood is put at {tree.Soundness:%} of sound strength: look where the rot stands, at the hinge and at the seat."), "tree.soundness"));
+        }
+
+        if (context.Plan.Wind.SpeedMps > 8)
+        {
+            reasons.Add(new(VerdictState.Check, context.Units.Say($"Wind of {context.Plan.Wind.SpeedMps:m/s} works on the crown, and gusts go higher: wait for less if you can."), "wind.speedMps"));
+        }
+    }
+
+    private static void AddRemarks(PlanContext context, Pull pull, SpringBack spring, List<Reason> reasons)
+    {
+        if (pull.Commit == 0)
+        {
+            reasons.Add(new(VerdictState.Ready, "The tree sits forward from the start: the line only steers and keeps it from sitting back."));
+        }
+        else if (!spring.PastCommit)
+        {
+            reasons.Add(new(VerdictState.Ready, context.Units.Say($"If hauling stops at the planned tension, the rope's stretch brings the tree to {spring.CarriesToDeg:deg} of the {Angle.Degrees(pull.Commit):deg} it needs: keep hauling.")));
+        }
+        else
+        {
+            reasons.Add(new(VerdictState.Ready, context.Units.Say($"At the planned tension the rope's stretch alone brings the tree past commit: once the hinge is cut it will not stop.")));
+        }
+
+        if (context.Plan.Guesses.Count > 0)
+        {
+            reasons.Add(new(VerdictState.Ready, context.Plan.Guesses.Count == 1 ? "One figure is still a guess." : $"{Sentences.Count(context.Plan.Guesses.Count).Capitalised()} figures are still guesses."));
+        }
+    }
+
+    private static Link WeakestOf(IReadOnlyList<Link> links)
+    {
+        var weakest = links[0];
+        for (var i = 1; i < links.Count; i++)
+        {
+            weakest = links[i].Use > weakest.Use ? links[i] : weakest;
+        }
+
+        return weakest;
+    }
+
+    private static string Weakest(PlanContext context, Link link) => link.Id.EndsWith(".hands", StringComparison.Ordinal)
+        ? $"{Carries(context, link)}; nothing else is nearer its limit."
+        : $"The weakest link holds: {Lower(Carries(context, link))}.";
+
+    /// <summary>"The pull line carries 1.93 kN of the 8.00 kN it may".</summary>
+    private static string Carries(PlanContext context, Link link) => link.Id.EndsWith(".hands", StringComparison.Ordinal)
+        ? $"{NameOf(context, link)} must give {Written(context, link.LoadN, link)} of the {Written(context, link.StrengthN, link)} they can keep up"
+        : $"{NameOf(context, link)} carries {Written(context, link.LoadN, link)} of the {Written(context, link.Allowed, link)} it may";
+
+    private static string NameOf(PlanContext context, Link link) =>
+        link.LineId is { } line && context.Plan.Lines.Count > 1 ? $"{link.Name} on the {line} line" : link.Name;
+
+    private static string Written(PlanContext context, double value, Link link) =>
+        Figures.With(value, link.Quantity switch { LinkQuantity.Force => "N", LinkQuantity.Moment => "Nm", _ => "MPa" }, context.Units);
+
+    private static string Lower(string text) => char.ToLowerInvariant(text[0]) + text[1..];
+}

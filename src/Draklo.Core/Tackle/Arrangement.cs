@@ -1,0 +1,62 @@
+using System.ComponentModel.DataAnnotations;
+
+namespace Draklo.Core.Tackle;
+
+/// <summary>Ropes, fixed points and moving points on one haul axis.</summary>
+/// <remarks>Method M7. Which way a leg pulls a point follows from the positions alone; their distances do not matter.</remarks>
+public sealed record Arrangement
+{
+    [Display(Name = "Points", Description = "One load, one hand, and the fixed and moving points between them.")]
+    [MaxLength(40)]
+    public required IReadOnlyList<TacklePoint> Points { get; init; }
+
+    [Display(Name = "Ropes", Description = "Each followed from its hauling end; exactly one starts at the hand.")]
+    [MaxLength(20)]
+    public required IReadOnlyList<TackleRope> Ropes { get; init; }
+}
+
+public sealed record TacklePoint
+{
+    [Display(Name = "Point")]
+    public required string Id { get; init; }
+
+    [Display(Name = "Position", Description = "Along the haul axis, any unit.")]
+    public required double Position { get; init; }
+
+    [Display(Name = "Kind of point", Description = "fixed, moving, load or hand.")]
+    public required PointKind Kind { get; init; }
+}
+
+public enum PointKind
+{
+    /// <summary>Held by the ground: takes what comes.</summary>
+    Fixed,
+
+    /// <summary>Free: its legs are in balance.</summary>
+    Moving,
+
+    /// <summary>Where the tackle pulls the line.</summary>
+    Load,
+
+    /// <summary>Where it is hauled, with a force of 1.</summary>
+    Hand,
+}
+
+public sealed record TackleRope
+{
+    [Display(Name = "Rope from", Description = "The point at its hauling end.")]
+    public required string From { get; init; }
+
+    [Display(Name = "Contacts", Description = "The points it runs to, in order; the last is where it is made fast.")]
+    [MaxLength(60)]
+    public required IReadOnlyList<TackleContact> Contacts { get; init; }
+}
+
+public sealed record TackleContact
+{
+    [Display(Name = "Point")]
+    public required string Point { get; init; }
+
+    [Display(Name = "Efficiency", Description = "Share of tension that passes the turn, over 0 to 1; left out where the rope is made fast.")]
+    public double? Efficiency { get; init; }
+}

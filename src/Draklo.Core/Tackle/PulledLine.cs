@@ -1,0 +1,56 @@
+using Draklo.Core.Catalogue;
+using Draklo.Core.Plans;
+
+namespace Draklo.Core.Tackle;
+
+/// <summary>A line's tackle, solved with the usual turns and with the best ones.</summary>
+/// <param name="Hauling">With the contact's nominal efficiency.</param>
+/// <param name="AtBest">With its high efficiency: what a strong heave could put on.</param>
+/// <param name="Hardware">Points where a rope turns at a block or connector.</param>
+public sealed record PulledLine(TackleSystem System, TackleSolution Hauling, TackleSolution AtBest, IReadOnlyList<string> Hardware)
+{
+    public static PulledLine From(TackleMembers tackle)
+    {
+        var system = TackleSystems.Find(tackle.SystemId)!;
+        var contact = Reference.Contacts[tackle.ContactId];
+        return new(system, system.Solve(Turns.Usual(contact)), system.Solve(Turns.Best(contact)), system.HardwarePoints);
+    }
+
+    /// <summary>Force on a point for a hand force of 1; 0 when there is no such point.</summary>
+    public static double ForceOn(TackleSolution solution, string point)
+    {
+        for (var i = 0; i < solution.Points.Count; i++)
+        {
+            if (solution.Points[i].Id == point)
+            {
+                return solution.Points[i].Force;
+            }
+        }
+
+        return 0;
+    }
+
+    /// <summary>The largest leg tension for a hand force of 1.</summary>
+    public static double HeaviestLeg(TackleSolution solution)
+    {
+        double most = 0;
+        for (var i = 0; i < solution.Legs.Count; i++)
+        {
+            most = Math.Max(most, solution.Legs[i].Tension);
+        }
+
+        return most;
+    }
+
+    /// <summary>The largest force on a point where rope turns, for a hand force of 1.</summary>
+    public static double HeaviestTurn(TackleSolution solution, IReadOnlyList<string> turns)
+    {
+        double most = 0;
+        for (var i = 0; i < turns.Count; i++)
+        {
+            most = Math.Max(most, ForceOn(solution, turns[i]));
+        }
+
+        return most;
+    }
+}
