@@ -43,7 +43,7 @@ internal static class Cases
             HardwareStrengthN = 50000,
             JoinKnotId = "butterfly",
         },
-        Puller = new() { Count = 2, EffortEachN = 300 },
+        Puller = new() { Count = 3, EffortEachN = 300 },
     };
 
     /// <summary>The same plan with its main line changed.</summary>

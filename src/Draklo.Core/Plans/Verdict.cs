@@ -83,6 +83,7 @@ public sealed record Verdict(VerdictState State, string Summary, string WeakestL
             reasons.Add(link.State switch
             {
                 LinkState.Tight => new(VerdictState.Check, $"{tells}: tight.", null, link.Id),
+                _ when link.Use > 1 && IsHands(link) => new(VerdictState.Stop, $"{NameOf(context, link)} cannot haul it: the plan asks {Written(context, link.LoadN, link)} and they keep up {Written(context, link.StrengthN, link)}.", null, link.Id),
                 _ when link.Use > 1 => new(VerdictState.Stop, $"{tells}: it fails.", null, link.Id),
                 _ => new(VerdictState.Stop, context.Units.Say($"{NameOf(context, link)} would break under the hardest heave: that could put {Written(context, link.WorstLoadN, link)} on it and it bears {Written(context, link.StrengthN, link)}."), null, link.Id),
             });
@@ -226,12 +227,14 @@ public sealed record Verdict(VerdictState State, string Summary, string WeakestL
         return weakest;
     }
 
-    private static string Weakest(PlanContext context, Link link) => link.Id.EndsWith(".hands", StringComparison.Ordinal)
+    private static bool IsHands(Link link) => link.Id.EndsWith(".hands", StringComparison.Ordinal);
+
+    private static string Weakest(PlanContext context, Link link) => IsHands(link)
         ? $"{Carries(context, link)}; nothing else is nearer its limit."
         : $"The weakest link holds: {Lower(Carries(context, link))}.";
 
     /// <summary>"The pull line carries 1.93 kN of the 8.00 kN it may".</summary>
-    private static string Carries(PlanContext context, Link link) => link.Id.EndsWith(".hands", StringComparison.Ordinal)
+    private static string Carries(PlanContext context, Link link) => IsHands(link)
         ? $"{NameOf(context, link)} must give {Written(context, link.LoadN, link)} of the {Written(context, link.StrengthN, link)} they can keep up"
         : $"{NameOf(context, link)} carries {Written(context, link.LoadN, link)} of the {Written(context, link.Allowed, link)} it may";
 
