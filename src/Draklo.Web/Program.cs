@@ -1,1 +1,3 @@
-class P{static void Main(){}}
+using Draklo.Web.Hosting;
+
+return await DrakloHost.RunAsync(args);

@@ -8,7 +8,7 @@ namespace Draklo.Core.Lines;
 
 /// <param name="Deg">How far the tree has turned forward.</param>
 /// <param name="TensionN">Main tension that just moves it there.</param>
-public readonly record struct CurvePoint(double Deg, double TensionN);
+public sealed record CurvePoint(double Deg, double TensionN);
 
 /// <summary>How hard a tree must be pulled and how far.</summary>
 /// <remarks>Method M5. Tensions are of the main line, N; a line with share s carries s times them.</remarks>

@@ -25,14 +25,14 @@ public sealed record TreeResult(double MassKg, double WeightN, LayPoint Centre, 
 /// <param name="ForwardM">Along the lay from the middle of the hinge.</param>
 /// <param name="RightM">To the right of the lay.</param>
 /// <param name="UpM">Above the plane of the cut.</param>
-public readonly record struct LayPoint(double ForwardM, double RightM, double UpM)
+public sealed record LayPoint(double ForwardM, double RightM, double UpM)
 {
     public static LayPoint Of(Geometry.Point point) => new(point.Forward, point.Right, point.Up);
 }
 
 /// <param name="ForwardNm">Positive tips the tree forward.</param>
 /// <param name="RightNm">Positive tips the tree to the right.</param>
-public readonly record struct Moment(double ForwardNm, double RightNm);
+public sealed record Moment(double ForwardNm, double RightNm);
 
 /// <param name="SideUse">Sideways moment at the needed tension over the side capacity.</param>
 /// <param name="WorstSideUse">The same, largest of slack, needed and planned tension.</param>
@@ -48,11 +48,12 @@ public sealed record PullResult(
     double TensionAtRestN, double NeededTensionN, double NeededAtDeg, double PlannedTensionN, double CommitDeg,
     IReadOnlyList<CurvePoint> Curve, SpringBack Stretch, IReadOnlyList<LineResult> Lines);
 
+/// <param name="TipsFraction">The level part of the pull, 0 to 1; the rest presses down the stem.</param>
 /// <param name="TensionN">Planned, of this line.</param>
 /// <param name="TakeUpM">Line that must come in from rest to commit, its stretch included.</param>
 /// <param name="StretchM">The part of it that is stretch at the planned tension.</param>
 public sealed record LineResult(
-    string Id, double LengthM, double AngleBelowHorizontalDeg, double ForwardArmM, double RightArmM, double TensionN, double TakeUpM, double StretchM, TackleResult Tackle);
+    string Id, double LengthM, double AngleBelowHorizontalDeg, double TipsFraction, double ForwardArmM, double RightArmM, double TensionN, double TakeUpM, double StretchM, TackleResult Tackle);
 
 /// <param name="HandForceN">For the planned tension.</param>
 /// <param name="HoldForceN">What holds the planned tension when nobody hauls and the rope would run back.</param>
@@ -67,9 +68,10 @@ public sealed record StemResult(double WorstStressMPa, double AtHeightM, double 
 /// <summary>What the drawings place: the tree as resolved, in the lay frame.</summary>
 /// <param name="ViewDeg">The main line's turn from the lay, positive to the right: the elevation is seen square to it.</param>
 /// <param name="GroundUpM">Ground at the stump, below the plane of the cut.</param>
-public sealed record Figure(double ViewDeg, double GroundUpM, IReadOnlyList<StemSlice> Stem, CrownFigure Crown, IReadOnlyList<LineFigure> Lines);
+/// <param name="Conifer">Whether the species is one; a tree of unnamed wood is drawn as a broadleaf.</param>
+public sealed record Figure(double ViewDeg, double GroundUpM, bool Conifer, IReadOnlyList<StemSlice> Stem, CrownFigure Crown, IReadOnlyList<LineFigure> Lines);
 
-public readonly record struct StemSlice(double ForwardM, double RightM, double UpM, double DiameterM);
+public sealed record StemSlice(double ForwardM, double RightM, double UpM, double DiameterM);
 
 /// <param name="ReachAheadM">From the stem line toward the main line's anchor.</param>
 /// <param name="ReachBehindM">Away from it.</param>

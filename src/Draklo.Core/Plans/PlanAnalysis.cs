@@ -1,3 +1,4 @@
+using Draklo.Core.Catalogue;
 using Draklo.Core.Geometry;
 using Draklo.Core.Hinges;
 using Draklo.Core.Lines;
@@ -109,7 +110,7 @@ public static class PlanAnalysis
         var solution = tackle.Hauling;
         var hand = tension / solution.ActualAdvantage;
         var anchor = tackle.System.UsesAnchor ? PulledLine.ForceOn(solution, "anchor") * hand : 0;
-        var result = new LineResult(line.Id, length, below, forwardArm, rightArm, tension, takeUp, stretch,
+        var result = new LineResult(line.Id, length, below, along.Level, forwardArm, rightArm, tension, takeUp, stretch,
             new(solution.IdealAdvantage, solution.ActualAdvantage, takeUp * solution.TravelRatio, hand, tension * solution.Holding.HandForceForUnitLoad, anchor));
 
         if (context.Workings is { } workings)
@@ -184,6 +185,7 @@ public static class PlanAnalysis
         return new(
             Angle.Between(context.Plan.Lay.BearingDeg, toward),
             ground,
+            context.Plan.Tree.SpeciesId is { } species && Reference.Species[species].Habit == Habit.Conifer,
             slices,
             new(crown.BaseHeightM + ground, tree.Stem.LengthAboveCut, CrownReach.Toward(crown.ReachM, toward), CrownReach.Toward(crown.ReachM, toward + 180)),
             figures);

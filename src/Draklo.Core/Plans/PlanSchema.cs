@@ -1,0 +1,86 @@
+using System.ComponentModel.DataAnnotations;
+using System.Reflection;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using System.Text.Json.Schema;
+
+namespace Draklo.Core.Plans;
+
+/// <summary>The JSON Schema of the plan document, made from the same members and ranges that the reader and the rules use.</summary>
+public static class PlanSchema
+{
+    private static readonly JsonSerializerOptions Indented = new(DocumentReader.Options) { WriteIndented = true, NewLine = "\n" };
+
+    /// <summary>The schema as indented JSON text, ending in a line break.</summary>
+    public static string Text { get; } = Make().ToJsonString(Indented) + "\n";
+
+    /// <summary>Adds to a member's schema what its attributes say: label, description and range.</summary>
+    public static void Describe(JsonObject schema, ICustomAttributeProvider? attributes)
+    {
+        foreach (var attribute in attributes?.GetCustomAttributes(inherit: false) ?? [])
+        {
+            switch (attribute)
+            {
+                case DisplayAttribute display:
+                    schema["title"] = display.Name;
+                    if (display.Description is not null)
+                    {
+                        schema["description"] = display.Description;
+                    }
+
+                    break;
+                case RangeAttribute range:
+                    schema["minimum"] = Convert.ToDouble(range.Minimum);
+                    schema["maximum"] = Convert.ToDouble(range.Maximum);
+                    break;
+                case RegularExpressionAttribute pattern:
+                    schema["pattern"] = pattern.Pattern;
+                    break;
+                default:
+                    DescribeLength(schema, attribute);
+                    break;
+            }
+        }
+    }
+
+    private static void DescribeLength(JsonObject schema, object attribute)
+    {
+        var list = schema["items"] is not null;
+        if (attribute is MaxLengthAttribute most)
+        {
+            schema[list ? "maxItems" : "maxLength"] = most.Length;
+        }
+        else if (attribute is MinLengthAttribute fewest)
+        {
+            schema[list ? "minItems" : "minLength"] = fewest.Length;
+        }
+    }
+
+    private static JsonObject Make()
+    {
+        var schema = DocumentReader.Options.GetJsonSchemaAsNode(typeof(Plan), new JsonSchemaExporterOptions
+        {
+            TreatNullObliviousAsNonNullable = true,
+            TransformSchemaNode = (context, node) =>
+            {
+                if (node is JsonObject member)
+                {
+                    if (member["properties"] is not null)
+                    {
+                        member["additionalProperties"] = false;
+                    }
+
+                    Describe(member, context.PropertyInfo?.AttributeProvider);
+                }
+
+                return node;
+            },
+        }).AsObject();
+        schema.Insert(0, "$schema", "https://json-schema.org/draft/2020-12/schema");
+        schema.Insert(1, "$id", "urn:draklo:plan:1");
+        schema.Insert(2, "title", "Draklo plan");
+        ((JsonObject)schema["properties"]!["format"]!)["const"] = Plan.FormatName;
+        ((JsonObject)schema["properties"]!["version"]!)["const"] = Plan.CurrentVersion;
+        return schema;
+    }
+}

@@ -1,0 +1,59 @@
+using Draklo.Core.Plans;
+using Draklo.Core.Tackle;
+using Draklo.Web.Hosting;
+
+namespace Draklo.Web.Analysis;
+
+/// <summary>Sums on demand; nothing is kept.</summary>
+internal static class AnalysisEndpoints
+{
+    public static void MapAnalysis(this IEndpointRouteBuilder app)
+    {
+        app.MapPost("/api/analysis", AnalyseAsync)
+            .WithName("analyse").WithTags("analysis")
+            .WithSummary("Analyses a plan document and keeps nothing.")
+            .WithDescription("units=us writes sentences and workings in US customary units; figures are SI in any case. workings=false leaves the workings out.")
+            .Accepts<Plan>("application/json")
+            .Produces<Core.Plans.Analysis>()
+            .ProducesValidationProblem(StatusCodes.Status400BadRequest)
+            .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity)
+            .ProducesProblem(StatusCodes.Status413PayloadTooLarge);
+        app.MapPost("/api/tackle", SolveTackleAsync)
+            .WithName("solveTackle").WithTags("analysis")
+            .WithSummary("Solves an arrangement of ropes and points for a hand force of 1.")
+            .Accepts<Arrangement>("application/json")
+            .Produces<TackleSolution>()
+            .ProducesValidationProblem(StatusCodes.Status400BadRequest)
+            .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity)
+            .ProducesProblem(StatusCodes.Status413PayloadTooLarge);
+    }
+
+    private static async Task<IResult> AnalyseAsync(HttpRequest request, bool workings = true, string? units = null)
+    {
+        if (!Bodies.TryUnits(units, out var system))
+        {
+            return Bodies.UnknownUnits(units);
+        }
+
+        var (plan, refusal) = await request.ReadAsync<Plan>();
+        if (plan is null)
+        {
+            return refusal!;
+        }
+
+        var outcome = PlanAnalysis.Of(plan, system, workings);
+        return outcome.Analysis is { } analysis ? Results.Ok(analysis) : PlainProblems.Refused(outcome.Problems);
+    }
+
+    private static async Task<IResult> SolveTackleAsync(HttpRequest request)
+    {
+        var (arrangement, refusal) = await request.ReadAsync<Arrangement>();
+        if (arrangement is null)
+        {
+            return refusal!;
+        }
+
+        var (solution, problems) = TackleSolver.Solve(arrangement);
+        return solution is null ? PlainProblems.Refused(problems) : Results.Ok(solution);
+    }
+}

@@ -1,0 +1,40 @@
+using System.ComponentModel.DataAnnotations;
+using System.Globalization;
+using System.Reflection;
+using Microsoft.AspNetCore.OpenApi;
+
+namespace Draklo.Web.Hosting;
+
+/// <summary>The OpenAPI document, from which the front end's types are made.</summary>
+internal static class ApiDescription
+{
+    public static void Configure(OpenApiOptions options)
+    {
+        options.AddDocumentTransformer((document, _, _) =>
+        {
+            document.Info.Title = "Draklo";
+            document.Info.Version = "1";
+            document.Info.Description = "Plans for pulling leaning trees. SI units; degrees where a name says Deg; bearings clockwise from north.";
+            document.Servers = [];
+            return Task.CompletedTask;
+        });
+        options.AddSchemaTransformer((schema, context, _) =>
+        {
+            foreach (var attribute in context.JsonPropertyInfo?.AttributeProvider?.GetCustomAttributes(inherit: false) ?? [])
+            {
+                if (attribute is DisplayAttribute display)
+                {
+                    schema.Title = display.Name;
+                    schema.Description = display.Description ?? schema.Description;
+                }
+                else if (attribute is RangeAttribute range)
+                {
+                    schema.Minimum = Convert.ToString(range.Minimum, CultureInfo.InvariantCulture);
+                    schema.Maximum = Convert.ToString(range.Maximum, CultureInfo.InvariantCulture);
+                }
+            }
+
+            return Task.CompletedTask;
+        });
+    }
+}

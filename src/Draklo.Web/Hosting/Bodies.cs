@@ -1,0 +1,29 @@
+using Draklo.Core.Plans;
+using Draklo.Core.Units;
+
+namespace Draklo.Web.Hosting;
+
+/// <summary>Reading requests.</summary>
+internal static class Bodies
+{
+    /// <summary>Reads a JSON body into a record, or answers what is wrong with each member.</summary>
+    public static async Task<(T? Document, IResult? Refusal)> ReadAsync<T>(this HttpRequest request)
+        where T : class
+    {
+        // The server stops a body past its limit while it is being copied.
+        using var body = new MemoryStream();
+        await request.Body.CopyToAsync(body, request.HttpContext.RequestAborted);
+        var (document, problems) = DocumentReader.Read<T>(body.GetBuffer().AsMemory(0, (int)body.Length));
+        return document is null ? (null, PlainProblems.Refused(problems)) : (document, null);
+    }
+
+    /// <summary>The unit system asked for with ?units=us; metric without.</summary>
+    public static bool TryUnits(string? asked, out UnitSystem units)
+    {
+        units = asked == "us" ? UnitSystem.Us : UnitSystem.Metric;
+        return asked is null or "" or "us" or "metric";
+    }
+
+    public static IResult UnknownUnits(string? asked) =>
+        PlainProblems.Refused([new("units", $"“{asked}” is not a unit system: ask for metric or us.")]);
+}

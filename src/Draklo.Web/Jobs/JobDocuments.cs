@@ -1,0 +1,103 @@
+using System.ComponentModel.DataAnnotations;
+using Draklo.Core.Plans;
+using Draklo.Store;
+
+namespace Draklo.Web.Jobs;
+
+/// <summary>What a client sends to create or save a job.</summary>
+public sealed record JobDocument
+{
+    [Display(Name = "Name of the job")]
+    public required string Name { get; init; }
+
+    [Display(Name = "Place")]
+    public string Place { get; init; } = "";
+
+    [Display(Name = "Day", Description = "yyyy-MM-dd, or left out while no day is set.")]
+    public string? PlannedOn { get; init; }
+
+    public required Plan Plan { get; init; }
+
+    /// <summary>What would be wrong with keeping this; a plan that cannot be computed yet may be kept all the same.</summary>
+    public List<Problem> Problems()
+    {
+        var problems = new List<Problem>();
+        if (string.IsNullOrWhiteSpace(Name) || Name.Length > 120)
+        {
+            problems.Add(new("name", Name.Length > 120 ? "The name is longer than 120 letters: shorten it." : "Give the job a name."));
+        }
+
+        if (Place.Length > 120)
+        {
+            problems.Add(new("place", "The place is longer than 120 letters: shorten it."));
+        }
+
+        if (PlannedOn is not null && !DateOnly.TryParseExact(PlannedOn, "yyyy-MM-dd", out _))
+        {
+            problems.Add(new("plannedOn", "The day is written as year-month-day, as in 2027-03-09."));
+        }
+
+        if (Plan.Lines.Count == 0)
+        {
+            problems.Add(new("plan.lines", "A plan has at least one line: add one."));
+        }
+
+        var header = new List<Problem>();
+        PlanRules.CheckHeader(Plan.Format, Plan.Version, header);
+        problems.AddRange(header.Select(p => p with { Path = "plan." + p.Path }));
+        return problems;
+    }
+
+    public JobContent ToContent() => new(Name.Trim(), Place.Trim(), PlannedOn, Plan with { Name = Name.Trim() });
+}
+
+/// <summary>What a client sends to begin a job; whatever is left out is filled in.</summary>
+public sealed record NewJobDocument
+{
+    [Display(Name = "Name of the job")]
+    public string Name { get; init; } = "New job";
+
+    [Display(Name = "Place")]
+    public string Place { get; init; } = "";
+
+    [Display(Name = "Day", Description = "yyyy-MM-dd, or left out while no day is set.")]
+    public string? PlannedOn { get; init; }
+
+    [Display(Name = "Plan", Description = "Left out, a plan of an ordinary tree in which every figure is marked as a guess.")]
+    public Plan? Plan { get; init; }
+
+    public JobDocument ToJob() => new() { Name = Name, Place = Place, PlannedOn = PlannedOn, Plan = Plan ?? FirstPlan.Make() };
+}
+
+/// <summary>A job as kept.</summary>
+/// <param name="Revision">Counts saves; also the ETag, which a save must name in If-Match.</param>
+public sealed record JobAnswer(string Id, int Revision, DateTimeOffset SavedAt, string Name, string Place, string? PlannedOn, Plan Plan)
+{
+    public static JobAnswer Of(Job job) => new(job.Id, job.Revision, job.SavedAt, job.Content.Name, job.Content.Place, job.Content.PlannedOn, job.Content.Plan);
+}
+
+/// <summary>A job on the list.</summary>
+/// <param name="State">What its plan says; mend when the plan cannot be computed as it stands.</param>
+/// <param name="Summary">The verdict, or what to mend.</param>
+/// <param name="Figure">For the small elevation; left out when there is nothing to draw.</param>
+/// <param name="CentreOfMass">For the small elevation.</param>
+public sealed record JobEntry(
+    string Id, int Revision, DateTimeOffset SavedAt, string Name, string Place, string? PlannedOn, JobState State, string Summary, Figure? Figure, LayPoint? CentreOfMass)
+{
+    public static JobEntry Of(Job job, Core.Units.UnitSystem units)
+    {
+        var outcome = PlanAnalysis.Of(job.Content.Plan, units, withWorkings: false);
+        var (state, summary) = outcome.Analysis is { } analysis
+            ? ((JobState)analysis.Verdict.State, analysis.Verdict.Summary)
+            : (JobState.Mend, $"To mend: {outcome.Problems[0].Message}");
+        return new(job.Id, job.Revision, job.SavedAt, job.Content.Name, job.Content.Place, job.Content.PlannedOn, state, summary, outcome.Analysis?.Figure, outcome.Analysis?.Tree.Centre);
+    }
+}
+
+public enum JobState
+{
+    Ready = VerdictState.Ready,
+    Check = VerdictState.Check,
+    Stop = VerdictState.Stop,
+    Mend,
+}

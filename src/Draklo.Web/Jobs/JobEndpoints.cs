@@ -1,0 +1,163 @@
+using System.Globalization;
+using System.Text;
+using System.Text.Json;
+using System.Text.RegularExpressions;
+using Draklo.Core.Plans;
+using Draklo.Store;
+using Draklo.Web.Hosting;
+using Microsoft.Net.Http.Headers;
+
+namespace Draklo.Web.Jobs;
+
+/// <summary>Jobs, each with its plan.</summary>
+internal static partial class JobEndpoints
+{
+    private static readonly JsonSerializerOptions FileOptions = new(DocumentReader.Options) { WriteIndented = true, NewLine = "\n" };
+
+    public static void MapJobs(this IEndpointRouteBuilder app)
+    {
+        var jobs = app.MapGroup("/api/jobs").WithTags("jobs");
+        jobs.MapGet("/", List).WithName("listJobs").WithSummary("All jobs with what their plans say, the soonest first.").Produces<IReadOnlyList<JobEntry>>();
+        jobs.MapPost("/", CreateAsync).WithName("createJob").WithSummary("Keeps a new job; without a plan, one of guesses to start from.")
+            .Accepts<NewJobDocument>("application/json").Produces<JobAnswer>(StatusCodes.Status201Created).ProducesValidationProblem(422);
+        jobs.MapGet("/{id}", Read).WithName("readJob").WithSummary("One job; its ETag is its revision.").Produces<JobAnswer>().ProducesProblem(404);
+        jobs.MapPut("/{id}", SaveAsync).WithName("saveJob").WithSummary("Saves over the revision named in If-Match; a stale one answers 412 with the job as kept.")
+            .Accepts<JobDocument>("application/json").Produces<JobAnswer>().ProducesProblem(404).ProducesProblem(412).ProducesValidationProblem(422).ProducesProblem(428);
+        jobs.MapPost("/{id}/duplicate", Duplicate).WithName("duplicateJob").WithSummary("Keeps a copy under a name of its own.").Produces<JobAnswer>(201).ProducesProblem(404);
+        jobs.MapDelete("/{id}", Delete).WithName("deleteJob").WithSummary("Takes a job off the list; restore brings it back.").Produces(204).ProducesProblem(404);
+        jobs.MapPost("/{id}/restore", Restore).WithName("restoreJob").WithSummary("Brings a deleted job back as it was.").Produces<JobAnswer>().ProducesProblem(404);
+        jobs.MapGet("/{id}/plan.json", Export).WithName("exportPlan").WithSummary("The plan file.").Produces<Plan>().ProducesProblem(404);
+        jobs.MapPost("/import", ImportAsync).WithName("importPlan").WithSummary("Keeps a plan file as a new job.")
+            .Accepts<Plan>("application/json").Produces<JobAnswer>(201).ProducesValidationProblem(400).ProducesValidationProblem(422).ProducesProblem(413);
+    }
+
+    private static IResult List(JobStore store, string? units = null) =>
+        Bodies.TryUnits(units, out var system) ? Results.Ok(store.List().Select(j => JobEntry.Of(j, system))) : Bodies.UnknownUnits(units);
+
+    private static IResult Read(JobStore store, HttpResponse response, string id) =>
+        store.Find(id) is { } job ? WithTag(response, job, Results.Ok(JobAnswer.Of(job))) : Missing();
+
+    private static async Task<IResult> CreateAsync(JobStore store, HttpContext http)
+    {
+        var (asked, refusal) = await http.Request.ReadAsync<NewJobDocument>();
+        if (asked is null)
+        {
+            return refusal!;
+        }
+
+        var document = asked.ToJob();
+        var problems = document.Problems();
+        return problems.Count > 0 ? PlainProblems.Refused(problems) : Created(http.Response, store.Create(document.ToContent()));
+    }
+
+    private static async Task<IResult> SaveAsync(JobStore store, HttpContext http, string id)
+    {
+        if (!TryRevision(http.Request, out var revision))
+        {
+            return Results.Problem("Say in If-Match which revision this change began from, as in \"7\".", title: "Which revision?", statusCode: StatusCodes.Status428PreconditionRequired);
+        }
+
+        var (document, refusal) = await http.Request.ReadAsync<JobDocument>();
+        if (document is null)
+        {
+            return refusal!;
+        }
+
+        var problems = document.Problems();
+        if (problems.Count > 0)
+        {
+            return PlainProblems.Refused(problems);
+        }
+
+        var (result, job) = store.Save(id, revision, document.ToContent());
+        return result switch
+        {
+            SaveResult.Saved => WithTag(http.Response, job!, Results.Ok(JobAnswer.Of(job!))),
+            SaveResult.Stale => Results.Problem(
+                $"This job was saved elsewhere since: it stands at revision {job!.Revision}, and this change began from {revision}. Nothing was overwritten.",
+                title: "Saved elsewhere meanwhile.",
+                statusCode: StatusCodes.Status412PreconditionFailed,
+                extensions: new Dictionary<string, object?>(StringComparer.Ordinal) { ["current"] = JobAnswer.Of(job) }),
+            _ => Missing(),
+        };
+    }
+
+    private static IResult Duplicate(JobStore store, HttpResponse response, string id)
+    {
+        if (store.Find(id) is not { } job)
+        {
+            return Missing();
+        }
+
+        var name = job.Content.Name.Length > 113 ? job.Content.Name[..113] : job.Content.Name;
+        name += ", copy";
+        return Created(response, store.Create(job.Content with { Name = name, Plan = job.Content.Plan with { Name = name } }));
+    }
+
+    private static IResult Delete(JobStore store, string id) => store.Delete(id) ? Results.NoContent() : Missing();
+
+    private static IResult Restore(JobStore store, HttpResponse response, string id) =>
+        store.Restore(id) is { } job ? WithTag(response, job, Results.Ok(JobAnswer.Of(job))) : Missing();
+
+    private static IResult Export(JobStore store, string id) => store.Find(id) is { } job
+        ? Results.File(JsonSerializer.SerializeToUtf8Bytes(job.Content.Plan, FileOptions), "application/json", FileNameOf(job.Content.Name))
+        : Missing();
+
+    private static async Task<IResult> ImportAsync(JobStore store, HttpContext http)
+    {
+        // A file of another format is said to be one before its members are complained of.
+        using var body = new MemoryStream();
+        await http.Request.Body.CopyToAsync(body, http.RequestAborted);
+        var bytes = body.GetBuffer().AsMemory(0, (int)body.Length);
+        if (bytes.Span.StartsWith(Encoding.UTF8.Preamble))
+        {
+            bytes = bytes[Encoding.UTF8.Preamble.Length..];
+        }
+
+        var problems = PlanFile.HeaderProblems(bytes);
+        Plan? plan = null;
+        if (problems.Count == 0)
+        {
+            (plan, problems) = DocumentReader.Read<Plan>(bytes);
+        }
+
+        if (plan is { Lines.Count: 0 })
+        {
+            problems.Add(new("lines", "A plan has at least one line: add one."));
+        }
+
+        if (plan is null || problems.Count > 0)
+        {
+            return PlainProblems.Refused(problems);
+        }
+
+        var name = string.IsNullOrWhiteSpace(plan.Name) ? "Imported plan" : plan.Name.Length > 120 ? plan.Name[..120] : plan.Name;
+        return Created(http.Response, store.Create(new(name, "", null, plan with { Name = name })));
+    }
+
+    private static IResult Created(HttpResponse response, Job job) => WithTag(response, job, Results.Created($"/api/jobs/{job.Id}", JobAnswer.Of(job)));
+
+    private static IResult WithTag(HttpResponse response, Job job, IResult result)
+    {
+        response.Headers.ETag = $"\"{job.Revision}\"";
+        return result;
+    }
+
+    private static IResult Missing() => PlainProblems.NotFound("There is no such job, or it was deleted. Go back to the list.");
+
+    private static bool TryRevision(HttpRequest request, out int revision)
+    {
+        revision = 0;
+        return EntityTagHeaderValue.TryParse(request.Headers.IfMatch.ToString(), out var tag)
+            && int.TryParse(tag.Tag.AsSpan().Trim('"'), NumberStyles.None, CultureInfo.InvariantCulture, out revision);
+    }
+
+    private static string FileNameOf(string name)
+    {
+        var plain = NotForFileNames().Replace(name.ToLowerInvariant(), "-").Trim('-');
+        return $"{(plain.Length == 0 ? "plan" : plain)}.draklo.json";
+    }
+
+    [GeneratedRegex("[^a-z0-9]+", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 200)]
+    private static partial Regex NotForFileNames();
+}

@@ -1,0 +1,19 @@
+import js from "@eslint/js";
+import jsxA11y from "eslint-plugin-jsx-a11y";
+import reactHooks from "eslint-plugin-react-hooks";
+import tseslint from "typescript-eslint";
+
+export default tseslint.config(
+  { ignores: ["generated/**", "dist/**", "node_modules/**"] },
+  js.configs.recommended,
+  ...tseslint.configs.strict,
+  reactHooks.configs.flat.recommended,
+  jsxA11y.flatConfigs.recommended,
+  {
+    rules: {
+      // Handles on the drawing are SVG groups with the slider role: focusable and moved by keys and pointer.
+      "jsx-a11y/no-noninteractive-tabindex": ["error", { roles: ["slider", "region"], tags: [] }],
+      eqeqeq: ["error", "always", { null: "ignore" }],
+    },
+  },
+);

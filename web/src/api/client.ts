@@ -1,0 +1,57 @@
+import type { Analysis, Catalogue, Job, JobEntry, Plan, Units } from "./types";
+
+/** A refusal in the server's words. */
+export class Refusal extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+    /** Sentences by the path of the member they speak of. */
+    readonly errors: Record<string, string[]> = {},
+    readonly current?: Job,
+  ) {
+    super(message);
+  }
+}
+
+interface ProblemDetails {
+  title?: string;
+  detail?: string;
+  errors?: Record<string, string[]>;
+  current?: Job;
+}
+
+async function ask<T>(path: string, init?: RequestInit): Promise<T> {
+  const response = await fetch(path, init);
+  if (!response.ok) {
+    const problem = (await response.json().catch(() => ({}))) as ProblemDetails;
+    throw new Refusal(response.status, problem.detail ?? problem.title ?? "Draklo did not answer as expected.", problem.errors, problem.current);
+  }
+  return (response.status === 204 ? undefined : await response.json()) as T;
+}
+
+function send(method: string, body?: unknown, headers: Record<string, string> = {}): RequestInit {
+  return body === undefined ? { method, headers } : { method, headers: { "content-type": "application/json", ...headers }, body: JSON.stringify(body) };
+}
+
+export interface JobContent {
+  name: string;
+  place: string;
+  plannedOn?: string | undefined;
+  plan: Plan;
+}
+
+export const api = {
+  catalogue: () => ask<Catalogue>("/api/catalogue"),
+  jobs: (units: Units) => ask<JobEntry[]>(`/api/jobs?units=${units}`),
+  job: (id: string) => ask<Job>(`/api/jobs/${id}`),
+  begin: () => ask<Job>("/api/jobs", send("POST", {})),
+  create: (content: JobContent) => ask<Job>("/api/jobs", send("POST", content)),
+  save: (id: string, revision: number, content: JobContent, keepalive = false) =>
+    ask<Job>(`/api/jobs/${id}`, { ...send("PUT", content, { "if-match": `"${revision}"` }), keepalive }),
+  duplicate: (id: string) => ask<Job>(`/api/jobs/${id}/duplicate`, send("POST")),
+  remove: (id: string) => ask<undefined>(`/api/jobs/${id}`, send("DELETE")),
+  restore: (id: string) => ask<Job>(`/api/jobs/${id}/restore`, send("POST")),
+  importPlan: (file: File) => ask<Job>("/api/jobs/import", { method: "POST", headers: { "content-type": "application/json" }, body: file }),
+  analyse: (plan: Plan, units: Units, workings: boolean) =>
+    ask<Analysis>(`/api/analysis?units=${units}&workings=${String(workings)}`, send("POST", plan)),
+};

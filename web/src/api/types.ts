@@ -1,0 +1,25 @@
+import type { components } from "../../generated/schema";
+
+type Schemas = components["schemas"];
+
+/** A document as the server answers it: members with a usual value are always there; those that may be unknown may be missing. */
+type Complete<T> = T extends (infer U)[]
+  ? Complete<U>[]
+  : T extends object
+    ? { [K in keyof T as null extends T[K] ? never : K]-?: Complete<Exclude<T[K], undefined>> } & {
+        [K in keyof T as null extends T[K] ? K : never]?: Complete<NonNullable<T[K]>> | undefined;
+      }
+    : T;
+
+export type Plan = Complete<Schemas["Plan"]>;
+export type Line = Plan["lines"][number];
+export type Analysis = Complete<Schemas["Analysis"]>;
+export type Link = Analysis["links"][number];
+export type LineResult = Analysis["pull"]["lines"][number];
+export type Working = Complete<Schemas["Working"]>;
+export type Figure = Complete<Schemas["Figure"]>;
+export type LayPoint = Complete<Schemas["LayPoint"]>;
+export type Job = Complete<Schemas["JobAnswer"]>;
+export type JobEntry = Complete<Schemas["JobEntry"]>;
+export type Catalogue = Complete<Schemas["CatalogueAnswer"]>;
+export type Units = "metric" | "us";

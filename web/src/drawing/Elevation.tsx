@@ -1,0 +1,198 @@
+import { useState } from "react";
+import type { Analysis, Plan } from "../api/types";
+import { setMember, useSheet } from "../sheet/store";
+import { useView } from "../sheet/view";
+import { written } from "../units/units";
+import { useSettings } from "../ui/settings";
+import { Ground } from "./Ground";
+import { Handle } from "./Handle";
+import { LineDrawing } from "./LineDrawing";
+import { PullChart } from "./PullChart";
+import { barLength, boundsOf, fit, flatten, stemAt, tipped, toMetres, toPixels, type Flat, type Scale } from "./projection";
+import { TreeShape } from "./TreeShape";
+import { useSize } from "./useSize";
+
+const margin = { top: 34, right: 26, bottom: 92, left: 26 };
+
+interface ElevationProps {
+  plan: Plan;
+  analysis: Analysis;
+  conifer: boolean;
+}
+
+/** The tree seen square to its main line, true to scale. Seats, anchors and the tilt are taken hold of here. */
+export function Elevation({ plan, analysis, conifer }: ElevationProps) {
+  const [box, size] = useSize<HTMLDivElement>();
+  // While something is held the scale stays, so that the drawing does not slide away under the hand.
+  const [held, setHeld] = useState<Scale | null>(null);
+  const scale = held ?? fit(boundsOf(analysis.figure), size.width, size.height, margin);
+  return (
+    <div ref={box} className="h-full w-full overflow-hidden">
+      {size.width > 0 && <Drawing plan={plan} analysis={analysis} conifer={conifer} scale={scale} width={size.width} height={size.height} hold={(on) => { setHeld(on ? scale : null); }} />}
+    </div>
+  );
+}
+
+interface DrawingProps extends ElevationProps {
+  scale: Scale;
+  width: number;
+  height: number;
+  hold: (on: boolean) => void;
+}
+
+function Drawing({ plan, analysis, conifer, scale, width, height, hold }: DrawingProps) {
+  const units = useSettings((s) => s.units);
+  const { tiltDeg, link, set } = useView();
+  const release = useSheet((s) => s.release);
+  const { figure } = analysis;
+  const view = figure.viewDeg;
+  const done = () => { release(); hold(false); };
+  const grab = () => { hold(true); };
+  const stump = toPixels(scale, { x: 0, y: 0 });
+  const groundY = toPixels(scale, { x: 0, y: figure.groundUpM }).y;
+  const topPoint = figure.stem[figure.stem.length - 1];
+  const mass = toPixels(scale, flatten(tipped(analysis.tree.centre, tiltDeg), view));
+  const mostTilt = Math.max(5, Math.ceil(analysis.pull.commitDeg * 1.1));
+
+  function placeSeat(index: number, to: Flat): void {
+    const at = toMetres(scale, to);
+    const height = Math.min(Math.max(at.y - figure.groundUpM, plan.cut.stumpHeightM + 0.5), plan.tree.heightM - 0.5);
+    setMember(`lines[${index}].seat.heightM`, round(height), `seat-${index}`);
+  }
+
+  function placeAnchor(index: number, to: Flat): void {
+    const line = plan.lines[index];
+    const placed = figure.lines[index];
+    if (!line || !placed) return;
+    const at = toMetres(scale, to);
+    const now = flatten(placed.anchor, view);
+    // The distance runs from the middle of the stump along the line's own bearing, which this view may foreshorten.
+    const across = Math.cos(((line.anchor.bearingDeg - plan.lay.bearingDeg - view) * Math.PI) / 180);
+    if (Math.abs(across) > 0.2) {
+      const distance = line.anchor.distanceM + (at.x - now.x) / across;
+      setMember(`lines[${index}].anchor.distanceM`, round(Math.min(Math.max(distance, 2), 150)), `anchor-${index}`);
+    }
+    const strap = Math.min(Math.max(at.y - placed.anchorGroundUpM, 0), 10);
+    if (Math.abs(strap - line.anchor.heightM) > 6 / scale.perMetre) setMember(`lines[${index}].anchor.heightM`, round(strap), `anchor-${index}`);
+  }
+
+  function tilt(to: Flat): void {
+    if (!topPoint) return;
+    const start = flatten(topPoint, view);
+    const at = toMetres(scale, to);
+    const turned = ((Math.atan2(at.x, at.y) - Math.atan2(start.x, start.y)) * 180) / Math.PI;
+    set({ tiltDeg: Math.round(Math.min(Math.max(turned / Math.max(0.2, Math.cos((view * Math.PI) / 180)), 0), mostTilt) * 10) / 10 });
+  }
+
+  const main = figure.lines[0];
+  const anchorX = main ? toPixels(scale, flatten(main.anchor, view)).x : stump.x;
+  const middleX = toPixels(scale, { x: -analysis.hinge.offsetM * Math.cos((view * Math.PI) / 180), y: 0 }).x;
+  const dimensionY = Math.min(height - 44, Math.max(groundY, main ? toPixels(scale, { x: 0, y: main.anchorGroundUpM }).y : groundY) + 30);
+  const foot = units === "us" ? 0.3048 : 1;
+  const bar = barLength(scale.perMetre * foot, 110);
+  return (
+    <svg width={width} height={height} role="group" aria-label="Elevation, seen square to the main line" className="block select-none">
+      <Ground scale={scale} width={width} known={[{ x: 0, y: figure.groundUpM }, ...figure.lines.map((l) => ({ x: flatten(l.anchor, view).x, y: l.anchorGroundUpM }))]} />
+      <path d={`M${middleX} ${groundY}V${margin.top - 14}`} stroke="var(--pencil)" strokeWidth={1} strokeDasharray="10 4 2 4" />
+      <TreeShape figure={figure} centre={analysis.tree.centre} scale={scale} conifer={conifer} tiltDeg={tiltDeg} />
+      {tiltDeg > 0 && <TreeShape figure={figure} centre={analysis.tree.centre} scale={scale} conifer={conifer} ghost />}
+      <path d={`M${stump.x} ${stump.y}l${0.5 * scale.perMetre * plan.cut.stumpDiameterM} ${-0.18 * scale.perMetre}v${0.36 * scale.perMetre}Z`} fill="var(--ink)" stroke={link === "hinge" ? "var(--ink)" : "none"} strokeWidth={6} />
+      <path d={`M${mass.x} ${mass.y + 8}v44`} stroke="var(--ink)" strokeWidth={2.2} />
+      <path d={`M${mass.x - 4.5} ${mass.y + 46}h9l-4.5 10Z`} fill="var(--ink)" />
+      <text x={mass.x - 12} y={mass.y + 34} textAnchor="end" fill="var(--ink)" className="font-tight text-[13px]">{written(analysis.tree.weightN, "force", units)}</text>
+      {link === "stem" && <StemMark analysis={analysis} scale={scale} />}
+      {plan.lines.map((line, index) => (
+        <LineDrawing key={line.id} line={line} index={index} analysis={analysis} scale={scale} tiltDeg={tiltDeg} link={link} main={index === 0} />
+      ))}
+      {main && (
+        <g stroke="var(--ink)" strokeWidth={1}>
+          <path d={`M${middleX} ${dimensionY - 5}v10M${anchorX} ${dimensionY - 5}v10M${middleX} ${dimensionY}H${anchorX}`} />
+          <rect x={(middleX + anchorX) / 2 - 34} y={dimensionY - 9} width={68} height={18} fill="var(--sheet)" stroke="none" />
+          <text x={(middleX + anchorX) / 2} y={dimensionY + 5} textAnchor="middle" fill="var(--ink)" stroke="none" className="font-tight text-[14px] font-medium">
+            {written(plan.lines[0]?.anchor.distanceM ?? 0, "length", units)}
+          </text>
+        </g>
+      )}
+      <g transform={`translate(26 ${height - 20})`}>
+        <path d={`M0 0H${bar * scale.perMetre * foot}`} stroke="var(--ink)" strokeWidth={3} />
+        <text x={bar * scale.perMetre * foot + 8} y={4} fill="var(--pencil)" className="font-tight text-[13px]">{bar} {units === "us" ? "ft" : "m"}</text>
+        {Math.abs(view) >= 1 && (
+          <text x={bar * scale.perMetre * foot + 60} y={4} fill="var(--pencil)" className="font-tight text-[13px]">
+            seen square to the main line, {Math.abs(Math.round(view))}° {view > 0 ? "right" : "left"} of the lay
+          </text>
+        )}
+      </g>
+      <PullChart pull={analysis.pull} tiltDeg={tiltDeg} x={width - 196} y={42} />
+      {topPoint && (
+        <Handle
+          id="tilt"
+          at={toPixels(scale, flatten(tipped(topPoint, tiltDeg), view))}
+          name="Tip the tree"
+          now={tiltDeg}
+          min={0}
+          max={mostTilt}
+          text={`tipped ${written(tiltDeg, "angle", units)}`}
+          onMove={tilt}
+          onStep={(across, up) => { set({ tiltDeg: Math.min(Math.max(Math.round((tiltDeg + (across + up) * 0.5) * 10) / 10, 0), mostTilt) }); }}
+          onGrab={grab}
+          onRelease={() => { hold(false); }}
+          shape="bar"
+        />
+      )}
+      {plan.lines.map((line, index) => {
+        const placed = figure.lines[index];
+        if (!placed) return null;
+        const of = plan.lines.length > 1 ? ` of the ${line.id} line` : "";
+        const seat = toPixels(scale, flatten(tipped(placed.seat, tiltDeg), view));
+        const up = (n: number) => { setMember(`lines[${index}].seat.heightM`, round(line.seat.heightM + n * 0.1), `seat-${index}`); };
+        return (
+          <g key={line.id}>
+            <text x={seat.x - 16} y={seat.y - 10} textAnchor="end" fill="var(--ink)" className="font-tight text-[14px] font-semibold">
+              {plan.lines.length > 1 ? line.id : "seat"} {written(line.seat.heightM, "length", units)}
+            </text>
+            <Handle
+              id={`seat-${line.id}`}
+              at={seat}
+              name={`Seat${of}`}
+              now={line.seat.heightM}
+              min={plan.cut.stumpHeightM}
+              max={plan.tree.heightM}
+              text={`${written(line.seat.heightM, "length", units)} above the ground`}
+              onMove={(to) => { placeSeat(index, to); }}
+              onStep={(across, by) => { up(across + by); }}
+              onGrab={() => { set({ line: index, tiltDeg: 0 }); grab(); }}
+              onRelease={done}
+              lit={link === `${line.id}.knot`}
+            />
+            <Handle
+              id={`anchor-${line.id}`}
+              at={toPixels(scale, flatten(placed.anchor, view))}
+              name={`Anchor${of}`}
+              now={line.anchor.distanceM}
+              min={1}
+              max={300}
+              text={`${written(line.anchor.distanceM, "length", units)} out, strap ${written(line.anchor.heightM, "length", units)} up`}
+              onMove={(to) => { placeAnchor(index, to); }}
+              onStep={(across, by) => {
+                if (across !== 0) setMember(`lines[${index}].anchor.distanceM`, round(line.anchor.distanceM + across * 0.5), `anchor-${index}`);
+                if (by !== 0) setMember(`lines[${index}].anchor.heightM`, round(Math.max(0, line.anchor.heightM + by * 0.1)), `anchor-${index}`);
+              }}
+              onGrab={() => { set({ line: index, tiltDeg: 0 }); grab(); }}
+              onRelease={done}
+              lit={link === `${line.id}.anchor`}
+              shape="square"
+            />
+          </g>
+        );
+      })}
+    </svg>
+  );
+}
+
+/** Where the lines bend the stem most. */
+function StemMark({ analysis, scale }: { analysis: Analysis; scale: Scale }) {
+  const at = toPixels(scale, flatten(stemAt(analysis.figure, analysis.stem.atHeightM), analysis.figure.viewDeg));
+  return <path d={`M${at.x - 22} ${at.y}H${at.x + 22}`} stroke="var(--ink)" strokeWidth={4} />;
+}
+
+const round = (metres: number): number => Math.round(metres * 100) / 100;

@@ -1,0 +1,78 @@
+import { useRef, type KeyboardEvent, type PointerEvent } from "react";
+import type { Flat } from "./projection";
+
+interface HandleProps {
+  at: Flat;
+  name: string;
+  /** What a slider tells a screen reader. */
+  now: number;
+  min: number;
+  max: number;
+  text: string;
+  /** The pointer, in pixels of the drawing, less where it took hold. */
+  onMove: (to: Flat) => void;
+  /** Arrow keys: −1, 0 or 1 each way, ten times as much with Shift. */
+  onStep: (across: number, up: number) => void;
+  onGrab?: () => void;
+  onRelease: () => void;
+  lit?: boolean;
+  id: string;
+  shape?: "ring" | "square" | "bar";
+}
+
+/** A part of the drawing that can be taken hold of: by mouse, by touch, and with the arrow keys once it has focus. */
+export function Handle({ at, name, now, min, max, text, onMove, onStep, onGrab, onRelease, lit = false, id, shape = "ring" }: HandleProps) {
+  const hold = useRef<Flat | null>(null);
+
+  function where(event: PointerEvent<SVGGElement>): Flat {
+    const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
+    return { x: event.clientX - (box?.left ?? 0), y: event.clientY - (box?.top ?? 0) };
+  }
+
+  function onKeyDown(event: KeyboardEvent<SVGGElement>): void {
+    const by = event.shiftKey ? 10 : 1;
+    const move = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, by], ArrowDown: [0, -by] }[event.key];
+    if (!move) return;
+    event.preventDefault();
+    onStep(move[0] ?? 0, move[1] ?? 0);
+  }
+
+  return (
+    <g
+      role="slider"
+      tabIndex={0}
+      aria-label={name}
+      aria-valuenow={now}
+      aria-valuemin={min}
+      aria-valuemax={max}
+      aria-valuetext={text}
+      data-handle={id}
+      transform={`translate(${at.x.toFixed(1)} ${at.y.toFixed(1)})`}
+      className="group cursor-grab touch-none outline-none active:cursor-grabbing"
+      onPointerDown={(event) => {
+        if (event.button !== 0) return;
+        event.currentTarget.setPointerCapture(event.pointerId);
+        event.currentTarget.focus();
+        const from = where(event);
+        hold.current = { x: from.x - at.x, y: from.y - at.y };
+        onGrab?.();
+      }}
+      onPointerMove={(event) => {
+        if (!hold.current) return;
+        const to = where(event);
+        onMove({ x: to.x - hold.current.x, y: to.y - hold.current.y });
+      }}
+      onPointerUp={() => { hold.current = null; onRelease(); }}
+      onPointerCancel={() => { hold.current = null; onRelease(); }}
+      onKeyDown={onKeyDown}
+      onKeyUp={onRelease}
+    >
+      <circle r={22} fill="transparent" />
+      <circle r={13} fill="none" stroke="var(--ink)" strokeWidth={1.5} strokeDasharray="3 3" className="opacity-0 group-hover:opacity-60 group-focus-visible:opacity-100" />
+      {shape === "ring" && <circle r={7} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={lit ? 4 : 2.5} />}
+      {shape === "ring" && <circle r={2.2} fill="var(--ink)" />}
+      {shape === "square" && <rect x={-6} y={-6} width={12} height={12} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={lit ? 4 : 2.5} />}
+      {shape === "bar" && <rect x={-12} y={-4} width={24} height={8} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2.5} />}
+    </g>
+  );
+}

@@ -1,0 +1,107 @@
+import type { Analysis, Line } from "../api/types";
+import { written } from "../units/units";
+import { useSettings } from "../ui/settings";
+import { flatten, tipped, toPixels, type Scale } from "./projection";
+
+interface LineDrawingProps {
+  line: Line;
+  index: number;
+  analysis: Analysis;
+  scale: Scale;
+  tiltDeg: number;
+  /** Id of the link that is lit up. */
+  link: string | null;
+  main: boolean;
+}
+
+/** One line with its tackle, anchor and haulers; line weight follows tension. */
+export function LineDrawing({ line, index, analysis, scale, tiltDeg, link, main }: LineDrawingProps) {
+  const units = useSettings((s) => s.units);
+  const figure = analysis.figure.lines[index];
+  const result = analysis.pull.lines[index];
+  if (!figure || !result) return null;
+  const view = analysis.figure.viewDeg;
+  const seat = toPixels(scale, flatten(tipped(figure.seat, tiltDeg), view));
+  const anchor = toPixels(scale, flatten(figure.anchor, view));
+  const ground = toPixels(scale, { x: 0, y: figure.anchorGroundUpM }).y;
+  const dx = anchor.x - seat.x;
+  const dy = anchor.y - seat.y;
+  const length = Math.hypot(dx, dy) || 1;
+  const u = { x: dx / length, y: dy / length };
+  const side = { x: -u.y, y: u.x };
+  const legs = result.tackle.idealAdvantage;
+  const rove = line.tackle.systemId !== "direct" && line.tackle.systemId !== "redirected";
+  // The tackle is drawn as long as it would be opened: six metres, or a third of a short line.
+  const tackle = rove ? Math.min(6 * scale.perMetre, length / 3) : 0;
+  const end = { x: anchor.x - u.x * 4, y: anchor.y - u.y * 4 };
+  const head = { x: end.x - u.x * tackle, y: end.y - u.y * tackle };
+  const weight = 1.6 + Math.min(2.4, result.tensionN / 3000);
+  const strands = Math.min(Math.round(legs), 6);
+  const lit = (what: string) => link === `${line.id}.${what}`;
+  const angle = (Math.atan2(dy, dx) * 180) / Math.PI;
+  const middle = { x: (seat.x + head.x) / 2, y: (seat.y + head.y) / 2 };
+  const mark = (at: { x: number; y: number }) => <circle cx={at.x} cy={at.y} r={15} fill="none" stroke="var(--ink)" strokeWidth={2.5} />;
+  return (
+    <g data-line={line.id}>
+      <AnchorShape x={anchor.x} strap={anchor.y} ground={ground} perMetre={scale.perMetre} lit={lit("anchor") || lit("sling")} />
+      <path d={`M${seat.x} ${seat.y}L${head.x} ${head.y}`} stroke="var(--loaded)" strokeWidth={lit("rope") ? weight + 3 : weight} fill="none" />
+      {rove && (
+        <g>
+          {Array.from({ length: strands }, (_, i) => {
+            const off = (i - (strands - 1) / 2) * 2.6;
+            return <path key={i} d={`M${head.x + side.x * off} ${head.y + side.y * off}L${end.x + side.x * off} ${end.y + side.y * off}`} stroke="var(--loaded)" strokeWidth={lit("legs") ? 2.4 : 1.1} />;
+          })}
+          {[head, end].map((at, i) => (
+            <rect key={i} x={-6} y={-5} width={12} height={10} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={lit("blocks") ? 3.5 : 1.6} transform={`translate(${at.x} ${at.y}) rotate(${angle})`} />
+          ))}
+        </g>
+      )}
+      {lit("knot") && mark(seat)}
+      {lit("join") && mark(head)}
+      <text
+        transform={`translate(${middle.x} ${middle.y}) rotate(${angle})`}
+        y={-9}
+        textAnchor="middle"
+        fill="var(--loaded)"
+        className="font-tight text-[15px] font-semibold"
+      >
+        {tiltDeg === 0 ? `${written(result.tensionN, "force", units)} planned` : ""}
+      </text>
+      <text x={anchor.x} y={Math.min(anchor.y, ground) - (main ? 2.6 : 1.2) * scale.perMetre - 8} textAnchor="middle" fill="var(--ink)" className="font-tight text-[13px]">
+        {line.anchor.name ?? "anchor"}
+      </text>
+      {main && <Crew count={line.puller.count} x={anchor.x + (line.tackle.systemId === "direct" ? -4 : 1.6 * scale.perMetre)} ground={ground} perMetre={scale.perMetre} lit={lit("hands")} />}
+    </g>
+  );
+}
+
+/** What the strap goes round: a butt of wood, drawn to scale and cut off above. */
+function AnchorShape({ x, strap, ground, perMetre, lit }: { x: number; strap: number; ground: number; perMetre: number; lit: boolean }) {
+  const half = Math.max(0.26 * perMetre, 4);
+  const top = Math.min(strap, ground) - 2.2 * perMetre;
+  return (
+    <g>
+      <path d={`M${x - half} ${ground}L${x - half * 0.85} ${top}l${half * 0.5} 4l${half * 0.5} -5l${half * 0.7} 3L${x + half} ${ground}Z`} fill="var(--wood)" stroke="var(--bark)" strokeWidth={lit ? 3.5 : 1.2} />
+      <path d={`M${x - half} ${strap}H${x + half}`} stroke="var(--ink)" strokeWidth={3} />
+    </g>
+  );
+}
+
+/** The haulers, to scale, so that the drawing has a size at a glance. */
+function Crew({ count, x, ground, perMetre, lit }: { count: number; x: number; ground: number; perMetre: number; lit: boolean }) {
+  const tall = 1.75 * perMetre;
+  return (
+    <g stroke="var(--ink)" strokeWidth={lit ? 3 : 1.4} fill="none" strokeLinecap="round">
+      {Array.from({ length: Math.min(count, 4) }, (_, i) => {
+        const at = x + i * 0.85 * perMetre;
+        const head = tall * 0.12;
+        return (
+          <g key={i} transform={`translate(${at.toFixed(1)} ${ground.toFixed(1)})`}>
+            <circle cx={tall * 0.12} cy={-tall + head} r={head} fill="var(--sheet)" />
+            <path d={`M${tall * 0.12} ${-tall + head * 2}L${tall * 0.02} ${-tall * 0.45}L${-tall * 0.1} 0M${tall * 0.02} ${-tall * 0.45}L${tall * 0.2} 0M${tall * 0.1} ${-tall * 0.68}L${-tall * 0.2} ${-tall * 0.6}`} />
+          </g>
+        );
+      })}
+    </g>
+  );
+}

@@ -1,0 +1,61 @@
+import { create } from "zustand";
+import { api, Refusal } from "../api/client";
+import type { Analysis, Plan, Units } from "../api/types";
+
+interface FeedState {
+  /** The last good analysis, kept while a later plan is refused. */
+  analysis: Analysis | null;
+  /** The plan that it is of. */
+  of: Plan | null;
+  /** Sentences by member path; empty while the plan computes. */
+  problems: Record<string, string>;
+  /** Set while the server does not answer. */
+  unreachable: boolean;
+}
+
+export const useFeed = create<FeedState>(() => ({ analysis: null, of: null, problems: {}, unreachable: false }));
+
+interface Question {
+  plan: Plan;
+  units: Units;
+  workings: boolean;
+}
+
+let waiting: Question | null = null;
+let busy = false;
+
+/**
+ * Asks for an analysis. One question is under way at a time and only the newest waits behind it, so that a drag never
+ * queues up and never starves: figures follow as fast as answers come.
+ */
+export function ask(question: Question): void {
+  waiting = question;
+  if (!busy) void work();
+}
+
+export function forget(): void {
+  waiting = null;
+  useFeed.setState({ analysis: null, of: null, problems: {}, unreachable: false });
+}
+
+async function work(): Promise<void> {
+  busy = true;
+  while (waiting) {
+    const { plan, units, workings } = waiting;
+    waiting = null;
+    try {
+      const analysis = await api.analyse(plan, units, workings);
+      useFeed.setState({ analysis, of: plan, problems: {}, unreachable: false });
+    } catch (error) {
+      if (error instanceof Refusal) {
+        const problems = Object.fromEntries(Object.entries(error.errors).map(([path, sentences]) => [path, sentences[0] ?? ""]));
+        useFeed.setState({ problems: Object.keys(problems).length > 0 ? problems : { "": error.message }, unreachable: false });
+      } else {
+        useFeed.setState({ unreachable: true });
+        await new Promise((resolve) => setTimeout(resolve, 1000));
+        waiting ??= { plan, units, workings };
+      }
+    }
+  }
+  busy = false;
+}

@@ -1,0 +1,47 @@
+/** Reading and changing a document by the path of a member, as problems and guesses name it: "lines[0].seat.heightM". */
+
+type Step = string | number;
+
+export function steps(path: string): Step[] {
+  return path.split(/[.[\]]+/).filter((s) => s !== "").map((s) => (/^\d+$/.test(s) ? Number(s) : s));
+}
+
+export function valueAt(document: unknown, path: string): unknown {
+  let value: unknown = document;
+  for (const step of steps(path)) {
+    if (value === null || typeof value !== "object") return undefined;
+    value = (value as Record<Step, unknown>)[step];
+  }
+  return value;
+}
+
+/** The same document with one member changed; undefined takes the member away. Groups on the way that are missing are made. */
+export function withValue<T>(document: T, path: string, value: unknown): T {
+  return change(document, steps(path), value) as T;
+}
+
+function change(node: unknown, [step, ...rest]: Step[], value: unknown): unknown {
+  if (step === undefined) return value;
+  if (Array.isArray(node)) return node.map((item: unknown, index) => (index === step ? change(item, rest, value) : item));
+  const group = (node ?? {}) as Record<Step, unknown>;
+  const next = change(group[step], rest, value);
+  return Object.fromEntries(Object.entries({ ...group, [step]: next }).filter(([key]) => next !== undefined || key !== String(step)));
+}
+
+export interface Difference {
+  path: string;
+  mine: unknown;
+  theirs: unknown;
+}
+
+/** Every member in which two documents differ. */
+export function differences(mine: unknown, theirs: unknown, path = ""): Difference[] {
+  if (mine === theirs) return [];
+  if (mine !== null && theirs !== null && typeof mine === "object" && typeof theirs === "object" && Array.isArray(mine) === Array.isArray(theirs)) {
+    const keys = [...new Set([...Object.keys(mine), ...Object.keys(theirs)])];
+    return keys.flatMap((key) =>
+      differences((mine as Record<string, unknown>)[key], (theirs as Record<string, unknown>)[key], Array.isArray(mine) ? `${path}[${key}]` : path === "" ? key : `${path}.${key}`),
+    );
+  }
+  return [{ path, mine, theirs }];
+}

@@ -1,0 +1,15 @@
+import type { Link } from "../api/types";
+import type { Quantity } from "../units/units";
+
+export const stateWords = { ready: "Ready", check: "Check", stop: "Stop", mend: "To mend" } as const;
+export type StateWord = keyof typeof stateWords;
+
+/** The hatch that goes with a state, on the list and beside the verdict. */
+export const stateHatch: Record<StateWord, string> = { ready: "state-holds", check: "state-tight", stop: "state-fails", mend: "state-fails" };
+
+export const quantityOf: Record<Link["quantity"], Quantity> = { force: "force", moment: "moment", stress: "stress" };
+
+export function dayOf(date: string | undefined): string {
+  if (date === undefined) return "no day set";
+  return new Date(`${date}T12:00:00`).toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short", year: "numeric" });
+}

@@ -1,0 +1,40 @@
+import { Figure } from "../sheet/Figure";
+import { useFeed } from "../sheet/feed";
+import { setMember } from "../sheet/store";
+import { Note, Segments } from "../ui/controls";
+import { Group, Member, useMember } from "./fields";
+
+/** Notch, hinge and how tight the line may be while they are cut. */
+export function Cuts() {
+  const style = useMember("cut.notch.style") as "open" | "narrow";
+  const analysis = useFeed((s) => s.analysis);
+  return (
+    <>
+      <Note>The hinge guides; a thick one asks for more pull and splits sooner, a thin one lets go sooner.</Note>
+      <Member path="cut.stumpHeightM" label="Cut above the ground" quantity="thickness" step={5} />
+      <Member path="cut.stumpDiameterM" label="Diameter at the cut" quantity="thickness" measured />
+      <Segments label="Notch" value={style} onChange={(v) => { setMember("cut.notch.style", v); }} choices={[{ value: "open", text: "Open notch" }, { value: "narrow", text: "Narrow notch" }]} />
+      <Member path="cut.notch.depthM" label="Notch depth" quantity="thickness" />
+      <Member path="cut.notch.openingDeg" label="Notch opening" quantity="angle" step={5} />
+      <Member path="cut.hingeThicknessM" label="Hinge thickness" quantity="thickness" />
+      {analysis && (
+        <Group title="What follows">
+          <Figure label="Hinge length" value={analysis.hinge.lengthM} quantity="thickness" working="hinge-length" />
+          <Figure label="Bends at" value={analysis.hinge.bendingNm} quantity="moment" working="hinge-bending" />
+          <Figure label="Holds to" value={analysis.hinge.holdAngleDeg} quantity="angle" working="hold-angle" note="an estimate until your own trials say better" />
+          <Figure label="Side use" value={analysis.hinge.sideUse} quantity="percent" working="side-use" note="of what it bears sideways" />
+          <Figure label="Pre-tension, at least" value={analysis.pretension.floorN} quantity="force" working="pretension-floor" note="below this it may sit back on the saw" />
+          <Figure label="Pre-tension, at most" value={analysis.pretension.ceilingN} quantity="force" working="pretension-ceiling" note={analysis.pretension.limitedBy === "early-go" ? "above this it goes early and may split" : "a link is at its limit there"} />
+        </Group>
+      )}
+      <Group title="What this crew asks">
+        <Member path="policy.loadReserve" label="Load reserve" quantity="ratio" />
+        <Member path="policy.designFactor.rope" label="Factor for ropes" quantity="ratio" step={0.5} />
+        <Member path="policy.designFactor.sling" label="Factor for slings" quantity="ratio" step={0.5} />
+        <Member path="policy.designFactor.hardware" label="Factor for hardware" quantity="ratio" step={0.5} />
+        <Member path="policy.designFactor.anchor" label="Factor for anchors" quantity="ratio" step={0.5} />
+        <Member path="policy.designFactor.stem" label="Factor for the stem" quantity="ratio" step={0.5} />
+      </Group>
+    </>
+  );
+}

@@ -1,0 +1,38 @@
+import { useSheet, withAnotherLine, withoutLine } from "../sheet/store";
+import { useView } from "../sheet/view";
+import { Button, Segments } from "../ui/controls";
+
+/** Which line the station speaks of; lines are added and taken away here. */
+export function LinePicker() {
+  const lines = useSheet((s) => s.document?.plan.lines ?? []);
+  const edit = useSheet((s) => s.edit);
+  const at = useView((s) => s.line);
+  const set = useView((s) => s.set);
+  return (
+    <div className="mb-1 mt-2 flex flex-wrap items-center gap-2">
+      {lines.length > 1 && (
+        <Segments label="Line" value={String(at)} onChange={(v) => { set({ line: Number(v) }); }} choices={lines.map((l, i) => ({ value: String(i), text: l.id }))} />
+      )}
+      {lines.length < 6 && (
+        <Button onClick={() => { edit((d) => ({ ...d, plan: withAnotherLine(d.plan) })); set({ line: lines.length }); }}>Add a line</Button>
+      )}
+      {lines.length > 1 && (
+        <Button
+          onClick={() => {
+            edit((d) => ({ ...d, plan: withoutLine(d.plan, at) }));
+            set({ line: 0, link: null });
+          }}
+        >
+          Take it away
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** Index of the shown line, within the lines there are. */
+export function useLine(): number {
+  const at = useView((s) => s.line);
+  const count = useSheet((s) => s.document?.plan.lines.length ?? 0);
+  return Math.min(at, Math.max(0, count - 1));
+}

@@ -1,0 +1,51 @@
+import type { Catalogue } from "../api/types";
+import { Figure } from "../sheet/Figure";
+import { useFeed } from "../sheet/feed";
+import { setMember } from "../sheet/store";
+import { Note } from "../ui/controls";
+import { Choice } from "../ui/Choice";
+import { figure } from "../units/units";
+import { Group, Member, useMember, useProblem } from "./fields";
+import { LinePicker, useLine } from "./LinePicker";
+
+/** Where the line sits in the tree and what rope it is. */
+export function LineStation({ catalogue }: { catalogue: Catalogue }) {
+  const at = useLine();
+  const path = `lines[${at}]`;
+  const knot = (useMember(`${path}.knotId`) as string | undefined) ?? "";
+  const analysis = useFeed((s) => s.analysis);
+  const result = analysis?.pull.lines[at];
+  const knots = catalogue.knots.filter((k) => ["noose", "end-loop", "midline-loop", "stem-sling"].includes(k.use));
+  return (
+    <>
+      <Note>High is leverage, but high is thin wood. Tug the twigs off until the line beds against the stem.</Note>
+      <LinePicker />
+      <Member path={`${path}.seat.heightM`} label="Seat above ground" quantity="length" measured />
+      {at > 0 && <Member path={`${path}.share`} label="Share of the main tension" quantity="ratio" />}
+      <Choice
+        label="Tied with"
+        value={knot}
+        options={knots.map((k) => ({ value: k.id, name: k.name, note: `keeps ${figure(k.keepsLow, "percent", "metric")} % of the rope` }))}
+        onChange={(id) => { setMember(`${path}.knotId`, id); }}
+        problem={useProblem(`${path}.knotId`)}
+      />
+      <Group title="Rope">
+        <Member path={`${path}.rope.breakingStrengthN`} label="Breaking strength" quantity="force" step={1} measured />
+        <Member path={`${path}.rope.lengthM`} label="Length" quantity="length" step={1} />
+        <Member path={`${path}.rope.diameterM`} label="Diameter" quantity="rope" />
+        <Member path={`${path}.rope.stretchAtTenPercent`} label="Stretch at a tenth of it" quantity="percent" step={0.5} />
+      </Group>
+      {analysis && result && (
+        <Group title="What follows">
+          <Figure label="Needed in the main line" value={analysis.pull.neededTensionN} quantity="force" working="needed-tension" note={`${analysis.pull.neededAtDeg < 0.05 ? "at rest" : `at ${analysis.pull.neededAtDeg.toFixed(1)}°`}; the largest on the way to commit`} />
+          <Figure label={at === 0 ? "Planned" : "Planned in this line"} value={result.tensionN} quantity="force" working={at === 0 ? "planned-tension" : `${result.id}.tension`} note="needed times the reserve" />
+          <Figure label="Commit" value={analysis.pull.commitDeg} quantity="angle" working="commit" note="from there gravity brings it over" />
+          <Figure label="Forward arm" value={result.forwardArmM} quantity="length" working={`${result.id}.forward-arm`} />
+          <Figure label="Runs down at" value={result.angleBelowHorizontalDeg} quantity="angle" working={`${result.id}.angle`} note={`${Math.round(result.tipsFraction * 100)} % of the pull tips the tree`} />
+          <Figure label="Take-up" value={result.takeUpM} quantity="length" working={`${result.id}.take-up`} note="line to bring in until commit, stretch included" />
+          <Figure label="Seat moves" value={analysis.stem.seatMovementM} quantity="thickness" working="seat-movement" note="twice that: stop, the tree is not this plan" />
+        </Group>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,106 @@
+import type { Catalogue } from "../api/types";
+import { Figure } from "../sheet/Figure";
+import { useFeed } from "../sheet/feed";
+import { setMember, useSheet } from "../sheet/store";
+import { Note, Segments } from "../ui/controls";
+import { Choice } from "../ui/Choice";
+import { TextField } from "../ui/TextField";
+import { Group, Member, useMember, useProblem } from "./fields";
+import { LinePicker, useLine } from "./LinePicker";
+
+const hitches = [
+  { value: "none", text: "None" },
+  { value: "straight", text: "Straight" },
+  { value: "choked", text: "Choked" },
+  { value: "basket", text: "Basket" },
+] as const;
+
+/** What the line runs to, the tackle on it and who hauls. */
+export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
+  const at = useLine();
+  const path = `lines[${at}]`;
+  const line = useSheet((s) => s.document?.plan.lines[at]);
+  const analysis = useFeed((s) => s.analysis);
+  const result = analysis?.pull.lines[at];
+  const join = useMember(`${path}.tackle.joinKnotId`) as string | undefined;
+  const systemProblem = useProblem(`${path}.tackle.systemId`);
+  if (!line) return null;
+  const system = catalogue.systems.find((s) => s.id === line.tackle.systemId);
+  const contact = catalogue.contacts.find((c) => c.id === line.tackle.contactId);
+  const own = line.tackle.rope !== undefined;
+  return (
+    <>
+      <Note>Low on something sound, with room for the tackle to start fully opened. The anchor bears the force on it, not merely the pull.</Note>
+      <LinePicker />
+      <TextField label="Anchor" value={line.anchor.name ?? ""} onChange={(v) => { setMember(`${path}.anchor.name`, v === "" ? undefined : v, "anchor-name"); }} />
+      <Member path={`${path}.anchor.distanceM`} label="Distance, level" quantity="length" step={0.5} measured />
+      <Member path={`${path}.anchor.bearingDeg`} label="Bearing from the stump" quantity="angle" step={1} />
+      <Member path={`${path}.anchor.groundRiseM`} label="Ground rise to it" quantity="length" measured />
+      <Member path={`${path}.anchor.heightM`} label="Strap above the ground" quantity="length" />
+      <Member path={`${path}.anchor.capacityN`} label="Gives way at" quantity="force" step={1} measured unknown="not known" />
+      <p className="pb-1 pt-1 font-tight text-sm">Sling</p>
+      <Segments
+        label="Sling at the anchor"
+        value={line.anchor.sling?.hitch ?? "none"}
+        onChange={(hitch) => {
+          setMember(`${path}.anchor.sling`, hitch === "none" ? undefined : { breakingStrengthN: 40000, halfAngleDeg: 0, ...line.anchor.sling, hitch });
+        }}
+        choices={[...hitches]}
+      />
+      {line.anchor.sling && <Member path={`${path}.anchor.sling.breakingStrengthN`} label="Sling breaks at" quantity="force" step={1} />}
+      {line.anchor.sling?.hitch === "basket" && <Member path={`${path}.anchor.sling.halfAngleDeg`} label="Half the angle between its legs" quantity="angle" />}
+      <Group title="Tackle">
+        <Choice
+          label="System"
+          value={line.tackle.systemId}
+          options={catalogue.systems.map((s) => ({ value: s.id, name: s.name, note: s.note }))}
+          onChange={(id) => { setMember(`${path}.tackle.systemId`, id); }}
+          problem={systemProblem}
+        />
+        {system && system.id !== "direct" && (
+          <Choice
+            label="Turns at"
+            value={line.tackle.contactId}
+            options={catalogue.contacts.map((c) => ({ value: c.id, name: c.name, note: `passes ${Math.round(c.nominal * 100)} % (${Math.round(c.low * 100)}–${Math.round(c.high * 100)})` }))}
+            onChange={(id) => { setMember(`${path}.tackle.contactId`, id); }}
+          />
+        )}
+        {system && !system.inLine && (
+          <>
+            <Segments
+              label="Rope of the tackle"
+              value={own ? "own" : "line"}
+              onChange={(v) => { setMember(`${path}.tackle.rope`, v === "own" ? { breakingStrengthN: 30000, diameterM: 0.011, endKnotId: "bowline" } : undefined); }}
+              choices={[{ value: "own", text: "Rope of its own" }, { value: "line", text: "In the line" }]}
+            />
+            {own && <Member path={`${path}.tackle.rope.breakingStrengthN`} label="Its rope breaks at" quantity="force" step={1} />}
+            {own && (
+              <Choice
+                label="Joined by"
+                value={join ?? "none"}
+                options={[{ value: "none", name: "not known" }, ...catalogue.knots.filter((k) => k.midline && k.use === "midline-loop").map((k) => ({ value: k.id, name: k.name, note: k.after === "jams" ? "may need tools after a hard pull" : `comes undone ${k.after === "easy" ? "easily" : "stiffly"}` }))]}
+                onChange={(id) => { setMember(`${path}.tackle.joinKnotId`, id === "none" ? undefined : id); }}
+              />
+            )}
+          </>
+        )}
+        {system && contact && system.id !== "direct" && ["block", "ring", "carabiner"].includes(contact.builtOf) && (
+          <Member path={`${path}.tackle.hardwareStrengthN`} label="Weakest block breaks at" quantity="force" step={1} unknown="not known" />
+        )}
+      </Group>
+      <Group title="Haulers">
+        <Member path={`${path}.puller.count`} label="People" quantity="count" />
+        <Member path={`${path}.puller.effortEachN`} label="Each keeps up" quantity="force" step={0.01} measured />
+      </Group>
+      {analysis && result && (
+        <Group title="What follows">
+          <Figure label="Hand force" value={result.tackle.handForceN} quantity="force" working={`${result.id}.hand-force`} note="all haulers together, at the planned tension" />
+          <Figure label="Advantage" value={result.tackle.actualAdvantage} quantity="ratio" working={`${result.id}.advantage`} note={`${result.tackle.idealAdvantage} before friction`} />
+          <Figure label="Rope hauled" value={result.tackle.haulLengthM} quantity="length" working={`${result.id}.haul-length`} />
+          <Figure label="To hold it" value={result.tackle.holdForceN} quantity="force" working={`${result.id}.hold-force`} note="friction now helps" />
+          {system?.usesAnchor && <Figure label="Force on the anchor" value={result.tackle.anchorForceN} quantity="force" working={`${result.id}.anchor-force`} />}
+        </Group>
+      )}
+    </>
+  );
+}

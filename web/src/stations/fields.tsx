@@ -1,0 +1,55 @@
+import type { Quantity } from "../units/units";
+import { NumberField, stepOf } from "../ui/NumberField";
+import { useFeed } from "../sheet/feed";
+import { valueAt } from "../sheet/paths";
+import { setMember, toggleGuess, useSheet } from "../sheet/store";
+
+/** The server's sentence about a member, if it refuses it. */
+export function useProblem(path: string): string | undefined {
+  return useFeed((s) => s.problems[path]);
+}
+
+export function useMember(path: string): unknown {
+  return useSheet((s) => valueAt(s.document?.plan, path));
+}
+
+interface MemberProps {
+  path: string;
+  label: string;
+  quantity: Quantity;
+  step?: number;
+  /** Offer the mark for figures that nobody has measured. */
+  measured?: boolean;
+  /** What an empty field says, for a figure that may be unknown. */
+  unknown?: string;
+}
+
+/** A number of the plan, by its path. */
+export function Member({ path, label, quantity, step, measured = false, unknown }: MemberProps) {
+  const value = useMember(path) as number | undefined;
+  const guess = useSheet((s) => s.document?.plan.guesses.includes(path) ?? false);
+  const problem = useProblem(path);
+  return (
+    <NumberField
+      label={label}
+      value={value}
+      quantity={quantity}
+      step={step ?? stepOf(quantity)}
+      problem={problem}
+      onChange={(next) => { setMember(path, next); }}
+      guess={guess}
+      {...(measured ? { onToggleGuess: () => { toggleGuess(path); } } : {})}
+      {...(unknown === undefined ? {} : { unknown })}
+    />
+  );
+}
+
+/** A heading over a group of fields. */
+export function Group({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <section className="mt-3 border-t border-ink pt-1.5">
+      <h3 className="font-tight text-sm font-semibold">{title}</h3>
+      {children}
+    </section>
+  );
+}

@@ -1,0 +1,84 @@
+import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions, Field, Label, Listbox, ListboxButton, ListboxOption, ListboxOptions } from "@headlessui/react";
+import { useState } from "react";
+
+export interface Option {
+  value: string;
+  name: string;
+  /** A second line, smaller. */
+  note?: string;
+}
+
+interface ChoiceProps {
+  label: string;
+  value: string;
+  options: Option[];
+  onChange: (value: string) => void;
+  problem?: string | undefined;
+}
+
+const optionClass = "cursor-default px-2 py-1.5 text-sm data-focus:bg-tint data-selected:font-medium";
+const listClass = "z-30 max-h-80 w-[272px] overflow-auto border border-ink bg-sheet py-1 [--anchor-gap:2px] focus:outline-none";
+
+/** One of a short list. */
+export function Choice({ label, value, options, onChange, problem }: ChoiceProps) {
+  const taken = options.find((o) => o.value === value);
+  return (
+    <Field className="py-1">
+      <div className="flex items-baseline gap-2">
+        <Label className="shrink-0 font-tight text-sm">{label}</Label>
+        <Listbox value={value} onChange={onChange}>
+          <ListboxButton className="min-h-8 min-w-0 flex-1 truncate border-b border-pencil text-right font-tight text-[15px] font-medium focus:bg-tint">
+            {taken?.name ?? value} <span aria-hidden className="text-pencil">▾</span>
+          </ListboxButton>
+          <ListboxOptions anchor="bottom end" className={listClass}>
+            {options.map((o) => (
+              <ListboxOption key={o.value} value={o.value} className={optionClass}>
+                {o.name}
+                {o.note && <span className="block text-xs leading-snug text-pencil">{o.note}</span>}
+              </ListboxOption>
+            ))}
+          </ListboxOptions>
+        </Listbox>
+      </div>
+      {problem && <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">{problem}</p>}
+    </Field>
+  );
+}
+
+/** One of a long list, found by typing part of its name. */
+export function Search({ label, value, options, onChange, problem }: ChoiceProps) {
+  const [query, setQuery] = useState("");
+  const asked = query.trim().toLowerCase();
+  const found = asked === "" ? options : options.filter((o) => `${o.name} ${o.note ?? ""}`.toLowerCase().includes(asked));
+  return (
+    <Field className="py-1">
+      <div className="flex items-baseline gap-2">
+        <Label className="shrink-0 font-tight text-sm">{label}</Label>
+        <Combobox
+          value={value}
+          immediate
+          onChange={(next: string | null) => { if (next !== null) onChange(next); }}
+          onClose={() => { setQuery(""); }}
+        >
+          <ComboboxInput
+            displayValue={(v: string) => options.find((o) => o.value === v)?.name ?? v}
+            onChange={(e) => { setQuery(e.target.value); }}
+            onFocus={(e) => { e.target.select(); }}
+            autoComplete="off"
+            className="min-h-8 min-w-0 flex-1 border-b border-pencil bg-transparent text-right font-tight text-[15px] font-medium outline-none focus:bg-tint"
+          />
+          <ComboboxOptions anchor="bottom end" className={listClass}>
+            {found.length === 0 && <p className="px-2 py-1 text-sm text-pencil">No species of that name here.</p>}
+            {found.map((o) => (
+              <ComboboxOption key={o.value} value={o.value} className={optionClass}>
+                {o.name}
+                {o.note && <span className="block text-xs text-pencil">{o.note}</span>}
+              </ComboboxOption>
+            ))}
+          </ComboboxOptions>
+        </Combobox>
+      </div>
+      {problem && <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">{problem}</p>}
+    </Field>
+  );
+}

@@ -1,0 +1,116 @@
+import { useId, useState, type KeyboardEvent } from "react";
+import { editable, parse, unitOf, type Quantity } from "../units/units";
+import { useSettings } from "./settings";
+
+interface NumberFieldProps {
+  label: string;
+  value: number | undefined;
+  quantity: Quantity;
+  /** Called with the SI value; undefined when the field was emptied and may be. */
+  onChange: (value: number | undefined) => void;
+  /** One step of an arrow key, in the shown unit. */
+  step?: number;
+  problem?: string | undefined;
+  guess?: boolean;
+  onToggleGuess?: () => void;
+  /** Whether the figure may be left out, and what an empty field then says. */
+  unknown?: string;
+}
+
+/** A number in either system's units. What cannot be read stays in the field with a sentence that says how to write it. */
+export function NumberField({ label, value, quantity, onChange, step, problem, guess = false, onToggleGuess, unknown }: NumberFieldProps) {
+  const id = useId();
+  const units = useSettings((s) => s.units);
+  const [text, setText] = useState<string | null>(null);
+  const [unread, setUnread] = useState<string | null>(null);
+  const shown = text ?? (value === undefined ? "" : editable(value, quantity, units));
+  const unit = unitOf(quantity, units);
+  const wrong = unread ?? problem;
+
+  function commit(): void {
+    if (text === null) return;
+    if (unknown !== undefined && text.trim() === "") {
+      setText(null);
+      setUnread(null);
+      if (value !== undefined) onChange(undefined);
+      return;
+    }
+    if (value !== undefined && text === editable(value, quantity, units)) {
+      setText(null);
+      setUnread(null);
+      return;
+    }
+    const parsed = parse(text, quantity, units);
+    if ("problem" in parsed) {
+      setUnread(parsed.problem);
+      return;
+    }
+    setText(null);
+    setUnread(null);
+    onChange(parsed.value);
+  }
+
+  function onKeyDown(event: KeyboardEvent<HTMLInputElement>): void {
+    if (event.key === "Enter") commit();
+    else if (event.key === "Escape") {
+      setText(null);
+      setUnread(null);
+    } else if ((event.key === "ArrowUp" || event.key === "ArrowDown") && value !== undefined && text === null) {
+      event.preventDefault();
+      const by = (step ?? 1) * (event.shiftKey ? 10 : 1) * (event.key === "ArrowUp" ? 1 : -1);
+      onChange(Number((value / unit.si + by).toPrecision(8)) * unit.si);
+    }
+  }
+
+  return (
+    <div className="min-w-0 py-1">
+      <div className="flex items-baseline gap-2">
+        <label htmlFor={id} className="min-w-0 flex-1 font-tight text-sm leading-tight">
+          {label}
+        </label>
+        {onToggleGuess && value !== undefined && (
+          <button
+            type="button"
+            onClick={onToggleGuess}
+            aria-pressed={guess}
+            aria-label={`${label} is a guess`}
+            title={guess ? "Nobody has measured this yet. Click when somebody has." : "Measured. Click to mark it as a guess."}
+            className={`min-h-6 px-1 font-tight text-xs ${guess ? "border border-dashed border-ink text-ink" : "text-pencil hover:underline"}`}
+          >
+            {guess ? "guess" : "measured"}
+          </button>
+        )}
+        <span className={`flex w-[92px] shrink-0 items-baseline border-b ${wrong ? "border-b-2 border-ink" : guess ? "border-dashed border-ink" : "border-pencil"}`}>
+          <input
+            id={id}
+            value={shown}
+            placeholder={unknown}
+            inputMode="text"
+            autoComplete="off"
+            spellCheck={false}
+            aria-invalid={wrong ? true : undefined}
+            aria-describedby={wrong ? `${id}-wrong` : undefined}
+            onChange={(e) => { setText(e.target.value); }}
+            onFocus={(e) => { e.target.select(); }}
+            onBlur={commit}
+            onKeyDown={onKeyDown}
+            className={`min-h-8 w-full min-w-0 bg-transparent text-right font-tight text-[15px] font-medium outline-none placeholder:font-normal placeholder:text-pencil focus:bg-tint ${guess ? "italic" : ""}`}
+          />
+          {unit.name !== "" && (text === null || unread !== null) && <span className="pl-1 font-tight text-xs text-pencil">{unit.name}</span>}
+        </span>
+      </div>
+      {wrong && (
+        <p id={`${id}-wrong`} role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">
+          {wrong}
+        </p>
+      )}
+    </div>
+  );
+}
+
+const steps: Partial<Record<Quantity, number>> = { length: 0.1, thickness: 0.5, rope: 0.5, force: 0.1, ratio: 0.05 };
+
+/** How far one key press moves a quantity, in the shown unit. */
+export function stepOf(quantity: Quantity): number {
+  return steps[quantity] ?? 1;
+}

@@ -1,0 +1,31 @@
+import { useId } from "react";
+
+interface TextFieldProps {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  type?: "text" | "date";
+  problem?: string | undefined;
+}
+
+export function TextField({ label, value, onChange, type = "text", problem }: TextFieldProps) {
+  const id = useId();
+  return (
+    <div className="py-1">
+      <div className="flex items-baseline gap-2">
+        <label htmlFor={id} className="shrink-0 font-tight text-sm">{label}</label>
+        <input
+          id={id}
+          type={type}
+          value={value}
+          maxLength={120}
+          autoComplete="off"
+          aria-invalid={problem ? true : undefined}
+          onChange={(e) => { onChange(e.target.value); }}
+          className="min-h-8 min-w-0 flex-1 border-b border-pencil bg-transparent text-right font-tight text-[15px] font-medium outline-none focus:bg-tint"
+        />
+      </div>
+      {problem && <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">{problem}</p>}
+    </div>
+  );
+}

@@ -1,0 +1,25 @@
+import { create } from "zustand";
+import type { Units } from "../api/types";
+
+interface Settings {
+  units: Units;
+  sun: boolean;
+  setUnits: (units: Units) => void;
+  setSun: (sun: boolean) => void;
+}
+
+const stored = (key: string): string | null => localStorage.getItem(`draklo.${key}`);
+
+/** What this screen remembers of its reader; nothing of the job. */
+export const useSettings = create<Settings>((set) => ({
+  units: stored("units") === "us" ? "us" : "metric",
+  sun: stored("sun") === "yes",
+  setUnits: (units) => {
+    localStorage.setItem("draklo.units", units);
+    set({ units });
+  },
+  setSun: (sun) => {
+    localStorage.setItem("draklo.sun", sun ? "yes" : "no");
+    set({ sun });
+  },
+}));

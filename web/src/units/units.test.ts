@@ -1,0 +1,89 @@
+import { describe, expect, it } from "vitest";
+import type { Units } from "../api/types";
+import { editable, figure, parse, plain, written, type Quantity } from "./units";
+
+function value(text: string, quantity: Quantity, units: Units = "metric"): number {
+  const parsed = parse(text, quantity, units);
+  if ("problem" in parsed) throw new Error(parsed.problem);
+  return parsed.value;
+}
+
+function problem(text: string, quantity: Quantity, units: Units = "metric"): string {
+  const parsed = parse(text, quantity, units);
+  return "problem" in parsed ? parsed.problem : `read as ${parsed.value}`;
+}
+
+describe("reading", () => {
+  it.each([
+    ["42 ft", "length", 12.8016],
+    ["42ft", "length", 12.8016],
+    ["12 m", "length", 12],
+    ["12,5", "length", 12.5],
+    ["5'6\"", "length", 1.6764],
+    ["5 ft 6 in", "length", 1.6764],
+    ["54", "thickness", 0.54],
+    ["21 in", "thickness", 0.5334],
+    ["1/2 in", "rope", 0.0127],
+    ["1 1/4 in", "rope", 0.03175],
+    ["12.7", "rope", 0.0127],
+    ["3 kN", "force", 3000],
+    ["650 lbf", "force", 2891.344],
+    ["60 lb", "force", 266.893],
+    ["−2", "length", -2],
+    ["-3 ft", "length", -0.9144],
+    ["30°", "angle", 30],
+    ["20 mph", "speed", 8.9408],
+    ["70 %", "percent", 0.7],
+    ["3", "count", 3],
+  ] as [string, Quantity, number][])("%s as %s", (text, quantity, expected) => {
+    expect(value(text, quantity)).toBeCloseTo(expected, 3);
+  });
+
+  it("takes a bare number in the field's own unit", () => {
+    expect(value("42", "length", "us")).toBeCloseTo(12.8016, 4);
+    expect(value("4 m", "length", "us")).toBe(4);
+  });
+
+  it.each([
+    ["tall", "length", "is not a length"],
+    ["", "length", "Give a length"],
+    ["12 kg", "length", "“kg” is not a unit of length: write it in m or ft."],
+    ["1,200", "length", "thousands or a decimal"],
+    ["12 13", "length", "more than one number"],
+    ["12 m 3", "length", "more than one number"],
+    ["2.5", "count", "whole numbers"],
+    ["1/0", "length", "is not a length"],
+    ["3 m", "ratio", "plain number"],
+    ["1e5", "length", "not a unit of length"],
+    ["--3", "length", "is not a length"],
+  ] as [string, Quantity, string][])("refuses %s as %s and says why", (text, quantity, says) => {
+    expect(problem(text, quantity)).toContain(says);
+  });
+});
+
+describe("writing", () => {
+  it("keeps three figures", () => {
+    expect(plain(1486.4)).toBe("1,490");
+    expect(plain(0.0471)).toBe("0.0471");
+    expect(plain(13)).toBe("13.0");
+    expect(plain(-2)).toBe("−2.00");
+    expect(plain(0)).toBe("0");
+    expect(plain(Number.NaN)).toBe("–");
+  });
+
+  it("follows the unit system", () => {
+    expect(written(12.8016, "length", "us")).toBe("42.0 ft");
+    expect(written(1988, "force", "metric")).toBe("1.99 kN");
+    expect(written(1988, "force", "us")).toBe("447 lbf");
+    expect(written(7.944, "angle", "metric")).toBe("7.9°");
+    expect(figure(0.71, "percent", "metric")).toBe("71.0");
+  });
+
+  it("gives back in a field what was typed into it", () => {
+    for (const text of ["42", "0.5", "13.25", "1200"]) {
+      for (const units of ["metric", "us"] as const) {
+        expect(editable(value(text, "length", units), "length", units)).toBe(text);
+      }
+    }
+  });
+});
