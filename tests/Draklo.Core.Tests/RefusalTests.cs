@@ -20,7 +20,7 @@ public sealed class RefusalTests
     [InlineData("cut.notch.depthM", "0.6", "cuts right through")]
     [InlineData("cut.hingeThicknessM", "0.45", "leave no back cut")]
     [InlineData("lines[0].anchor.bearingDeg", "270", "behind the tree")]
-    [InlineData("lines[0].anchor.bearingDeg", "361", "between 0° and 360°")]
+    [InlineData("lines[0].anchor.bearingDeg", "361", "between 0.0° and 360.0°")]
     [InlineData("tree.crown.baseHeightM", "22", "lower the crown base")]
     [InlineData("tree.crown.massRatio", "\"heavy\"", "must be a number")]
     [InlineData("tree.heightM", "\"42 ft\"", "must be a number")]

@@ -79,8 +79,8 @@ public static class PlanSchema
         schema.Insert(0, "$schema", "https://json-schema.org/draft/2020-12/schema");
         schema.Insert(1, "$id", "urn:draklo:plan:1");
         schema.Insert(2, "title", "Draklo plan");
-        ((JsonObject)schema["properties"]!["format"]!)["const"] = Plan.FormatName;
-        ((JsonObject)schema["properties"]!["version"]!)["const"] = Plan.CurrentVersion;
+        ((JsonObject)schema["properties"]!["format"]!)["enum"] = new JsonArray(Plan.FormatName);
+        ((JsonObject)schema["properties"]!["version"]!)["enum"] = new JsonArray(Plan.CurrentVersion);
         return schema;
     }
 }

@@ -50,7 +50,7 @@ public static class Figures
             "m3" => us ? Plain(value / 0.028316847, figures) + " ft³" : Plain(value, figures) + " m³",
             "J" => us ? Plain(value / 1.3558179, figures) + " ft·lbf" : Plain(value, figures) + " J",
             "m/s" => us ? Plain(value / 0.44704, figures) + " mph" : Plain(value, figures) + " m/s",
-            "deg" => Plain(value, figures) + "°",
+            "deg" => value.ToString(Decimals[figures - 2]).Replace('-', '−') + "°",
             "%" => Plain(value * 100, figures) + " %",
             "x" => Plain(value, figures),
             _ => throw new ArgumentException($"'{unit}' is not a unit that can be written.", nameof(unit)),

@@ -67,7 +67,7 @@ export function LineDrawing({ line, index, analysis, scale, tiltDeg, link, main 
       >
         {tiltDeg === 0 ? `${written(result.tensionN, "force", units)} planned` : ""}
       </text>
-      <text x={anchor.x} y={Math.min(anchor.y, ground) - (main ? 2.6 : 1.2) * scale.perMetre - 8} textAnchor="middle" fill="var(--ink)" className="font-tight text-[13px]">
+      <text x={anchor.x} y={main ? Math.min(anchor.y, ground) - 2.6 * scale.perMetre - 8 : ground + 20} textAnchor="middle" fill="var(--ink)" className="font-tight text-[13px]">
         {line.anchor.name ?? "anchor"}
       </text>
       {main && <Crew count={line.puller.count} x={anchor.x + (line.tackle.systemId === "direct" ? -4 : 1.6 * scale.perMetre)} ground={ground} perMetre={scale.perMetre} lit={lit("hands")} />}

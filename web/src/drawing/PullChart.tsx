@@ -25,7 +25,7 @@ export function PullChart({ pull, tiltDeg, x, y }: PullChartProps) {
   const there = Math.min(tiltDeg, across.domain()[1] ?? 0);
   return (
     <g transform={`translate(${x} ${y})`} className="font-tight text-xs">
-      <text x={0} y={-10} fill="var(--pencil)">tension against tilt</text>
+      <text x={0} y={-14} fill="var(--pencil)">tension against tilt</text>
       <path d={`M0 0V${height}H${width}`} fill="none" stroke="var(--ink)" strokeWidth={1.2} />
       <path d={curve} fill="none" stroke="var(--ink)" strokeWidth={1.8} />
       <path d={`M${across(pull.commitDeg)} ${height - 5}v10`} stroke="var(--ink)" strokeWidth={1.2} />

@@ -16,12 +16,12 @@ export function JobTitle() {
   const setSun = useSettings((s) => s.setSun);
   const [open, setOpen] = useState(false);
   if (!document) return null;
-  const saved = { saved: `saved · revision ${revision}`, saving: "saving", offline: "not saved yet: Draklo does not answer", refused: "not saved", conflict: "saved elsewhere too" }[state.kind];
+  const saved = { saved: `saved, revision ${revision}`, saving: "saving", offline: "not saved yet: Draklo does not answer", refused: "not saved", conflict: "saved elsewhere too" }[state.kind];
   return (
     <>
-      <button type="button" onClick={() => { setOpen(true); }} className="max-w-[270px] text-left hover:underline" title="Name, place and day">
+      <button type="button" onClick={() => { setOpen(true); }} className="max-w-[310px] text-left hover:underline" title="Name, place and day">
         <span className="block truncate font-tight text-[17px] font-semibold leading-tight">{document.name}</span>
-        <span className="block truncate text-[13px] text-pencil"><span data-save={state.kind}>{saved}</span> · {document.place || "no place"} · {dayOf(document.plannedOn)}</span>
+        <span className="block truncate text-[13px] text-pencil">{document.place || "no place"} · {dayOf(document.plannedOn)} · <span data-save={state.kind} className={state.kind === "saved" || state.kind === "saving" ? "" : "font-semibold text-ink"}>{saved}</span></span>
       </button>
       {open && (
         <Modal title="This job" onClose={() => { setOpen(false); }}>

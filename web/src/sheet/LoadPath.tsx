@@ -13,7 +13,7 @@ export function LoadPath({ analysis, old }: { analysis: Analysis; old: boolean }
   const links = analysis.links.filter((l) => l.lineId == null || l.lineId === shown);
   const weakest = analysis.links.find((l) => l.id === analysis.verdict.weakestLinkId);
   return (
-    <section aria-label="Load path" className={`border-t border-ink bg-sheet px-4 pb-3 pt-2 ${old ? "opacity-60" : ""}`}>
+    <section aria-label="Load path" className={`border-t border-ink bg-sheet px-4 pb-3 pt-2 ${old ? "old-figures" : ""}`}>
       <div className="mb-1.5 flex min-h-8 items-center gap-4">
         <h2 className="font-tight text-sm font-semibold">Load path, hands to stump</h2>
         {lines.length > 1 && <Segments label="Line of the load path" value={shown ?? ""} onChange={(id) => { set({ line: lines.findIndex((l) => l.id === id), link: null }); }} choices={lines.map((l) => ({ value: l.id, text: l.id }))} />}
@@ -48,16 +48,16 @@ function LinkCell({ link, weakest }: { link: Link; weakest: boolean }) {
         className={`block h-full w-full px-2 py-1.5 text-left hover:bg-tint ${lit === link.id ? "bg-tint outline-2 -outline-offset-2 outline-ink" : ""}`}
       >
         <span className={`block min-h-[2.3em] font-tight text-[13px] leading-tight ${weakest ? "font-semibold underline" : "font-medium"}`}>{link.name}</span>
-        <span className="block whitespace-nowrap font-tight text-[15px] font-semibold">
+        <span data-value className="block whitespace-nowrap font-tight text-[15px] font-semibold">
           {figure(link.loadN, quantity, units)}
-          <span className="text-xs font-normal text-pencil"> of {written(link.strengthN / link.factor, quantity, units)}</span>
+          <span className="block text-xs font-normal text-pencil">of {written(link.strengthN / link.factor, quantity, units)}</span>
         </span>
         <span className="relative my-1 block h-2.5 border border-ink bg-sheet">
           <span className={`absolute inset-y-0 left-0 block state-${link.state} ${link.use > 0 ? "border-r border-ink" : ""}`} style={{ width: `${share * 100}%` }} />
           <span className="absolute -inset-y-0.5 block w-px bg-ink" style={{ left: `${(0.8 / 1.25) * 100}%` }} />
         </span>
         <span className={`block font-tight text-[13px] ${link.state === "holds" ? "text-pencil" : "font-semibold"}`}>
-          {figure(link.use, "ratio", units)} {word}
+          {link.use < 10 ? link.use.toFixed(2) : figure(link.use, "ratio", units)} {word}
           {link.estimate && <span className="font-normal text-pencil" title="Its strength is an estimate"> ~</span>}
         </span>
       </button>

@@ -119,7 +119,7 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
             ))}
             {old && <p className="flex-1 text-right font-tight text-sm font-semibold" data-old>last good figures</p>}
           </div>
-          <div className={`min-h-0 flex-1 ${old ? "opacity-60" : ""}`}>
+          <div className={`min-h-0 flex-1 ${old ? "old-figures" : ""}`}>
             {analysis && shownPlan && analysis.figure.lines.length === shownPlan.lines.length && (
               drawing === "elevation" ? <Elevation plan={shownPlan} analysis={analysis} conifer={conifer} /> : <Stump plan={shownPlan} analysis={analysis} />
             )}

@@ -50,11 +50,17 @@ function Sum({ working }: { working: Working }) {
         <span className="min-w-0 flex-1 font-tight text-[15px] font-semibold">{working.name}</span>
         <Value working={working} />
       </p>
-      <p className="mt-2 text-[13px] leading-snug text-pencil">{working.formula}</p>
-      <p className="mt-1.5 text-[13px] font-medium leading-snug">{working.symbol} = {working.substituted}</p>
+      <p className="mt-2 text-[13px] leading-snug text-pencil"><Symbols text={working.formula} /></p>
+      <p className="mt-1.5 text-[13px] font-medium leading-snug"><Symbols text={`${working.symbol} = ${working.substituted}`} /></p>
       <p className="mt-2 border-t border-rule pt-1.5 text-xs text-pencil">Method {working.method} · {working.estimate ? "an estimate: it rests on tabled figures or a guess" : "from what was measured"}</p>
     </>
   );
+}
+
+/** A formula with its indices set low: m_s is m with a small s. */
+function Symbols({ text }: { text: string }) {
+  const parts = text.split(/_([A-Za-z0-9,]+)/);
+  return <>{parts.map((part, i) => (i % 2 === 1 ? <sub key={i}>{part}</sub> : part))}</>;
 }
 
 function Value({ working }: { working: Working }) {

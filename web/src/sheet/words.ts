@@ -11,5 +11,7 @@ export const quantityOf: Record<Link["quantity"], Quantity> = { force: "force", 
 
 export function dayOf(date: string | undefined): string {
   if (date === undefined) return "no day set";
-  return new Date(`${date}T12:00:00`).toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short", year: "numeric" });
+  const day = new Date(`${date}T12:00:00`);
+  const thisYear = day.getFullYear() === new Date().getFullYear();
+  return day.toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short", ...(thisYear ? {} : { year: "numeric" }) });
 }

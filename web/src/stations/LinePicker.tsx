@@ -14,7 +14,7 @@ export function LinePicker() {
         <Segments label="Line" value={String(at)} onChange={(v) => { set({ line: Number(v) }); }} choices={lines.map((l, i) => ({ value: String(i), text: l.id }))} />
       )}
       {lines.length < 6 && (
-        <Button onClick={() => { edit((d) => ({ ...d, plan: withAnotherLine(d.plan) })); set({ line: lines.length }); }}>Add a line</Button>
+        <Button onClick={() => { edit((d) => ({ ...d, plan: withAnotherLine(d.plan) })); set({ line: lines.length }); }}>Add line</Button>
       )}
       {lines.length > 1 && (
         <Button
@@ -23,7 +23,7 @@ export function LinePicker() {
             set({ line: 0, link: null });
           }}
         >
-          Take it away
+          Remove
         </Button>
       )}
     </div>

@@ -26,7 +26,7 @@ export function SizeUp({ catalogue }: { catalogue: Catalogue }) {
       />
       {wood && !ownWood && <Note>{wood.hingeClass} hinge · splits {({ low: "seldom", medium: "sometimes", high: "easily" })[wood.splits]} · figures scatter from tree to tree</Note>}
       <Member path="tree.heightM" label="Height" quantity="length" step={0.5} measured />
-      <Member path="tree.dbhM" label="Diameter, breast height" quantity="thickness" measured />
+      <Member path="tree.dbhM" label="Breast diameter" quantity="thickness" measured />
       <Member path="tree.taperExponent" label="Taper: 0.5 full, 1 cone" quantity="ratio" />
       <Group title="Lean">
         <Member path="tree.lean.angleDeg" label="Off plumb" quantity="angle" step={0.5} measured />
@@ -35,8 +35,8 @@ export function SizeUp({ catalogue }: { catalogue: Catalogue }) {
         <Member path="lay.bearingDeg" label="Lay, toward bearing" quantity="angle" step={5} />
       </Group>
       <Group title="Crown">
-        <Member path="tree.crown.baseHeightM" label="Lowest live branches" quantity="length" step={0.5} measured />
-        <Member path="tree.crown.massRatio" label="Crown over stem, by mass" quantity="ratio" measured />
+        <Member path="tree.crown.baseHeightM" label="Lowest branches" quantity="length" step={0.5} measured />
+        <Member path="tree.crown.massRatio" label="Crown over stem" quantity="ratio" measured />
         {(["north", "east", "south", "west"] as const).map((side) => (
           <Member key={side} path={`tree.crown.reachM.${side}`} label={`Reach ${side}`} quantity="length" measured />
         ))}

@@ -23,11 +23,11 @@ const listClass = "z-30 max-h-80 w-[272px] overflow-auto border border-ink bg-sh
 export function Choice({ label, value, options, onChange, problem }: ChoiceProps) {
   const taken = options.find((o) => o.value === value);
   return (
-    <Field className="py-1">
+    <Field className="py-0.5">
       <div className="flex items-baseline gap-2">
         <Label className="shrink-0 font-tight text-sm">{label}</Label>
         <Listbox value={value} onChange={onChange}>
-          <ListboxButton className="min-h-8 min-w-0 flex-1 truncate border-b border-pencil text-right font-tight text-[15px] font-medium focus:bg-tint">
+          <ListboxButton className="min-h-7 min-w-0 flex-1 truncate border-b border-pencil text-right font-tight text-[15px] font-medium focus:bg-tint">
             {taken?.name ?? value} <span aria-hidden className="text-pencil">▾</span>
           </ListboxButton>
           <ListboxOptions anchor="bottom end" className={listClass}>
@@ -51,7 +51,7 @@ export function Search({ label, value, options, onChange, problem }: ChoiceProps
   const asked = query.trim().toLowerCase();
   const found = asked === "" ? options : options.filter((o) => `${o.name} ${o.note ?? ""}`.toLowerCase().includes(asked));
   return (
-    <Field className="py-1">
+    <Field className="py-0.5">
       <div className="flex items-baseline gap-2">
         <Label className="shrink-0 font-tight text-sm">{label}</Label>
         <Combobox
@@ -65,7 +65,7 @@ export function Search({ label, value, options, onChange, problem }: ChoiceProps
             onChange={(e) => { setQuery(e.target.value); }}
             onFocus={(e) => { e.target.select(); }}
             autoComplete="off"
-            className="min-h-8 min-w-0 flex-1 border-b border-pencil bg-transparent text-right font-tight text-[15px] font-medium outline-none focus:bg-tint"
+            className="min-h-7 min-w-0 flex-1 border-b border-pencil bg-transparent text-right font-tight text-[15px] font-medium outline-none focus:bg-tint"
           />
           <ComboboxOptions anchor="bottom end" className={listClass}>
             {found.length === 0 && <p className="px-2 py-1 text-sm text-pencil">No species of that name here.</p>}

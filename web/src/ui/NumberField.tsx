@@ -1,5 +1,5 @@
 import { useId, useState, type KeyboardEvent } from "react";
-import { editable, parse, unitOf, type Quantity } from "../units/units";
+import { editable, fielded, parse, unitOf, type Quantity } from "../units/units";
 import { useSettings } from "./settings";
 
 interface NumberFieldProps {
@@ -23,7 +23,7 @@ export function NumberField({ label, value, quantity, onChange, step, problem, g
   const units = useSettings((s) => s.units);
   const [text, setText] = useState<string | null>(null);
   const [unread, setUnread] = useState<string | null>(null);
-  const shown = text ?? (value === undefined ? "" : editable(value, quantity, units));
+  const shown = text ?? (value === undefined ? "" : fielded(value, quantity, units));
   const unit = unitOf(quantity, units);
   const wrong = unread ?? problem;
 
@@ -55,15 +55,17 @@ export function NumberField({ label, value, quantity, onChange, step, problem, g
     else if (event.key === "Escape") {
       setText(null);
       setUnread(null);
-    } else if ((event.key === "ArrowUp" || event.key === "ArrowDown") && value !== undefined && text === null) {
+    } else if ((event.key === "ArrowUp" || event.key === "ArrowDown") && value !== undefined && (text === null || text === editable(value, quantity, units))) {
       event.preventDefault();
       const by = (step ?? 1) * (event.shiftKey ? 10 : 1) * (event.key === "ArrowUp" ? 1 : -1);
-      onChange(Number((value / unit.si + by).toPrecision(8)) * unit.si);
+      const next = Number((value / unit.si + by).toPrecision(8)) * unit.si;
+      setText(editable(next, quantity, units));
+      onChange(next);
     }
   }
 
   return (
-    <div className="min-w-0 py-1">
+    <div className="min-w-0 py-0.5">
       <div className="flex items-baseline gap-2">
         <label htmlFor={id} className="min-w-0 flex-1 font-tight text-sm leading-tight">
           {label}
@@ -91,12 +93,17 @@ export function NumberField({ label, value, quantity, onChange, step, problem, g
             aria-invalid={wrong ? true : undefined}
             aria-describedby={wrong ? `${id}-wrong` : undefined}
             onChange={(e) => { setText(e.target.value); }}
-            onFocus={(e) => { e.target.select(); }}
+            onFocus={(e) => {
+              // All its digits come back to be edited, and are selected to be overwritten.
+              const input = e.target;
+              if (text === null && value !== undefined) setText(editable(value, quantity, units));
+              setTimeout(() => { input.select(); }, 0);
+            }}
             onBlur={commit}
             onKeyDown={onKeyDown}
-            className={`min-h-8 w-full min-w-0 bg-transparent text-right font-tight text-[15px] font-medium outline-none placeholder:font-normal placeholder:text-pencil focus:bg-tint ${guess ? "italic" : ""}`}
+            className={`min-h-7 w-full min-w-0 bg-transparent text-right font-tight text-[15px] font-medium outline-none placeholder:font-normal placeholder:text-pencil focus:bg-tint ${guess ? "italic" : ""}`}
           />
-          {unit.name !== "" && (text === null || unread !== null) && <span className="pl-1 font-tight text-xs text-pencil">{unit.name}</span>}
+          {unit.name !== "" && (text === null || unread !== null || text === (value === undefined ? "" : editable(value, quantity, units))) && <span className="pl-1 font-tight text-xs text-pencil">{unit.name}</span>}
         </span>
       </div>
       {wrong && (

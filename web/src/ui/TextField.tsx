@@ -11,7 +11,7 @@ interface TextFieldProps {
 export function TextField({ label, value, onChange, type = "text", problem }: TextFieldProps) {
   const id = useId();
   return (
-    <div className="py-1">
+    <div className="py-0.5">
       <div className="flex items-baseline gap-2">
         <label htmlFor={id} className="shrink-0 font-tight text-sm">{label}</label>
         <input
@@ -22,7 +22,7 @@ export function TextField({ label, value, onChange, type = "text", problem }: Te
           autoComplete="off"
           aria-invalid={problem ? true : undefined}
           onChange={(e) => { onChange(e.target.value); }}
-          className="min-h-8 min-w-0 flex-1 border-b border-pencil bg-transparent text-right font-tight text-[15px] font-medium outline-none focus:bg-tint"
+          className="min-h-7 min-w-0 flex-1 border-b border-pencil bg-transparent text-right font-tight text-[15px] font-medium outline-none focus:bg-tint"
         />
       </div>
       {problem && <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">{problem}</p>}

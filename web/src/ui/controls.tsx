@@ -17,7 +17,7 @@ interface SegmentsProps<T extends string> {
 /** A few choices side by side, one of them taken. */
 export function Segments<T extends string>({ label, value, choices, onChange }: SegmentsProps<T>) {
   return (
-    <div role="radiogroup" aria-label={label} className="flex border border-ink">
+    <div role="radiogroup" aria-label={label} className="my-1 flex border border-ink">
       {choices.map((choice) => (
         <button
           key={choice.value}

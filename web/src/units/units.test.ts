@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Units } from "../api/types";
-import { editable, figure, parse, plain, written, type Quantity } from "./units";
+import { editable, fielded, figure, parse, plain, written, type Quantity } from "./units";
 
 function value(text: string, quantity: Quantity, units: Units = "metric"): number {
   const parsed = parse(text, quantity, units);
@@ -77,6 +77,15 @@ describe("writing", () => {
     expect(written(1988, "force", "us")).toBe("447 lbf");
     expect(written(7.944, "angle", "metric")).toBe("7.9°");
     expect(figure(0.71, "percent", "metric")).toBe("71.0");
+  });
+
+  it("shows in a field what was typed, or three figures of what was typed in the other system", () => {
+    expect(fielded(value("42 ft", "length"), "length", "us")).toBe("42");
+    expect(fielded(value("42 ft", "length"), "length", "metric")).toBe("12.8");
+    expect(fielded(28, "length", "us")).toBe("91.9");
+    expect(fielded(46000, "force", "us")).toBe("10300");
+    expect(fielded(-2, "length", "metric")).toBe("−2");
+    expect(fielded(0, "length", "metric")).toBe("0");
   });
 
   it("gives back in a field what was typed into it", () => {

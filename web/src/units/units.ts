@@ -109,6 +109,13 @@ export function editable(value: number, quantity: Quantity, units: Units): strin
   return String(Number((value / unitOf(quantity, units).si).toPrecision(quantity === "force" && units === "us" ? 4 : 5)));
 }
 
+/** A value as a field shows it at rest: what was typed if that was short, else three figures; never 91.864 ft for 28 m. */
+export function fielded(value: number, quantity: Quantity, units: Units): string {
+  const exact = Number((value / unitOf(quantity, units).si).toPrecision(8));
+  const digits = String(Math.abs(exact)).replace(".", "").replace(/^0+|0+$/g, "");
+  return digits.length <= 4 ? String(exact).replace("-", "−") : String(Number(exact.toPrecision(3))).replace("-", "−");
+}
+
 export type Parsed = { value: number } | { problem: string };
 
 const number = String.raw`[-−+]?(?:\d+(?:[.,]\d+)?|[.,]\d+)(?:\s+\d+\/\d+|\/\d+)?`;

@@ -1,0 +1,116 @@
+using System.Diagnostics;
+using System.Net.Http.Json;
+using System.Text;
+using System.Text.Json.Nodes;
+
+namespace Draklo.Web.Tests;
+
+/// <summary>The application as a process of its own: killed without warning, wrongly set, stopped cleanly.</summary>
+public sealed class KilledProcessTests : IDisposable
+{
+    private readonly string folder = Path.Combine(Path.GetTempPath(), "draklo-kill-" + Guid.NewGuid().ToString("N"));
+
+    public void Dispose()
+    {
+        if (Directory.Exists(folder))
+        {
+            Directory.Delete(folder, recursive: true);
+        }
+    }
+
+    [Fact]
+    public async Task Every_save_that_was_acknowledged_survives_kill_9()
+    {
+        var (first, client) = await StartAsync();
+        var job = await client.PostAsJsonAsync("/api/jobs", new { name = "Kept" });
+        var body = JsonNode.Parse(await job.Content.ReadAsStringAsync())!.AsObject();
+        var id = body["id"]!.GetValue<string>();
+        var acknowledged = 1;
+        var saving = Task.Run(async () =>
+        {
+            try
+            {
+                for (var height = 10.0; ; height += 0.01)
+                {
+                    body["plan"]!["tree"]!["heightM"] = height;
+                    using var request = new HttpRequestMessage(HttpMethod.Put, $"/api/jobs/{id}")
+                    {
+                        Content = new StringContent(new JsonObject { ["name"] = "Kept", ["plan"] = body["plan"]!.DeepClone() }.ToJsonString(), Encoding.UTF8, "application/json"),
+                    };
+                    request.Headers.TryAddWithoutValidation("If-Match", $"\"{acknowledged}\"");
+                    using var saved = await client.SendAsync(request);
+                    saved.EnsureSuccessStatusCode();
+                    Interlocked.Increment(ref acknowledged);
+                }
+            }
+            catch (HttpRequestException)
+            {
+                // The process is gone.
+            }
+        });
+        while (Volatile.Read(ref acknowledged) < 25 && !saving.IsCompleted)
+        {
+            await Task.Yield();
+        }
+
+        first.Kill();
+        await saving;
+        await first.WaitForExitAsync();
+        client.Dispose();
+
+        var (second, again) = await StartAsync();
+        var read = JsonNode.Parse(await again.GetStringAsync($"/api/jobs/{id}"))!;
+        Assert.InRange(read["revision"]!.GetValue<int>(), acknowledged, acknowledged + 1);
+        Assert.Equal(10.0 + ((read["revision"]!.GetValue<int>() - 2) * 0.01), read["plan"]!["tree"]!["heightM"]!.GetValue<double>(), 1e-6);
+        second.Kill();
+        await second.WaitForExitAsync();
+        again.Dispose();
+    }
+
+    [Fact]
+    public async Task An_empty_start_has_no_jobs_and_a_second_start_adds_none()
+    {
+        foreach (var args in new[] { "--empty", "" })
+        {
+            var (process, client) = await StartAsync(args);
+            Assert.Equal("[]", await client.GetStringAsync("/api/jobs"));
+            using var stop = Process.Start("kill", $"-INT {process.Id}");
+            await process.WaitForExitAsync();
+            Assert.Equal(0, process.ExitCode);
+            client.Dispose();
+        }
+    }
+
+    [Theory]
+    [InlineData("--demo", "", "does not know “--demo”")]
+    [InlineData("", "port", "must be a port number")]
+    public async Task Wrong_settings_are_said_plainly(string args, string port, string says)
+    {
+        using var process = Launch(args, port.Length == 0 ? "0" : port);
+        await process.WaitForExitAsync();
+        Assert.Equal(2, process.ExitCode);
+        Assert.Contains(says, await process.StandardError.ReadToEndAsync(), StringComparison.Ordinal);
+    }
+
+    private async Task<(Process Process, HttpClient Client)> StartAsync(string args = "--empty")
+    {
+        var process = Launch(args, "0");
+        while (await process.StandardOutput.ReadLineAsync() is { } line)
+        {
+            if (line.StartsWith("Draklo is at ", StringComparison.Ordinal))
+            {
+                return (process, new HttpClient { BaseAddress = new(line.Split(' ')[3]) });
+            }
+        }
+
+        throw new InvalidOperationException(await process.StandardError.ReadToEndAsync());
+    }
+
+    private Process Launch(string args, string port) => Process.Start(new ProcessStartInfo("dotnet", $"{Path.Combine(AppContext.BaseDirectory, "Draklo.Web.dll")} {args}")
+    {
+        UseShellExecute = false,
+        RedirectStandardOutput = true,
+        RedirectStandardError = true,
+        Environment = { ["DRAKLO_PORT"] = port, ["DRAKLO_DATA"] = folder },
+    })!;
+}

@@ -1,0 +1,75 @@
+using System.Net.Http.Headers;
+using System.Text;
+using System.Text.Json.Nodes;
+using Draklo.Web.Hosting;
+using Microsoft.AspNetCore.Builder;
+
+namespace Draklo.Web.Tests;
+
+/// <summary>The real application on a free port, over a SQLite file of its own.</summary>
+public sealed class RunningServer : IAsyncLifetime
+{
+    private WebApplication? app;
+
+    public string Folder { get; } = Path.Combine(Path.GetTempPath(), "draklo-test-" + Guid.NewGuid().ToString("N"));
+
+    public HttpClient Client { get; private set; } = new();
+
+    public async ValueTask InitializeAsync()
+    {
+        app = DrakloHost.Build(new(0, Folder, WithDemo: true));
+        await app.StartAsync();
+        Client = new() { BaseAddress = new(app.Urls.First()) };
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        Client.Dispose();
+        if (app is not null)
+        {
+            await app.DisposeAsync();
+        }
+
+        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        Directory.Delete(Folder, recursive: true);
+    }
+
+    /// <summary>Sends JSON and reads the answer as JSON.</summary>
+    public async Task<Answer> SendAsync(HttpMethod method, string path, JsonNode? body = null, int? ifMatch = null) =>
+        await SendTextAsync(method, path, body?.ToJsonString(), ifMatch);
+
+    public async Task<Answer> SendTextAsync(HttpMethod method, string path, string? body, int? ifMatch = null)
+    {
+        using var request = new HttpRequestMessage(method, path);
+        if (body is not null)
+        {
+            request.Content = new StringContent(body, Encoding.UTF8, "application/json");
+        }
+
+        if (ifMatch is { } revision)
+        {
+            request.Headers.IfMatch.Add(new EntityTagHeaderValue($"\"{revision}\""));
+        }
+
+        using var response = await Client.SendAsync(request);
+        var text = await response.Content.ReadAsStringAsync();
+        return new((int)response.StatusCode, text.StartsWith('{') || text.StartsWith('[') ? JsonNode.Parse(text) : null, response.Headers.ETag?.Tag, text);
+    }
+
+    /// <summary>The demo job of a name, whole.</summary>
+    public async Task<JsonObject> DemoAsync(string name)
+    {
+        var list = (await SendAsync(HttpMethod.Get, "/api/jobs")).Body!.AsArray();
+        var id = list.Single(j => j!["name"]!.GetValue<string>().StartsWith(name, StringComparison.Ordinal))!["id"]!.GetValue<string>();
+        return (await SendAsync(HttpMethod.Get, $"/api/jobs/{id}")).Body!.AsObject();
+    }
+
+    /// <summary>A job of its own for a test that changes it.</summary>
+    public async Task<JsonObject> NewJobAsync() => (await SendAsync(HttpMethod.Post, "/api/jobs", new JsonObject())).Body!.AsObject();
+}
+
+/// <param name="Body">The answer, when it is JSON.</param>
+public sealed record Answer(int Status, JsonNode? Body, string? Tag, string Text)
+{
+    public JsonObject Errors => Body!["errors"]!.AsObject();
+}
