@@ -1,5 +1,6 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { StrictMode, useEffect } from "react";
+import { Portal } from "@headlessui/react";
+import { StrictMode, useEffect, useRef, type ReactNode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter, Link, Route, Routes } from "react-router";
 import "./index.css";
@@ -8,6 +9,17 @@ import { SheetPage } from "./sheet/SheetPage";
 import { useSettings } from "./ui/settings";
 
 const queries = new QueryClient({ defaultOptions: { queries: { refetchOnWindowFocus: false } } });
+
+/** Lists and notes that open over the page stand in a landmark of their own. */
+function Overlays({ children }: { children: ReactNode }) {
+  const target = useRef<HTMLElement | null>(null);
+  return (
+    <>
+      <Portal.Group target={target}>{children}</Portal.Group>
+      <section ref={target} aria-label="Opened over the page" />
+    </>
+  );
+}
 
 function App() {
   const sun = useSettings((s) => s.sun);
@@ -30,7 +42,9 @@ if (root) {
     <StrictMode>
       <QueryClientProvider client={queries}>
         <BrowserRouter>
-          <App />
+          <Overlays>
+            <App />
+          </Overlays>
         </BrowserRouter>
       </QueryClientProvider>
     </StrictMode>,

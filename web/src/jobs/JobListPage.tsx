@@ -41,7 +41,7 @@ export function JobListPage() {
       <header className="flex min-h-[60px] items-center gap-3 border-b border-ink bg-sheet px-6 py-2">
         <p className="font-tight text-lg font-semibold tracking-[0.14em]">DRAKLO</p>
         <p className="flex-1 text-[13px] text-pencil max-md:hidden">Plans for pulling leaning trees</p>
-        <Segments label="Units" value={units} onChange={setUnits} choices={[{ value: "metric", text: "kN · m", name: "Metric" }, { value: "us", text: "lbf · ft", name: "US customary" }]} />
+        <Segments label="Units" value={units} onChange={setUnits} choices={[{ value: "metric", text: "kN · m", name: "kN · m, metric" }, { value: "us", text: "lbf · ft", name: "lbf · ft, US customary" }]} />
         <input ref={file} type="file" accept=".json,application/json" className="hidden" aria-label="Plan file" onChange={(e) => { choose(e.target.files?.[0]); e.target.value = ""; }} />
         <Button onClick={() => { file.current?.click(); }}>Import a plan</Button>
         <Button strong onClick={() => { begin.mutate(); }} disabled={begin.isPending}>New job</Button>
@@ -76,7 +76,7 @@ export function JobListPage() {
               <p className="w-[132px] shrink-0 font-tight text-[15px]">{dayOf(job.plannedOn)}</p>
               <Menu>
                 <MenuButton aria-label={`More for ${job.name}`} className="relative min-h-9 border border-ink bg-sheet px-3 font-tight text-sm font-medium hover:bg-tint">More</MenuButton>
-                <MenuItems anchor="bottom end" className="z-30 border border-ink bg-sheet py-1 [--anchor-gap:2px] focus:outline-none">
+                <MenuItems anchor="bottom end" modal={false} className="z-30 border border-ink bg-sheet py-1 [--anchor-gap:2px] focus:outline-none">
                   <MenuItem><button type="button" onClick={() => { duplicate.mutate(job); }} className="block w-full px-4 py-2 text-left text-sm data-focus:bg-tint">Duplicate</button></MenuItem>
                   <MenuItem><a href={`/api/jobs/${job.id}/plan.json`} className="block px-4 py-2 text-sm data-focus:bg-tint">Export the plan file</a></MenuItem>
                   <MenuItem><button type="button" onClick={() => { remove.mutate(job); }} className="block w-full px-4 py-2 text-left text-sm data-focus:bg-tint">Delete</button></MenuItem>

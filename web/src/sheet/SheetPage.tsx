@@ -78,7 +78,7 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
         <div role="status" className="min-w-0 flex-1 border-l border-rule pl-4">
           <VerdictLine analysis={analysis} problem={sentences[0] ?? null} unreachable={unreachable} />
         </div>
-        <Segments label="Units" value={units} onChange={setUnits} choices={[{ value: "metric", text: "kN · m", name: "Metric" }, { value: "us", text: "lbf · ft", name: "US customary" }]} />
+        <Segments label="Units" value={units} onChange={setUnits} choices={[{ value: "metric", text: "kN · m", name: "kN · m, metric" }, { value: "us", text: "lbf · ft", name: "lbf · ft, US customary" }]} />
         <div className="flex gap-1">
           <Button onClick={undo} disabled={!canUndo} title="Ctrl Z">Undo</Button>
           <Button onClick={redo} disabled={!canRedo} title="Ctrl Shift Z">Redo</Button>

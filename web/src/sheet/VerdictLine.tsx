@@ -27,7 +27,7 @@ export function VerdictLine({ analysis, problem, unreachable }: { analysis: Anal
           {verdict.reasons.length === 1 ? "Why, and the cautions" : `All ${verdict.reasons.length} reasons and the cautions`}
         </PopoverButton>
       </p>
-      <PopoverPanel anchor="bottom start" className="z-30 w-[560px] max-w-[92vw] border-2 border-ink bg-sheet p-4 [--anchor-gap:10px]">
+      <PopoverPanel className="absolute left-0 top-full z-30 mt-2 w-[560px] max-w-[92vw] border-2 border-ink bg-sheet p-4">
         <ul className="space-y-2">
           {verdict.reasons.map((reason) => (
             <li key={reason.text} className="flex gap-2 text-sm leading-snug">

@@ -30,7 +30,7 @@ export function Choice({ label, value, options, onChange, problem }: ChoiceProps
           <ListboxButton className="min-h-7 min-w-0 flex-1 truncate border-b border-pencil text-right font-tight text-[15px] font-medium focus:bg-tint">
             {taken?.name ?? value} <span aria-hidden className="text-pencil">▾</span>
           </ListboxButton>
-          <ListboxOptions anchor="bottom end" className={listClass}>
+          <ListboxOptions anchor="bottom end" modal={false} className={listClass}>
             {options.map((o) => (
               <ListboxOption key={o.value} value={o.value} className={optionClass}>
                 {o.name}

@@ -74,8 +74,8 @@ export function NumberField({ label, value, quantity, onChange, step, problem, g
           <button
             type="button"
             onClick={onToggleGuess}
-            aria-pressed={guess}
-            aria-label={`${label} is a guess`}
+            data-guess={guess}
+            aria-label={`${label}: ${guess ? "guess" : "measured"}`}
             title={guess ? "Nobody has measured this yet. Click when somebody has." : "Measured. Click to mark it as a guess."}
             className={`min-h-6 px-1 font-tight text-xs ${guess ? "border border-dashed border-ink text-ink" : "text-pencil hover:underline"}`}
           >

@@ -1,0 +1,96 @@
+using Draklo.Browser.Tests.Support;
+
+namespace Draklo.Browser.Tests;
+
+/// <summary>axe-core finds nothing to complain of, in every state of the screens.</summary>
+public sealed class AccessibilityTests : IDisposable
+{
+    private static readonly string Axe = ReadAxe();
+    private readonly AppProcess app = new();
+    private readonly Screen screen;
+
+    public AccessibilityTests() => screen = new(app.Address);
+
+    public void Dispose()
+    {
+        screen.Dispose();
+        app.Dispose();
+    }
+
+    [Fact]
+    public void The_list_and_its_menu()
+    {
+        screen.Open();
+        screen.Until(() => screen.Count("[data-job]") == 3, "the list");
+        NoViolations();
+        screen.Click("[data-job^='Lime'] button");
+        screen.Until(() => screen.Count("[role=menuitem]") == 3, "the menu");
+        NoViolations();
+    }
+
+    [Fact]
+    public void Every_station_of_the_sheet_in_both_themes()
+    {
+        screen.OpenJob("Side-leaner");
+        for (var theme = 0; theme < 2; theme++)
+        {
+            foreach (var station in new[] { "1", "2", "3", "4" })
+            {
+                screen.Send(station);
+                screen.Until(() => screen.Attribute($"nav button:nth-of-type({station})", "aria-current") == "step", "the station");
+                NoViolations();
+            }
+
+            screen.Click("button[title='Name, place and day']");
+            screen.Press(theme == 0 ? "Theme for bright sun" : "Leave the sun theme");
+            screen.Press("Done");
+            screen.Until(() => screen.Count("[role=dialog]") == 0, "the dialog to close");
+        }
+    }
+
+    [Fact]
+    public void Workings_reasons_keys_and_refusals()
+    {
+        screen.OpenJob("Lime");
+        screen.Click("[data-working='needed-tension']");
+        screen.Until(() => screen.Count("[data-open-working]") == 1, "the workings");
+        NoViolations();
+        screen.Press("Close");
+        screen.Type("Seat above ground", "25");
+        screen.Until(() => screen.Count("[data-old]") == 1, "the refusal");
+        NoViolations();
+        screen.Press("Undo");
+        screen.Until(() => screen.Count("[data-old]") == 0, "the undo");
+        screen.Click("[data-summary] button");
+        screen.Until(() => screen.Text("body").Contains("Estimates, not promises", StringComparison.Ordinal), "the cautions");
+        NoViolations();
+        screen.Send(OpenQA.Selenium.Keys.Escape);
+        screen.Click("aside [aria-haspopup='listbox']");
+        screen.Until(() => screen.Count("[role=option]") > 3, "the list of knots");
+        NoViolations();
+        screen.Send(OpenQA.Selenium.Keys.Escape);
+        screen.Focus("nav button");
+        screen.Send("?");
+        screen.Until(() => screen.Count("[role=dialog]") == 1, "the keys");
+        Assert.Contains("Redo", screen.Text("[role=dialog]"), StringComparison.Ordinal);
+        NoViolations();
+    }
+
+    private void NoViolations()
+    {
+        screen.Run(Axe);
+        var found = (string)screen.RunAsync("""
+            const done = arguments[arguments.length - 1];
+            axe.run(document, { resultTypes: ['violations'] }).then(
+              r => done(r.violations.map(v => v.id + ': ' + v.help + ' — ' + v.nodes.slice(0, 3).map(n => n.html + ' ' + n.failureSummary).join(' | ')).join('\n')),
+              e => done('axe failed: ' + e));
+            """)!;
+        Assert.True(found.Length == 0, found);
+    }
+
+    private static string ReadAxe()
+    {
+        using var stream = typeof(AccessibilityTests).Assembly.GetManifestResourceStream("axe.min.js")!;
+        return new StreamReader(stream).ReadToEnd();
+    }
+}

@@ -1,0 +1,95 @@
+using Draklo.Browser.Tests.Support;
+
+namespace Draklo.Browser.Tests;
+
+public sealed class ListTests : IDisposable
+{
+    private readonly AppProcess app = new();
+    private readonly Screen screen;
+
+    public ListTests() => screen = new(app.Address);
+
+    public void Dispose()
+    {
+        screen.Dispose();
+        app.Dispose();
+    }
+
+    [Fact]
+    public void Three_jobs_each_with_its_tree_its_state_and_its_day()
+    {
+        screen.Open();
+        screen.Until(() => screen.Count("[data-job]") == 3, "three demo jobs");
+        Assert.Equal(3, screen.Count("[data-job] svg"));
+        Assert.Contains("Ternholt shore", screen.Text("[data-job^='Lime']"), StringComparison.Ordinal);
+        Assert.Contains("Check", screen.Text("[data-job^='Lime']"), StringComparison.Ordinal);
+        Assert.Contains("Ready", screen.Text("[data-job^='Spruce']"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_deleted_job_comes_back_and_a_copy_is_made()
+    {
+        screen.Open();
+        screen.Click("[data-job^='Spruce'] button");
+        screen.Press("Delete");
+        screen.Until(() => screen.Count("[data-job]") == 2, "the job to go");
+        screen.Press("Undo");
+        screen.Until(() => screen.Count("[data-job]") == 3, "the job to come back");
+        screen.Click("[data-job^='Spruce'] button");
+        screen.Press("Duplicate");
+        screen.Until(() => screen.Count("[data-job$=', copy']") == 1, "the copy");
+    }
+
+    [Fact]
+    public void A_new_job_opens_on_guesses_and_takes_its_name()
+    {
+        screen.Open();
+        screen.Press("New job");
+        screen.Until(() => screen.Count("[data-handle]") > 0, "the new sheet");
+        screen.Send("1");
+        screen.Until(() => screen.Count("aside [data-guess='true']") >= 5, "its guesses to be marked");
+        screen.Type("Height", "19");
+        screen.Until(() => screen.Count("[aria-label='Height: measured']") == 1, "a given height to be no guess");
+        screen.Click("button[title='Name, place and day']");
+        screen.Type("Name", "Alder by the mill");
+        screen.Press("Done");
+        screen.UntilSaved();
+        screen.Open();
+        screen.Until(() => screen.Count("[data-job='Alder by the mill']") == 1, "the name on the list");
+    }
+
+    [Fact]
+    public void Files_that_are_no_plans_are_refused_in_a_sentence()
+    {
+        var folder = Directory.CreateTempSubdirectory("draklo-files-");
+        try
+        {
+            screen.Open();
+            Refused("other.json", """{ "type": "FeatureCollection", "features": [] }""", "not a Draklo plan");
+            Refused("broken.json", "{ \"format\": ", "not readable JSON");
+            Refused("large.json", new string(' ', 40 * 1024 * 1024), "larger than 1 MB");
+            Assert.Equal(3, screen.Count("[data-job]"));
+        }
+        finally
+        {
+            folder.Delete(recursive: true);
+        }
+
+        void Refused(string name, string text, string says)
+        {
+            var file = Path.Combine(folder.FullName, name);
+            File.WriteAllText(file, text);
+            screen.Upload("input[type=file]", file);
+            screen.Until(() => screen.Count("[role=alert]") == 1 && screen.Text("[role=alert]").Contains(says, StringComparison.Ordinal), says);
+        }
+    }
+
+    [Fact]
+    public void A_job_that_is_not_there_says_so_and_leads_back()
+    {
+        screen.Open("/jobs/nothing");
+        screen.Until(() => screen.Text("main").Contains("no such job", StringComparison.Ordinal), "the sentence");
+        screen.Press("Back to the jobs");
+        screen.Until(() => screen.Count("[data-job]") == 3, "the list");
+    }
+}

@@ -1,0 +1,229 @@
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+using OpenQA.Selenium.Interactions;
+using OpenQA.Selenium.Support.UI;
+
+namespace Draklo.Browser.Tests.Support;
+
+/// <summary>One Chromium window, and what a person does with it.</summary>
+public sealed class Screen : IDisposable
+{
+    private static readonly string[] Flags =
+    [
+        "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+        "--disable-component-update", "--disable-sync", "--hide-scrollbars", "--force-device-scale-factor=1", "--disable-dev-shm-usage",
+    ];
+
+    private readonly ChromeDriver driver;
+    private readonly string profile = Path.Combine(Path.GetTempPath(), "draklo-chromium-" + Guid.NewGuid().ToString("N"));
+
+    public Screen(string address, int width = 1280, int height = 800)
+    {
+        Address = address;
+        var options = new ChromeOptions { BinaryLocation = Find("chromium") };
+        options.AddArguments(Flags);
+        options.AddArgument($"--user-data-dir={profile}");
+        options.AddArgument("--lang=en-GB");
+        options.SetLoggingPreference(LogType.Browser, LogLevel.All);
+        var driverPath = Find("chromedriver");
+        var service = ChromeDriverService.CreateDefaultService(Path.GetDirectoryName(driverPath)!, Path.GetFileName(driverPath));
+        service.SuppressInitialDiagnosticInformation = true;
+        driver = new ChromeDriver(service, options, TimeSpan.FromSeconds(60));
+        Resize(width, height);
+    }
+
+    public string Address { get; }
+
+    public string Title => driver.Title;
+
+    public void Resize(int width, int height) => driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new()
+    {
+        ["width"] = width,
+        ["height"] = height,
+        ["deviceScaleFactor"] = 1,
+        ["mobile"] = false,
+    });
+
+    public void Open(string path = "/")
+    {
+        driver.Navigate().GoToUrl(Address + path);
+        Until(() => Count("h1, [role=alert]") > 0, "the page to open");
+    }
+
+    /// <summary>Opens a job from the list, by clicking its name.</summary>
+    public void OpenJob(string name)
+    {
+        Open();
+        Click($"[data-job^='{name}'] a");
+        Until(() => Count("[data-handle]") > 0 && Count("[data-verdict]") > 0, "the sheet to be drawn");
+    }
+
+    public void Reload()
+    {
+        driver.Navigate().Refresh();
+        Until(() => Count("[data-handle]") > 0, "the sheet to be drawn again");
+    }
+
+    public IWebElement Find(By by) => Wait($"{by}", d => d.FindElements(by).FirstOrDefault(e => e.Displayed));
+
+    public void Click(string css) => Retry(() => Find(By.CssSelector(css)).Click());
+
+    /// <summary>Presses the button, tab, choice or menu entry with this text.</summary>
+    public void Press(string text) => Retry(() => Find(By.XPath($"//*[self::button or self::a or @role='menuitem' or @role='option'][normalize-space(.)=\"{text}\"]")).Click());
+
+    /// <summary>Types into the field with this label, after clearing it, and presses Enter.</summary>
+    public void Type(string label, string text, string end = "\uE007") => Retry(() =>
+    {
+        var field = Field(label);
+        field.Click();
+        field.SendKeys(Keys.Control + "a");
+        field.SendKeys(text + end);
+    });
+
+    public string ValueOf(string label) => Field(label).GetDomProperty("value") ?? "";
+
+    public string Text(string css) => Retry(() => Find(By.CssSelector(css)).Text);
+
+    public int Count(string css) => driver.FindElements(By.CssSelector(css)).Count;
+
+    public string? Attribute(string css, string name) => Retry(() => Find(By.CssSelector(css)).GetAttribute(name));
+
+    public void Send(string keys) => new Actions(driver).SendKeys(keys).Perform();
+
+    public void Chord(string modifier, string key, string? second = null)
+    {
+        var actions = new Actions(driver).KeyDown(modifier);
+        if (second is not null)
+        {
+            actions.KeyDown(second);
+        }
+
+        actions.SendKeys(key);
+        if (second is not null)
+        {
+            actions.KeyUp(second);
+        }
+
+        actions.KeyUp(modifier).Perform();
+    }
+
+    /// <summary>Takes hold of something and moves it in small steps, as a hand does.</summary>
+    public void Drag(string css, int across, int down, int steps = 8)
+    {
+        var actions = new Actions(driver).MoveToElement(Find(By.CssSelector(css))).ClickAndHold();
+        for (var i = 0; i < steps; i++)
+        {
+            actions.MoveByOffset(across / steps, down / steps);
+        }
+
+        actions.Release().Perform();
+    }
+
+    /// <summary>The same with a finger.</summary>
+    public void DragByTouch(string css, int across, int down)
+    {
+        var touch = new PointerInputDevice(PointerKind.Touch);
+        var sequence = new ActionSequence(touch);
+        sequence.AddAction(touch.CreatePointerMove(Find(By.CssSelector(css)), 0, 0, TimeSpan.Zero));
+        sequence.AddAction(touch.CreatePointerDown(MouseButton.Touch));
+        for (var i = 0; i < 5; i++)
+        {
+            sequence.AddAction(touch.CreatePointerMove(CoordinateOrigin.Pointer, across / 5, down / 5, TimeSpan.FromMilliseconds(20)));
+        }
+
+        sequence.AddAction(touch.CreatePointerUp(MouseButton.Touch));
+        driver.PerformActions([sequence]);
+    }
+
+    public void Focus(string css) => Run("document.querySelector(arguments[0]).focus()", css);
+
+    public object? Run(string script, params object[] args) => driver.ExecuteScript(script, args);
+
+    public object? RunAsync(string script, params object[] args) => driver.ExecuteAsyncScript(script, args);
+
+    public void Upload(string css, string file) => driver.FindElement(By.CssSelector(css)).SendKeys(file);
+
+    public void Until(Func<bool> isSo, string what)
+    {
+        try
+        {
+            new WebDriverWait(driver, TimeSpan.FromSeconds(15)) { PollingInterval = TimeSpan.FromMilliseconds(25), Message = what }.Until(_ =>
+            {
+                try
+                {
+                    return isSo();
+                }
+                catch (StaleElementReferenceException)
+                {
+                    return false;
+                }
+            });
+        }
+        catch (WebDriverTimeoutException e)
+        {
+            throw new InvalidOperationException($"Waited in vain for {what}. The page says: {driver.FindElement(By.TagName("body")).Text}", e);
+        }
+    }
+
+    public void UntilSaved() => Until(() => Attribute("[data-save]", "data-save") == "saved", "the save to be acknowledged");
+
+    /// <summary>What the browser complained of, but for refusals that a test provoked.</summary>
+    public IReadOnlyList<string> Complaints() => driver.Manage().Logs.GetLog(LogType.Browser)
+        .Where(l => l.Level >= LogLevel.Warning && !l.Message.Contains("Failed to load resource", StringComparison.Ordinal))
+        .Select(l => l.Message).ToList();
+
+    /// <summary>Every request of this page that went anywhere but to the application.</summary>
+    public IReadOnlyList<string> OutsideRequests() =>
+        ((IEnumerable<object>)Run("return performance.getEntriesByType('resource').map(e => e.name)")!).Cast<string>()
+        .Where(u => !u.StartsWith(Address, StringComparison.Ordinal) && !u.StartsWith("data:", StringComparison.Ordinal)).ToList();
+
+    public void Picture(string file) => ((ITakesScreenshot)driver).GetScreenshot().SaveAsFile(file);
+
+    public void Dispose()
+    {
+        driver.Quit();
+        driver.Dispose();
+        if (Directory.Exists(profile))
+        {
+            Directory.Delete(profile, recursive: true);
+        }
+    }
+
+    private IWebElement Field(string label) => Find(By.XPath($"//input[@id=//label[normalize-space(.)=\"{label}\"]/@for]"));
+
+    private T Wait<T>(string what, Func<IWebDriver, T?> look)
+        where T : class
+    {
+        T? found = null;
+        Until(() => (found = look(driver)) is not null, what);
+        return found!;
+    }
+
+    private static void Retry(Action act) => Retry<object?>(() =>
+    {
+        act();
+        return null;
+    });
+
+    // React may replace an element between finding and using it; a person would not notice.
+    private static T Retry<T>(Func<T> act)
+    {
+        for (var attempt = 0; ; attempt++)
+        {
+            try
+            {
+                return act();
+            }
+            catch (WebDriverException e) when (attempt < 5 && e is StaleElementReferenceException or ElementClickInterceptedException)
+            {
+                Thread.Yield();
+            }
+        }
+    }
+
+    private static string Find(string program)
+    {
+        var found = (Environment.GetEnvironmentVariable("PATH") ?? "").Split(':').Select(p => Path.Combine(p, program)).FirstOrDefault(File.Exists);
+        return found ?? throw new InvalidOperationException($"{program} is not installed: ./check installs it.");
+    }
+}
