@@ -1,0 +1,85 @@
+using System.Collections.Concurrent;
+using System.Diagnostics;
+using System.Text.Json;
+using Draklo.Browser.Tests.Support;
+using Draklo.Core.Plans;
+
+namespace Draklo.Bench;
+
+/// <summary>The running application: start, load, and drag in Chromium. Machines are noisy, so each figure is a median or a percentile of many.</summary>
+internal static class LiveBench
+{
+    public static async Task RunAsync()
+    {
+        var starts = new List<double>();
+        for (var i = 0; i < 5; i++)
+        {
+            using var once = new AppProcess();
+            starts.Add(once.StartedIn.TotalMilliseconds);
+        }
+
+        Report("Listening after the process starts, new data folder", starts);
+        using var app = new AppProcess();
+        await LoadAsync(app.Address);
+        Drag(app.Address);
+    }
+
+    private static async Task LoadAsync(string address)
+    {
+        const int Clients = 20;
+        const int Each = 250;
+        var body = JsonSerializer.SerializeToUtf8Bytes(AnalysisBench.Demo("lime.json"), DocumentReader.Options);
+        using var client = new HttpClient { BaseAddress = new(address) };
+        foreach (var (warm, path) in new[] { (true, "/api/analysis"), (false, "/api/analysis"), (false, "/api/analysis?workings=false") })
+        {
+            var times = new ConcurrentBag<double>();
+            await Task.WhenAll(Enumerable.Range(0, Clients).Select(_ => Task.Run(async () =>
+            {
+                for (var i = 0; i < Each; i++)
+                {
+                    var watch = Stopwatch.StartNew();
+                    using var content = new ByteArrayContent(body);
+                    content.Headers.ContentType = new("application/json");
+                    using var response = await client.PostAsync(new Uri(path, UriKind.Relative), content);
+                    response.EnsureSuccessStatusCode();
+                    await response.Content.ReadAsByteArrayAsync();
+                    times.Add(watch.Elapsed.TotalMilliseconds);
+                }
+            })));
+            if (!warm)
+            {
+                Report($"POST {path}, {Clients} clients at once", times);
+            }
+        }
+    }
+
+    /// <summary>From a pointer move to the frame in which the tension has changed.</summary>
+    private static void Drag(string address)
+    {
+        using var screen = new Screen(address);
+        screen.OpenJob("Lime");
+        screen.Run("""
+            window.waits = []; let moved = null;
+            addEventListener('pointermove', e => { moved ??= e.timeStamp; }, true);
+            new MutationObserver(() => {
+              const from = moved; moved = null;
+              if (from !== null) requestAnimationFrame(() => { const c = new MessageChannel(); c.port1.onmessage = () => waits.push(performance.now() - from); c.port2.postMessage(0); });
+            }).observe(document.querySelector("[data-figure='needed-tension']"), { characterData: true, childList: true, subtree: true });
+            """);
+        for (var i = 0; i < 12; i++)
+        {
+            screen.Drag("[data-handle='seat-main']", 0, i % 2 == 0 ? -96 : 96, steps: 24);
+        }
+
+        var waits = ((IEnumerable<object>)screen.Run("return waits")!).Select(Convert.ToDouble).ToList();
+        Report("Drag of the seat to redrawn figures, Chromium", waits);
+    }
+
+    private static void Report(string what, IEnumerable<double> milliseconds)
+    {
+        var sorted = milliseconds.Order().ToList();
+        Console.WriteLine($"{what}: median {At(0.5):F1} ms, p95 {At(0.95):F1} ms, p99 {At(0.99):F1} ms, {sorted.Count} times");
+
+        double At(double share) => sorted.Count == 0 ? double.NaN : sorted[Math.Min(sorted.Count - 1, (int)(share * sorted.Count))];
+    }
+}
