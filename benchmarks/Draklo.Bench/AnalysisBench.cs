@@ -13,6 +13,8 @@ public class AnalysisBench
 {
     private readonly Plan lime = Demo("lime.json");
     private readonly Plan sideLeaner = Demo("side-leaner.json");
+    private readonly byte[] bytes = JsonSerializer.SerializeToUtf8Bytes(Demo("lime.json"), DocumentReader.Options);
+    private readonly Analysis answer = PlanAnalysis.Of(Demo("lime.json")).Analysis!;
     private readonly Arrangement nineToOne = TackleSystems.Find("nine-to-one")!.Rove(new(0.9, 0.35));
 
     [Benchmark(Baseline = true)]
@@ -26,6 +28,12 @@ public class AnalysisBench
 
     [Benchmark]
     public object? SolveNineToOne() => TackleSolver.Solve(nineToOne).Solution;
+
+    [Benchmark]
+    public Plan? ReadDocument() => DocumentReader.Read<Plan>(bytes).Document;
+
+    [Benchmark]
+    public byte[] WriteAnswerWithWorkings() => JsonSerializer.SerializeToUtf8Bytes(answer, DocumentReader.Options);
 
     internal static Plan Demo(string file)
     {

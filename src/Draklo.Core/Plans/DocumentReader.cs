@@ -1,5 +1,6 @@
+using System.Collections.Concurrent;
+using System.Collections.Immutable;
 using System.ComponentModel.DataAnnotations;
-using System.Reflection;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
@@ -9,6 +10,8 @@ namespace Draklo.Core.Plans;
 /// <summary>Reads a JSON document into a record and says of every member that does not fit what is wrong with it, all at once.</summary>
 public static class DocumentReader
 {
+    private static readonly ConcurrentDictionary<Type, ImmutableArray<string>> ChoicesOf = new();
+
     public static JsonSerializerOptions Options { get; } = MakeOptions();
 
     /// <summary>Reads a document.</summary>
@@ -33,132 +36,116 @@ public static class DocumentReader
         where T : class
     {
         var problems = new List<Problem>();
-        Check(root, Options.GetTypeInfo(typeof(T)), "", "The document", problems);
+        Check(root, Options.GetTypeInfo(typeof(T)), new(null, null, ""), problems);
         return problems.Count > 0 ? (null, problems) : (root.Deserialize<T>(Options), problems);
     }
 
-    private static void Check(JsonElement json, JsonTypeInfo type, string path, string label, List<Problem> problems)
+    private static void Check(JsonElement json, JsonTypeInfo type, Place place, List<Problem> problems)
     {
-        var plain = Nullable.GetUnderlyingType(type.Type) ?? type.Type;
         switch (type.Kind)
         {
             case JsonTypeInfoKind.Object:
-                CheckObject(json, type, path, label, problems);
+                CheckObject(json, type, place, problems);
+                break;
+            case JsonTypeInfoKind.Enumerable when json.ValueKind != JsonValueKind.Array:
+                problems.Add(place.Problem("must be a list, in square brackets."));
                 break;
             case JsonTypeInfoKind.Enumerable:
-                if (json.ValueKind != JsonValueKind.Array)
-                {
-                    problems.Add(new(path, $"{label} must be a list, in square brackets."));
-                    break;
-                }
-
                 var element = Options.GetTypeInfo(type.ElementType!);
                 var index = 0;
                 foreach (var item in json.EnumerateArray())
                 {
-                    Check(item, element, $"{path}[{index++}]", $"{label}, number {index}", problems);
+                    Check(item, element, new(place, null, "", index++), problems);
                 }
 
                 break;
             default:
-                CheckValue(json, plain, path, label, problems);
+                if (FaultOf(json, type.Type) is { } fault)
+                {
+                    problems.Add(place.Problem(fault));
+                }
+
                 break;
         }
     }
 
-    private static void CheckObject(JsonElement json, JsonTypeInfo type, string path, string label, List<Problem> problems)
+    private static void CheckObject(JsonElement json, JsonTypeInfo type, Place place, List<Problem> problems)
     {
         if (json.ValueKind != JsonValueKind.Object)
         {
-            problems.Add(new(path, $"{label} must be a group of members, in curly brackets."));
+            problems.Add(place.Problem("must be a group of members, in curly brackets."));
             return;
         }
 
         foreach (var member in json.EnumerateObject())
         {
-            if (Find(type, member.Name) is null)
+            if (!Knows(type, member))
             {
-                problems.Add(new(Join(path, member.Name), $"“{Shortened(member.Name)}” is not a member known here: remove it or correct its spelling."));
+                problems.Add(new(new Place(place, null, member.Name).Path, $"“{Shortened(member.Name)}” is not a member known here: remove it or correct its spelling."));
             }
         }
 
         foreach (var property in type.Properties)
         {
-            var memberPath = Join(path, property.Name);
-            var name = LabelOf(property);
             if (!json.TryGetProperty(property.Name, out var value))
             {
                 if (property.IsRequired)
                 {
-                    problems.Add(new(memberPath, $"{name} is missing: give it."));
+                    problems.Add(new Place(place, property, property.Name).Problem("is missing: give it."));
                 }
             }
-            else if (value.ValueKind == JsonValueKind.Null)
+            else if (value.ValueKind != JsonValueKind.Null)
             {
-                if (property.PropertyType.IsValueType ? Nullable.GetUnderlyingType(property.PropertyType) is null : !property.IsSetNullable)
-                {
-                    problems.Add(new(memberPath, $"{name} is empty: give it, or leave the member out if it has a usual value."));
-                }
+                Check(value, Options.GetTypeInfo(property.PropertyType), new(place, property, property.Name), problems);
             }
-            else
+            else if (property.PropertyType.IsValueType ? Nullable.GetUnderlyingType(property.PropertyType) is null : !property.IsSetNullable)
             {
-                Check(value, Options.GetTypeInfo(property.PropertyType), memberPath, name, problems);
+                problems.Add(new Place(place, property, property.Name).Problem("is empty: give it, or leave the member out if it has a usual value."));
             }
         }
     }
 
-    private static void CheckValue(JsonElement json, Type type, string path, string label, List<Problem> problems)
+    /// <summary>What is wrong with a plain value, as the end of a sentence; null when it fits.</summary>
+    private static string? FaultOf(JsonElement json, Type type)
     {
-        string? wrong = null;
-        if (type == typeof(double))
+        var plain = Nullable.GetUnderlyingType(type) ?? type;
+        if (plain == typeof(double))
         {
-            wrong = json.ValueKind != JsonValueKind.Number ? $"{label} must be a number, as in 12.5."
-                : !double.IsFinite(json.GetDouble()) ? $"{label} is too large a number to be meant." : null;
-        }
-        else if (type == typeof(int))
-        {
-            wrong = json.ValueKind != JsonValueKind.Number || !json.TryGetInt32(out _) ? $"{label} must be a whole number, as in 2." : null;
-        }
-        else if (type == typeof(bool))
-        {
-            wrong = json.ValueKind is not (JsonValueKind.True or JsonValueKind.False) ? $"{label} must be true or false." : null;
-        }
-        else if (type.IsEnum)
-        {
-            var names = Enum.GetNames(type).Select(JsonNamingPolicy.CamelCase.ConvertName).ToList();
-            wrong = json.ValueKind != JsonValueKind.String || !names.Contains(json.GetString()!, StringComparer.Ordinal)
-                ? $"{label} must be one of: {string.Join(", ", names)}." : null;
-        }
-        else if (type == typeof(string))
-        {
-            wrong = json.ValueKind != JsonValueKind.String ? $"{label} must be text, in quotation marks." : null;
+            return json.ValueKind != JsonValueKind.Number ? "must be a number, as in 12.5."
+                : !double.IsFinite(json.GetDouble()) ? "is too large a number to be meant." : null;
         }
 
-        if (wrong is not null)
+        if (plain == typeof(int))
         {
-            problems.Add(new(path, wrong));
+            return json.ValueKind != JsonValueKind.Number || !json.TryGetInt32(out _) ? "must be a whole number, as in 2." : null;
         }
+
+        if (plain == typeof(bool))
+        {
+            return json.ValueKind is not (JsonValueKind.True or JsonValueKind.False) ? "must be true or false." : null;
+        }
+
+        if (plain.IsEnum)
+        {
+            var names = ChoicesOf.GetOrAdd(plain, static t => [.. Enum.GetNames(t).Select(JsonNamingPolicy.CamelCase.ConvertName)]);
+            return json.ValueKind != JsonValueKind.String || !names.Contains(json.GetString()!) ? $"must be one of: {string.Join(", ", names)}." : null;
+        }
+
+        return plain == typeof(string) && json.ValueKind != JsonValueKind.String ? "must be text, in quotation marks." : null;
     }
 
-    /// <summary>What the crew calls a member.</summary>
-    internal static string LabelOf(JsonPropertyInfo property) =>
-        property.AttributeProvider?.GetCustomAttributes(typeof(DisplayAttribute), inherit: false) is [DisplayAttribute { Name: { } name }]
-            ? name : $"“{property.Name}”";
-
-    private static JsonPropertyInfo? Find(JsonTypeInfo type, string name)
+    private static bool Knows(JsonTypeInfo type, JsonProperty member)
     {
         foreach (var property in type.Properties)
         {
-            if (property.Name == name)
+            if (member.NameEquals(property.Name))
             {
-                return property;
+                return true;
             }
         }
 
-        return null;
+        return false;
     }
-
-    private static string Join(string path, string name) => path.Length == 0 ? Shortened(name) : $"{path}.{Shortened(name)}";
 
     private static string Shortened(string name) => name.Length <= 60 ? name : name[..60] + "…";
 
@@ -176,5 +163,24 @@ public static class DocumentReader
         };
         options.MakeReadOnly();
         return options;
+    }
+
+    /// <summary>Where in a document a value stands. Its path and its name are only written out once something is wrong there.</summary>
+    /// <param name="Index">Its number in a list, or −1.</param>
+    private sealed record Place(Place? Parent, JsonPropertyInfo? Property, string Name, int Index = -1)
+    {
+        public string Path =>
+            Index >= 0 ? $"{Parent!.Path}[{Index}]"
+            : Parent is null || Parent.Path.Length == 0 ? Shortened(Name)
+            : $"{Parent.Path}.{Shortened(Name)}";
+
+        /// <summary>What the crew calls it.</summary>
+        private string Label =>
+            Index >= 0 ? $"{Parent!.Label}, number {Index + 1},"
+            : Parent is null ? "The document"
+            : Property?.AttributeProvider?.GetCustomAttributes(typeof(DisplayAttribute), inherit: false) is [DisplayAttribute { Name: { } label }] ? label
+            : $"“{Name}”";
+
+        public Problem Problem(string fault) => new(Path, $"{Label} {fault}");
     }
 }

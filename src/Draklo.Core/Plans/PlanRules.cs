@@ -97,12 +97,11 @@ public static class PlanRules
 
     private static void CheckLines(Plan plan, List<Problem> problems, UnitSystem units)
     {
-        var ids = new HashSet<string>(StringComparer.Ordinal);
         for (var i = 0; i < plan.Lines.Count; i++)
         {
             var line = plan.Lines[i];
             var path = $"lines[{i}]";
-            if (!ids.Add(line.Id))
+            if (NamedBefore(plan.Lines, i))
             {
                 problems.Add(new($"{path}.id", $"Two lines are called “{line.Id}”: give each its own name."));
             }
@@ -128,6 +127,19 @@ public static class PlanRules
 
             CheckTackle(line.Tackle, $"{path}.tackle", problems);
         }
+    }
+
+    private static bool NamedBefore(IReadOnlyList<LineMembers> lines, int index)
+    {
+        for (var i = 0; i < index; i++)
+        {
+            if (lines[i].Id == lines[index].Id)
+            {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private static void CheckTackle(TackleMembers tackle, string path, List<Problem> problems)
@@ -173,25 +185,27 @@ public static class PlanRules
                 continue;
             }
 
-            var memberPath = path.Length == 0 ? member.Name : $"{path}.{member.Name}";
+            // Paths are only written out where they are needed: most members are plain and right.
             if (member.Fault(value, units) is { } fault)
             {
-                problems.Add(new(memberPath, fault));
+                problems.Add(new(Join(path, member.Name), fault));
             }
 
             if (member.IsGroup)
             {
-                CheckRanges(value, memberPath, units, problems);
+                CheckRanges(value, Join(path, member.Name), units, problems);
             }
             else if (value is IReadOnlyList<LineMembers> lines)
             {
                 for (var i = 0; i < lines.Count; i++)
                 {
-                    CheckRanges(lines[i], $"{memberPath}[{i}]", units, problems);
+                    CheckRanges(lines[i], $"{member.Name}[{i}]", units, problems);
                 }
             }
         }
     }
+
+    private static string Join(string path, string name) => path.Length == 0 ? name : $"{path}.{name}";
 
     private static FrozenDictionary<Type, ImmutableArray<Member>> FindMembers(Type root)
     {

@@ -17,18 +17,17 @@ const margin = { top: 34, right: 26, bottom: 92, left: 26 };
 interface ElevationProps {
   plan: Plan;
   analysis: Analysis;
-  conifer: boolean;
 }
 
 /** The tree seen square to its main line, true to scale. Seats, anchors and the tilt are taken hold of here. */
-export function Elevation({ plan, analysis, conifer }: ElevationProps) {
+export function Elevation({ plan, analysis }: ElevationProps) {
   const [box, size] = useSize<HTMLDivElement>();
   // While something is held the scale stays, so that the drawing does not slide away under the hand.
   const [held, setHeld] = useState<Scale | null>(null);
   const scale = held ?? fit(boundsOf(analysis.figure), size.width, size.height, margin);
   return (
     <div ref={box} className="h-full w-full overflow-hidden">
-      {size.width > 0 && <Drawing plan={plan} analysis={analysis} conifer={conifer} scale={scale} width={size.width} height={size.height} hold={(on) => { setHeld(on ? scale : null); }} />}
+      {size.width > 0 && <Drawing plan={plan} analysis={analysis} scale={scale} width={size.width} height={size.height} hold={(on) => { setHeld(on ? scale : null); }} />}
     </div>
   );
 }
@@ -40,7 +39,7 @@ interface DrawingProps extends ElevationProps {
   hold: (on: boolean) => void;
 }
 
-function Drawing({ plan, analysis, conifer, scale, width, height, hold }: DrawingProps) {
+function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
   const units = useSettings((s) => s.units);
   const { tiltDeg, link, set } = useView();
   const release = useSheet((s) => s.release);
@@ -94,8 +93,8 @@ function Drawing({ plan, analysis, conifer, scale, width, height, hold }: Drawin
     <svg width={width} height={height} role="group" aria-label="Elevation, seen square to the main line" className="block select-none">
       <Ground scale={scale} width={width} known={[{ x: 0, y: figure.groundUpM }, ...figure.lines.map((l) => ({ x: flatten(l.anchor, view).x, y: l.anchorGroundUpM }))]} />
       <path d={`M${middleX} ${groundY}V${margin.top - 14}`} stroke="var(--pencil)" strokeWidth={1} strokeDasharray="10 4 2 4" />
-      <TreeShape figure={figure} centre={analysis.tree.centre} scale={scale} conifer={conifer} tiltDeg={tiltDeg} />
-      {tiltDeg > 0 && <TreeShape figure={figure} centre={analysis.tree.centre} scale={scale} conifer={conifer} ghost />}
+      <TreeShape figure={figure} centre={analysis.tree.centre} scale={scale} tiltDeg={tiltDeg} />
+      {tiltDeg > 0 && <TreeShape figure={figure} centre={analysis.tree.centre} scale={scale} ghost />}
       <path d={`M${stump.x} ${stump.y}l${0.5 * scale.perMetre * plan.cut.stumpDiameterM} ${-0.18 * scale.perMetre}v${0.36 * scale.perMetre}Z`} fill="var(--ink)" stroke={link === "hinge" ? "var(--ink)" : "none"} strokeWidth={6} />
       <path d={`M${mass.x} ${mass.y + 8}v44`} stroke="var(--ink)" strokeWidth={2.2} />
       <path d={`M${mass.x - 4.5} ${mass.y + 46}h9l-4.5 10Z`} fill="var(--ink)" />

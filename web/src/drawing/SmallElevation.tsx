@@ -12,7 +12,7 @@ export function SmallElevation({ figure, centre }: { figure: Figure; centre: Lay
   return (
     <svg width={width} height={height} aria-hidden className="block">
       <Ground scale={scale} width={width} known={[{ x: 0, y: figure.groundUpM }, ...figure.lines.map((l) => ({ x: flatten(l.anchor, figure.viewDeg).x, y: l.anchorGroundUpM }))]} />
-      <TreeShape figure={figure} centre={centre} scale={scale} conifer={figure.conifer} small />
+      <TreeShape figure={figure} centre={centre} scale={scale} small />
       {figure.lines.map((l) => {
         const a = toPixels(scale, flatten(l.seat, figure.viewDeg));
         const b = toPixels(scale, flatten(l.anchor, figure.viewDeg));

@@ -6,7 +6,6 @@ interface TreeShapeProps {
   figure: Figure;
   centre: LayPoint;
   scale: Scale;
-  conifer: boolean;
   tiltDeg?: number;
   /** Only an outline, as where the tree would be once tipped. */
   ghost?: boolean;
@@ -14,9 +13,9 @@ interface TreeShapeProps {
 }
 
 /** Stem, crown and centre of mass, leaning as the plan says. */
-export function TreeShape({ figure, centre, scale, conifer, tiltDeg = 0, ghost = false, small = false }: TreeShapeProps) {
+export function TreeShape({ figure, centre, scale, tiltDeg = 0, ghost = false, small = false }: TreeShapeProps) {
   const hatch = useId();
-  const crown = crownOutline(figure, conifer, tiltDeg).map((p) => toPixels(scale, p));
+  const crown = crownOutline(figure, tiltDeg).map((p) => toPixels(scale, p));
   const slices = figure.stem.map((s) => ({ ...flatten(tipped(s, tiltDeg), figure.viewDeg), half: Math.max((s.diameterM / 2) * scale.perMetre, small ? 0.6 : 0.9) }));
   const pixels = slices.map((s) => ({ ...toPixels(scale, s), half: s.half }));
   const stem = [...pixels.map((p) => ({ x: p.x - p.half, y: p.y })), ...[...pixels].reverse().map((p) => ({ x: p.x + p.half, y: p.y }))];

@@ -59,7 +59,7 @@ describe("projection", () => {
 
   it("draws a crown no wider than it reaches, but for its ragged edge", () => {
     for (const conifer of [false, true]) {
-      for (const point of crownOutline(figure, conifer, 0)) {
+      for (const point of crownOutline({ ...figure, conifer }, 0)) {
         expect(point.x).toBeLessThan(3 * 1.1);
         expect(point.x).toBeGreaterThan(-1.2 - 5 * 1.1);
         expect(point.y).toBeGreaterThanOrEqual(6 - 1e-9);

@@ -87,7 +87,7 @@ export function pathOf(points: Flat[], closed = false): string {
 }
 
 /** A crown's outline about the stem: fuller below for conifers, round for broadleaves, its edge a little ragged. */
-export function crownOutline(figure: Figure, conifer: boolean, tiltDeg: number): Flat[] {
+export function crownOutline(figure: Figure, tiltDeg: number): Flat[] {
   const { baseUpM, topUpM, reachAheadM, reachBehindM } = figure.crown;
   const count = 56;
   return Array.from({ length: count }, (_, i) => {
@@ -95,7 +95,7 @@ export function crownOutline(figure: Figure, conifer: boolean, tiltDeg: number):
     const level = (1 - Math.cos(turn)) / 2;
     const side = Math.sin(turn);
     const ragged = 1 + 0.05 * Math.sin(turn * 9) + 0.035 * Math.sin(turn * 17 + 1.3);
-    const full = conifer ? Math.min(1, level / 0.12) * (1 - Math.max(0, level - 0.12) / 0.88) : Math.abs(side);
+    const full = figure.conifer ? Math.min(1, level / 0.12) * (1 - Math.max(0, level - 0.12) / 0.88) : Math.abs(side);
     const reach = (side >= 0 ? reachAheadM : -reachBehindM) * full * ragged;
     const up = baseUpM + (topUpM - baseUpM) * level;
     const middle = stemAt(figure, up);

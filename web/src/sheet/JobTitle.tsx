@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { useShallow } from "zustand/react/shallow";
 import { useSheet } from "./store";
 import { useSaving } from "./autosave";
 import { Button } from "../ui/controls";
@@ -9,7 +10,7 @@ import { dayOf } from "./words";
 
 /** The job's name, place and day; opens to be changed. */
 export function JobTitle() {
-  const document = useSheet((s) => s.document);
+  const document = useSheet(useShallow((s) => (s.document ? { name: s.document.name, place: s.document.place, plannedOn: s.document.plannedOn } : null)));
   const edit = useSheet((s) => s.edit);
   const { state, revision } = useSaving();
   const sun = useSettings((s) => s.sun);

@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { memo, useEffect } from "react";
 import { Link as RouterLink, useParams } from "react-router";
 import { api, Refusal } from "../api/client";
-import type { Catalogue, Plan } from "../api/types";
+import type { Catalogue } from "../api/types";
 import { Elevation } from "../drawing/Elevation";
 import { Stump } from "../drawing/Stump";
 import { Cuts } from "../stations/Cuts";
@@ -13,7 +13,7 @@ import { Button, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
 import { closeJob, openJob, useSaving } from "./autosave";
 import { ConflictDialog } from "./ConflictDialog";
-import { ask, forget, useFeed } from "./feed";
+import { follow, forget, useFeed } from "./feed";
 import { JobTitle } from "./JobTitle";
 import { LoadPath } from "./LoadPath";
 import { ShortcutList, useShortcuts } from "./shortcuts";
@@ -51,8 +51,9 @@ export function SheetPage() {
   return opened === id && catalogue.data ? <Sheet catalogue={catalogue.data} /> : <main className="p-8 text-pencil">Opening the sheet.</main>;
 }
 
+const stations = { size: memo(SizeUp), line: memo(LineStation), tackle: memo(TackleStation), cuts: memo(Cuts) };
+
 function Sheet({ catalogue }: { catalogue: Catalogue }) {
-  const plan = useSheet((s) => s.document?.plan);
   const name = useSheet((s) => s.document?.name);
   const canUndo = useSheet((s) => s.past.length > 0);
   const canRedo = useSheet((s) => s.future.length > 0);
@@ -63,13 +64,12 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
   const { station, drawing, working, set } = useView();
   const wantsWorkings = working !== null;
   useShortcuts();
-  useEffect(() => { if (plan) ask({ plan, units, workings: wantsWorkings }); }, [plan, units, wantsWorkings]);
+  useEffect(() => follow(units, wantsWorkings), [units, wantsWorkings]);
   useEffect(() => { document.title = name === undefined ? "Draklo" : `${name} · Draklo`; }, [name]);
 
+  const Shown = stations[station];
   const sentences = Object.values(problems);
   const old = sentences.length > 0;
-  const shownPlan = old ? of : plan;
-  const conifer = analysis?.figure.conifer ?? false;
   return (
     <div className="flex h-full flex-col">
       <header className="flex min-h-[60px] items-center gap-4 border-b border-ink bg-sheet px-4 py-1.5">
@@ -97,7 +97,7 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
             >
               <span className={`max-md:hidden ${station === key ? "" : "text-pencil"}`}>{index + 1}</span>
               <span className="flex-1">{stationNames[key]}</span>
-              <OpenMark plan={plan} station={key} />
+              <OpenMark station={key} />
             </button>
           ))}
           <p className="px-3 pt-3 text-xs leading-snug text-pencil max-md:hidden">Numbers: figures there that are still guesses.</p>
@@ -120,9 +120,7 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
             {old && <p className="flex-1 text-right font-tight text-sm font-semibold" data-old>last good figures</p>}
           </div>
           <div className={`min-h-0 flex-1 ${old ? "old-figures" : ""}`}>
-            {analysis && shownPlan && analysis.figure.lines.length === shownPlan.lines.length && (
-              drawing === "elevation" ? <Elevation plan={shownPlan} analysis={analysis} conifer={conifer} /> : <Stump plan={shownPlan} analysis={analysis} />
-            )}
+            {analysis && of && (drawing === "elevation" ? <Elevation plan={of} analysis={analysis} /> : <Stump plan={of} analysis={analysis} />)}
           </div>
         </main>
         {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- it scrolls, so it must take the arrow keys */}
@@ -130,10 +128,7 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
           {wantsWorkings && analysis ? <WorkingsPanel analysis={analysis} /> : (
             <>
               <h2 className="font-tight text-lg font-semibold">{stationNames[station]}</h2>
-              {station === "size" && <SizeUp catalogue={catalogue} />}
-              {station === "line" && <LineStation catalogue={catalogue} />}
-              {station === "tackle" && <TackleStation catalogue={catalogue} />}
-              {station === "cuts" && <Cuts />}
+              <Shown catalogue={catalogue} />
             </>
           )}
         </aside>
@@ -149,7 +144,7 @@ const stationOf = (path: string): Station =>
   /^lines\[\d+\]\.(anchor|tackle|puller)/.test(path) ? "tackle" : path.startsWith("lines") ? "line" : path.startsWith("cut") || path.startsWith("policy") ? "cuts" : "size";
 
 /** How many figures of a station are still guesses. */
-function OpenMark({ plan, station }: { plan: Plan | undefined; station: Station }) {
-  const count = plan?.guesses.filter((path) => stationOf(path) === station).length ?? 0;
+function OpenMark({ station }: { station: Station }) {
+  const count = useSheet((s) => s.document?.plan.guesses.filter((path) => stationOf(path) === station).length ?? 0);
   return count > 0 ? <span className="font-tight text-xs" aria-label={`${count} still guessed`}>{count}</span> : null;
 }

@@ -1,6 +1,7 @@
 import { create } from "zustand";
 import { api, Refusal } from "../api/client";
 import type { Analysis, Plan, Units } from "../api/types";
+import { useSheet } from "./store";
 
 interface FeedState {
   /** The last good analysis, kept while a later plan is refused. */
@@ -24,11 +25,20 @@ interface Question {
 let waiting: Question | null = null;
 let busy = false;
 
+/** Keeps the analysis in step with the sheet until the returned function is called. */
+export function follow(units: Units, workings: boolean): () => void {
+  const document = useSheet.getState().document;
+  if (document) ask({ plan: document.plan, units, workings });
+  return useSheet.subscribe((now, before) => {
+    if (now.document && now.document.plan !== before.document?.plan) ask({ plan: now.document.plan, units, workings });
+  });
+}
+
 /**
  * Asks for an analysis. One question is under way at a time and only the newest waits behind it, so that a drag never
  * queues up and never starves: figures follow as fast as answers come.
  */
-export function ask(question: Question): void {
+function ask(question: Question): void {
   waiting = question;
   if (!busy) void work();
 }

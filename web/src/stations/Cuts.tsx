@@ -7,7 +7,6 @@ import { Group, Member, useMember } from "./fields";
 /** Notch, hinge and how tight the line may be while they are cut. */
 export function Cuts() {
   const style = useMember("cut.notch.style") as "open" | "narrow";
-  const analysis = useFeed((s) => s.analysis);
   return (
     <>
       <Note>The hinge guides; a thick one asks for more pull and splits sooner, a thin one lets go sooner.</Note>
@@ -17,16 +16,7 @@ export function Cuts() {
       <Member path="cut.notch.depthM" label="Notch depth" quantity="thickness" />
       <Member path="cut.notch.openingDeg" label="Notch opening" quantity="angle" step={5} />
       <Member path="cut.hingeThicknessM" label="Hinge thickness" quantity="thickness" />
-      {analysis && (
-        <Group title="What follows">
-          <Figure label="Hinge length" value={analysis.hinge.lengthM} quantity="thickness" working="hinge-length" />
-          <Figure label="Bends at" value={analysis.hinge.bendingNm} quantity="moment" working="hinge-bending" />
-          <Figure label="Holds to" value={analysis.hinge.holdAngleDeg} quantity="angle" working="hold-angle" note="an estimate until your own trials say better" />
-          <Figure label="Side use" value={analysis.hinge.sideUse} quantity="percent" working="side-use" note="of what it bears sideways" />
-          <Figure label="Pre-tension, at least" value={analysis.pretension.floorN} quantity="force" working="pretension-floor" note="below this it may sit back on the saw" />
-          <Figure label="Pre-tension, at most" value={analysis.pretension.ceilingN} quantity="force" working="pretension-ceiling" note={analysis.pretension.limitedBy === "early-go" ? "above this it goes early and may split" : "a link is at its limit there"} />
-        </Group>
-      )}
+      <Results />
       <Group title="What this crew asks">
         <Member path="policy.loadReserve" label="Load reserve" quantity="ratio" />
         <Member path="policy.designFactor.rope" label="Factor for ropes" quantity="ratio" step={0.5} />
@@ -36,5 +26,21 @@ export function Cuts() {
         <Member path="policy.designFactor.stem" label="Factor for the stem" quantity="ratio" step={0.5} />
       </Group>
     </>
+  );
+}
+
+/** Apart from the fields, so that they are not drawn anew with every figure of a drag. */
+function Results() {
+  const analysis = useFeed((s) => s.analysis);
+  if (!analysis) return null;
+  return (
+    <Group title="What follows">
+      <Figure label="Hinge length" value={analysis.hinge.lengthM} quantity="thickness" working="hinge-length" />
+      <Figure label="Bends at" value={analysis.hinge.bendingNm} quantity="moment" working="hinge-bending" />
+      <Figure label="Holds to" value={analysis.hinge.holdAngleDeg} quantity="angle" working="hold-angle" note="an estimate until your own trials say better" />
+      <Figure label="Side use" value={analysis.hinge.sideUse} quantity="percent" working="side-use" note="of what it bears sideways" />
+      <Figure label="Pre-tension, at least" value={analysis.pretension.floorN} quantity="force" working="pretension-floor" note="below this it may sit back on the saw" />
+      <Figure label="Pre-tension, at most" value={analysis.pretension.ceilingN} quantity="force" working="pretension-ceiling" note={analysis.pretension.limitedBy === "early-go" ? "above this it goes early and may split" : "a link is at its limit there"} />
+    </Group>
   );
 }

@@ -1,22 +1,23 @@
+import { useShallow } from "zustand/react/shallow";
 import { useSheet, withAnotherLine, withoutLine } from "../sheet/store";
 import { useView } from "../sheet/view";
 import { Button, Segments } from "../ui/controls";
 
 /** Which line the station speaks of; lines are added and taken away here. */
 export function LinePicker() {
-  const lines = useSheet((s) => s.document?.plan.lines ?? []);
+  const ids = useSheet(useShallow((s) => s.document?.plan.lines.map((l) => l.id) ?? []));
   const edit = useSheet((s) => s.edit);
   const at = useView((s) => s.line);
   const set = useView((s) => s.set);
   return (
     <div className="mb-1 mt-2 flex flex-wrap items-center gap-2">
-      {lines.length > 1 && (
-        <Segments label="Line" value={String(at)} onChange={(v) => { set({ line: Number(v) }); }} choices={lines.map((l, i) => ({ value: String(i), text: l.id }))} />
+      {ids.length > 1 && (
+        <Segments label="Line" value={String(at)} onChange={(v) => { set({ line: Number(v) }); }} choices={ids.map((id, i) => ({ value: String(i), text: id }))} />
       )}
-      {lines.length < 6 && (
-        <Button onClick={() => { edit((d) => ({ ...d, plan: withAnotherLine(d.plan) })); set({ line: lines.length }); }}>Add line</Button>
+      {ids.length < 6 && (
+        <Button onClick={() => { edit((d) => ({ ...d, plan: withAnotherLine(d.plan) })); set({ line: ids.length }); }}>Add line</Button>
       )}
-      {lines.length > 1 && (
+      {ids.length > 1 && (
         <Button
           onClick={() => {
             edit((d) => ({ ...d, plan: withoutLine(d.plan, at) }));

@@ -13,8 +13,6 @@ export function LineStation({ catalogue }: { catalogue: Catalogue }) {
   const at = useLine();
   const path = `lines[${at}]`;
   const knot = (useMember(`${path}.knotId`) as string | undefined) ?? "";
-  const analysis = useFeed((s) => s.analysis);
-  const result = analysis?.pull.lines[at];
   const knots = catalogue.knots.filter((k) => ["noose", "end-loop", "midline-loop", "stem-sling"].includes(k.use));
   return (
     <>
@@ -35,17 +33,25 @@ export function LineStation({ catalogue }: { catalogue: Catalogue }) {
         <Member path={`${path}.rope.diameterM`} label="Diameter" quantity="rope" />
         <Member path={`${path}.rope.stretchAtTenPercent`} label="Stretch at a tenth of it" quantity="percent" step={0.5} />
       </Group>
-      {analysis && result && (
-        <Group title="What follows">
-          <Figure label="Needed in the main line" value={analysis.pull.neededTensionN} quantity="force" working="needed-tension" note={`${analysis.pull.neededAtDeg < 0.05 ? "at rest" : `at ${analysis.pull.neededAtDeg.toFixed(1)}°`}; the largest on the way to commit`} />
-          <Figure label={at === 0 ? "Planned" : "Planned in this line"} value={result.tensionN} quantity="force" working={at === 0 ? "planned-tension" : `${result.id}.tension`} note="needed times the reserve" />
-          <Figure label="Commit" value={analysis.pull.commitDeg} quantity="angle" working="commit" note="from there gravity brings it over" />
-          <Figure label="Forward arm" value={result.forwardArmM} quantity="length" working={`${result.id}.forward-arm`} />
-          <Figure label="Runs down at" value={result.angleBelowHorizontalDeg} quantity="angle" working={`${result.id}.angle`} note={`${Math.round(result.tipsFraction * 100)} % of the pull tips the tree`} />
-          <Figure label="Take-up" value={result.takeUpM} quantity="length" working={`${result.id}.take-up`} note="line to bring in until commit, stretch included" />
-          <Figure label="Seat moves" value={analysis.stem.seatMovementM} quantity="thickness" working="seat-movement" note="twice that: stop, the tree is not this plan" />
-        </Group>
-      )}
+      <Results at={at} />
     </>
+  );
+}
+
+/** Apart from the fields, so that they are not drawn anew with every figure of a drag. */
+function Results({ at }: { at: number }) {
+  const analysis = useFeed((s) => s.analysis);
+  const result = analysis?.pull.lines[at];
+  if (!analysis || !result) return null;
+  return (
+    <Group title="What follows">
+      <Figure label="Needed in the main line" value={analysis.pull.neededTensionN} quantity="force" working="needed-tension" note={`${analysis.pull.neededAtDeg < 0.05 ? "at rest" : `at ${analysis.pull.neededAtDeg.toFixed(1)}°`}; the largest on the way to commit`} />
+      <Figure label={at === 0 ? "Planned" : "Planned in this line"} value={result.tensionN} quantity="force" working={at === 0 ? "planned-tension" : `${result.id}.tension`} note="needed times the reserve" />
+      <Figure label="Commit" value={analysis.pull.commitDeg} quantity="angle" working="commit" note="from there gravity brings it over" />
+      <Figure label="Forward arm" value={result.forwardArmM} quantity="length" working={`${result.id}.forward-arm`} />
+      <Figure label="Runs down at" value={result.angleBelowHorizontalDeg} quantity="angle" working={`${result.id}.angle`} note={`${Math.round(result.tipsFraction * 100)} % of the pull tips the tree`} />
+      <Figure label="Take-up" value={result.takeUpM} quantity="length" working={`${result.id}.take-up`} note="line to bring in until commit, stretch included" />
+      <Figure label="Seat moves" value={analysis.stem.seatMovementM} quantity="thickness" working="seat-movement" note="twice that: stop, the tree is not this plan" />
+    </Group>
   );
 }

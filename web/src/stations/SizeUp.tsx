@@ -13,7 +13,6 @@ export function SizeUp({ catalogue }: { catalogue: Catalogue }) {
   const inLeaf = useMember("wind.inLeaf") as boolean;
   const ownWood = useMember("tree.wood") !== undefined;
   const wood = catalogue.species.find((s) => s.id === species);
-  const analysis = useFeed((s) => s.analysis);
   return (
     <>
       <Note>Look from two sides before you trust a lean. What nobody has measured stays marked as a guess.</Note>
@@ -47,14 +46,21 @@ export function SizeUp({ catalogue }: { catalogue: Catalogue }) {
         <Member path="wind.fromDeg" label="Wind from" quantity="angle" step={5} />
         <Segments label="Leaves" value={inLeaf ? "leaf" : "bare"} onChange={(v) => { setMember("wind.inLeaf", v === "leaf"); }} choices={[{ value: "leaf", text: "In leaf" }, { value: "bare", text: "Bare" }]} />
       </Group>
-      {analysis && (
-        <Group title="What follows">
-          <Figure label="Mass" value={analysis.tree.massKg} quantity="mass" working="mass" />
-          <Figure label="Centre above the cut" value={analysis.tree.centre.upM} quantity="length" working="centre-up" />
-          <Figure label={analysis.tree.centre.forwardM < 0 ? "Centre behind the hinge" : "Centre ahead of the hinge"} value={Math.abs(analysis.tree.centre.forwardM)} quantity="length" working="centre-forward" />
-          <Figure label={analysis.tree.centre.rightM < 0 ? "Centre left of the lay" : "Centre right of the lay"} value={Math.abs(analysis.tree.centre.rightM)} quantity="length" working="centre-right" />
-        </Group>
-      )}
+      <Results />
     </>
+  );
+}
+
+/** Apart from the fields, so that they are not drawn anew with every figure of a drag. */
+function Results() {
+  const analysis = useFeed((s) => s.analysis);
+  if (!analysis) return null;
+  return (
+    <Group title="What follows">
+      <Figure label="Mass" value={analysis.tree.massKg} quantity="mass" working="mass" />
+      <Figure label="Centre above the cut" value={analysis.tree.centre.upM} quantity="length" working="centre-up" />
+      <Figure label={analysis.tree.centre.forwardM < 0 ? "Centre behind the hinge" : "Centre ahead of the hinge"} value={Math.abs(analysis.tree.centre.forwardM)} quantity="length" working="centre-forward" />
+      <Figure label={analysis.tree.centre.rightM < 0 ? "Centre left of the lay" : "Centre right of the lay"} value={Math.abs(analysis.tree.centre.rightM)} quantity="length" working="centre-right" />
+    </Group>
   );
 }

@@ -20,8 +20,6 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
   const at = useLine();
   const path = `lines[${at}]`;
   const line = useSheet((s) => s.document?.plan.lines[at]);
-  const analysis = useFeed((s) => s.analysis);
-  const result = analysis?.pull.lines[at];
   const join = useMember(`${path}.tackle.joinKnotId`) as string | undefined;
   const systemProblem = useProblem(`${path}.tackle.systemId`);
   if (!line) return null;
@@ -92,15 +90,22 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
         <Member path={`${path}.puller.count`} label="People" quantity="count" />
         <Member path={`${path}.puller.effortEachN`} label="Each keeps up" quantity="force" step={0.01} measured />
       </Group>
-      {analysis && result && (
-        <Group title="What follows">
-          <Figure label="Hand force" value={result.tackle.handForceN} quantity="force" working={`${result.id}.hand-force`} note="all haulers together, at the planned tension" />
-          <Figure label="Advantage" value={result.tackle.actualAdvantage} quantity="ratio" working={`${result.id}.advantage`} note={`${result.tackle.idealAdvantage} before friction`} />
-          <Figure label="Rope hauled" value={result.tackle.haulLengthM} quantity="length" working={`${result.id}.haul-length`} />
-          <Figure label="To hold it" value={result.tackle.holdForceN} quantity="force" working={`${result.id}.hold-force`} note="friction now helps" />
-          {system?.usesAnchor && <Figure label="Force on the anchor" value={result.tackle.anchorForceN} quantity="force" working={`${result.id}.anchor-force`} />}
-        </Group>
-      )}
+      <Results at={at} anchored={system?.usesAnchor ?? true} />
     </>
+  );
+}
+
+/** Apart from the fields, so that they are not drawn anew with every figure of a drag. */
+function Results({ at, anchored }: { at: number; anchored: boolean }) {
+  const result = useFeed((s) => s.analysis?.pull.lines[at]);
+  if (!result) return null;
+  return (
+    <Group title="What follows">
+      <Figure label="Hand force" value={result.tackle.handForceN} quantity="force" working={`${result.id}.hand-force`} note="all haulers together, at the planned tension" />
+      <Figure label="Advantage" value={result.tackle.actualAdvantage} quantity="ratio" working={`${result.id}.advantage`} note={`${result.tackle.idealAdvantage} before friction`} />
+      <Figure label="Rope hauled" value={result.tackle.haulLengthM} quantity="length" working={`${result.id}.haul-length`} />
+      <Figure label="To hold it" value={result.tackle.holdForceN} quantity="force" working={`${result.id}.hold-force`} note="friction now helps" />
+      {anchored && <Figure label="Force on the anchor" value={result.tackle.anchorForceN} quantity="force" working={`${result.id}.anchor-force`} />}
+    </Group>
   );
 }
