@@ -42,7 +42,7 @@ internal static class AnalysisEndpoints
         }
 
         var outcome = PlanAnalysis.Of(plan, system, workings);
-        return outcome.Analysis is { } analysis ? Results.Ok(analysis) : PlainProblems.Refused(outcome.Problems);
+        return outcome.Analysis is { } analysis ? new WholeAnswer<Core.Plans.Analysis>(analysis) : PlainProblems.Refused(outcome.Problems);
     }
 
     private static async Task<IResult> SolveTackleAsync(HttpRequest request)

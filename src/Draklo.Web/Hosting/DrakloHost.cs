@@ -48,6 +48,7 @@ public static class DrakloHost
         }
 
         Console.WriteLine($"Draklo is at {app.Urls.First()}  (data in {Path.GetFullPath(settings.DataFolder)}; Ctrl+C stops it)");
+        Warmth.Begin();
         await app.WaitForShutdownAsync();
         Console.WriteLine("Draklo has stopped; everything is saved.");
         return 0;

@@ -177,6 +177,9 @@ public sealed class Screen : IDisposable
         ((IEnumerable<object>)Run("return performance.getEntriesByType('resource').map(e => e.name)")!).Cast<string>()
         .Where(u => !u.StartsWith(Address, StringComparison.Ordinal) && !u.StartsWith("data:", StringComparison.Ordinal)).ToList();
 
+    /// <summary>Lets fonts and two frames come, so that a picture shows what a person sees.</summary>
+    public void Settle() => RunAsync("const done = arguments[arguments.length - 1]; document.fonts.ready.then(() => requestAnimationFrame(() => requestAnimationFrame(() => done())));");
+
     public void Picture(string file) => ((ITakesScreenshot)driver).GetScreenshot().SaveAsFile(file);
 
     public void Dispose()

@@ -53,5 +53,5 @@ export const api = {
   restore: (id: string) => ask<Job>(`/api/jobs/${id}/restore`, send("POST")),
   importPlan: (file: File) => ask<Job>("/api/jobs/import", { method: "POST", headers: { "content-type": "application/json" }, body: file }),
   analyse: (plan: Plan, units: Units, workings: boolean) =>
-    ask<Analysis>(`/api/analysis?units=${units}&workings=${String(workings)}`, send("POST", plan)),
+    ask<Analysis>(`/api/analysis?units=${units}&workings=${String(workings)}`, { ...send("POST", plan), priority: "high" }),
 };

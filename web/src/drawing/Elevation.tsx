@@ -98,7 +98,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
       <path d={`M${stump.x} ${stump.y}l${0.5 * scale.perMetre * plan.cut.stumpDiameterM} ${-0.18 * scale.perMetre}v${0.36 * scale.perMetre}Z`} fill="var(--ink)" stroke={link === "hinge" ? "var(--ink)" : "none"} strokeWidth={6} />
       <path d={`M${mass.x} ${mass.y + 8}v44`} stroke="var(--ink)" strokeWidth={2.2} />
       <path d={`M${mass.x - 4.5} ${mass.y + 46}h9l-4.5 10Z`} fill="var(--ink)" />
-      <text x={mass.x - 12} y={mass.y + 34} textAnchor="end" fill="var(--ink)" className="font-tight text-[13px]">{written(analysis.tree.weightN, "force", units)}</text>
+      <text x={mass.x - 12} y={mass.y + 34} textAnchor="end" fill="var(--ink)" className="halo font-tight text-[13px]">{written(analysis.tree.weightN, "force", units)}</text>
       {link === "stem" && <StemMark analysis={analysis} scale={scale} />}
       {plan.lines.map((line, index) => (
         <LineDrawing key={line.id} line={line} index={index} analysis={analysis} scale={scale} tiltDeg={tiltDeg} link={link} main={index === 0} />
@@ -146,7 +146,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
         const up = (n: number) => { setMember(`lines[${index}].seat.heightM`, round(line.seat.heightM + n * 0.1), `seat-${index}`); };
         return (
           <g key={line.id}>
-            <text x={seat.x - 16} y={seat.y - 10} textAnchor="end" fill="var(--ink)" className="font-tight text-[14px] font-semibold">
+            <text x={seat.x - 16} y={seat.y - 10} textAnchor="end" fill="var(--ink)" className="halo font-tight text-[14px] font-semibold">
               {plan.lines.length > 1 ? line.id : "seat"} {written(line.seat.heightM, "length", units)}
             </text>
             <Handle

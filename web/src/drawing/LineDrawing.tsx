@@ -33,7 +33,9 @@ export function LineDrawing({ line, index, analysis, scale, tiltDeg, link, main 
   const rove = line.tackle.systemId !== "direct" && line.tackle.systemId !== "redirected";
   // The tackle is drawn as long as it would be opened: six metres, or a third of a short line.
   const tackle = rove ? Math.min(6 * scale.perMetre, length / 3) : 0;
-  const end = { x: anchor.x - u.x * 4, y: anchor.y - u.y * 4 };
+  // The block hangs a sling's length before the anchor, clear of its handle.
+  const sling = rove ? 22 : 4;
+  const end = { x: anchor.x - u.x * sling, y: anchor.y - u.y * sling };
   const head = { x: end.x - u.x * tackle, y: end.y - u.y * tackle };
   const weight = 1.6 + Math.min(2.4, result.tensionN / 3000);
   const strands = Math.min(Math.round(legs), 6);
@@ -45,6 +47,7 @@ export function LineDrawing({ line, index, analysis, scale, tiltDeg, link, main 
     <g data-line={line.id}>
       <AnchorShape x={anchor.x} strap={anchor.y} ground={ground} perMetre={scale.perMetre} lit={lit("anchor") || lit("sling")} />
       <path d={`M${seat.x} ${seat.y}L${head.x} ${head.y}`} stroke="var(--loaded)" strokeWidth={lit("rope") ? weight + 3 : weight} fill="none" />
+      {rove && <path d={`M${end.x} ${end.y}L${anchor.x} ${anchor.y}`} stroke="var(--ink)" strokeWidth={lit("sling") ? 4 : 2} />}
       {rove && (
         <g>
           {Array.from({ length: strands }, (_, i) => {
@@ -63,7 +66,7 @@ export function LineDrawing({ line, index, analysis, scale, tiltDeg, link, main 
         y={-9}
         textAnchor="middle"
         fill="var(--loaded)"
-        className="font-tight text-[15px] font-semibold"
+        className="halo font-tight text-[15px] font-semibold"
       >
         {tiltDeg === 0 ? `${written(result.tensionN, "force", units)} planned` : ""}
       </text>

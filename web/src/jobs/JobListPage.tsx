@@ -50,6 +50,7 @@ export function JobListPage() {
         <h1 className="font-tight text-2xl font-semibold">Jobs</h1>
         {refused !== null && <p role="alert" className="mt-3 border-l-4 border-ink bg-sheet px-3 py-2">{refused}</p>}
         {jobs.isError && <p role="alert" className="mt-3 border-l-4 border-ink bg-sheet px-3 py-2">The jobs cannot be read: Draklo does not answer. Start it again, then reload this page.</p>}
+        {jobs.isPending && <p className="mt-3 text-pencil">Reading the jobs.</p>}
         {jobs.data?.length === 0 && (
           <div className="mt-6 max-w-[560px] border border-ink bg-sheet p-5 leading-relaxed">
             <p className="font-tight text-lg font-semibold">No job yet</p>

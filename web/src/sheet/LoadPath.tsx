@@ -47,7 +47,7 @@ function LinkCell({ link, weakest }: { link: Link; weakest: boolean }) {
         onClick={() => { set({ link: lit === link.id ? null : link.id, working: lit === link.id ? null : `link.${link.id}` }); }}
         className={`block h-full w-full px-2 py-1.5 text-left hover:bg-tint ${lit === link.id ? "bg-tint outline-2 -outline-offset-2 outline-ink" : ""}`}
       >
-        <span className={`block min-h-[2.3em] font-tight text-[13px] leading-tight ${weakest ? "font-semibold underline" : "font-medium"}`}>{link.name}</span>
+        <span className={`block min-h-[2.5em] font-tight text-[13px] leading-tight ${weakest ? "font-semibold underline" : "font-medium"}`}>{link.name}</span>
         <span data-value className="block whitespace-nowrap font-tight text-[15px] font-semibold">
           {figure(link.loadN, quantity, units)}
           <span className="block text-xs font-normal text-pencil">of {written(link.strengthN / link.factor, quantity, units)}</span>

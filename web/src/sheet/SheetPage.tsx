@@ -91,6 +91,7 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
             <button
               key={key}
               type="button"
+              data-station={stationNames[key]}
               aria-current={station === key ? "step" : undefined}
               onClick={() => { goTo(key); }}
               className={`flex w-full items-baseline gap-3 px-3 py-2.5 text-left font-tight text-[15px] font-medium leading-tight ${station === key ? "bg-ink text-sheet" : "hover:bg-tint"}`}

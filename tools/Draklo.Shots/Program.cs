@@ -1,0 +1,46 @@
+using Draklo.Browser.Tests.Support;
+
+// Takes the pictures of docs/screenshots from the built application and its demo jobs.
+// Arguments: the folder they go to, then the names of those wanted (all without).
+var folder = args.FirstOrDefault() ?? "docs/screenshots";
+Directory.CreateDirectory(folder);
+using var app = new AppProcess();
+using var screen = new Screen(app.Address);
+(string Name, Action Show)[] views =
+[
+    ("jobs", () =>
+    {
+        screen.Open();
+        screen.Find(OpenQA.Selenium.By.CssSelector("[data-job] svg"));
+    }),
+    ("elevation", () => screen.OpenJob("Lime")),
+    ("size-up", () => At("Side-leaner", "Size up")),
+    ("two-lines", () => At("Side-leaner", "Line")),
+    ("tackle", () => At("Spruce", "Anchor and tackle")),
+    ("cuts", () => At("Lime", "Cuts")),
+    ("workings", () =>
+    {
+        screen.OpenJob("Lime");
+        screen.Click("[data-working='needed-tension']");
+        screen.Find(OpenQA.Selenium.By.CssSelector("[data-open-working]"));
+    }),
+    ("reasons", () =>
+    {
+        screen.OpenJob("Side-leaner");
+        screen.Click("[data-verdict] button");
+    }),
+];
+
+foreach (var (name, show) in views.Where(v => args.Length < 2 || args.Skip(1).Contains(v.Name, StringComparer.Ordinal)))
+{
+    show();
+    screen.Settle();
+    screen.Picture(Path.Combine(folder, name + ".png"));
+    Console.WriteLine(name);
+}
+
+void At(string job, string station)
+{
+    screen.OpenJob(job);
+    screen.Click($"nav [data-station='{station}']");
+}
