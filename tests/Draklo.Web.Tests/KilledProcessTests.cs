@@ -106,7 +106,8 @@ public sealed class KilledProcessTests : IDisposable
         throw new InvalidOperationException(await process.StandardError.ReadToEndAsync());
     }
 
-    private Process Launch(string args, string port) => Process.Start(new ProcessStartInfo("dotnet", $"{Path.Combine(AppContext.BaseDirectory, "Draklo.Web.dll")} {args}")
+    // A run in the background may have told its children to ignore Ctrl+C; a terminal never does.
+    private Process Launch(string args, string port) => Process.Start(new ProcessStartInfo("env", $"--default-signal=INT dotnet {Path.Combine(AppContext.BaseDirectory, "Draklo.Web.dll")} {args}")
     {
         UseShellExecute = false,
         RedirectStandardOutput = true,
