@@ -1,6 +1,7 @@
 using BenchmarkDotNet.Attributes;
 using BenchmarkDotNet.Jobs;
 using Draklo.Core.Plans;
+using Draklo.Core.Sites;
 using Draklo.Core.Tackle;
 using System.Text.Json;
 
@@ -12,6 +13,7 @@ namespace Draklo.Bench;
 public class AnalysisBench
 {
     private readonly Plan lime = Demo("lime.json");
+    private readonly Plan crowded = Crowded(Demo("lime.json"));
     private readonly Plan sideLeaner = Demo("side-leaner.json");
     private readonly byte[] bytes = JsonSerializer.SerializeToUtf8Bytes(Demo("lime.json"), DocumentReader.Options);
     private readonly Analysis answer = PlanAnalysis.Of(Demo("lime.json")).Analysis!;
@@ -34,6 +36,31 @@ public class AnalysisBench
 
     [Benchmark]
     public byte[] WriteAnswerWithWorkings() => JsonSerializer.SerializeToUtf8Bytes(answer, DocumentReader.Options);
+
+    [Benchmark]
+    public LayRose? RoseOf360BearingsAnd40Targets() => LayRose.Of(crowded, Core.Units.UnitSystem.Metric).Rose;
+
+    [Benchmark]
+    public AnalysisOutcome FortyTargets() => PlanAnalysis.Of(crowded, withWorkings: false);
+
+    /// <summary>A site with forty small areas all round the tree, from 12 to 45 m out.</summary>
+    private static Plan Crowded(Plan plan)
+    {
+        var targets = new List<TargetMembers>();
+        for (var i = 0; i < 40; i++)
+        {
+            var at = Place.At(12 + (33.0 * (i % 7) / 6), i * 9);
+            targets.Add(new()
+            {
+                Id = $"t{i}",
+                Kind = TargetKind.Building,
+                Closed = true,
+                Points = [.. Enumerable.Range(0, 6).Select(k => Place.At(2, k * 60)).Select(c => new PlaceMembers { EastM = at.EastM + c.EastM, NorthM = at.NorthM + c.NorthM })],
+            });
+        }
+
+        return plan with { Site = new() { Targets = targets } };
+    }
 
     internal static Plan Demo(string file)
     {

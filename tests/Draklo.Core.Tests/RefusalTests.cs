@@ -27,7 +27,18 @@ public sealed class RefusalTests
     [InlineData("tree.heightM", "null", "is empty")]
     [InlineData("tree.heightM", "1e999", "too large")]
     [InlineData("tree.lean.shape", "\"bendy\"", "one of: straight, swept")]
-    [InlineData("tree.speciesId", "\"triffid\"", "not in the catalogue")]
+    [InlineData("tree.mass", "{\"method\":\"known\"}", null, "tree.mass.known", "give it with the height")]
+    [InlineData("tree.mass", "{\"method\":\"sections\",\"sections\":[{\"heightM\":1,\"diameterM\":0.5}]}", null, "tree.mass.sections", "two diameters or more")]
+    [InlineData("tree.mass", "{\"method\":\"sections\",\"sections\":[{\"heightM\":6,\"diameterM\":0.4},{\"heightM\":2,\"diameterM\":0.5}]}", null, "tree.mass.sections[1].heightM", "in order, from below upward")]
+    [InlineData("tree.decay", "{\"shellM\":0.4,\"diameterM\":0.5}", null, "tree.decay.shellM", "thicker than half the stem")]
+    [InlineData("readings", "{\"leanViews\":[{\"lookingDeg\":10,\"leanDeg\":2},{\"lookingDeg\":200,\"leanDeg\":1}]}", null, "readings.leanViews[1].lookingDeg", "nearly in one line")]
+    [InlineData("readings", "{\"height\":{\"distanceM\":20,\"upDeg\":5,\"downDeg\":12}}", null, "readings.height.upDeg", "not above the angle to the foot")]
+    [InlineData("site", "{\"spots\":[{\"eastM\":10,\"northM\":0,\"riseM\":1}]}", null, "site.spots", "add a second")]
+    [InlineData("site", "{\"spots\":[{\"eastM\":10,\"northM\":1,\"riseM\":1},{\"eastM\":-20,\"northM\":-2,\"riseM\":1}]}", null, "site.spots[1].eastM", "nearly in one line")]
+    [InlineData("site", "{\"targets\":[{\"id\":\"a\",\"kind\":\"wall\",\"points\":[{\"eastM\":-5,\"northM\":0},{\"eastM\":5,\"northM\":0}]}]}", null, "site.targets[0].points", "on the stump")]
+    [InlineData("site", "{\"targets\":[{\"id\":\"a\",\"kind\":\"building\",\"closed\":true,\"points\":[{\"eastM\":10,\"northM\":0},{\"eastM\":20,\"northM\":10},{\"eastM\":20,\"northM\":0},{\"eastM\":10,\"northM\":10}]}]}", null, "site.targets[0].points", "cross one another")]
+    [InlineData("site", "{\"targets\":[{\"id\":\"a\",\"kind\":\"building\",\"closed\":true,\"points\":[{\"eastM\":10,\"northM\":0},{\"eastM\":20,\"northM\":10}]}]}", null, "site.targets[0].points", "three corners")]
+    [InlineData("site", "{\"targets\":[{\"id\":\"a\",\"kind\":\"castle\",\"points\":[]}]}", null, "site.targets[0].kind", "must be one of: building")]
     [InlineData("lines[0].knotId", "\"granny\"", "not in the table")]
     [InlineData("lines[0].tackle.systemId", "\"fifty-to-one\"", "choose one of direct")]
     [InlineData("lines[0].tackle.contactId", "\"butter\"", "not in the table of turns")]
@@ -41,8 +52,9 @@ public sealed class RefusalTests
     [InlineData("guesses[0]", "\"tree.wingspanM\"", "not a member of a plan")]
     [InlineData("cut.stumpHeightM", "2.99", null)]
     [InlineData("policy.loadReserve", "0.5", "between 1.00 and 3.00")]
-    public void At_its_member(string path, string value, string? says)
+    public void At_its_member(string path, string value, string? says, string? at = null, string? sentence = null)
     {
+        says = sentence ?? says;
         var json = JsonSerializer.SerializeToNode(Lime() with { Guesses = ["tree.crown.massRatio"] }, DocumentReader.Options)!;
         Set(json, path, value);
         var problems = Problems(json.ToJsonString());
@@ -53,9 +65,19 @@ public sealed class RefusalTests
         }
 
         var problem = Assert.Single(problems);
-        Assert.Equal(path, problem.Path);
+        Assert.Equal(at ?? path, problem.Path);
         Assert.Contains(says, problem.Message, StringComparison.Ordinal);
         Assert.EndsWith(".", problem.Message, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void An_unknown_species_needs_its_own_wood()
+    {
+        var own = Lime();
+        Assert.Empty(PlanRules.Check(own with { Tree = own.Tree with { SpeciesId = "our-own-lime" } }, UnitSystem.Metric));
+        var problem = (own with { Tree = own.Tree with { SpeciesId = "triffid", Wood = null } }).OnlyProblem();
+        Assert.Equal("tree.speciesId", problem.Path);
+        Assert.Contains("not in the catalogue", problem.Message, StringComparison.Ordinal);
     }
 
     [Fact]

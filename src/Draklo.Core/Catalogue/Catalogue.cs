@@ -1,4 +1,5 @@
 using System.Collections.Frozen;
+using System.ComponentModel.DataAnnotations;
 using System.Globalization;
 using CsvHelper;
 using CsvHelper.Configuration;
@@ -11,15 +12,40 @@ namespace Draklo.Core.Catalogue;
 /// <remarks>Rounded from the public tables of the USDA Forest Products Laboratory wood handbook and the British building-research tables.</remarks>
 public sealed record Species
 {
-    [Name("id")] public required string Id { get; init; }
-    [Name("name")] public required string Name { get; init; }
-    [Name("latin")] public required string Latin { get; init; }
-    [Name("density_kg_m3")] public required double GreenDensityKgM3 { get; init; }
-    [Name("mor_mpa")] public required double BendingStrengthMPa { get; init; }
-    [Name("e_gpa")] public required double StiffnessGPa { get; init; }
+    [Name("id")]
+    [Display(Name = "Id of the species")]
+    public required string Id { get; init; }
+
+    [Name("name")]
+    [Display(Name = "Name of the species")]
+    public required string Name { get; init; }
+
+    [Name("latin")]
+    [Display(Name = "Latin name")]
+    public required string Latin { get; init; }
+
+    [Name("density_kg_m3")]
+    [Display(Name = "Green density", Description = "Kilograms per cubic metre as felled.")]
+    [Range(300, 1500)]
+    public required double GreenDensityKgM3 { get; init; }
+
+    [Name("mor_mpa")]
+    [Display(Name = "Bending strength", Description = "Green modulus of rupture, megapascals.")]
+    [Range(10, 150)]
+    public required double BendingStrengthMPa { get; init; }
+
+    [Name("e_gpa")]
+    [Display(Name = "Stiffness", Description = "Green modulus of elasticity, gigapascals.")]
+    [Range(1, 25)]
+    public required double StiffnessGPa { get; init; }
+
     [Name("hinge")] public required HingeClass HingeClass { get; init; }
     [Name("splits")] public required SplitTendency Splits { get; init; }
     [Name("habit")] public required Habit Habit { get; init; }
+
+    /// <summary>Where the figures come from.</summary>
+    [Ignore]
+    public string Source { get; init; } = "Public tables of the USDA Forest Products Laboratory wood handbook and the British building-research tables, rounded";
 }
 
 public enum SplitTendency

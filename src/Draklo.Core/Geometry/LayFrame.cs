@@ -20,4 +20,8 @@ public readonly struct LayFrame
         var (s, c) = Math.SinCos(Angle.Radians(bearingDeg));
         return Resolve(length * c, length * s);
     }
+
+    /// <summary>A level vector of the lay frame in site terms: metres east and north.</summary>
+    public (double East, double North) ToSite(double forward, double right) =>
+        ((forward * sin) + (right * cos), (forward * cos) - (right * sin));
 }

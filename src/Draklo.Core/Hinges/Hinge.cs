@@ -23,7 +23,8 @@ public readonly record struct Hinge(double Length, double Thickness, double Offs
         var t = cut.HingeThicknessM;
         var length = 2 * Math.Sqrt((radius * radius) - ((radius - depth) * (radius - depth)));
         var sound = Wood.Of(tree).Strength;
-        var strength = sound * tree.Soundness;
+        var soundness = Soundness.Of(tree).Value;
+        var strength = sound * soundness;
         var hinge = new Hinge(
             length,
             t,
@@ -37,7 +38,7 @@ public readonly record struct Hinge(double Length, double Thickness, double Offs
             workings.Add("hinge-offset", "Hinge forward of the stump's middle", "x_h", hinge.Offset, "cm", "x_h = r − n − t/2", $"{radius:cm} − {depth:cm} − {t / 2:cm}", "M6");
             workings.Add("hinge-bending", "What bends the hinge", "M_h", hinge.Bending, "Nm", "M_h = MOR · L · t² / 6", $"{sound:MPa} · {length:cm} · ({t:cm})² / 6", "M6", estimate: true);
             workings.Add("hinge-side-capacity", "What the hinge bears sideways", "M_side", hinge.SideCapacity, "Nm", "M_side = 0.5 · MOR · soundness · t · L² / 6",
-                $"0.5 · {sound:MPa} · {tree.Soundness:x} · {t:cm} · ({length:cm})² / 6", "M6", estimate: true);
+                $"0.5 · {sound:MPa} · {soundness:x} · {t:cm} · ({length:cm})² / 6", "M6", estimate: true);
         }
 
         return hinge;

@@ -33,6 +33,19 @@ public sealed record Pull(double AtRest, double Needed, double NeededAt, double 
         return sum;
     }
 
+    /// <summary>The least of what the planned tension gives over what the tree asks, from rest to commit, N·m; never below 0.</summary>
+    public double LeastSurplus(PlanContext context, PullLine[] lines)
+    {
+        var least = double.PositiveInfinity;
+        for (var i = 0; i <= Steps; i += CurveEvery)
+        {
+            var angle = Commit * i / Steps;
+            least = Math.Min(least, (context.PlannedTension * ArmSum(lines, angle)) - RestoringMoment(context.Tree, context.Hinge, context.Wind, angle));
+        }
+
+        return Math.Max(0, least);
+    }
+
     /// <summary>Moment that the lines must give at an angle, N·m: weight and wind against the tree, and the hinge to bend.</summary>
     public static double RestoringMoment(StandingTree tree, Hinge hinge, WindLoad wind, double angle) =>
         (-tree.Weight * tree.Centre.TurnedForward(angle).Forward) - wind.ForwardMoment + hinge.Bending;

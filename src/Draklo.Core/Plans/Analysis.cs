@@ -1,5 +1,8 @@
+using Draklo.Core.Hinges;
 using Draklo.Core.Lines;
+using Draklo.Core.Sites;
 using Draklo.Core.Strength;
+using Draklo.Core.Trees;
 
 namespace Draklo.Core.Plans;
 
@@ -8,8 +11,12 @@ public sealed record Analysis(
     TreeResult Tree,
     HingeResult Hinge,
     PullResult Pull,
-    Hinges.Pretension Pretension,
+    Pretension Pretension,
     StemResult Stem,
+    Aim Aim,
+    GustReserve? Gust,
+    Measured Measured,
+    Zones Site,
     IReadOnlyList<Link> Links,
     Verdict Verdict,
     Figure Figure)
@@ -20,7 +27,10 @@ public sealed record Analysis(
 
 /// <param name="Centre">Where the weight acts, from the middle of the hinge.</param>
 /// <param name="Moment">Of the weight about the hinge.</param>
-public sealed record TreeResult(double MassKg, double WeightN, LayPoint Centre, Moment Moment);
+/// <param name="Soundness">What rot leaves of the wood's strength, over 0 to 1.</param>
+/// <param name="ShellRatio">Sound shell over radius, where it was probed.</param>
+/// <param name="Spread">How far these may be off.</param>
+public sealed record TreeResult(double MassKg, double WeightN, LayPoint Centre, Moment Moment, double Soundness, double? ShellRatio, TreeSpread Spread);
 
 /// <param name="ForwardM">Along the lay from the middle of the hinge.</param>
 /// <param name="RightM">To the right of the lay.</param>

@@ -17,6 +17,10 @@ public sealed record CutMembers
     [Display(Name = "Hinge thickness", Description = "Metres of wood left between notch and back cut.")]
     [Range(0.005, 0.6)]
     public required double HingeThicknessM { get; init; }
+
+    [Display(Name = "Aim correction", Description = "How much of the side lean the aim takes off, 0 to 1; half by default.")]
+    [Range(0, 1)]
+    public double AimCorrection { get; init; } = 0.5;
 }
 
 public sealed record NotchMembers

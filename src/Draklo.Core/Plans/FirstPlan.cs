@@ -17,6 +17,7 @@ public static class FirstPlan
             Crown = new() { BaseHeightM = 5, MassRatio = 0.30, ReachM = new() { North = 3.5, East = 3.5, South = 3.5, West = 3.5 } },
         },
         Cut = new() { StumpHeightM = 0.30, StumpDiameterM = 0.46, Notch = new() { DepthM = 0.11, OpeningDeg = 70 }, HingeThicknessM = 0.04 },
+        WalkUp = FirstWalkUp.Make(),
         Wind = new() { InLeaf = true },
         Lines =
         [

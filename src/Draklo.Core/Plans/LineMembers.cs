@@ -153,6 +153,9 @@ public sealed record PullerMembers
     [Display(Name = "Steady pull each", Description = "What one of them keeps up, newtons.")]
     [Range(50, 600)]
     public required double EffortEachN { get; init; }
+
+    [Display(Name = "Where they stand", Description = "Left out, three metres past the anchor in line with the pull.")]
+    public PlaceMembers? Place { get; init; }
 }
 
 public enum PullerKind

@@ -33,6 +33,14 @@ public sealed record Plan
 
     public PolicyMembers Policy { get; init; } = new();
 
+    public ReadingMembers Readings { get; init; } = new();
+
+    public SiteMembers Site { get; init; } = new();
+
+    [Display(Name = "Walk-up list", Description = "What to look at first; left out, nobody keeps a list.")]
+    [MaxLength(40)]
+    public IReadOnlyList<WalkUpMembers> WalkUp { get; init; } = [];
+
     [Display(Name = "Guesses", Description = "Paths of the numbers nobody has measured yet, as in \"tree.crown.massRatio\".")]
     [MaxLength(100)]
     public IReadOnlyList<string> Guesses { get; init; } = [];

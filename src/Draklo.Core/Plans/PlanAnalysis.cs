@@ -2,6 +2,7 @@ using Draklo.Core.Catalogue;
 using Draklo.Core.Geometry;
 using Draklo.Core.Hinges;
 using Draklo.Core.Lines;
+using Draklo.Core.Sites;
 using Draklo.Core.Strength;
 using Draklo.Core.Tackle;
 using Draklo.Core.Trees;
@@ -29,6 +30,13 @@ public static class PlanAnalysis
         }
 
         var workings = withWorkings ? new Workings(units) : null;
+        var measured = Measuring.From(plan.Readings, units, problems, workings);
+        var slope = GroundSlope.From(plan, problems, workings);
+        if (problems.Count > 0)
+        {
+            return new(null, problems);
+        }
+
         var lay = new LayFrame(plan.Lay.BearingDeg);
         var hinge = Hinge.From(plan.Cut, plan.Tree, workings);
         var tree = StandingTree.From(plan.Tree, hinge, lay, plan.Cut.StumpHeightM, workings);
@@ -63,11 +71,11 @@ public static class PlanAnalysis
             atWorst[i] = lines[i] with { Share = Math.Max(heave, planned * lines[i].Share) };
         }
 
-        var bending = StemBending.Under(tree, plan.Tree.Soundness, lines, pull.Needed);
+        var bending = StemBending.Under(tree, tree.Soundness.Value, lines, pull.Needed);
         workings?.Add("stem-stress", "Worst bending of the stem under the lines", "σ", bending.WorstStress, "MPa", "σ(z) = T_h · (z_p − z) / (π · d³ / 32) + T_v / (π · d² / 4), lines added as vectors",
             $"largest at {bending.AtHeight:m} above the cut, where d = {tree.Stem.DiameterAt(bending.AtHeight):cm}, at {pull.Needed:N}", "M11", estimate: true);
         workings?.Add("seat-movement", "Seat moves at the needed tension", "δ", bending.SeatMovement, "cm", "δ = ∫ T_h · (z_p − z)² / (E · I(z)) dz",
-            $"E = {tree.Wood.Stiffness * plan.Tree.Soundness:GPa}, at {pull.Needed:N}", "M11", estimate: true);
+            $"E = {tree.Wood.Stiffness * tree.Soundness.Value:GPa}, at {pull.Needed:N}", "M11", estimate: true);
 
         var (sideAtNeeded, sideWorst) = SideMoments(context, lines, pull, workings);
         var sideUse = sideAtNeeded / hinge.SideCapacity;
@@ -79,14 +87,22 @@ public static class PlanAnalysis
 
         var pretension = Pretension.From(context, lines, path);
         var spring = SpringBack.From(context, lines, pull);
-        var verdict = Verdict.Of(context, pull, lines, path, pretension, spring, worstSideUse, hold);
+        var gust = GustReserve.Of(context, pull.LeastSurplus(context, lines), hinge.SideCapacity - sideAtNeeded);
+        var spread = TreeSpread.Of(context, Pull.RestoringMoment(tree, hinge, wind, 0), Pull.ArmSum(lines, 0));
+        var site = Zones.From(context, lines, slope);
+        var aim = Aim.Of(context);
+        var verdict = Verdict.Of(context, pull, lines, path, pretension, spring, site, gust, measured, worstSideUse, hold);
         return new(
             new(
-                new(tree.Mass, tree.Weight, LayPoint.Of(tree.Centre), new(tree.ForwardMoment, tree.RightMoment)),
+                new(tree.Mass, tree.Weight, LayPoint.Of(tree.Centre), new(tree.ForwardMoment, tree.RightMoment), tree.Soundness.Value, tree.Soundness.ShellRatio, spread),
                 new(hinge.Length, hinge.Offset, hinge.Bending, hinge.SideCapacity, sideUse, worstSideUse, hold),
                 new(pull.AtRest, pull.Needed, Angle.Degrees(pull.NeededAt), planned, Angle.Degrees(pull.Commit), pull.Curve, spring, results),
                 pretension,
                 new(bending.WorstStress / 1e6, bending.AtHeight, bending.SeatMovement),
+                aim,
+                gust,
+                measured,
+                site,
                 path.Links,
                 verdict,
                 FigureOf(context, lines))
@@ -185,7 +201,7 @@ public static class PlanAnalysis
         return new(
             Angle.Between(context.Plan.Lay.BearingDeg, toward),
             ground,
-            context.Plan.Tree.SpeciesId is { } species && Reference.Species[species].Habit == Habit.Conifer,
+            tree.Wood.Habit == Habit.Conifer,
             slices,
             new(crown.BaseHeightM + ground, tree.Stem.LengthAboveCut, CrownReach.Toward(crown.ReachM, toward), CrownReach.Toward(crown.ReachM, toward + 180)),
             figures);

@@ -14,7 +14,7 @@ namespace Draklo.Core.Plans;
 /// <remarks>Ranges stand as attributes on the members, where the JSON Schema reads them too; how members must agree with one another stands here.</remarks>
 public static class PlanRules
 {
-    private static readonly FrozenDictionary<Type, ImmutableArray<Member>> Members = FindMembers(typeof(Plan));
+    private static readonly FrozenDictionary<Type, ImmutableArray<Member>> Members = FindMembers([typeof(Plan), typeof(Species)]);
 
     /// <summary>Every problem of the plan; none when it can be computed as far as its own figures go.</summary>
     public static List<Problem> Check(Plan plan, UnitSystem units)
@@ -32,6 +32,11 @@ public static class PlanRules
             CheckTree(plan.Tree, problems, units);
             CheckCut(plan, problems, units);
             CheckLines(plan, problems, units);
+            if (plan.Site.Targets.Count > 0 || plan.WalkUp.Count > 0)
+            {
+                CheckSite(plan, problems);
+            }
+
             CheckGuesses(plan, problems);
         }
 
@@ -62,14 +67,82 @@ public static class PlanRules
             problems.Add(new("tree.speciesId", "Say which species it is, or give the wood's own figures."));
         }
 
-        if (tree.SpeciesId is { } species && !Reference.Species.ContainsKey(species))
+        if (tree is { SpeciesId: { } species, Wood: null } && !Reference.Species.ContainsKey(species))
         {
-            problems.Add(new("tree.speciesId", $"The species “{species}” is not in the catalogue: choose one that is, or give the wood's own figures and leave the species out."));
+            problems.Add(new("tree.speciesId", $"The species “{species}” is not in the catalogue: choose one that is, or give the wood's own figures."));
+        }
+
+        CheckMass(tree, problems, units);
+        if (tree.Decay is { } decay && decay.ShellM > decay.DiameterM / 2)
+        {
+            problems.Add(new("tree.decay.shellM", units.Say($"A sound shell of {decay.ShellM:cm} is thicker than half the stem of {decay.DiameterM:cm}: a stem without rot has a shell of {decay.DiameterM / 2:cm}.")));
         }
 
         if (tree.Crown.BaseHeightM >= tree.HeightM)
         {
             problems.Add(new("tree.crown.baseHeightM", units.Say($"The crown would begin at {tree.Crown.BaseHeightM:m}, above the top at {tree.HeightM:m}: lower the crown base or raise the height.")));
+        }
+    }
+
+    private static void CheckMass(TreeMembers tree, List<Problem> problems, UnitSystem units)
+    {
+        if (tree.Mass is { Method: MassMethod.Known, Known: null })
+        {
+            problems.Add(new("tree.mass.known", "The mass is said to be known: give it with the height of its centre, or reckon it by form."));
+        }
+        else if (tree.Mass is { Method: MassMethod.Known, Known: { } known } && known.CentreHeightM >= tree.HeightM)
+        {
+            problems.Add(new("tree.mass.known.centreHeightM", units.Say($"The centre of mass at {known.CentreHeightM:m} would be above the top at {tree.HeightM:m}: lower it.")));
+        }
+
+        if (tree.Mass.Method != MassMethod.Sections)
+        {
+            return;
+        }
+
+        var sections = tree.Mass.Sections;
+        if (sections.Count < 2)
+        {
+            problems.Add(new("tree.mass.sections", "Sections take two diameters or more, at different heights: add one, or reckon the mass by form."));
+        }
+
+        for (var i = 0; i < sections.Count; i++)
+        {
+            if (sections[i].HeightM >= tree.HeightM)
+            {
+                problems.Add(new($"tree.mass.sections[{i}].heightM", units.Say($"This diameter is at {sections[i].HeightM:m}, above the top at {tree.HeightM:m}: lower it.")));
+            }
+            else if (i > 0 && sections[i].HeightM <= sections[i - 1].HeightM)
+            {
+                problems.Add(new($"tree.mass.sections[{i}].heightM", units.Say($"This diameter at {sections[i].HeightM:m} is not above the one before it at {sections[i - 1].HeightM:m}: put them in order, from below upward.")));
+            }
+        }
+    }
+
+    private static void CheckSite(Plan plan, List<Problem> problems)
+    {
+        var ids = new HashSet<string>(StringComparer.Ordinal);
+        for (var i = 0; i < plan.Site.Targets.Count; i++)
+        {
+            var target = plan.Site.Targets[i];
+            if (!ids.Add(target.Id))
+            {
+                problems.Add(new($"site.targets[{i}].id", $"Two targets are called “{target.Id}”: give each its own name."));
+            }
+
+            if (Sites.TargetShape.Fault(target) is { } fault)
+            {
+                problems.Add(new($"site.targets[{i}].points", fault));
+            }
+        }
+
+        ids.Clear();
+        for (var i = 0; i < plan.WalkUp.Count; i++)
+        {
+            if (!ids.Add(plan.WalkUp[i].Id))
+            {
+                problems.Add(new($"walkUp[{i}].id", $"Two points of the list are called “{plan.WalkUp[i].Id}”: give each its own name."));
+            }
         }
     }
 
@@ -176,6 +249,14 @@ public static class PlanRules
         }
     }
 
+    /// <summary>Whether every member of another document lies in its range.</summary>
+    public static List<Problem> CheckRangesOf(Species species, UnitSystem units)
+    {
+        var problems = new List<Problem>();
+        CheckRanges(species, "", units, problems);
+        return problems;
+    }
+
     private static void CheckRanges(object document, string path, UnitSystem units, List<Problem> problems)
     {
         foreach (var member in Members[document.GetType()])
@@ -195,11 +276,12 @@ public static class PlanRules
             {
                 CheckRanges(value, Join(path, member.Name), units, problems);
             }
-            else if (value is IReadOnlyList<LineMembers> lines)
+            else if (member.GroupType is not null)
             {
-                for (var i = 0; i < lines.Count; i++)
+                var list = (IReadOnlyList<object>)value;
+                for (var i = 0; i < list.Count; i++)
                 {
-                    CheckRanges(lines[i], $"{member.Name}[{i}]", units, problems);
+                    CheckRanges(list[i], $"{Join(path, member.Name)}[{i}]", units, problems);
                 }
             }
         }
@@ -207,10 +289,10 @@ public static class PlanRules
 
     private static string Join(string path, string name) => path.Length == 0 ? name : $"{path}.{name}";
 
-    private static FrozenDictionary<Type, ImmutableArray<Member>> FindMembers(Type root)
+    private static FrozenDictionary<Type, ImmutableArray<Member>> FindMembers(Type[] roots)
     {
         var found = new Dictionary<Type, ImmutableArray<Member>>();
-        var waiting = new Queue<Type>([root]);
+        var waiting = new Queue<Type>(roots);
         while (waiting.TryDequeue(out var type))
         {
             var members = type.GetProperties(BindingFlags.Public | BindingFlags.Instance).Where(p => p.CanWrite).Select(p => new Member(p)).ToImmutableArray();
@@ -241,10 +323,12 @@ public static class PlanRules
             pattern = property.GetCustomAttribute<RegularExpressionAttribute>();
             mostItems = property.GetCustomAttribute<MaxLengthAttribute>()?.Length;
             fewestItems = property.GetCustomAttribute<MinLengthAttribute>()?.Length;
-            IsGroup = property.PropertyType is { IsClass: true, Namespace: "Draklo.Core.Plans" };
+            IsGroup = IsMembers(property.PropertyType);
             GroupType = IsGroup ? property.PropertyType
-                : property.PropertyType == typeof(IReadOnlyList<LineMembers>) ? typeof(LineMembers) : null;
+                : property.PropertyType is { IsGenericType: true } list && IsMembers(list.GetGenericArguments()[0]) ? list.GetGenericArguments()[0] : null;
         }
+
+        private static bool IsMembers(Type type) => type is { IsClass: true, Namespace: "Draklo.Core.Plans" };
 
         public PropertyInfo Property { get; }
 

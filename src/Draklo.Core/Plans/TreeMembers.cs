@@ -1,4 +1,5 @@
 using System.ComponentModel.DataAnnotations;
+using Draklo.Core.Catalogue;
 
 namespace Draklo.Core.Plans;
 
@@ -30,6 +31,36 @@ public sealed record TreeMembers
     public required CrownMembers Crown { get; init; }
 
     public MassMembers Mass { get; init; } = new();
+
+    [Display(Name = "Decay reading", Description = "Left out when nobody has looked inside the stem.")]
+    public DecayMembers? Decay { get; init; }
+
+    public ConditionMembers Condition { get; init; } = new();
+}
+
+/// <summary>What a probe or a bore found.</summary>
+public sealed record DecayMembers
+{
+    [Display(Name = "Sound shell", Description = "Thickness of the sound wood outside the rot, metres.")]
+    [Range(0, 2.5)]
+    public required double ShellM { get; init; }
+
+    [Display(Name = "Diameter there", Description = "Of the stem where it was probed, without bark, metres.")]
+    [Range(0.05, 5)]
+    public required double DiameterM { get; init; }
+}
+
+/// <summary>What was seen on the tree.</summary>
+public sealed record ConditionMembers
+{
+    [Display(Name = "Dead", Description = "Dead or dying: dry wood breaks short and a hinge of it holds little.")]
+    public bool Dead { get; init; }
+
+    [Display(Name = "Cracked", Description = "A crack in the stem or in a fork that carries the line.")]
+    public bool Cracked { get; init; }
+
+    [Display(Name = "Roots lifted", Description = "Roots lifted, cut or rotten.")]
+    public bool RootsLifted { get; init; }
 }
 
 /// <summary>The wood's own figures, where they are better known than the catalogue's.</summary>
@@ -49,6 +80,12 @@ public sealed record WoodMembers
 
     [Display(Name = "Hinge class", Description = "How far the wood bends before a hinge lets go.")]
     public HingeClass HingeClass { get; init; } = HingeClass.Fair;
+
+    [Display(Name = "Splits", Description = "Tendency to split up the stem; left out, the species' own, or medium.")]
+    public SplitTendency? Splits { get; init; }
+
+    [Display(Name = "Habit", Description = "broadleaf or conifer; left out, the species' own, or broadleaf.")]
+    public Habit? Habit { get; init; }
 }
 
 public enum HingeClass
@@ -117,11 +154,54 @@ public sealed record ReachMembers
 
 public sealed record MassMembers
 {
-    [Display(Name = "Mass by", Description = "form: from height, diameter and taper.")]
+    [Display(Name = "Mass by", Description = "form: from height, diameter and taper; sections: from diameters measured up the stem; known: weighed or told.")]
     public MassMethod Method { get; init; }
+
+    [Display(Name = "Sections", Description = "Diameters at heights, from below upward; used when the mass is by sections.")]
+    [MaxLength(20)]
+    public IReadOnlyList<SectionMembers> Sections { get; init; } = [];
+
+    [Display(Name = "Known mass", Description = "Used when the mass is known.")]
+    public KnownMassMembers? Known { get; init; }
 }
 
 public enum MassMethod
 {
     Form,
+    Sections,
+    Known,
+}
+
+public sealed record SectionMembers
+{
+    [Display(Name = "Height of the diameter", Description = "Above the ground, metres.")]
+    [Range(0, 120)]
+    public required double HeightM { get; init; }
+
+    [Display(Name = "Diameter of the section", Description = "Metres.")]
+    [Range(0.01, 5)]
+    public required double DiameterM { get; init; }
+}
+
+public sealed record KnownMassMembers
+{
+    [Display(Name = "Mass", Description = "Of all above the cut, kilograms.")]
+    [Range(5, 100_000)]
+    public required double MassKg { get; init; }
+
+    [Display(Name = "Centre height", Description = "Above the ground, metres.")]
+    [Range(0.1, 100)]
+    public required double CentreHeightM { get; init; }
+
+    [Display(Name = "Centre north", Description = "North of the stump's middle, metres; negative is south.")]
+    [Range(-30, 30)]
+    public double NorthM { get; init; }
+
+    [Display(Name = "Centre east", Description = "East of the stump's middle, metres; negative is west.")]
+    [Range(-30, 30)]
+    public double EastM { get; init; }
+
+    [Display(Name = "Spread of the mass", Description = "How far it may be off either way, as a fraction.")]
+    [Range(0.01, 0.6)]
+    public double Spread { get; init; } = 0.15;
 }

@@ -2,7 +2,9 @@ using Draklo.Core.Catalogue;
 using Draklo.Core.Geometry;
 using Draklo.Core.Hinges;
 using Draklo.Core.Lines;
+using Draklo.Core.Sites;
 using Draklo.Core.Strength;
+using Draklo.Core.Trees;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Plans;
@@ -35,14 +37,16 @@ public sealed record Verdict(VerdictState State, string Summary, string WeakestL
         "Estimates, not promises: Draklo does not see the tree. Local law and codes, the makers' ratings and a trained, insured, competent person on site decide. "
         + "Walk away from decay, power lines, wind and doubt. Test it in pre-tension, and stop when what you see differs from what is written here.";
 
-    public static Verdict Of(PlanContext context, Pull pull, PullLine[] lines, LoadPath path, Pretension pretension, SpringBack spring, double worstSideUse, double holdDeg)
+    public static Verdict Of(PlanContext context, Pull pull, PullLine[] lines, LoadPath path, Pretension pretension, SpringBack spring, Zones site, GustReserve? gust, Measured measured, double worstSideUse, double holdDeg)
     {
         var reasons = new List<Reason>(8);
         AddLinks(context, path, reasons);
         AddHinge(context, pull, worstSideUse, holdDeg, reasons);
         AddPretension(context, pull, pretension, path, reasons);
         AddLines(context, lines, reasons);
-        AddTree(context, reasons);
+        AddTree(context, gust, measured, reasons);
+        AddSite(context, site, reasons);
+        AddWalkUp(context, reasons);
         foreach (var unknown in path.Unknowns)
         {
             reasons.Add(new(VerdictState.Check, unknown.Text, unknown.Path));
@@ -177,16 +181,112 @@ public sealed record Verdict(VerdictState State, string Summary, string WeakestL
         }
     }
 
-    private static void AddTree(PlanContext context, List<Reason> reasons)
+    private static void AddSite(PlanContext context, Zones site, List<Reason> reasons)
+    {
+        for (var i = 0; i < site.Targets.Count; i++)
+        {
+            if (site.Targets[i].State != VerdictState.Ready || site.Targets[i].Overlaps)
+            {
+                reasons.Add(new(site.Targets[i].State, site.Targets[i].Text, $"site.targets[{i}]"));
+            }
+        }
+
+        var blocked = 0;
+        foreach (var retreat in site.Retreats)
+        {
+            blocked += retreat.Clear ? 0 : 1;
+        }
+
+        if (blocked > 0)
+        {
+            var by = (site.Retreats[0].BlockedBy, site.Retreats[1].BlockedBy) switch
+            {
+                ({ } left, { } right) when left != right => $"{left} and {right}",
+                var (left, right) => left ?? right,
+            };
+            reasons.Add(new(VerdictState.Check, $"{(blocked == 2 ? "Both ways out are" : "One way out is")} blocked by {by}: {(blocked == 2 ? "clear one, or lay the tree elsewhere" : "walk and keep the other")}.", "lay.bearingDeg"));
+        }
+
+        for (var i = 0; i < site.Lines.Count; i++)
+        {
+            if (!site.Lines[i].CrewClear)
+            {
+                reasons.Add(new(VerdictState.Check, context.Units.Say($"The haulers of the {site.Lines[i].Id} line stand {site.Lines[i].Crew.Distance:m} out in the lay, nearer than one and a half heights, {site.CrewM:m}: send them farther, or aside round a redirect."), $"lines[{i}].puller.place"));
+            }
+        }
+
+        if (context.Plan.Site.Mark is { } mark)
+        {
+            var place = new Place(mark.EastM, mark.NorthM);
+            var off = Angle.Between(context.Plan.Lay.BearingDeg, place.BearingDeg);
+            if (Math.Abs(off) > 3 && place.Distance > 1)
+            {
+                reasons.Add(new(VerdictState.Check, context.Units.Say($"The lay runs {Math.Abs(off):deg} {(off > 0 ? "left" : "right")} of the lay mark: turn it, or move the mark."), "site.mark"));
+            }
+        }
+    }
+
+    private static void AddWalkUp(PlanContext context, List<Reason> reasons)
+    {
+        var open = 0;
+        var first = -1;
+        for (var i = 0; i < context.Plan.WalkUp.Count; i++)
+        {
+            if (context.Plan.WalkUp[i] is { Must: true, TickedAt: null })
+            {
+                first = open++ == 0 ? i : first;
+            }
+        }
+
+        if (open > 0)
+        {
+            reasons.Add(new(VerdictState.Check, open == 1
+                ? $"One point of the walk-up list is open: {Lower(context.Plan.WalkUp[first].Text)}."
+                : $"{Sentences.Count(open).Capitalised()} points of the walk-up list are open, first: {Lower(context.Plan.WalkUp[first].Text)}.", $"walkUp[{first}]"));
+        }
+    }
+
+    private static void AddTree(PlanContext context, GustReserve? gust, Measured measured, List<Reason> reasons)
     {
         var tree = context.Plan.Tree;
-        if (tree.Soundness < 0.5)
+        var sound = context.Tree.Soundness;
+        if (tree.Condition.Cracked)
         {
-            reasons.Add(new(VerdictState.Stop, context.Units.Say($"The wood is put at {tree.Soundness:%} of sound strength: too rotten to trust a hinge or a seat; take it down another way."), "tree.soundness"));
+            reasons.Add(new(VerdictState.Stop, "The stem or a fork is cracked: it may part under the pull. Lash it above and below the crack and have somebody competent judge it, or take it down another way.", "tree.condition.cracked"));
         }
-        else if (tree.Soundness < 0.9)
+
+        if (tree.Condition.Dead)
         {
-            reasons.Add(new(VerdictState.Check, context.Units.Say($"The wood is put at {tree.Soundness:%} of sound strength: look where the rot stands, at the hinge and at the seat."), "tree.soundness"));
+            reasons.Add(new(VerdictState.Check, "The tree is dead: its wood breaks short, its hinge holds little and branches fall when the line shakes it. Keep out from under it and reckon with a brittle hinge.", "tree.condition.dead"));
+        }
+
+        if (tree.Condition.RootsLifted)
+        {
+            reasons.Add(new(VerdictState.Check, "Roots are lifted, cut or rotten: the tree may come over roots and all before the hinge is cut, and then nothing guides it.", "tree.condition.rootsLifted"));
+        }
+
+        if (sound.ShellRatio < Soundness.LeastShellRatio)
+        {
+            reasons.Add(new(VerdictState.Stop, context.Units.Say($"The sound shell is {sound.ShellRatio!.Value:%} of the radius, under {Soundness.LeastShellRatio:%}: it folds or splits before it bends, and there is no wood for a hinge. Take it down another way."), "tree.decay.shellM"));
+        }
+
+        if (measured.Lean is { OneView: true })
+        {
+            reasons.Add(new(VerdictState.Check, "The lean was seen from one side only: a tree that looks upright from the front can lean hard away. Look again a quarter turn round.", "readings.leanViews"));
+        }
+
+        if (gust is { SpeedMps: < 10 } && context.Plan.Wind.SpeedMps <= 8)
+        {
+            reasons.Add(new(VerdictState.Ready, context.Units.Say($"A gust of {gust.SpeedMps:m/s} from {(gust.FromAhead ? "ahead" : "the side")} would use up the reserve."), "wind.speedMps"));
+        }
+
+        if (sound.Value < 0.5)
+        {
+            reasons.Add(new(VerdictState.Stop, context.Units.Say($"The wood is put at {sound.Value:%} of sound strength: too rotten to trust a hinge or a seat; take it down another way."), "tree.soundness"));
+        }
+        else if (sound.Value < 0.9)
+        {
+            reasons.Add(new(VerdictState.Check, context.Units.Say($"The wood is put at {sound.Value:%} of sound strength: look where the rot stands, at the hinge and at the seat."), "tree.soundness"));
         }
 
         if (context.Plan.Wind.SpeedMps > 8)

@@ -17,6 +17,7 @@ public sealed record Unknown(string Path, string Text);
 public sealed class LoadPath(PlanContext context)
 {
     private const double RootMomentPerKg = 100;
+    private const double LooseRootMomentPerKg = 60;
 
     private readonly List<Link> links = new(16);
     private readonly List<Unknown> unknowns = [];
@@ -85,7 +86,7 @@ public sealed class LoadPath(PlanContext context)
     {
         var factor = context.Plan.Policy.DesignFactor;
         var tree = context.Tree;
-        var soundness = context.Plan.Tree.Soundness;
+        var soundness = tree.Soundness.Value;
         var perNewton = needed > 0 ? atNeeded.WorstStress / needed : 0;
         List<Reduction> sound = soundness < 1 ? [new("soundness", soundness)] : [];
         Add("stem", "Stem under the line", null, LinkQuantity.Stress, perNewton * planned, StemBending.Under(tree, soundness, atWorst, 1).WorstStress, tree.Wood.Strength, factor.Stem, sound, planned, estimate: true);
@@ -93,7 +94,7 @@ public sealed class LoadPath(PlanContext context)
         var back = Math.Max(0, -tree.ForwardMoment - context.Wind.ForwardMoment);
         var arms = Pull.ArmSum(lines, 0);
         var roots = Math.Max(back, (planned * arms) - back);
-        Add("roots", "Roots of the tree", null, LinkQuantity.Moment, roots, Math.Max(back, Pull.ArmSum(atWorst, 0) - back), RootMomentPerKg * tree.StemMass, factor.Anchor, [], 0, estimate: true);
+        Add("roots", "Roots of the tree", null, LinkQuantity.Moment, roots, Math.Max(back, Pull.ArmSum(atWorst, 0) - back), (context.Plan.Tree.Condition.RootsLifted ? LooseRootMomentPerKg : RootMomentPerKg) * tree.StemMass, factor.Anchor, [], 0, estimate: true);
         Add("hinge", "Hinge, sideways", null, LinkQuantity.Moment, sideMoment, sideMoment, context.Hinge.SideCapacity, 1, [], 0, estimate: true);
     }
 

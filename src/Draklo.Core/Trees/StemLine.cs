@@ -22,7 +22,5 @@ public readonly record struct StemLine(double Forward, double Right, bool Swept,
     }
 
     /// <summary>How far the lean moves the stem's own centre of mass, for each unit of tangent, metres.</summary>
-    public double CentreOffset(Stem stem) => Swept
-        ? Length * 2 / (((2 * stem.Taper) + 2) * ((2 * stem.Taper) + 3))
-        : stem.CentreAboveCut;
+    public double CentreOffset(Stem stem) => Swept ? stem.MeanSquareAboveCut / Length : stem.CentreAboveCut;
 }

@@ -10,6 +10,8 @@ namespace Draklo.Core.Trees;
 /// <param name="RightMoment">N·m about the hinge: positive tips it to the right.</param>
 public readonly record struct WindLoad(double Force, double ForwardMoment, double RightMoment)
 {
+    private const double AirDensity = 1.226;
+
     public static WindLoad On(StandingTree tree, CrownMembers crown, WindMembers wind, LayFrame lay, Workings? workings)
     {
         if (wind.SpeedMps == 0)
@@ -17,19 +19,59 @@ public readonly record struct WindLoad(double Force, double ForwardMoment, doubl
             return default;
         }
 
-        var drag = wind.InLeaf ? 0.5 : 0.2;
-        var (sin, cos) = Math.SinCos(Angle.Radians(wind.FromDeg));
-        var halfNorthSouth = (crown.ReachM.North + crown.ReachM.South) / 2;
-        var halfEastWest = (crown.ReachM.East + crown.ReachM.West) / 2;
-        var width = 2 * Math.Sqrt((halfNorthSouth * halfNorthSouth * sin * sin) + (halfEastWest * halfEastWest * cos * cos));
-        var area = Math.PI / 4 * width * (tree.Stem.Height - crown.BaseHeightM);
-        var force = 0.5 * 1.226 * drag * area * wind.SpeedMps * wind.SpeedMps;
+        var area = AreaShown(tree, crown, wind.FromDeg);
+        var force = PerSquare(area, wind.InLeaf) * wind.SpeedMps * wind.SpeedMps;
         var (forward, right) = lay.ResolveBearing(-force, wind.FromDeg);
         var load = new WindLoad(force, tree.CrownCentre.Up * forward, tree.CrownCentre.Up * right);
         workings?.Add("wind-force", "Wind on the crown", "F_w", force, "N", "F_w = ½ · ρ · C · A · v²",
-            $"½ · 1.226 kg/m³ · {drag:x} · {area:m2} · ({wind.SpeedMps:m/s})²", "M3", estimate: true);
+            $"½ · 1.226 kg/m³ · {DragOf(wind.InLeaf):x} · {area:m2} · ({wind.SpeedMps:m/s})²", "M3", estimate: true);
         workings?.Add("wind-moment", "Moment of the wind, forward", "M_w", load.ForwardMoment, "Nm", "M_w = F_w · u_crown along the lay",
             $"{forward:N} · {tree.CrownCentre.Up:m}", "M3", estimate: true);
         return load;
+    }
+
+    /// <summary>The wind speed from a bearing that makes a moment at the crown's centre, m/s; infinite for a tree without a crown.</summary>
+    /// <param name="moment">N·m, 0 or more.</param>
+    public static double SpeedFor(double moment, StandingTree tree, CrownMembers crown, bool inLeaf, double fromDeg) =>
+        Math.Sqrt(Math.Max(0, moment) / (PerSquare(AreaShown(tree, crown, fromDeg), inLeaf) * tree.CrownCentre.Up));
+
+    private static double DragOf(bool inLeaf) => inLeaf ? 0.5 : 0.2;
+
+    /// <summary>Force for each square of the speed, N/(m/s)².</summary>
+    private static double PerSquare(double area, bool inLeaf) => 0.5 * AirDensity * DragOf(inLeaf) * area;
+
+    private static double AreaShown(StandingTree tree, CrownMembers crown, double fromDeg)
+    {
+        var (sin, cos) = Math.SinCos(Angle.Radians(fromDeg));
+        var northSouth = (crown.ReachM.North + crown.ReachM.South) / 2;
+        var eastWest = (crown.ReachM.East + crown.ReachM.West) / 2;
+        var width = 2 * Math.Sqrt((northSouth * northSouth * sin * sin) + (eastWest * eastWest * cos * cos));
+        return Math.PI / 4 * width * (tree.Stem.Height - crown.BaseHeightM);
+    }
+}
+
+/// <summary>The gust at which the plan's reserve is used up.</summary>
+/// <remarks>Method M3. Against the lay it is the wind that the planned tension no longer outpulls at some angle before commit; across the lay, the one that tears the hinge sideways at the needed tension.</remarks>
+/// <param name="SpeedMps">The lesser of the two, m/s.</param>
+/// <param name="FromAhead">True when the wind against the lay is the lesser.</param>
+public sealed record GustReserve(double SpeedMps, bool FromAhead)
+{
+    /// <param name="leastSurplus">The least of planned moment less needed moment from rest to commit, N·m.</param>
+    /// <param name="sideLeft">Sideways capacity that the hinge has left, N·m.</param>
+    public static GustReserve? Of(PlanContext context, double leastSurplus, double sideLeft)
+    {
+        var lay = context.Plan.Lay.BearingDeg;
+        var crown = context.Plan.Tree.Crown;
+        var ahead = WindLoad.SpeedFor(leastSurplus, context.Tree, crown, context.Plan.Wind.InLeaf, lay);
+        var aside = WindLoad.SpeedFor(sideLeft, context.Tree, crown, context.Plan.Wind.InLeaf, lay + 90);
+        var least = Math.Min(ahead, aside);
+        if (!double.IsFinite(least))
+        {
+            return null;
+        }
+
+        context.Workings?.Add("gust", "Gust that uses up the reserve", "v", least, "m/s", "v = √(moment left / (½ · ρ · C · A · u_crown)), the lesser of ahead and aside",
+            $"ahead {leastSurplus:Nm} left: {ahead:m/s}; aside {sideLeft:Nm} left: {aside:m/s}", "M3", estimate: true);
+        return new(least, ahead <= aside);
     }
 }

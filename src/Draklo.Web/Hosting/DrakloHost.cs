@@ -5,6 +5,8 @@ using Draklo.Web.Analysis;
 using Draklo.Web.Catalogue;
 using Draklo.Web.Demo;
 using Draklo.Web.Jobs;
+using Draklo.Web.Outside;
+using Draklo.Web.Sites;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.FileProviders;
 using Serilog;
@@ -91,6 +93,7 @@ public static class DrakloHost
             }
         });
         builder.Services.AddOpenApi(ApiDescription.Configure);
+        builder.Services.AddOutside();
         builder.Services.AddProblemDetails();
         builder.Services.AddExceptionHandler<PlainProblems>();
         if (!BuildsApiDescription)
@@ -103,10 +106,12 @@ public static class DrakloHost
             }
 
             builder.Services.AddSingleton(store);
+            builder.Services.AddSingleton(new SpeciesStore(database, TimeProvider.System));
         }
         else
         {
             builder.Services.AddSingleton<JobStore>(_ => throw new InvalidOperationException("No store while the API is described."));
+            builder.Services.AddSingleton<SpeciesStore>(_ => throw new InvalidOperationException("No store while the API is described."));
         }
 
         var app = builder.Build();
@@ -116,6 +121,8 @@ public static class DrakloHost
         app.MapAnalysis();
         app.MapCatalogue();
         app.MapJobs();
+        app.MapSites();
+        app.MapOutside();
         app.MapScreens();
         return app;
     }

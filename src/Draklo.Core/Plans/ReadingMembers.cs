@@ -1,0 +1,66 @@
+using System.ComponentModel.DataAnnotations;
+
+namespace Draklo.Core.Plans;
+
+/// <summary>What was read off the real tree, kept so that a figure can be traced to it.</summary>
+public sealed record ReadingMembers
+{
+    [Display(Name = "Height reading")]
+    public HeightReadingMembers? Height { get; init; }
+
+    [Display(Name = "Girth", Description = "Round the stem at breast height, metres.")]
+    [Range(0.15, 16)]
+    public double? GirthM { get; init; }
+
+    [Display(Name = "Views of the lean", Description = "One or two; one alone leaves the lean a guess.")]
+    [MaxLength(2)]
+    public IReadOnlyList<LeanViewMembers> LeanViews { get; init; } = [];
+}
+
+public sealed record HeightReadingMembers
+{
+    [Display(Name = "Measured by", Description = "angles: two angles and a level distance; slope: the same with a distance along sloping ground; stick: a stick held upright at arm's length.")]
+    public HeightMethod Method { get; init; }
+
+    [Display(Name = "Distance to the tree", Description = "Level for angles and stick, along the tape for slope, metres.")]
+    [Range(1, 200)]
+    public required double DistanceM { get; init; }
+
+    [Display(Name = "Slope of the tape", Description = "Degrees, positive when the tree stands higher.")]
+    [Range(-45, 45)]
+    public double SlopeDeg { get; init; }
+
+    [Display(Name = "Angle to the top", Description = "Degrees above level.")]
+    [Range(-30, 85)]
+    public double UpDeg { get; init; }
+
+    [Display(Name = "Angle to the foot", Description = "Degrees, negative below level.")]
+    [Range(-60, 60)]
+    public double DownDeg { get; init; }
+
+    [Display(Name = "Stick", Description = "Length of stick that just covers the tree, metres.")]
+    [Range(0.1, 3)]
+    public double StickM { get; init; } = 0.7;
+
+    [Display(Name = "Arm", Description = "Eye to stick, metres; as long as the stick, the height is the distance.")]
+    [Range(0.1, 3)]
+    public double ArmM { get; init; } = 0.7;
+}
+
+public enum HeightMethod
+{
+    Angles,
+    Slope,
+    Stick,
+}
+
+public sealed record LeanViewMembers
+{
+    [Display(Name = "Looking toward", Description = "Bearing of the line of sight to the tree.")]
+    [Range(0, 360)]
+    public required double LookingDeg { get; init; }
+
+    [Display(Name = "Lean seen", Description = "Degrees off plumb, positive to the viewer's right.")]
+    [Range(-45, 45)]
+    public required double LeanDeg { get; init; }
+}

@@ -1,0 +1,112 @@
+using System.ComponentModel.DataAnnotations;
+
+namespace Draklo.Core.Plans;
+
+/// <summary>What stands and lies about the tree. Places are metres east and north of the stump's middle.</summary>
+public sealed record SiteMembers
+{
+    [Display(Name = "Origin", Description = "Where on earth the stump stands; only GeoJSON needs it.")]
+    public OriginMembers? Origin { get; init; }
+
+    [Display(Name = "Targets", Description = "Everything that a falling tree must spare or mind.")]
+    [MaxLength(200)]
+    public IReadOnlyList<TargetMembers> Targets { get; init; } = [];
+
+    [Display(Name = "Spot heights", Description = "Two or three places whose ground was levelled against the stump's.")]
+    [MaxLength(3)]
+    public IReadOnlyList<SpotMembers> Spots { get; init; } = [];
+
+    [Display(Name = "Lay mark", Description = "The mark on the ground that the top should come to.")]
+    public PlaceMembers? Mark { get; init; }
+
+    [Display(Name = "Aiming error", Description = "How far the lay may be missed to either side, degrees.")]
+    [Range(0, 20)]
+    public double AimErrorDeg { get; init; } = 5;
+}
+
+public sealed record OriginMembers
+{
+    [Display(Name = "Latitude", Description = "Degrees, WGS 84.")]
+    [Range(-85, 85)]
+    public required double LatitudeDeg { get; init; }
+
+    [Display(Name = "Longitude", Description = "Degrees, WGS 84.")]
+    [Range(-180, 180)]
+    public required double LongitudeDeg { get; init; }
+}
+
+public sealed record PlaceMembers
+{
+    [Display(Name = "East")]
+    [Range(-500, 500)]
+    public required double EastM { get; init; }
+
+    [Display(Name = "North")]
+    [Range(-500, 500)]
+    public required double NorthM { get; init; }
+}
+
+public sealed record SpotMembers
+{
+    [Display(Name = "East")]
+    [Range(-500, 500)]
+    public required double EastM { get; init; }
+
+    [Display(Name = "North")]
+    [Range(-500, 500)]
+    public required double NorthM { get; init; }
+
+    [Display(Name = "Rise", Description = "Ground there above the ground at the stump, metres; negative when lower.")]
+    [Range(-100, 100)]
+    public required double RiseM { get; init; }
+}
+
+public sealed record TargetMembers
+{
+    [Display(Name = "Target", Description = "Short name, different for each.")]
+    [RegularExpression("^[a-z0-9][a-z0-9-]{0,31}$")]
+    public required string Id { get; init; }
+
+    [Display(Name = "Kind of target")]
+    public required TargetKind Kind { get; init; }
+
+    [Display(Name = "Name", Description = "What the crew calls it.")]
+    [MaxLength(60)]
+    public string? Name { get; init; }
+
+    [Display(Name = "Points", Description = "One for a place, two or more for a line, three or more round an area.")]
+    [MaxLength(200)]
+    [MinLength(1)]
+    public required IReadOnlyList<PlaceMembers> Points { get; init; }
+
+    [Display(Name = "Closed", Description = "Whether the points go round an area.")]
+    public bool Closed { get; init; }
+
+    [Display(Name = "Radius", Description = "Of a place, or half the width of a line, metres.")]
+    [Range(0, 50)]
+    public double RadiusM { get; init; }
+
+    [Display(Name = "Height", Description = "Above its ground, metres.")]
+    [Range(0, 150)]
+    public double? HeightM { get; init; }
+
+    [Display(Name = "May be hit", Description = "Its owner accepts that the tree falls on it, as on an empty road or a hedge to be grubbed.")]
+    public bool MayBeHit { get; init; }
+}
+
+public enum TargetKind
+{
+    Building,
+    Wall,
+    Fence,
+    Hedge,
+    Tree,
+    Road,
+    Path,
+    Water,
+    PowerLine,
+    PhoneLine,
+    Pipe,
+    People,
+    Other,
+}

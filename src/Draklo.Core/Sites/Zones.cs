@@ -1,0 +1,178 @@
+using Draklo.Core.Geometry;
+using Draklo.Core.Lines;
+using Draklo.Core.Plans;
+using Draklo.Core.Trees;
+
+namespace Draklo.Core.Sites;
+
+/// <summary>Who may stand where and what the tree may hit, in site terms: metres east and north of the stump's middle.</summary>
+/// <remarks>Method M17.</remarks>
+/// <param name="ReachM">Nobody but the faller within this while cutting goes on: twice the height.</param>
+/// <param name="SectorM">Radius of the drop sector, 45° either side of the lay: 1.2 times the height.</param>
+/// <param name="CrewM">Beyond this the hauling crew stands clear of the lay: 1.5 times the height.</param>
+/// <param name="Footprint">The ground that the falling tree covers.</param>
+/// <param name="Crown">The crown's outline from above as the tree stands.</param>
+/// <param name="Centre">Under the centre of mass.</param>
+/// <param name="Top">Under the top of the tree.</param>
+public sealed record Zones(
+    double ReachM, double SectorM, double CrewM, IReadOnlyList<Place> Footprint, IReadOnlyList<Place> Crown, Place Centre, Place Top,
+    IReadOnlyList<Retreat> Retreats, IReadOnlyList<LineOnSite> Lines, IReadOnlyList<TargetClearance> Targets, GroundSlope? Slope)
+{
+    private const double RetreatLength = 8;
+    private const double RetreatHalfWidth = 0.75;
+    private const double BandHalfWidth = 1.5;
+    private const double BandPastEnds = 3;
+    private const double CrewPastAnchor = 3;
+    private const double SmallClearance = 1;
+    private const int CrownPoints = 24;
+
+    public static Zones From(PlanContext context, PullLine[] lines, GroundSlope? slope)
+    {
+        var plan = context.Plan;
+        var lay = plan.Lay.BearingDeg;
+        var height = plan.Tree.HeightM;
+        var reach = 2 * height;
+        var footprint = Sites.Footprint.Of(plan.Tree, plan.Cut.StumpDiameterM, lay, plan.Site.AimErrorDeg);
+
+        var onSite = new LineOnSite[lines.Length];
+        for (var i = 0; i < lines.Length; i++)
+        {
+            onSite[i] = OnSite(context, lines[i], plan.Lines[i]);
+        }
+
+        // Shapes are only made where there is something to hit: most analyses are of a tree without a site.
+        var shapes = plan.Site.Targets.Count == 0 ? [] : plan.Site.Targets.Select(TargetShape.Of).ToArray();
+        Retreat[] retreats = [RetreatAt(lay + 135, shapes), RetreatAt(lay - 135, shapes)];
+        var targets = shapes.Length == 0 ? [] : ClearancesOf(context, shapes, footprint, onSite, reach);
+
+        var top = context.Tree.Line.At(context.Tree.Stem.LengthAboveCut);
+        return new(reach, 1.2 * height, 1.5 * height, footprint, CrownOutline(context), OnGround(context, context.Tree.Centre), OnGround(context, top), retreats, onSite, targets, slope);
+    }
+
+    private static Place OnGround(PlanContext context, Point point)
+    {
+        var (east, north) = context.Lay.ToSite(point.Forward + context.Hinge.Offset, point.Right);
+        return new(east, north);
+    }
+
+    private static Place[] CrownOutline(PlanContext context)
+    {
+        var crown = context.Plan.Tree.Crown;
+        var middle = OnGround(context, context.Tree.Line.At(((crown.BaseHeightM + context.Plan.Tree.HeightM) / 2) - context.Plan.Cut.StumpHeightM));
+        var outline = new Place[CrownPoints];
+        for (var i = 0; i < CrownPoints; i++)
+        {
+            var bearing = 360.0 * i / CrownPoints;
+            var reach = Place.At(CrownReach.Toward(crown.ReachM, bearing), bearing);
+            outline[i] = new(middle.EastM + reach.EastM, middle.NorthM + reach.NorthM);
+        }
+
+        return outline;
+    }
+
+    private static LineOnSite OnSite(PlanContext context, PullLine line, LineMembers members)
+    {
+        var seat = OnGround(context, line.Seat);
+        var anchor = Place.At(members.Anchor.DistanceM, members.Anchor.BearingDeg);
+        var crew = members.Puller.Place is { } place ? new Place(place.EastM, place.NorthM) : Place.At(members.Anchor.DistanceM + CrewPastAnchor, members.Anchor.BearingDeg);
+        var off = Math.Abs(Angle.Between(context.Plan.Lay.BearingDeg, crew.BearingDeg));
+        return new(line.Id, seat, anchor, crew, crew.Distance >= 1.5 * context.Plan.Tree.HeightM || off > 45, Band(seat, anchor));
+    }
+
+    /// <summary>Where a parted line flies: a strip along it and past both its ends.</summary>
+    private static Place[] Band(Place from, Place to)
+    {
+        var east = to.EastM - from.EastM;
+        var north = to.NorthM - from.NorthM;
+        var length = Math.Max(0.01, Math.Sqrt((east * east) + (north * north)));
+        (east, north) = (east / length, north / length);
+        return Strip(new(from.EastM - (east * BandPastEnds), from.NorthM - (north * BandPastEnds)), new(to.EastM + (east * BandPastEnds), to.NorthM + (north * BandPastEnds)), BandHalfWidth, east, north);
+    }
+
+    private static Retreat RetreatAt(double bearing, TargetShape[] shapes)
+    {
+        var turned = (bearing + 360) % 360;
+        var along = Place.At(1, turned);
+        var strip = Strip(new(0, 0), Place.At(RetreatLength, turned), RetreatHalfWidth, along.EastM, along.NorthM);
+        string? blocked = null;
+        if (shapes.Length > 0)
+        {
+            var area = TargetShape.Area(strip);
+            foreach (var shape in shapes)
+            {
+                if (shape.Bars && area.IsWithinDistance(shape.Shape, shape.Radius))
+                {
+                    blocked = shape.Name;
+                    break;
+                }
+            }
+        }
+
+        return new(turned, strip, blocked is null, blocked);
+    }
+
+    private static Place[] Strip(Place from, Place to, double half, double east, double north) =>
+    [
+        new(from.EastM - (north * half), from.NorthM + (east * half)),
+        new(to.EastM - (north * half), to.NorthM + (east * half)),
+        new(to.EastM + (north * half), to.NorthM - (east * half)),
+        new(from.EastM + (north * half), from.NorthM - (east * half)),
+    ];
+
+    private static TargetClearance[] ClearancesOf(PlanContext context, TargetShape[] shapes, Place[] footprint, LineOnSite[] lines, double reach)
+    {
+        var area = TargetShape.Area(footprint);
+        var bands = lines.Select(l => TargetShape.Area(l.Band)).ToArray();
+        var stump = TargetShape.Area(Strip(new(0, -0.01), new(0, 0.01), 0.01, 0, 1));
+        return [.. shapes.Select(shape =>
+        {
+            var clearance = Math.Max(0, area.Distance(shape.Shape) - shape.Radius);
+            var away = Math.Max(0, stump.Distance(shape.Shape) - shape.Radius);
+            var (state, text) = Judge(context, shape, clearance, away, reach, shape.Target.Kind == TargetKind.People && bands.Any(b => b.IsWithinDistance(shape.Shape, shape.Radius)));
+            return new TargetClearance(shape.Target.Id, shape.Name, clearance, clearance <= 0, away, state, text);
+        })];
+    }
+
+    private static (VerdictState State, string Text) Judge(PlanContext context, TargetShape shape, double clearance, double away, double reach, bool inBand)
+    {
+        var units = context.Units;
+        var name = Units.Sentences.Capitalised(shape.Name);
+        var height = context.Plan.Tree.HeightM;
+        switch (shape.Target.Kind)
+        {
+            case TargetKind.PowerLine when clearance <= 0:
+                return (VerdictState.Stop, $"{name}: the tree would fall on it. Nobody cuts: call the utility and have it switched off, earthed or taken down, or lay the tree elsewhere.");
+            case TargetKind.PowerLine when away < height:
+                return (VerdictState.Check, Units.Sentences.Say(units, $"{name} is {away:m} from the stump, within the tree's height: it misses this lay by {clearance:m}, but a tree that goes wrong reaches it. Ask the utility first."));
+            case TargetKind.People when clearance <= 0:
+                return (VerdictState.Stop, $"{name} lies where the tree falls: clear it of people and keep them out.");
+            case TargetKind.People when inBand:
+                return (VerdictState.Stop, $"{name} lies where a parted line would fly: keep people out of it while the line is loaded.");
+            case TargetKind.People when away < reach:
+                return (VerdictState.Check, Units.Sentences.Say(units, $"{name} is {away:m} from the stump: nobody stays within twice the height, {reach:m}, while cutting goes on."));
+            case not TargetKind.People and not TargetKind.PowerLine when clearance <= 0:
+                return shape.Target.MayBeHit
+                    ? (VerdictState.Ready, $"{name} is hit, and its owner accepts that.")
+                    : (VerdictState.Stop, $"{name} lies under the falling tree: turn the lay, or mark it as one that may be hit.");
+            case not TargetKind.People and not TargetKind.PowerLine when clearance < SmallClearance:
+                return (VerdictState.Check, Units.Sentences.Say(units, $"{name} is missed by only {clearance:m}, with the lay missed as far as it may be."));
+            default:
+                return (VerdictState.Ready, Units.Sentences.Say(units, $"{name} is missed by {clearance:m}."));
+        }
+    }
+}
+
+/// <param name="BearingDeg">135° to one side of the lay.</param>
+/// <param name="Strip">Its ground.</param>
+/// <param name="BlockedBy">What stands in it, when something does.</param>
+public sealed record Retreat(double BearingDeg, IReadOnlyList<Place> Strip, bool Clear, string? BlockedBy);
+
+/// <param name="Seat">Under the seat.</param>
+/// <param name="Crew">Where its haulers stand: as given, or three metres past the anchor.</param>
+/// <param name="CrewClear">Beyond 1.5 times the height, or more than 45° off the lay.</param>
+/// <param name="Band">Where a parted line flies.</param>
+public sealed record LineOnSite(string Id, Place Seat, Place Anchor, Place Crew, bool CrewClear, IReadOnlyList<Place> Band);
+
+/// <param name="ClearanceM">Between the fall's footprint and the target; 0 when they overlap.</param>
+/// <param name="AwayM">Between the stump and the target.</param>
+public sealed record TargetClearance(string Id, string Name, double ClearanceM, bool Overlaps, double AwayM, VerdictState State, string Text);
