@@ -34,10 +34,11 @@ public sealed class AccessibilityTests : IDisposable
         screen.OpenJob("Side-leaner");
         for (var theme = 0; theme < 2; theme++)
         {
-            foreach (var station in new[] { "1", "2", "3", "4" })
+            foreach (var station in new[] { "1", "2", "3", "4", "5", "6" })
             {
                 screen.Send(station);
                 screen.Until(() => screen.Attribute($"nav button:nth-of-type({station})", "aria-current") == "step", "the station");
+                screen.Until(() => !screen.Text("aside").Contains("Opening", StringComparison.Ordinal), "the station to open");
                 NoViolations();
             }
 
@@ -46,6 +47,28 @@ public sealed class AccessibilityTests : IDisposable
             screen.Press("Done");
             screen.Until(() => screen.Count("[role=dialog]") == 0, "the dialog to close");
         }
+    }
+
+    [Fact]
+    public void The_plan_with_its_rose_a_target_in_hand_and_the_dialogs_of_the_size_up()
+    {
+        screen.OpenJob("Lime");
+        screen.Send("3");
+        screen.Click("[data-target-row='boathouse']");
+        screen.Until(() => screen.Count("[data-handle='target']") == 1, "the target in hand");
+        screen.Send("r");
+        screen.Until(() => screen.Count("[data-open-lay]") > 0, "the rose");
+        NoViolations();
+        screen.Send("2");
+        screen.Press("Correct it for this crew");
+        screen.Until(() => screen.Count("[role=dialog]") == 1, "the species");
+        NoViolations();
+        screen.Press("Leave it");
+        screen.Press("The day's forecast");
+        screen.Until(() => screen.Count("aside table") == 1, "the forecast");
+        screen.Press("Sections");
+        screen.Until(() => screen.Count("[data-handle='section-0']") == 1, "the sections");
+        NoViolations();
     }
 
     [Fact]

@@ -46,7 +46,7 @@ public sealed class ListTests : IDisposable
         screen.Open();
         screen.Press("New job");
         screen.Until(() => screen.Count("[data-handle]") > 0, "the new sheet");
-        screen.Send("1");
+        screen.Send("2");
         screen.Until(() => screen.Count("aside [data-guess='true']") >= 5, "its guesses to be marked");
         screen.Type("Height", "19");
         screen.Until(() => screen.Count("[aria-label='Height: measured']") == 1, "a given height to be no guess");

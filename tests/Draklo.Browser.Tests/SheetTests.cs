@@ -186,7 +186,7 @@ public sealed class SheetTests : IDisposable
     public void The_hinge_is_widened_on_the_stump()
     {
         screen.OpenJob("Lime");
-        screen.Send("4");
+        screen.Send("6");
         screen.Until(() => screen.Count("[data-handle='hinge']") == 1, "the stump to be drawn");
         screen.Drag("[data-handle='hinge']", -24, 0);
         screen.Until(() => double.Parse(screen.ValueOf("Hinge thickness")) > 5, "the hinge to widen");

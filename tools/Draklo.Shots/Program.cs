@@ -15,6 +15,36 @@ using var screen = new Screen(app.Address);
     }),
     ("elevation", () => screen.OpenJob("Lime")),
     ("size-up", () => At("Side-leaner", "Size up")),
+    ("walk-up", () =>
+    {
+        At("Lime", "Walk up");
+        screen.Find(OpenQA.Selenium.By.CssSelector("[data-walk]"));
+        screen.Find(OpenQA.Selenium.By.CssSelector("[data-handle='lay']"));
+    }),
+    ("site-plan", () =>
+    {
+        At("Side-leaner", "Lay");
+        screen.Find(OpenQA.Selenium.By.CssSelector("[data-target-row]"));
+    }),
+    ("target-in-hand", () =>
+    {
+        At("Lime", "Lay");
+        screen.Click("[data-target-row='boathouse']");
+        screen.Find(OpenQA.Selenium.By.CssSelector("[data-handle='target']"));
+    }),
+    ("lay-rose", () =>
+    {
+        At("Lime", "Lay");
+        screen.Find(OpenQA.Selenium.By.CssSelector("[data-target-row]"));
+        screen.Send("r");
+        screen.Find(OpenQA.Selenium.By.CssSelector("[data-open-lay]"));
+        screen.Run("document.querySelector('[aria-label=\"Lay rose\"]').scrollIntoView()");
+    }),
+    ("measuring", () =>
+    {
+        At("Lime", "Size up");
+        screen.Run("document.querySelector('[data-measured=\"tree.heightM\"]').scrollIntoView({ block: 'end' })");
+    }),
     ("two-lines", () => At("Side-leaner", "Line")),
     ("tackle", () => At("Spruce", "Anchor and tackle")),
     ("cuts", () => At("Lime", "Cuts")),

@@ -45,7 +45,7 @@ public sealed record Species
 
     /// <summary>Where the figures come from.</summary>
     [Ignore]
-    public string Source { get; init; } = "Public tables of the USDA Forest Products Laboratory wood handbook and the British building-research tables, rounded";
+    public string Source { get; init; } = "USDA Forest Products Laboratory and British building-research tables, rounded";
 }
 
 public enum SplitTendency

@@ -137,6 +137,8 @@ public sealed record Zones(
     {
         var units = context.Units;
         var name = Units.Sentences.Capitalised(shape.Name);
+        // Nobody lays a tree to the centimetre.
+        clearance = clearance <= 0 ? 0 : Math.Max(0.1, Math.Round(clearance, 1));
         var height = context.Plan.Tree.HeightM;
         switch (shape.Target.Kind)
         {

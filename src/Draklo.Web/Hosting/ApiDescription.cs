@@ -1,7 +1,9 @@
 using System.ComponentModel.DataAnnotations;
 using System.Globalization;
 using System.Reflection;
+using System.Text.Json;
 using Microsoft.AspNetCore.OpenApi;
+using DisplayAttribute = System.ComponentModel.DataAnnotations.DisplayAttribute;
 
 namespace Draklo.Web.Hosting;
 
@@ -16,6 +18,13 @@ internal static class ApiDescription
             document.Info.Version = "1";
             document.Info.Description = "Plans for pulling leaning trees. SI units; degrees where a name says Deg; bearings clockwise from north.";
             document.Servers = [];
+
+            // A choice that may be left out in one place is described once for all; the null belongs to that place alone.
+            foreach (var schema in document.Components?.Schemas?.Values.OfType<Microsoft.OpenApi.OpenApiSchema>() ?? [])
+            {
+                schema.Enum = schema.Enum?.Where(choice => choice is not null && choice.GetValueKind() != JsonValueKind.Null).ToList();
+            }
+
             return Task.CompletedTask;
         });
         options.AddSchemaTransformer((schema, context, _) =>

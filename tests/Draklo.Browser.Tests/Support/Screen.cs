@@ -119,6 +119,13 @@ public sealed class Screen : IDisposable
         actions.Release().Perform();
     }
 
+    /// <summary>Clicks a place inside something, pixels from its upper left corner.</summary>
+    public void ClickAt(string css, int across, int down)
+    {
+        var size = Find(By.CssSelector(css)).Size;
+        new Actions(driver).MoveToElement(Find(By.CssSelector(css)), across - (size.Width / 2), down - (size.Height / 2)).Click().Perform();
+    }
+
     /// <summary>The same with a finger.</summary>
     public void DragByTouch(string css, int across, int down)
     {

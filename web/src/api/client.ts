@@ -1,4 +1,4 @@
-import type { Analysis, Catalogue, Job, JobEntry, Plan, Units } from "./types";
+import type { Analysis, Catalogue, Forecast, Job, JobEntry, Plan, Rose, Sight, Site, Species, Units } from "./types";
 
 /** A refusal in the server's words. */
 export class Refusal extends Error {
@@ -20,12 +20,14 @@ interface ProblemDetails {
   current?: Job;
 }
 
+async function refusalOf(response: Response): Promise<Refusal> {
+  const problem = (await response.json().catch(() => ({}))) as ProblemDetails;
+  return new Refusal(response.status, problem.detail ?? problem.title ?? "Draklo did not answer as expected.", problem.errors, problem.current);
+}
+
 async function ask<T>(path: string, init?: RequestInit): Promise<T> {
   const response = await fetch(path, init);
-  if (!response.ok) {
-    const problem = (await response.json().catch(() => ({}))) as ProblemDetails;
-    throw new Refusal(response.status, problem.detail ?? problem.title ?? "Draklo did not answer as expected.", problem.errors, problem.current);
-  }
+  if (!response.ok) throw await refusalOf(response);
   return (response.status === 204 ? undefined : await response.json()) as T;
 }
 
@@ -52,6 +54,17 @@ export const api = {
   remove: (id: string) => ask<undefined>(`/api/jobs/${id}`, send("DELETE")),
   restore: (id: string) => ask<Job>(`/api/jobs/${id}/restore`, send("POST")),
   importPlan: (file: File) => ask<Job>("/api/jobs/import", { method: "POST", headers: { "content-type": "application/json" }, body: file }),
+  rose: (plan: Plan, step: number) => ask<Rose>(`/api/rose?step=${step}`, send("POST", plan)),
+  siteFile: async (plan: Plan): Promise<Blob> => {
+    const response = await fetch("/api/site/geojson", send("POST", plan));
+    if (!response.ok) throw await refusalOf(response);
+    return response.blob();
+  },
+  importSite: (site: Site, file: unknown) => ask<Site>("/api/site/import", send("POST", { site, file })),
+  reading: (plan: Plan, sight: Sight, lookingDeg = 0) => ask<{ instrument: string; value: number }>("/api/instruments/reading", send("POST", { plan, sight, lookingDeg })),
+  forecast: (day: string) => ask<Forecast>(`/api/forecast?day=${day}`),
+  keepSpecies: (species: Species) => ask<unknown>(`/api/species/${species.id}`, send("PUT", species)),
+  dropSpecies: (id: string) => ask<undefined>(`/api/species/${id}`, send("DELETE")),
   analyse: (plan: Plan, units: Units, workings: boolean) =>
     ask<Analysis>(`/api/analysis?units=${units}&workings=${String(workings)}`, { ...send("POST", plan), priority: "high" }),
 };

@@ -7,6 +7,7 @@ import { useSettings } from "../ui/settings";
 import { Ground } from "./Ground";
 import { Handle } from "./Handle";
 import { LineDrawing } from "./LineDrawing";
+import { Sections } from "./Sections";
 import { PullChart } from "./PullChart";
 import { barLength, boundsOf, fit, flatten, stemAt, tipped, toMetres, toPixels, type Flat, type Scale } from "./projection";
 import { TreeShape } from "./TreeShape";
@@ -138,6 +139,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
           shape="bar"
         />
       )}
+      {plan.tree.mass.method === "sections" && tiltDeg === 0 && <Sections plan={plan} analysis={analysis} scale={scale} onGrab={grab} onRelease={done} />}
       {plan.lines.map((line, index) => {
         const placed = figure.lines[index];
         if (!placed) return null;

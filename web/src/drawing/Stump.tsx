@@ -47,6 +47,7 @@ function Drawing({ plan, analysis, perMetre, width, height, hold }: DrawingProps
   // An open notch opens both ways from level, a narrow one upward only.
   const up = notch.style === "open" ? opening * 0.6 : opening;
   const down = opening - up;
+  const aim = (analysis.aim.offsetDeg * Math.PI) / 180;
   const done = () => { release(); hold(false); };
   const top = side.y - r * 0.95;
   const bottom = side.y + r * 0.62;
@@ -64,6 +65,12 @@ function Drawing({ plan, analysis, perMetre, width, height, hold }: DrawingProps
         <path d={`M${back} ${above.y - backHalf}A${r} ${r} 0 0 1 ${apex} ${above.y - half}V${above.y + half}A${r} ${r} 0 0 1 ${back} ${above.y + backHalf}Z`} fill="url(#stump-hatch)" stroke="var(--ink)" strokeWidth={link === "hinge" ? 4 : 2} />
         <path d={`M${above.x - r - 26} ${above.y}H${above.x + r + 52}`} stroke="var(--pencil)" strokeWidth={1} strokeDasharray="10 4 2 4" />
         <path d={`M${above.x + r + 52} ${above.y}l-12 -5v10Z`} fill="var(--ink)" />
+        {Math.abs(analysis.aim.offsetDeg) > 0.3 && (
+          <g>
+            <path d={`M${above.x} ${above.y}l${(r + 44) * Math.cos(aim)} ${(r + 44) * Math.sin(aim)}`} stroke="var(--ink)" strokeWidth={1.4} />
+            <text x={above.x + (r + 48) * Math.cos(aim)} y={above.y + (r + 48) * Math.sin(aim) + (aim > 0 ? 14 : -6)} fill="var(--ink)" className="halo font-tight text-[13px] font-semibold">aim {written(Math.abs(analysis.aim.offsetDeg), "angle", units)} {aim > 0 ? "right" : "left"}</text>
+          </g>
+        )}
         <text x={above.x + r + 20} y={above.y - 10} fill="var(--ink)" className="font-tight text-[13px]">lay</text>
         <Measure x1={above.x - r} x2={above.x + r} y={above.y + r + 26} text={written(diameter, "thickness", units)} />
         <Measure x1={apex} x2={above.x + r} y={above.y + r + 60} text={`notch ${written(notch.depthM, "thickness", units)}`} />

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { memo, useEffect } from "react";
+import { lazy, memo, Suspense, useEffect } from "react";
 import { Link as RouterLink, useParams } from "react-router";
 import { api, Refusal } from "../api/client";
 import type { Catalogue } from "../api/types";
@@ -19,7 +19,7 @@ import { LoadPath } from "./LoadPath";
 import { ShortcutList, useShortcuts } from "./shortcuts";
 import { useSheet } from "./store";
 import { VerdictLine } from "./VerdictLine";
-import { goTo, stationNames, useView, type Station } from "./view";
+import { drawingNames, goTo, stationNames, useView, type DrawingName, type Station } from "./view";
 import { WorkingsPanel } from "./WorkingsPanel";
 
 /** One tree, one sheet, always live. */
@@ -32,7 +32,7 @@ export function SheetPage() {
   useEffect(() => {
     if (!job.data) return undefined;
     openJob(job.data);
-    useView.getState().set({ station: "line", drawing: "elevation", line: 0, link: null, working: null, tiltDeg: 0 });
+    useView.getState().set({ station: "line", drawing: "elevation", line: 0, link: null, working: null, tiltDeg: 0, target: null, draft: null, rose: false });
     return () => {
       closeJob();
       forget();
@@ -51,7 +51,11 @@ export function SheetPage() {
   return opened === id && catalogue.data ? <Sheet catalogue={catalogue.data} /> : <main className="p-8 text-pencil">Opening the sheet.</main>;
 }
 
-const stations = { size: memo(SizeUp), line: memo(LineStation), tackle: memo(TackleStation), cuts: memo(Cuts) };
+const SitePlan = lazy(() => import("../drawing/SitePlan").then((m) => ({ default: m.SitePlan })));
+const Lay = lazy(() => import("../stations/Lay").then((m) => ({ default: m.Lay })));
+const WalkUp = lazy(() => import("../stations/WalkUp").then((m) => ({ default: m.WalkUp })));
+
+const stations = { walk: memo(WalkUp), size: memo(SizeUp), lay: memo(Lay), line: memo(LineStation), tackle: memo(TackleStation), cuts: memo(Cuts) };
 
 function Sheet({ catalogue }: { catalogue: Catalogue }) {
   const name = useSheet((s) => s.document?.name);
@@ -106,7 +110,7 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
         <main className="flex min-w-0 flex-1 flex-col bg-sheet max-md:min-h-[420px]">
           <h1 className="sr-only">{name}</h1>
           <div className="flex gap-5 px-4 pt-2" role="tablist" aria-label="Drawings">
-            {(["elevation", "stump"] as const).map((key) => (
+            {(Object.keys(drawingNames) as DrawingName[]).map((key) => (
               <button
                 key={key}
                 type="button"
@@ -115,13 +119,17 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
                 onClick={() => { set({ drawing: key }); }}
                 className={`border-b-2 pb-0.5 font-tight text-[15px] font-medium ${drawing === key ? "border-ink" : "border-transparent text-pencil hover:text-ink"}`}
               >
-                {key === "elevation" ? "Elevation" : "Stump"}
+                {drawingNames[key]}
               </button>
             ))}
             {old && <p className="flex-1 text-right font-tight text-sm font-semibold" data-old>last good figures</p>}
           </div>
           <div className={`min-h-0 flex-1 ${old ? "old-figures" : ""}`}>
-            {analysis && of && (drawing === "elevation" ? <Elevation plan={of} analysis={analysis} /> : <Stump plan={of} analysis={analysis} />)}
+            {analysis && of && (
+              <Suspense>
+                {drawing === "elevation" ? <Elevation plan={of} analysis={analysis} /> : drawing === "plan" ? <SitePlan plan={of} analysis={analysis} /> : <Stump plan={of} analysis={analysis} />}
+              </Suspense>
+            )}
           </div>
         </main>
         {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- it scrolls, so it must take the arrow keys */}
@@ -129,7 +137,7 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
           {wantsWorkings && analysis ? <WorkingsPanel analysis={analysis} /> : (
             <>
               <h2 className="font-tight text-lg font-semibold">{stationNames[station]}</h2>
-              <Shown catalogue={catalogue} />
+              <Suspense fallback={<p className="text-pencil">Opening.</p>}><Shown catalogue={catalogue} /></Suspense>
             </>
           )}
         </aside>
@@ -142,7 +150,7 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
 }
 
 const stationOf = (path: string): Station =>
-  /^lines\[\d+\]\.(anchor|tackle|puller)/.test(path) ? "tackle" : path.startsWith("lines") ? "line" : path.startsWith("cut") || path.startsWith("policy") ? "cuts" : "size";
+  /^lines\[\d+\]\.(anchor|tackle|puller)/.test(path) ? "tackle" : path.startsWith("lines") ? "line" : path.startsWith("cut") || path.startsWith("policy") ? "cuts" : path.startsWith("site") || path.startsWith("lay") ? "lay" : "size";
 
 /** How many figures of a station are still guesses. */
 function OpenMark({ station }: { station: Station }) {

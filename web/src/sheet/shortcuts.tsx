@@ -7,8 +7,10 @@ import { goTo, stationNames, useView, type Station } from "./view";
 const list: [string, string][] = [
   ["Ctrl Z", "Undo"],
   ["Ctrl Shift Z", "Redo"],
-  ["1 – 4", "Station: size up, line, anchor and tackle, cuts"],
-  ["E, S", "Drawing: elevation, stump"],
+  ["1 – 6", "Station: walk up, size up, lay, line, anchor and tackle, cuts"],
+  ["E, P, S", "Drawing: elevation, plan, stump"],
+  ["R", "The lay rose on the plan, on or off"],
+  ["Enter, Esc", "While a target is drawn: it is done, or forget it"],
   ["U", "Metric or US customary"],
   ["W", "Open or close the workings"],
   ["Tab", "Next field or handle"],
@@ -42,6 +44,8 @@ export function useShortcuts(): void {
       if (station) goTo(station);
       else if (event.key === "?") view.set({ help: true });
       else if (event.key === "e") view.set({ drawing: "elevation" });
+      else if (event.key === "p") view.set({ drawing: "plan" });
+      else if (event.key === "r") view.set({ drawing: "plan", rose: !view.rose });
       else if (event.key === "s") view.set({ drawing: "stump" });
       else if (event.key === "u") settings.setUnits(settings.units === "metric" ? "us" : "metric");
       else if (event.key === "w") view.set({ working: view.working === null ? "needed-tension" : null });

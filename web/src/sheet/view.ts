@@ -1,8 +1,16 @@
 import { create } from "zustand";
+import type { Target } from "../api/types";
 
-export const stationNames = { size: "Size up", line: "Line", tackle: "Anchor and tackle", cuts: "Cuts" } as const;
+export const stationNames = { walk: "Walk up", size: "Size up", lay: "Lay", line: "Line", tackle: "Anchor and tackle", cuts: "Cuts" } as const;
 export type Station = keyof typeof stationNames;
-export type DrawingName = "elevation" | "stump";
+export const drawingNames = { elevation: "Elevation", plan: "Plan", stump: "Stump" } as const;
+export type DrawingName = keyof typeof drawingNames;
+
+/** A target that is being drawn: its points so far, metres east and north. */
+export interface Draft {
+  kind: Target["kind"];
+  points: Target["points"];
+}
 
 interface ViewState {
   station: Station;
@@ -16,6 +24,11 @@ interface ViewState {
   /** How far the tree is tipped in the drawing, degrees; nothing of the plan. */
   tiltDeg: number;
   help: boolean;
+  /** Id of the target taken in hand on the plan. */
+  target: string | null;
+  draft: Draft | null;
+  /** Whether the lay rose is drawn round the tree. */
+  rose: boolean;
   set: (part: Partial<Omit<ViewState, "set">>) => void;
 }
 
@@ -27,6 +40,9 @@ export const useView = create<ViewState>((set) => ({
   working: null,
   tiltDeg: 0,
   help: false,
+  target: null,
+  draft: null,
+  rose: false,
   set: (part) => { set(part); },
 }));
 
@@ -35,5 +51,5 @@ export function openWorking(id: string): void {
 }
 
 export function goTo(station: Station): void {
-  useView.getState().set({ station, working: null, drawing: station === "cuts" ? "stump" : "elevation" });
+  useView.getState().set({ station, working: null, draft: null, drawing: station === "cuts" ? "stump" : station === "lay" || station === "walk" ? "plan" : "elevation" });
 }

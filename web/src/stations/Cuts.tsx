@@ -16,6 +16,7 @@ export function Cuts() {
       <Member path="cut.notch.depthM" label="Notch depth" quantity="thickness" />
       <Member path="cut.notch.openingDeg" label="Notch opening" quantity="angle" step={5} />
       <Member path="cut.hingeThicknessM" label="Hinge thickness" quantity="thickness" />
+      <Member path="cut.aimCorrection" label="Side lean taken off by the aim" quantity="percent" step={10} />
       <Results />
       <Group title="What this crew asks">
         <Member path="policy.loadReserve" label="Load reserve" quantity="ratio" />
@@ -37,6 +38,7 @@ function Results() {
     <Group title="What follows">
       <Figure label="Hinge length" value={analysis.hinge.lengthM} quantity="thickness" working="hinge-length" />
       <Figure label="Bends at" value={analysis.hinge.bendingNm} quantity="moment" working="hinge-bending" />
+      <Figure label="Aim off the lay" value={analysis.aim.offsetDeg} quantity="angle" working="aim" note={Math.abs(analysis.aim.offsetDeg) < 0.05 ? "no side lean to take off" : `${analysis.aim.offsetDeg > 0 ? "right" : "left"} of it, toward ${analysis.aim.bearingDeg.toFixed(1)}°`} />
       <Figure label="Holds to" value={analysis.hinge.holdAngleDeg} quantity="angle" working="hold-angle" note="an estimate until your own trials say better" />
       <Figure label="Side use" value={analysis.hinge.sideUse} quantity="percent" working="side-use" note="of what it bears sideways" />
       <Figure label="Pre-tension, at least" value={analysis.pretension.floorN} quantity="force" working="pretension-floor" note="below this it may sit back on the saw" />

@@ -4,9 +4,9 @@ import { useFeed } from "../sheet/feed";
 import { valueAt } from "../sheet/paths";
 import { setMember, toggleGuess, useSheet } from "../sheet/store";
 
-/** The server's sentence about a member, if it refuses it. */
-export function useProblem(path: string): string | undefined {
-  return useFeed((s) => s.problems[path]);
+/** The server's sentence about a member, or about the first refused of several. */
+export function useProblem(...paths: string[]): string | undefined {
+  return useFeed((s) => paths.map((path) => s.problems[path]).find((sentence) => sentence !== undefined));
 }
 
 export function useMember(path: string): unknown {

@@ -4,6 +4,9 @@ import type { Units } from "../api/types";
 interface Settings {
   units: Units;
   sun: boolean;
+  /** Who ticks the lists at this screen. */
+  who: string;
+  setWho: (who: string) => void;
   setUnits: (units: Units) => void;
   setSun: (sun: boolean) => void;
 }
@@ -14,6 +17,11 @@ const stored = (key: string): string | null => localStorage.getItem(`draklo.${ke
 export const useSettings = create<Settings>((set) => ({
   units: stored("units") === "us" ? "us" : "metric",
   sun: stored("sun") === "yes",
+  who: stored("who") ?? "",
+  setWho: (who) => {
+    localStorage.setItem("draklo.who", who);
+    set({ who });
+  },
   setUnits: (units) => {
     localStorage.setItem("draklo.units", units);
     set({ units });

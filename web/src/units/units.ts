@@ -2,7 +2,7 @@ import type { Units } from "../api/types";
 
 /** What a number measures. Values are SI throughout; only writing and reading know other units. */
 export type Quantity =
-  | "length" | "thickness" | "rope" | "force" | "moment" | "stress" | "strength" | "stiffness" | "mass" | "density" | "energy" | "angle" | "speed" | "ratio" | "percent" | "count";
+  | "length" | "thickness" | "rope" | "force" | "moment" | "stress" | "strength" | "stiffness" | "mass" | "density" | "energy" | "angle" | "degrees" | "speed" | "ratio" | "percent" | "count";
 
 interface Unit {
   name: string;
@@ -67,6 +67,7 @@ export const kinds: Record<Quantity, Kind> = {
   },
   energy: { what: "an energy", metric: { name: "J", si: 1 }, us: { name: "ft·lbf", si: 1.3558179 }, accepts: [] },
   angle: { what: "an angle", ...same("°"), accepts: [{ name: "°", si: 1, as: ["°", "deg", "degrees"] }], places: 1 },
+  degrees: { what: "an angle", ...same("°"), accepts: [{ name: "°", si: 1, as: ["°", "deg", "degrees"] }] },
   speed: {
     what: "a speed", metric: { name: "m/s", si: 1 }, us: { name: "mph", si: 0.44704 },
     accepts: [{ name: "m/s", si: 1, as: ["m/s"] }, { name: "mph", si: 0.44704, as: ["mph"] }, { name: "km/h", si: 1 / 3.6, as: ["km/h", "kmh", "kph"] }],
@@ -106,11 +107,13 @@ export function written(value: number, quantity: Quantity, units: Units): string
 
 /** A value as a field shows it for editing: what was typed comes back, without trailing noise. */
 export function editable(value: number, quantity: Quantity, units: Units): string {
+  if (quantity === "degrees") return String(Number(value.toFixed(6)));
   return String(Number((value / unitOf(quantity, units).si).toPrecision(quantity === "force" && units === "us" ? 4 : 5)));
 }
 
 /** A value as a field shows it at rest: what was typed if that was short, else three figures; never 91.864 ft for 28 m. */
 export function fielded(value: number, quantity: Quantity, units: Units): string {
+  if (quantity === "degrees") return editable(value, quantity, units).replace("-", "−");
   const exact = Number((value / unitOf(quantity, units).si).toPrecision(8));
   const digits = String(Math.abs(exact)).replace(".", "").replace(/^0+|0+$/g, "");
   return digits.length <= 4 ? String(exact).replace("-", "−") : String(Number(exact.toPrecision(3))).replace("-", "−");
