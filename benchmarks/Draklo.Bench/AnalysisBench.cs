@@ -13,11 +13,15 @@ namespace Draklo.Bench;
 public class AnalysisBench
 {
     private readonly Plan lime = Demo("lime.json");
+    private readonly Plan bare = Demo("lime.json") with { Site = new(), WalkUp = [], Readings = new() };
     private readonly Plan crowded = Crowded(Demo("lime.json"));
     private readonly Plan sideLeaner = Demo("side-leaner.json");
     private readonly byte[] bytes = JsonSerializer.SerializeToUtf8Bytes(Demo("lime.json"), DocumentReader.Options);
     private readonly Analysis answer = PlanAnalysis.Of(Demo("lime.json")).Analysis!;
     private readonly Arrangement nineToOne = TackleSystems.Find("nine-to-one")!.Rove(new(0.9, 0.35));
+
+    [Benchmark]
+    public AnalysisOutcome OneLineWithoutSite() => PlanAnalysis.Of(bare, withWorkings: false);
 
     [Benchmark(Baseline = true)]
     public AnalysisOutcome OneLine() => PlanAnalysis.Of(lime, withWorkings: false);
@@ -44,7 +48,7 @@ public class AnalysisBench
     public AnalysisOutcome FortyTargets() => PlanAnalysis.Of(crowded, withWorkings: false);
 
     /// <summary>A site with forty small areas all round the tree, from 12 to 45 m out.</summary>
-    private static Plan Crowded(Plan plan)
+    internal static Plan Crowded(Plan plan)
     {
         var targets = new List<TargetMembers>();
         for (var i = 0; i < 40; i++)

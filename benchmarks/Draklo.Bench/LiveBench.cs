@@ -21,6 +21,7 @@ internal static class LiveBench
         Report("Listening after the process starts, new data folder", starts);
         using var app = new AppProcess();
         await LoadAsync(app.Address);
+        await CrowdedJobAsync(app.Address);
         Drag(app.Address);
     }
 
@@ -53,26 +54,53 @@ internal static class LiveBench
         }
     }
 
-    /// <summary>From a pointer move to the frame in which the tension has changed.</summary>
+    /// <summary>Keeps a job whose site has forty targets.</summary>
+    private static async Task CrowdedJobAsync(string address)
+    {
+        using var client = new HttpClient { BaseAddress = new(address) };
+        var job = JsonSerializer.SerializeToUtf8Bytes(new { name = "Crowded", plan = AnalysisBench.Crowded(AnalysisBench.Demo("lime.json")) }, DocumentReader.Options);
+        using var content = new ByteArrayContent(job);
+        content.Headers.ContentType = new("application/json");
+        (await client.PostAsync(new Uri("/api/jobs", UriKind.Relative), content)).EnsureSuccessStatusCode();
+    }
+
+    /// <summary>From a pointer move to the frame in which the figures have changed: a seat on the elevation, then the lay on a plan with forty targets.</summary>
     private static void Drag(string address)
     {
         using var screen = new Screen(address);
         screen.OpenJob("Lime");
+        Watch(screen, "[data-figure='needed-tension']");
+        for (var i = 0; i < 12; i++)
+        {
+            screen.Drag("[data-handle='seat-main']", 0, i % 2 == 0 ? -96 : 96, steps: 24);
+        }
+
+        Report("Drag of the seat to redrawn figures, Chromium", Waits(screen));
+        screen.OpenJob("Crowded");
+        screen.Send("3");
+        screen.Find(OpenQA.Selenium.By.CssSelector("[data-handle='lay']"));
+        screen.Find(OpenQA.Selenium.By.CssSelector("[data-target-row]"));
+        Watch(screen, "ul[aria-label='Targets']");
+        for (var i = 0; i < 12; i++)
+        {
+            screen.Drag("[data-handle='lay']", 0, i % 2 == 0 ? -96 : 96, steps: 24);
+        }
+
+        Report("Swing of the lay among 40 targets to redrawn figures, Chromium", Waits(screen));
+    }
+
+    private static List<double> Waits(Screen screen) => ((IEnumerable<object>)screen.Run("return waits")!).Select(Convert.ToDouble).ToList();
+
+    private static void Watch(Screen screen, string figures)
+    {
         screen.Run("""
             window.waits = []; let moved = null;
             addEventListener('pointermove', e => { moved ??= e.timeStamp; }, true);
             new MutationObserver(() => {
               const from = moved; moved = null;
               if (from !== null) requestAnimationFrame(() => { const c = new MessageChannel(); c.port1.onmessage = () => waits.push(performance.now() - from); c.port2.postMessage(0); });
-            }).observe(document.querySelector("[data-figure='needed-tension']"), { characterData: true, childList: true, subtree: true });
-            """);
-        for (var i = 0; i < 12; i++)
-        {
-            screen.Drag("[data-handle='seat-main']", 0, i % 2 == 0 ? -96 : 96, steps: 24);
-        }
-
-        var waits = ((IEnumerable<object>)screen.Run("return waits")!).Select(Convert.ToDouble).ToList();
-        Report("Drag of the seat to redrawn figures, Chromium", waits);
+            }).observe(document.querySelector(arguments[0]), { characterData: true, childList: true, subtree: true });
+            """, figures);
     }
 
     private static void Report(string what, IEnumerable<double> milliseconds)

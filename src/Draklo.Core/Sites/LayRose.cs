@@ -31,7 +31,7 @@ public sealed record LayRose(double StepDeg, IReadOnlyList<RoseBearing> Bearings
             return (null, problems);
         }
 
-        var shapes = plan.Site.Targets.Select(t => new Sized(TargetShape.Of(t))).ToArray();
+        var shapes = plan.Site.Targets.Select(t => new Sized(new TargetShape(t))).ToArray();
         var hinge = Hinge.From(plan.Cut, plan.Tree, null);
         var main = plan.Lines[0];
         var tackle = PulledLine.From(main.Tackle);
@@ -87,7 +87,7 @@ public sealed record LayRose(double StepDeg, IReadOnlyList<RoseBearing> Bearings
         var corners = Footprint.Of(plan.Tree, plan.Cut.StumpDiameterM, bearing, plan.Site.AimErrorDeg);
         var along = Place.At(plan.Tree.HeightM, bearing);
         var halfWidth = HalfWidth(corners, along);
-        Polygon? area = null;
+        Coordinate[]? area = null;
         double? least = null;
         TargetShape? nearest = null;
         foreach (var sized in shapes)
@@ -99,8 +99,8 @@ public sealed record LayRose(double StepDeg, IReadOnlyList<RoseBearing> Bearings
                 continue;
             }
 
-            area ??= TargetShape.Area(corners);
-            var clearance = Math.Max(0, area.Distance(sized.Shape.Shape) - sized.Shape.Radius);
+            area ??= TargetShape.Ring(corners);
+            var clearance = sized.Shape.DistanceTo(area);
             if (sized.Shape.Target.MayBeHit && clearance <= 0)
             {
                 continue;
@@ -137,7 +137,7 @@ public sealed record LayRose(double StepDeg, IReadOnlyList<RoseBearing> Bearings
         public Sized(TargetShape shape)
         {
             Shape = shape;
-            var box = shape.Shape.EnvelopeInternal;
+            var box = new Envelope(shape.Points);
             (east, north) = (box.Centre.X, box.Centre.Y);
             radius = (Math.Sqrt((box.Width * box.Width) + (box.Height * box.Height)) / 2) + shape.Radius;
         }

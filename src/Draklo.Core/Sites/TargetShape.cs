@@ -1,22 +1,20 @@
+using System.Collections.Frozen;
 using Draklo.Core.Plans;
+using NetTopologySuite.Algorithm;
 using NetTopologySuite.Geometries;
-using Outline = NetTopologySuite.Geometries.Geometry;
 
 namespace Draklo.Core.Sites;
 
 /// <summary>A target as a shape: a place, a line or an area, with what is added round it.</summary>
-/// <param name="Shape">In metres east and north of the stump's middle.</param>
-/// <param name="Radius">Of a place, or half the width of a line, metres.</param>
-public sealed record TargetShape(TargetMembers Target, Outline Shape, double Radius)
+/// <remarks>
+/// Distances are taken segment by segment with NetTopologySuite's robust algorithms on bare coordinates: a site is measured
+/// anew many times a second while something on it is dragged, and its general distance operation builds lists each time.
+/// </remarks>
+public sealed class TargetShape
 {
-    private static readonly GeometryFactory Factory = new();
+    private static readonly Coordinate Stump = new(0, 0);
 
-    /// <summary>Whether it takes part in the way of a person walking out.</summary>
-    public bool Bars => Target.Kind is TargetKind.Building or TargetKind.Wall or TargetKind.Fence or TargetKind.Hedge or TargetKind.Tree or TargetKind.Water;
-
-    public string Name => string.IsNullOrWhiteSpace(Target.Name) ? Words[Target.Kind] : Target.Name;
-
-    private static Dictionary<TargetKind, string> Words { get; } = new()
+    private static readonly FrozenDictionary<TargetKind, string> Words = new Dictionary<TargetKind, string>
     {
         [TargetKind.Building] = "building",
         [TargetKind.Wall] = "wall",
@@ -31,23 +29,73 @@ public sealed record TargetShape(TargetMembers Target, Outline Shape, double Rad
         [TargetKind.Pipe] = "pipe",
         [TargetKind.People] = "people's place",
         [TargetKind.Other] = "target",
-    };
+    }.ToFrozenDictionary();
 
-    public static TargetShape Of(TargetMembers target) => new(target, ShapeOf(target), target.RadiusM);
-
-    public static Polygon Area(IReadOnlyList<Place> places)
+    public TargetShape(TargetMembers target)
     {
-        var ring = new Coordinate[places.Count + 1];
-        for (var i = 0; i < places.Count; i++)
+        Target = target;
+        var points = target.Points;
+        Points = new Coordinate[points.Count + (target.Closed ? 1 : 0)];
+        for (var i = 0; i < Points.Length; i++)
         {
-            ring[i] = new(places[i].EastM, places[i].NorthM);
+            Points[i] = new(points[i % points.Count].EastM, points[i % points.Count].NorthM);
         }
-
-        ring[^1] = ring[0].Copy();
-        return Factory.CreatePolygon(ring);
     }
 
-    /// <summary>What keeps these points from being a shape, as a sentence; null when they are one.</summary>
+    public TargetMembers Target { get; }
+
+    /// <summary>In metres east and north of the stump's middle; an area's first point stands again at the end.</summary>
+    public Coordinate[] Points { get; }
+
+    /// <summary>Of a place, or half the width of a line, metres.</summary>
+    public double Radius => Target.RadiusM;
+
+    public string Name => string.IsNullOrWhiteSpace(Target.Name) ? Words[Target.Kind] : Target.Name;
+
+    /// <summary>Whether it bars the way of a person walking out.</summary>
+    public bool Bars => Target.Kind is TargetKind.Building or TargetKind.Wall or TargetKind.Fence or TargetKind.Hedge or TargetKind.Tree or TargetKind.Water;
+
+    /// <summary>From the stump's middle, metres; 0 on it.</summary>
+    public double FromStump => Math.Max(0, (Target.Closed && PointLocation.IsInRing(Stump, Points) ? 0 : ToLine(Stump, Points)) - Radius);
+
+    /// <summary>An area's corners as a ring.</summary>
+    public static Coordinate[] Ring(IReadOnlyList<Place> places)
+    {
+        var ring = new Coordinate[places.Count + 1];
+        for (var i = 0; i < ring.Length; i++)
+        {
+            ring[i] = new(places[i % places.Count].EastM, places[i % places.Count].NorthM);
+        }
+
+        return ring;
+    }
+
+    /// <summary>Between this and an area, metres; 0 when they touch or overlap.</summary>
+    public double DistanceTo(Coordinate[] ring)
+    {
+        if (PointLocation.IsInRing(Points[0], ring) || (Target.Closed && PointLocation.IsInRing(ring[0], Points)))
+        {
+            return 0;
+        }
+
+        var least = double.PositiveInfinity;
+        if (Points.Length == 1)
+        {
+            least = ToLine(Points[0], ring);
+        }
+
+        for (var i = 1; i < Points.Length; i++)
+        {
+            for (var k = 1; k < ring.Length; k++)
+            {
+                least = Math.Min(least, DistanceComputer.SegmentToSegment(Points[i - 1], Points[i], ring[k - 1], ring[k]));
+            }
+        }
+
+        return Math.Max(0, least - Radius);
+    }
+
+    /// <summary>What keeps the points from being a shape, as a sentence; null when they are one.</summary>
     public static string? Fault(TargetMembers target)
     {
         if (target.Closed && target.Points.Count < 3)
@@ -55,31 +103,68 @@ public sealed record TargetShape(TargetMembers Target, Outline Shape, double Rad
             return "An area has three corners or more: add corners, or make it a line or a place.";
         }
 
-        var shape = ShapeOf(target);
-        if (target.Closed && !shape.IsValid)
+        var shape = new TargetShape(target);
+        if (target.Closed && shape.Crosses())
         {
             return "The sides of this area cross one another or fold onto themselves: move its corners so that they go round it in order.";
         }
 
-        if (!target.Closed && target.Points.Count > 1 && shape.Length < 0.01)
+        if (!target.Closed && target.Points.Count > 1 && shape.Length() < 0.01)
         {
             return "The points of this line lie in one place: draw it anew.";
         }
 
-        return shape.Distance(Factory.CreatePoint(new Coordinate(0, 0))) <= target.RadiusM
-            ? "This target stands on the stump itself: move it off the tree."
-            : null;
+        return shape.FromStump <= 0 ? "This target stands on the stump itself: move it off the tree." : null;
     }
 
-    private static Outline ShapeOf(TargetMembers target)
+    private static double ToLine(Coordinate point, Coordinate[] line)
     {
-        if (target.Points.Count == 1)
+        var least = point.Distance(line[0]);
+        for (var i = 1; i < line.Length; i++)
         {
-            return Factory.CreatePoint(new Coordinate(target.Points[0].EastM, target.Points[0].NorthM));
+            least = Math.Min(least, DistanceComputer.PointToSegment(point, line[i - 1], line[i]));
         }
 
-        return target.Closed
-            ? Area([.. target.Points.Select(p => new Place(p.EastM, p.NorthM))])
-            : Factory.CreateLineString([.. target.Points.Select(p => new Coordinate(p.EastM, p.NorthM))]);
+        return least;
+    }
+
+    private double Length()
+    {
+        double length = 0;
+        for (var i = 1; i < Points.Length; i++)
+        {
+            length += Points[i].Distance(Points[i - 1]);
+        }
+
+        return length;
+    }
+
+    /// <summary>Whether sides of the ring touch that are not neighbours, or neighbours lie on one another.</summary>
+    private bool Crosses()
+    {
+        const double Touch = 1e-6;
+        var sides = Points.Length - 1;
+        for (var a = 0; a < sides; a++)
+        {
+            var end = Points[a + 1];
+            var after = Points[a + 2 <= sides ? a + 2 : 1];
+            if (Points[a].Distance(end) < Touch
+                || DistanceComputer.PointToSegment(after, Points[a], end) < Touch
+                || DistanceComputer.PointToSegment(Points[a], end, after) < Touch)
+            {
+                return true;
+            }
+
+            for (var b = a + 2; b < sides; b++)
+            {
+                var neighbours = a == 0 && b == sides - 1;
+                if (!neighbours && DistanceComputer.SegmentToSegment(Points[a], end, Points[b], Points[b + 1]) < Touch)
+                {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 }

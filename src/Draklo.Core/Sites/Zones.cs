@@ -41,7 +41,7 @@ public sealed record Zones(
         }
 
         // Shapes are only made where there is something to hit: most analyses are of a tree without a site.
-        var shapes = plan.Site.Targets.Count == 0 ? [] : plan.Site.Targets.Select(TargetShape.Of).ToArray();
+        var shapes = plan.Site.Targets.Count == 0 ? [] : plan.Site.Targets.Select(t => new TargetShape(t)).ToArray();
         Retreat[] retreats = [RetreatAt(lay + 135, shapes), RetreatAt(lay - 135, shapes)];
         var targets = shapes.Length == 0 ? [] : ClearancesOf(context, shapes, footprint, onSite, reach);
 
@@ -97,10 +97,10 @@ public sealed record Zones(
         string? blocked = null;
         if (shapes.Length > 0)
         {
-            var area = TargetShape.Area(strip);
+            var area = TargetShape.Ring(strip);
             foreach (var shape in shapes)
             {
-                if (shape.Bars && area.IsWithinDistance(shape.Shape, shape.Radius))
+                if (shape.Bars && shape.DistanceTo(area) <= 0)
                 {
                     blocked = shape.Name;
                     break;
@@ -121,14 +121,13 @@ public sealed record Zones(
 
     private static TargetClearance[] ClearancesOf(PlanContext context, TargetShape[] shapes, Place[] footprint, LineOnSite[] lines, double reach)
     {
-        var area = TargetShape.Area(footprint);
-        var bands = lines.Select(l => TargetShape.Area(l.Band)).ToArray();
-        var stump = TargetShape.Area(Strip(new(0, -0.01), new(0, 0.01), 0.01, 0, 1));
+        var area = TargetShape.Ring(footprint);
+        var bands = lines.Select(l => TargetShape.Ring(l.Band)).ToArray();
         return [.. shapes.Select(shape =>
         {
-            var clearance = Math.Max(0, area.Distance(shape.Shape) - shape.Radius);
-            var away = Math.Max(0, stump.Distance(shape.Shape) - shape.Radius);
-            var (state, text) = Judge(context, shape, clearance, away, reach, shape.Target.Kind == TargetKind.People && bands.Any(b => b.IsWithinDistance(shape.Shape, shape.Radius)));
+            var clearance = shape.DistanceTo(area);
+            var away = shape.FromStump;
+            var (state, text) = Judge(context, shape, clearance, away, reach, shape.Target.Kind == TargetKind.People && bands.Any(b => shape.DistanceTo(b) <= 0));
             return new TargetClearance(shape.Target.Id, shape.Name, clearance, clearance <= 0, away, state, text);
         })];
     }
