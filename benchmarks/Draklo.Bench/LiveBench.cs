@@ -95,7 +95,8 @@ internal static class LiveBench
     {
         screen.Run("""
             window.waits = []; let moved = null;
-            addEventListener('pointermove', e => { moved ??= e.timeStamp; }, true);
+            // Only moves that drag: the way to the handle changes nothing.
+            addEventListener('pointermove', e => { if (e.buttons) moved ??= e.timeStamp; }, true);
             new MutationObserver(() => {
               const from = moved; moved = null;
               if (from !== null) requestAnimationFrame(() => { const c = new MessageChannel(); c.port1.onmessage = () => waits.push(performance.now() - from); c.port2.postMessage(0); });

@@ -8,7 +8,7 @@ import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
 import { Handle } from "./Handle";
 import { LayRoseRing } from "./LayRoseRing";
-import { barLength, pathOf, toMetres, toPixels, type Flat, type Scale } from "./projection";
+import { barLength, hatchPath, pathOf, toMetres, toPixels, type Flat, type Scale } from "./projection";
 import { bearingOf, flatOf, placeAt, sectorPath, siteBounds, siteScale, tenth, turnedTo, withPoints, type SitePlace } from "./sitePlan";
 import { TargetShape } from "./TargetShape";
 import { useSize } from "./useSize";
@@ -77,14 +77,14 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
      
     <svg width={width} height={height} role="group" aria-label="Plan of the site from above, north up" className={`block select-none ${draft ? "cursor-crosshair" : ""}`} onClick={onClick}>
       <defs>
-        <pattern id="fall-hatch" width={9} height={9} patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><path d="M0 0V9" stroke="var(--ink)" strokeWidth={0.7} opacity={0.45} /></pattern>
         <pattern id="tight-hatch" width={5} height={5} patternUnits="userSpaceOnUse" patternTransform="rotate(-45)"><path d="M0 0V5" stroke="var(--ink)" strokeWidth={1.4} /></pattern>
         <pattern id="water-hatch" width={12} height={7} patternUnits="userSpaceOnUse"><path d="M0 4q3 -3 6 0t6 0" stroke="var(--pencil)" strokeWidth={0.7} fill="none" /></pattern>
       </defs>
       <g aria-hidden pointerEvents="none">
         <circle cx={stump.x} cy={stump.y} r={site.reachM * scale.perMetre} fill="none" stroke="var(--pencil)" strokeWidth={1} strokeDasharray="2 6" />
         <path d={sectorPath(stump, 0, site.sectorM * scale.perMetre, lay - 45, lay + 45)} fill="none" stroke="var(--pencil)" strokeWidth={1} strokeDasharray="8 5" />
-        <path d={shape(site.footprint)} fill="url(#fall-hatch)" stroke="var(--ink)" strokeWidth={1.6} />
+        <path d={hatchPath(site.footprint.map(px), 9, 135)} stroke="var(--ink)" strokeWidth={0.7} opacity={0.45} fill="none" />
+        <path d={shape(site.footprint)} fill="none" stroke="var(--ink)" strokeWidth={1.6} />
         {site.retreats.map((r) => {
           const end = px(placeAt(8.6, r.bearingDeg));
           return (

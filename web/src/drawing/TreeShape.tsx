@@ -1,6 +1,5 @@
-import { useId } from "react";
 import type { Figure, LayPoint } from "../api/types";
-import { crownOutline, flatten, pathOf, tipped, toPixels, type Scale } from "./projection";
+import { crownOutline, flatten, hatchPath, pathOf, tipped, toPixels, type Scale } from "./projection";
 
 interface TreeShapeProps {
   figure: Figure;
@@ -14,7 +13,6 @@ interface TreeShapeProps {
 
 /** Stem, crown and centre of mass, leaning as the plan says. */
 export function TreeShape({ figure, centre, scale, tiltDeg = 0, ghost = false, small = false }: TreeShapeProps) {
-  const hatch = useId();
   const crown = crownOutline(figure, tiltDeg).map((p) => toPixels(scale, p));
   const slices = figure.stem.map((s) => ({ ...flatten(tipped(s, tiltDeg), figure.viewDeg), half: Math.max((s.diameterM / 2) * scale.perMetre, small ? 0.6 : 0.9) }));
   const pixels = slices.map((s) => ({ ...toPixels(scale, s), half: s.half }));
@@ -28,10 +26,8 @@ export function TreeShape({ figure, centre, scale, tiltDeg = 0, ghost = false, s
   }
   return (
     <g aria-hidden>
-      <pattern id={hatch} width={small ? 4 : 7} height={small ? 4 : 7} patternUnits="userSpaceOnUse" patternTransform="rotate(35)">
-        <path d="M0 0V7" stroke="var(--leaf)" strokeWidth={small ? 0.5 : 0.6} opacity={0.55} />
-      </pattern>
-      <path d={pathOf(crown, true)} fill={`url(#${hatch})`} stroke="var(--leaf)" strokeWidth={small ? 0.8 : 1.3} strokeLinejoin="round" />
+      <path d={hatchPath(crown, small ? 4 : 7, 125)} stroke="var(--leaf)" strokeWidth={small ? 0.5 : 0.6} opacity={0.55} fill="none" />
+      <path d={pathOf(crown, true)} fill="none" stroke="var(--leaf)" strokeWidth={small ? 0.8 : 1.3} strokeLinejoin="round" />
       <path d={pathOf(stem, true)} fill="var(--wood)" stroke="var(--bark)" strokeWidth={small ? 0.6 : 1.2} />
       <path d={`M${foot.x - half * 1.08} ${ground}L${foot.x - half} ${foot.y}H${foot.x + half}L${foot.x + half * 1.08} ${ground}Z`} fill="var(--wood)" stroke="var(--bark)" strokeWidth={small ? 0.6 : 1.2} />
       {!small && (

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Figure } from "../api/types";
-import { barLength, boundsOf, crownOutline, fit, flatten, stemAt, tensionAt, tipped, toMetres, toPixels } from "./projection";
+import { barLength, boundsOf, crownOutline, fit, flatten, hatchPath, stemAt, tensionAt, tipped, toMetres, toPixels } from "./projection";
 
 const at = (forwardM: number, rightM: number, upM: number) => ({ forwardM, rightM, upM });
 
@@ -72,5 +72,18 @@ describe("projection", () => {
     expect(barLength(20, 110)).toBe(5);
     expect(barLength(20, 90)).toBe(2);
     expect(barLength(3, 100)).toBe(20);
+  });
+});
+
+describe("hatching", () => {
+  const square = [{ x: 0, y: 0 }, { x: 10, y: 0 }, { x: 10, y: 10 }, { x: 0, y: 10 }];
+
+  it("crosses an outline from side to side, one stroke a line", () => {
+    expect(hatchPath(square, 4, 0)).toBe("M0.0 0.0L10.0 0.0M0.0 4.0L10.0 4.0M0.0 8.0L10.0 8.0");
+  });
+
+  it("leaves a bay out", () => {
+    const bay = [{ x: 0, y: 0 }, { x: 10, y: 0 }, { x: 10, y: 10 }, { x: 7, y: 10 }, { x: 7, y: 3 }, { x: 3, y: 3 }, { x: 3, y: 10 }, { x: 0, y: 10 }];
+    expect(hatchPath(bay, 5, 0)).toContain("M0.0 5.0L3.0 5.0M7.0 5.0L10.0 5.0");
   });
 });
