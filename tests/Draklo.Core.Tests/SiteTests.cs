@@ -92,6 +92,17 @@ public sealed class SiteTests
     }
 
     [Fact]
+    public void Nobody_stands_inside_the_turn_of_a_line_that_is_hauled_back()
+    {
+        var people = new TargetMembers { Id = "bench", Kind = TargetKind.People, Points = [At(20, -14)] };
+        var turned = With(Lime(), people).WithMain(l => l with { Tackle = l.Tackle with { SystemId = "redirected" }, Puller = l.Puller with { Place = At(8, -34) } }).Analysed();
+        Assert.Equal(VerdictState.Stop, turned.Site.Targets[0].State);
+        Assert.Contains("inside its turn", turned.Site.Targets[0].Text, StringComparison.Ordinal);
+        Assert.Equal(3, turned.Site.Lines[0].InsideTurn!.Count);
+        Assert.Equal(VerdictState.Check, With(Lime(), people).Analysed().Site.Targets[0].State);
+    }
+
+    [Fact]
     public void A_plane_through_two_spots_gives_the_slope_and_the_anchors_rise()
     {
         var plan = Lime() with { Site = new() { Spots = [new() { EastM = 20, NorthM = 0, RiseM = -2 }, new() { EastM = 0, NorthM = 10, RiseM = 0 }] } };

@@ -14,6 +14,7 @@ public sealed record Analysis(
     Pretension Pretension,
     StemResult Stem,
     Aim Aim,
+    WindResult Wind,
     GustReserve? Gust,
     Measured Measured,
     Zones Site,
@@ -74,6 +75,10 @@ public sealed record TackleResult(double IdealAdvantage, double ActualAdvantage,
 /// <param name="AtHeightM">Above the cut.</param>
 /// <param name="SeatMovementM">Of the first line's seat at the needed tension: what the spotter should see. Twice that means the tree is not what the plan says.</param>
 public sealed record StemResult(double WorstStressMPa, double AtHeightM, double SeatMovementM);
+
+/// <param name="ForceN">On the crown.</param>
+/// <param name="Moment">About the hinge.</param>
+public sealed record WindResult(double ForceN, Moment Moment);
 
 /// <summary>What the drawings place: the tree as resolved, in the lay frame.</summary>
 /// <param name="ViewDeg">The main line's turn from the lay, positive to the right: the elevation is seen square to it.</param>

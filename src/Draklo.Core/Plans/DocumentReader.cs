@@ -11,6 +11,7 @@ namespace Draklo.Core.Plans;
 public static class DocumentReader
 {
     private static readonly ConcurrentDictionary<Type, ImmutableArray<string>> ChoicesOf = new();
+    private static readonly ConcurrentDictionary<JsonTypeInfo, (JsonPropertyInfo Property, JsonTypeInfo Type)[]> KnownMembers = new();
 
     public static JsonSerializerOptions Options { get; } = MakeOptions();
 
@@ -77,32 +78,56 @@ public static class DocumentReader
             return;
         }
 
+        // Members mostly come in the order of the record, so the one after the last found is tried first.
+        var known = KnownOf(type);
+        Span<bool> seen = stackalloc bool[known.Length];
+        var next = 0;
         foreach (var member in json.EnumerateObject())
         {
-            if (!Knows(type, member))
+            var at = IndexOf(known, member, next);
+            if (at < 0)
             {
                 problems.Add(new(new Place(place, null, member.Name).Path, $"“{Shortened(member.Name)}” is not a member known here: remove it or correct its spelling."));
+                continue;
             }
-        }
 
-        foreach (var property in type.Properties)
-        {
-            if (!json.TryGetProperty(property.Name, out var value))
+            seen[at] = true;
+            next = at + 1;
+            var (property, info) = known[at];
+            if (member.Value.ValueKind != JsonValueKind.Null)
             {
-                if (property.IsRequired)
-                {
-                    problems.Add(new Place(place, property, property.Name).Problem("is missing: give it."));
-                }
-            }
-            else if (value.ValueKind != JsonValueKind.Null)
-            {
-                Check(value, Options.GetTypeInfo(property.PropertyType), new(place, property, property.Name), problems);
+                Check(member.Value, info, new(place, property, property.Name), problems);
             }
             else if (property.PropertyType.IsValueType ? Nullable.GetUnderlyingType(property.PropertyType) is null : !property.IsSetNullable)
             {
                 problems.Add(new Place(place, property, property.Name).Problem("is empty: give it, or leave the member out if it has a usual value."));
             }
         }
+
+        for (var i = 0; i < known.Length; i++)
+        {
+            if (!seen[i] && known[i].Property.IsRequired)
+            {
+                problems.Add(new Place(place, known[i].Property, known[i].Property.Name).Problem("is missing: give it."));
+            }
+        }
+    }
+
+    private static (JsonPropertyInfo Property, JsonTypeInfo Type)[] KnownOf(JsonTypeInfo type) =>
+        KnownMembers.GetOrAdd(type, static t => [.. t.Properties.Select(p => (p, Options.GetTypeInfo(p.PropertyType)))]);
+
+    private static int IndexOf((JsonPropertyInfo Property, JsonTypeInfo Type)[] known, JsonProperty member, int first)
+    {
+        for (var i = 0; i < known.Length; i++)
+        {
+            var at = (first + i) % known.Length;
+            if (member.NameEquals(known[at].Property.Name))
+            {
+                return at;
+            }
+        }
+
+        return -1;
     }
 
     /// <summary>What is wrong with a plain value, as the end of a sentence; null when it fits.</summary>
@@ -132,19 +157,6 @@ public static class DocumentReader
         }
 
         return plain == typeof(string) && json.ValueKind != JsonValueKind.String ? "must be text, in quotation marks." : null;
-    }
-
-    private static bool Knows(JsonTypeInfo type, JsonProperty member)
-    {
-        foreach (var property in type.Properties)
-        {
-            if (member.NameEquals(property.Name))
-            {
-                return true;
-            }
-        }
-
-        return false;
     }
 
     private static string Shortened(string name) => name.Length <= 60 ? name : name[..60] + "…";

@@ -100,6 +100,7 @@ public static class PlanAnalysis
                 pretension,
                 new(bending.WorstStress / 1e6, bending.AtHeight, bending.SeatMovement),
                 aim,
+                new(wind.Force, new(wind.ForwardMoment, wind.RightMoment)),
                 gust,
                 measured,
                 site,

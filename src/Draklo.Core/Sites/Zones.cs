@@ -76,7 +76,8 @@ public sealed record Zones(
         var anchor = Place.At(members.Anchor.DistanceM, members.Anchor.BearingDeg);
         var crew = members.Puller.Place is { } place ? new Place(place.EastM, place.NorthM) : Place.At(members.Anchor.DistanceM + CrewPastAnchor, members.Anchor.BearingDeg);
         var off = Math.Abs(Angle.Between(context.Plan.Lay.BearingDeg, crew.BearingDeg));
-        return new(line.Id, seat, anchor, crew, crew.Distance >= 1.5 * context.Plan.Tree.HeightM || off > 45, Band(seat, anchor));
+        var turns = Tackle.TackleSystems.Find(members.Tackle.SystemId) is { HauledBack: true };
+        return new(line.Id, seat, anchor, crew, crew.Distance >= 1.5 * context.Plan.Tree.HeightM || off > 45, Band(seat, anchor), turns ? [seat, anchor, crew] : null);
     }
 
     /// <summary>Where a parted line flies: a strip along it and past both its ends.</summary>
@@ -122,7 +123,7 @@ public sealed record Zones(
     private static TargetClearance[] ClearancesOf(PlanContext context, TargetShape[] shapes, Place[] footprint, LineOnSite[] lines, double reach)
     {
         var area = TargetShape.Ring(footprint);
-        var bands = lines.Select(l => TargetShape.Ring(l.Band)).ToArray();
+        var bands = lines.SelectMany(l => l.InsideTurn is { } turn ? new[] { l.Band, turn } : [l.Band]).Select(TargetShape.Ring).ToArray();
         return [.. shapes.Select(shape =>
         {
             var clearance = shape.DistanceTo(area);
@@ -148,7 +149,7 @@ public sealed record Zones(
             case TargetKind.People when clearance <= 0:
                 return (VerdictState.Stop, $"{name} lies where the tree falls: clear it of people and keep them out.");
             case TargetKind.People when inBand:
-                return (VerdictState.Stop, $"{name} lies where a parted line would fly: keep people out of it while the line is loaded.");
+                return (VerdictState.Stop, $"{name} lies where a parted line would fly or inside its turn: keep people out of it while the line is loaded.");
             case TargetKind.People when away < reach:
                 return (VerdictState.Check, Units.Sentences.Say(units, $"{name} is {away:m} from the stump: nobody stays within twice the height, {reach:m}, while cutting goes on."));
             case not TargetKind.People and not TargetKind.PowerLine when clearance <= 0:
@@ -172,7 +173,8 @@ public sealed record Retreat(double BearingDeg, IReadOnlyList<Place> Strip, bool
 /// <param name="Crew">Where its haulers stand: as given, or three metres past the anchor.</param>
 /// <param name="CrewClear">Beyond 1.5 times the height, or more than 45° off the lay.</param>
 /// <param name="Band">Where a parted line flies.</param>
-public sealed record LineOnSite(string Id, Place Seat, Place Anchor, Place Crew, bool CrewClear, IReadOnlyList<Place> Band);
+/// <param name="InsideTurn">Where it flies when the turn at the anchor gives; null for a line that does not turn there.</param>
+public sealed record LineOnSite(string Id, Place Seat, Place Anchor, Place Crew, bool CrewClear, IReadOnlyList<Place> Band, IReadOnlyList<Place>? InsideTurn);
 
 /// <param name="ClearanceM">Between the fall's footprint and the target; 0 when they overlap.</param>
 /// <param name="AwayM">Between the stump and the target.</param>

@@ -13,6 +13,9 @@ public sealed record TackleSystem(string Id, string Name, string Note, bool InLi
 {
     private readonly ConcurrentDictionary<Turns, TackleSolution> solved = new();
 
+    /// <summary>Whether it is hauled back from the anchor, so that the loaded line turns there.</summary>
+    public bool HauledBack { get; } = Rove(new(1, 1)).Points.Single(p => p.Kind == PointKind.Hand).Position > 10;
+
     /// <summary>The points where a rope turns at a block or connector; a rope's own loop is no hardware.</summary>
     public IReadOnlyList<string> HardwarePoints { get; } =
         [.. Rove(new(1, 0.5)).Ropes.SelectMany(r => r.Contacts).Where(c => c.Efficiency == 1).Select(c => c.Point).Distinct(StringComparer.Ordinal)];

@@ -27,6 +27,8 @@ public readonly record struct WindLoad(double Force, double ForwardMoment, doubl
             $"½ · 1.226 kg/m³ · {DragOf(wind.InLeaf):x} · {area:m2} · ({wind.SpeedMps:m/s})²", "M3", estimate: true);
         workings?.Add("wind-moment", "Moment of the wind, forward", "M_w", load.ForwardMoment, "Nm", "M_w = F_w · u_crown along the lay",
             $"{forward:N} · {tree.CrownCentre.Up:m}", "M3", estimate: true);
+        workings?.Add("wind-moment-right", "Moment of the wind, to the right", "M_w,r", load.RightMoment, "Nm", "M_w,r = F_w · u_crown across the lay",
+            $"{right:N} · {tree.CrownCentre.Up:m}", "M3", estimate: true);
         return load;
     }
 

@@ -95,13 +95,14 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
           );
         })}
         {site.lines.map((l) => <path key={l.id} d={shape(l.band)} fill="none" stroke="var(--pencil)" strokeWidth={0.9} strokeDasharray="3 3" />)}
+        {site.lines.map((l) => l.insideTurn && <path key={l.id} d={shape(l.insideTurn)} fill="var(--tint)" stroke="var(--pencil)" strokeWidth={0.9} strokeDasharray="3 3" />)}
       </g>
       {plan.site.targets.map((t, index) => (
         <TargetShape key={t.id} target={t} index={index} clearance={site.targets.find((c) => c.id === t.id)} scale={scale} taken={t.id === target} drawing={draft !== null} onGrab={grab} onRelease={done} />
       ))}
       <g aria-hidden pointerEvents="none">
         <path d={shape(site.crown)} fill="none" stroke="var(--leaf)" strokeWidth={1.4} strokeLinejoin="round" />
-        {site.lines.map((l) => <path key={l.id} d={pathOf([px(l.seat), px(l.anchor)])} stroke="var(--loaded)" strokeWidth={2.2} />)}
+        {site.lines.map((l) => <path key={l.id} d={pathOf([px(l.seat), px(l.anchor), ...(l.insideTurn ? [px(l.crew)] : [])])} fill="none" stroke="var(--loaded)" strokeWidth={2.2} />)}
         <path d={pathOf([stump, px(site.top)])} stroke="var(--bark)" strokeWidth={2.5} />
         <circle cx={stump.x} cy={stump.y} r={Math.max(4, (plan.cut.stumpDiameterM / 2) * scale.perMetre)} fill="var(--wood)" stroke="var(--bark)" strokeWidth={1.5} />
         <g transform={`translate(${px(site.centre).x.toFixed(1)} ${px(site.centre).y.toFixed(1)})`}>

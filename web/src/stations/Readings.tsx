@@ -8,7 +8,7 @@ import { Button, Note, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
 import { written, type Quantity } from "../units/units";
 import { Member, useMember, useProblem } from "./fields";
-import { HeightSketch, LeanSketch } from "./sketches";
+import { GirthSketch, HeightSketch, LeanSketch } from "./sketches";
 
 type HeightReading = NonNullable<Plan["readings"]["height"]>;
 type LeanView = Plan["readings"]["leanViews"][number];
@@ -54,6 +54,7 @@ export function GirthReading() {
   const result = useFeed((s) => s.analysis?.measured.dbhM);
   return (
     <>
+      {girth !== undefined && <GirthSketch />}
       <Member path="readings.girthM" label="Girth at breast height" quantity="thickness" step={1} unknown="no tape" />
       {girth !== undefined && <Result label="Diameter by it" value={result} quantity="thickness" working="measured-diameter" takes="tree.dbhM" />}
     </>

@@ -8,12 +8,14 @@ import { figure, written, type Quantity } from "../units/units";
 import { Group, Member, useMember } from "./fields";
 import { CrownLooks, MassFields } from "./MassFields";
 import { GirthReading, HeightReadings, LeanReadings } from "./Readings";
+import { ReachSketch } from "./sketches";
 import { WindFields } from "./WindFields";
 import { ConditionFields, SpeciesFields } from "./WoodFields";
 
 /** How heavy the tree is and where it leans. */
 export function SizeUp({ catalogue }: { catalogue: Catalogue }) {
   const shape = useMember("tree.lean.shape") as "straight" | "swept";
+  const reach = useMember("tree.crown.reachM") as { north: number; east: number; south: number; west: number };
   const conifer = useFeed((s) => s.analysis?.figure.conifer ?? false);
   return (
     <>
@@ -33,6 +35,7 @@ export function SizeUp({ catalogue }: { catalogue: Catalogue }) {
         <CrownLooks catalogue={catalogue} conifer={conifer} />
         <Member path="tree.crown.massRatio" label="Crown over stem" quantity="ratio" measured />
         <Member path="tree.crown.baseHeightM" label="Lowest branches" quantity="length" step={0.5} measured />
+        <ReachSketch {...reach} />
         {(["north", "east", "south", "west"] as const).map((side) => (
           <Member key={side} path={`tree.crown.reachM.${side}`} label={`Reach ${side}`} quantity="length" measured />
         ))}

@@ -14,12 +14,19 @@ import { Group, Member, useMember } from "./fields";
 export function WindFields() {
   const inLeaf = useMember("wind.inLeaf") as boolean;
   const gust = useFeed((s) => s.analysis?.gust);
+  const wind = useFeed((s) => s.analysis?.wind);
   const [open, setOpen] = useState(false);
   return (
     <Group title="Wind">
       <Member path="wind.speedMps" label="Wind" quantity="speed" />
       <Member path="wind.fromDeg" label="Wind from" quantity="angle" step={5} />
       <Segments label="Leaves" value={inLeaf ? "leaf" : "bare"} onChange={(v) => { setMember("wind.inLeaf", v === "leaf"); }} choices={[{ value: "leaf", text: "In leaf" }, { value: "bare", text: "Bare" }]} />
+      {wind && wind.forceN > 0 && (
+        <>
+          <Figure label={wind.moment.forwardNm < 0 ? "It pushes back" : "It pushes forward"} value={Math.abs(wind.moment.forwardNm)} quantity="moment" working="wind-moment" />
+          <Figure label={wind.moment.rightNm < 0 ? "and to the left" : "and to the right"} value={Math.abs(wind.moment.rightNm)} quantity="moment" working="wind-moment-right" />
+        </>
+      )}
       {gust && <Figure label="Gust that uses up the reserve" value={gust.speedMps} quantity="speed" working="gust" note={gust.fromAhead ? "from ahead, against the lay" : "from the side, on the hinge"} />}
       {open ? <Forecast /> : <Button className="mt-1" onClick={() => { setOpen(true); }}>The day's forecast</Button>}
     </Group>

@@ -110,3 +110,35 @@ export function ShellSketch({ shellM, diameterM }: { shellM: number; diameterM: 
     </svg>
   );
 }
+
+/** The crown from above with its four reaches, north up. */
+export function ReachSketch({ north, east, south, west }: { north: number; east: number; south: number; west: number }) {
+  const most = Math.max(north, east, south, west, 0.5);
+  const k = 34 / most;
+  const [n, e, s, w] = [north * k, east * k, south * k, west * k];
+  return (
+    <svg viewBox="0 0 270 92" className="my-1 block w-full border border-rule bg-sheet" aria-hidden>
+      <g transform="translate(135 46)">
+        <path d={`M0 ${-n}A${e} ${n} 0 0 1 ${e} 0A${e} ${s} 0 0 1 0 ${s}A${w} ${s} 0 0 1 ${-w} 0A${w} ${n} 0 0 1 0 ${-n}Z`} fill="none" stroke="var(--leaf)" strokeWidth={1.4} />
+        <path d={`M0 ${-n}V${s}M${-w} 0H${e}`} stroke={ink} strokeWidth={1} />
+        <circle r={4} fill="var(--wood)" stroke="var(--bark)" />
+        <text x={4} y={-n + 10} fill={ink} className="font-tight text-[11px]">N</text>
+      </g>
+      <text x={8} y={84} fill={pencil} className="font-tight text-[11px]">from the stem to the drip line, four ways</text>
+    </svg>
+  );
+}
+
+/** Where the tape goes round. */
+export function GirthSketch() {
+  return (
+    <svg viewBox="0 0 270 66" className="my-1 block w-full border border-rule bg-sheet" aria-hidden>
+      <path d="M0 60H270" stroke={pencil} />
+      <path d="M124 60L128 4H142L146 60Z" fill="var(--wood)" stroke="var(--bark)" />
+      <path d="M125 32q10 5 20 0" stroke={ink} strokeWidth={2.5} fill="none" />
+      <path d="M96 32V60M92 32h8M92 60h8" stroke={ink} strokeWidth={1} />
+      <text x={88} y={49} textAnchor="end" fill={pencil} className="font-tight text-[11px]">1.3 m, 4.3 ft</text>
+      <text x={154} y={36} fill={pencil} className="font-tight text-[11px]">tape round the stem, level</text>
+    </svg>
+  );
+}
