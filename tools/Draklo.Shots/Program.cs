@@ -46,7 +46,7 @@ using var screen = new Screen(app.Address);
         screen.Run("document.querySelector('[data-measured=\"tree.heightM\"]').scrollIntoView({ block: 'end' })");
     }),
     ("two-lines", () => At("Side-leaner", "Line")),
-    ("tackle", () => At("Spruce", "Anchor and tackle")),
+    ("tackle", () => At("Lime", "Anchor and tackle")),
     ("cuts", () => At("Lime", "Cuts")),
     ("workings", () =>
     {

@@ -93,6 +93,22 @@ public sealed record Knot
     [Name("after")] public required string After { get; init; }
 }
 
+/// <summary>A figure for an anchor: what roots, pickets and soil hold, how weights grip.</summary>
+public sealed record AnchorFigure
+{
+    [Name("id")] public required string Id { get; init; }
+
+    /// <summary>roots, pickets, soil or grip.</summary>
+    [Name("kind")] public required string Kind { get; init; }
+    [Name("name")] public required string Name { get; init; }
+    [Name("low")] public required double Low { get; init; }
+    [Name("nominal")] public required double Nominal { get; init; }
+    [Name("high")] public required double High { get; init; }
+
+    /// <summary>Nm/kg of stem, N, Pa for each metre of depth, or x, a plain ratio.</summary>
+    [Name("unit")] public required string Unit { get; init; }
+}
+
 /// <summary>The figures that ship with the product.</summary>
 public static class Reference
 {
@@ -101,6 +117,8 @@ public static class Reference
     public static FrozenDictionary<string, ContactKind> Contacts { get; } = Read<ContactKind>("contacts.csv").ToFrozenDictionary(c => c.Id, StringComparer.Ordinal);
 
     public static FrozenDictionary<string, Knot> Knots { get; } = Read<Knot>("knots.csv").ToFrozenDictionary(k => k.Id, StringComparer.Ordinal);
+
+    public static FrozenDictionary<string, AnchorFigure> Anchors { get; } = Read<AnchorFigure>("anchors.csv").ToFrozenDictionary(a => a.Id, StringComparer.Ordinal);
 
     private static List<T> Read<T>(string name)
     {

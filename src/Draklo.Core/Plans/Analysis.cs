@@ -19,6 +19,7 @@ public sealed record Analysis(
     Measured Measured,
     Zones Site,
     IReadOnlyList<Link> Links,
+    IReadOnlyList<AnchorStrength?> Anchors,
     Verdict Verdict,
     Figure Figure)
 {

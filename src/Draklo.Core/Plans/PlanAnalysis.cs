@@ -105,6 +105,7 @@ public static class PlanAnalysis
                 measured,
                 site,
                 path.Links,
+                path.Anchors,
                 verdict,
                 FigureOf(context, lines))
             {

@@ -199,6 +199,32 @@ public static class PlanRules
             }
 
             CheckTackle(line.Tackle, $"{path}.tackle", problems);
+            CheckAnchor(line.Anchor, $"{path}.anchor", problems, units);
+        }
+    }
+
+    private static void CheckAnchor(AnchorMembers anchor, string path, List<Problem> problems, UnitSystem units)
+    {
+        Choose(anchor.Tree?.GroundId, "roots", "tree.groundId");
+        Choose(anchor.Post?.GroundId, "soil", "post.groundId");
+        Choose(anchor.Pickets?.ArrangementId, "pickets", "pickets.arrangementId");
+        Choose(anchor.Weight?.GroundId, "grip", "weight.groundId");
+        if (anchor.Tree?.SpeciesId is { } species && !Reference.Species.ContainsKey(species))
+        {
+            problems.Add(new($"{path}.tree.speciesId", $"The species “{species}” is not in the catalogue: choose one that is, or leave it out."));
+        }
+
+        if (anchor is { Kind: AnchorKind.Tree, Tree: { } tree } && anchor.HeightM >= tree.HeightM / 2)
+        {
+            problems.Add(new($"{path}.heightM", units.Say($"A strap at {anchor.HeightM:m} is too high on an anchor tree of {tree.HeightM:m}: put it low, near the foot.")));
+        }
+
+        void Choose(string? id, string kind, string member)
+        {
+            if (id is not null && !(Reference.Anchors.TryGetValue(id, out var figure) && figure.Kind == kind))
+            {
+                problems.Add(new($"{path}.{member}", $"“{id}” is not in the table: choose one of {string.Join(", ", Reference.Anchors.Values.Where(a => a.Kind == kind).Select(a => a.Id).Order(StringComparer.Ordinal))}."));
+            }
         }
     }
 

@@ -26,6 +26,9 @@ public sealed class LoadPath(PlanContext context)
 
     public IReadOnlyList<Unknown> Unknowns => unknowns;
 
+    /// <summary>What the anchors hold, line by line; null for one that is not known or a line that has none.</summary>
+    public List<AnchorStrength?> Anchors { get; } = new(2);
+
     /// <summary>The main tension at which the first strength is used up with its factor, N; infinite when none is known.</summary>
     public double AllowableTension { get; private set; } = double.PositiveInfinity;
 
@@ -73,7 +76,11 @@ public sealed class LoadPath(PlanContext context)
         var seatKnot = Reference.Knots[line.KnotId];
         AddForce(id, "knot", seatKnot.Name, tension, worstTension, line.Rope.BreakingStrengthN, factor.Rope, [new(Lower(seatKnot.Name), seatKnot.KeepsLow)]);
 
-        if (pulled.System.UsesAnchor)
+        if (!pulled.System.UsesAnchor)
+        {
+            Anchors.Add(null);
+        }
+        else
         {
             AddAnchor(line, path, PulledLine.ForceOn(pulled.Hauling, "anchor") * hand, PulledLine.ForceOn(pulled.AtBest, "anchor") * worstHand, factor);
         }
@@ -149,15 +156,30 @@ public sealed class LoadPath(PlanContext context)
         }
 
         var name = string.IsNullOrWhiteSpace(line.Anchor.Name) ? "Anchor" : line.Anchor.Name;
-        if (line.Anchor.CapacityN is { } capacity)
+        var strength = AnchorStrength.Of(line.Anchor, line.Id, context.Workings);
+        Anchors.Add(strength);
+        if (strength is not null)
         {
-            AddForce(line.Id, "anchor", name.Capitalised(), load, worst, capacity, factor.Anchor, [], estimate: true);
+            AddForce(line.Id, "anchor", name.Capitalised(), load, worst, strength.Force.Nominal, factor.Anchor, [], estimate: true);
+            if (strength.Force.Low < load)
+            {
+                unknowns.Add(new($"{path}.anchor.kind", context.Units.Say($"{name.Capitalised()} must take {load:N} and may give at {strength.Force.Low:N} if the ground is poor: {strength.Limit}.")));
+            }
         }
         else
         {
-            unknowns.Add(new($"{path}.anchor.capacityN", context.Units.Say($"What the anchor of the {NameOf(line)} holds is not given; it must take {load:N}.")));
+            unknowns.Add(new($"{path}.anchor.{MemberOf(line.Anchor.Kind)}", context.Units.Say($"What the anchor of the {NameOf(line)} holds is not given; it must take {load:N}.")));
         }
     }
+
+    private static string MemberOf(AnchorKind kind) => kind switch
+    {
+        AnchorKind.Tree => "tree",
+        AnchorKind.Post => "post",
+        AnchorKind.Pickets => "pickets",
+        AnchorKind.Weight or AnchorKind.Vehicle => "weight",
+        _ => "capacityN",
+    };
 
     private static Reduction? BendOf(LineMembers line, ContactKind contact, TackleSystem system)
     {

@@ -60,7 +60,7 @@ describe("turning the lay", () => {
   it("takes one along that would stand too far off, and forgets what was known of it", () => {
     const turned = turnedTo(plan, 180);
     expect(turned.lay.bearingDeg).toBe(180);
-    expect(turned.lines[0]?.anchor).toEqual({ bearingDeg: 180 });
+    expect(turned.lines[0]?.anchor).toEqual({ bearingDeg: 180, kind: "rated" });
     expect(turned.lines[0]?.puller).toEqual({});
   });
 });

@@ -1,4 +1,5 @@
 import type { Analysis, Plan, RoseBearing, Target, Units } from "../api/types";
+import { elsewhere } from "../sheet/store";
 import { fit, type Bounds, type Flat, type Scale } from "./projection";
 
 export type SitePlace = Target["points"][number];
@@ -128,9 +129,7 @@ export function turnedTo(plan: Plan, bearingDeg: number): Plan {
   return {
     ...turned,
     lines: plan.lines.map((line) => {
-      const anchor = { ...line.anchor, bearingDeg: tenth((((line.anchor.bearingDeg + by) % 360) + 360) % 360) };
-      delete anchor.name;
-      delete anchor.capacityN;
+      const anchor = { ...elsewhere(line.anchor), bearingDeg: tenth((((line.anchor.bearingDeg + by) % 360) + 360) % 360) };
       const puller = { ...line.puller };
       delete puller.place;
       return { ...line, anchor, puller };

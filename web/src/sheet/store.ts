@@ -87,13 +87,25 @@ export function withoutLine(plan: Plan, index: number): Plan {
   return { ...plan, lines: plan.lines.filter((_, i) => i !== index), guesses };
 }
 
+/** An anchor at a place that nobody has looked at: how far it stands is kept, what it is made of and holds is not. */
+export function elsewhere(anchor: Plan["lines"][number]["anchor"]): Plan["lines"][number]["anchor"] {
+  const bare = { ...anchor };
+  delete bare.name;
+  delete bare.capacityN;
+  delete bare.tree;
+  delete bare.post;
+  delete bare.pickets;
+  delete bare.weight;
+  return { ...bare, kind: "rated" };
+}
+
 /** Adds a line like the last one, a little lower, turned aside and on an anchor of its own. */
 export function withAnotherLine(plan: Plan): Plan {
   const last = plan.lines.at(-1);
   if (!last) return plan;
   const taken = new Set(plan.lines.map((l) => l.id));
   const id = ["steer", "second", "third", "fourth", "fifth", "sixth"].find((name) => !taken.has(name)) ?? `line-${plan.lines.length + 1}`;
-  const anchor = withValue(withValue(last.anchor, "name", undefined), "capacityN", undefined);
+  const anchor = elsewhere(last.anchor);
   return {
     ...plan,
     lines: [

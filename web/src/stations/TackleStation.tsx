@@ -5,6 +5,7 @@ import { setMember, useSheet } from "../sheet/store";
 import { Note, Segments } from "../ui/controls";
 import { Choice } from "../ui/Choice";
 import { TextField } from "../ui/TextField";
+import { AnchorFields } from "./AnchorFields";
 import { Group, Member, useMember, useProblem } from "./fields";
 import { LinePicker, useLine } from "./LinePicker";
 
@@ -35,7 +36,7 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
       <Member path={`${path}.anchor.bearingDeg`} label="Bearing from the stump" quantity="angle" step={1} />
       <Member path={`${path}.anchor.groundRiseM`} label="Ground rise to it" quantity="length" measured />
       <Member path={`${path}.anchor.heightM`} label="Strap above the ground" quantity="length" />
-      <Member path={`${path}.anchor.capacityN`} label="Gives way at" quantity="force" step={1} measured unknown="not known" />
+      <AnchorFields at={at} catalogue={catalogue} />
       <p className="pb-1 pt-1 font-tight text-sm">Sling</p>
       <Segments
         label="Sling at the anchor"

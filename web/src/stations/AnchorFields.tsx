@@ -1,0 +1,117 @@
+import type { Catalogue, Line } from "../api/types";
+import { useFeed } from "../sheet/feed";
+import { setMember, useSheet } from "../sheet/store";
+import { Choice } from "../ui/Choice";
+import { Note, Segments } from "../ui/controls";
+import { useSettings } from "../ui/settings";
+import { figure, written } from "../units/units";
+import { Member, useMember, useProblem } from "./fields";
+
+type Anchor = Line["anchor"];
+
+const kinds: { value: Anchor["kind"]; name: string; note: string }[] = [
+  { value: "rated", name: "Known to hold", note: "its force is told or rated" },
+  { value: "tree", name: "Standing tree", note: "by its size and ground" },
+  { value: "post", name: "Post in the ground", note: "for light pulls, at its foot" },
+  { value: "pickets", name: "Pickets", note: "by number and lashing" },
+  { value: "weight", name: "Dead weight", note: "by its grip on the ground" },
+  { value: "vehicle", name: "Parked vehicle", note: "braked, chocked, nobody inside" },
+];
+
+/** What each kind starts from, when its figures are not given yet. */
+const usual = {
+  tree: { dbhM: 0.4, heightM: 15, groundId: "roots-ordinary", soundness: 1 },
+  post: { diameterM: 0.15, depthM: 0.8, groundId: "soil-sandy" },
+  pickets: { arrangementId: "picket-1-1", ground: "firmLoam" },
+  weight: { massKg: 2000, brakedShare: 0.6, groundId: "firm-earth", slopeDeg: 0 },
+} as const;
+
+/** The anchor by its kind: what it is made of, and what that is reckoned to hold. */
+export function AnchorFields({ at, catalogue }: { at: number; catalogue: Catalogue }) {
+  const path = `lines[${at}].anchor`;
+  const kind = (useMember(`${path}.kind`) as Anchor["kind"] | undefined) ?? "rated";
+  const anchor = useMember(path) as Anchor;
+  const edit = useSheet((s) => s.edit);
+  const ground = (member: string, of: string) => (
+    <Choice
+      label={of === "soil" ? "Soil" : "Ground"}
+      value={(member === "tree" ? anchor.tree?.groundId : member === "post" ? anchor.post?.groundId : anchor.weight?.groundId) ?? ""}
+      options={catalogue.anchors.filter((a) => a.kind === of).map((a) => ({ value: a.id, name: a.name }))}
+      onChange={(id) => { setMember(`${path}.${member}.groundId`, id); }}
+    />
+  );
+
+  function choose(next: Anchor["kind"]): void {
+    edit((d) => ({
+      ...d,
+      plan: {
+        ...d.plan,
+        lines: d.plan.lines.map((l, i) => {
+          if (i !== at) return l;
+          const changed: Anchor = { ...l.anchor, kind: next };
+          if (next === "tree") changed.tree ??= { ...usual.tree };
+          if (next === "post") changed.post ??= { ...usual.post };
+          if (next === "pickets") changed.pickets ??= { ...usual.pickets };
+          if (next === "weight" || next === "vehicle") changed.weight ??= { ...usual.weight };
+          return { ...l, anchor: changed };
+        }),
+      },
+    }));
+  }
+
+  return (
+    <>
+      <Choice label="It is a" value={kind} options={kinds} onChange={(k) => { choose(k as Anchor["kind"]); }} problem={useProblem(`${path}.kind`)} />
+      {kind === "rated" && <Member path={`${path}.capacityN`} label="Gives way at" quantity="force" step={1} measured unknown="not known" />}
+      {kind === "tree" && anchor.tree && (
+        <>
+          <Choice
+            label="Species" value={anchor.tree.speciesId ?? "any"}
+            options={[{ value: "any", name: "an ordinary broadleaf" }, ...catalogue.species.filter((s) => !s.own).map((s) => ({ value: s.species.id, name: s.species.name }))]}
+            onChange={(id) => { setMember(`${path}.tree.speciesId`, id === "any" ? undefined : id); }}
+          />
+          <Member path={`${path}.tree.dbhM`} label="Its breast diameter" quantity="thickness" measured />
+          <Member path={`${path}.tree.heightM`} label="Its height" quantity="length" step={0.5} measured />
+          <Member path={`${path}.tree.soundness`} label="Its soundness, 1 is sound" quantity="ratio" measured />
+          {ground("tree", "roots")}
+        </>
+      )}
+      {kind === "post" && anchor.post && (
+        <>
+          <Member path={`${path}.post.diameterM`} label="Post diameter" quantity="thickness" />
+          <Member path={`${path}.post.depthM`} label="Depth in the ground" quantity="length" measured />
+          {ground("post", "soil")}
+        </>
+      )}
+      {kind === "pickets" && anchor.pickets && (
+        <>
+          <Choice label="Set" value={anchor.pickets.arrangementId} options={catalogue.anchors.filter((a) => a.kind === "pickets").map((a) => ({ value: a.id, name: a.name }))} onChange={(id) => { setMember(`${path}.pickets.arrangementId`, id); }} />
+          <Segments label="Ground at the pickets" value={anchor.pickets.ground} onChange={(v) => { setMember(`${path}.pickets.ground`, v); }} choices={[{ value: "firmLoam", text: "Firm loam" }, { value: "clayOrGravel", text: "Clay, gravel" }, { value: "wet", text: "Wet" }]} />
+        </>
+      )}
+      {(kind === "weight" || kind === "vehicle") && anchor.weight && (
+        <>
+          <Member path={`${path}.weight.massKg`} label="Mass" quantity="mass" step={50} measured />
+          {kind === "vehicle" && <Member path={`${path}.weight.brakedShare`} label="Share on braked wheels" quantity="percent" step={5} />}
+          <Member path={`${path}.weight.slopeDeg`} label="Slope, uphill of the pull is +" quantity="angle" />
+          {ground("weight", "grip")}
+        </>
+      )}
+      <Holds at={at} />
+    </>
+  );
+}
+
+/** What it is reckoned to hold, how far that may be off, and what to watch. */
+function Holds({ at }: { at: number }) {
+  const units = useSettings((s) => s.units);
+  const strength = useFeed((s) => s.analysis?.anchors[at]);
+  if (!strength) return null;
+  const { low, nominal, high } = strength.force;
+  return (
+    <div data-anchor-holds className="border-l-2 border-rule pl-2">
+      {high > low && <p className="py-1 font-tight text-sm">Gives at about <b className="font-semibold">{written(nominal, "force", units)}</b> ({figure(low, "force", units)} to {written(high, "force", units)}): {strength.limit}.</p>}
+      <Note>{strength.watch}</Note>
+    </div>
+  );
+}
