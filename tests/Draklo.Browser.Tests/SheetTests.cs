@@ -194,6 +194,32 @@ public sealed class SheetTests : IDisposable
     }
 
     [Fact]
+    public void The_seat_is_moved_on_its_chart_and_put_at_the_best_height()
+    {
+        screen.OpenJob("Lime");
+        screen.Until(() => screen.Count("[data-handle='seat-chart']") == 1, "the chart");
+        screen.Drag("[data-handle='seat-chart']", -60, 0);
+        screen.Until(() => double.Parse(screen.ValueOf("Seat above ground")) < 11, "the seat to follow on the chart");
+        screen.Press($"Seat it at {double.Parse(screen.Attribute("[data-best-seat]", "data-best-seat")!):0.0} m");
+        screen.Until(() => screen.ValueOf("Seat above ground") == screen.Attribute("[data-best-seat]", "data-best-seat")!.TrimEnd('0').TrimEnd('.'), "the seat to stand at its best");
+        screen.Send("b");
+        screen.Until(() => screen.Count("svg[aria-label^='Bending along the stem']") == 1, "the stem to be drawn");
+    }
+
+    [Fact]
+    public void An_anchor_is_chosen_by_kind_and_says_what_it_holds()
+    {
+        screen.OpenJob("Spruce");
+        screen.Send("5");
+        screen.Until(() => screen.Count("[data-anchor-holds]") == 1, "what the anchor holds");
+        screen.Click("aside [aria-haspopup='listbox']");
+        screen.Click("[data-option='pickets']");
+        screen.Until(() => screen.Text("[data-anchor-holds]").Contains("6.20 kN", StringComparison.Ordinal), "the pickets to be reckoned");
+        screen.Press("Wet");
+        screen.Until(() => screen.Text("[data-anchor-holds]").Contains("3.10 kN", StringComparison.Ordinal), "wet ground to halve it");
+    }
+
+    [Fact]
     public void A_second_line_is_added_checked_and_taken_away_again()
     {
         screen.OpenJob("Lime");

@@ -46,6 +46,13 @@ using var screen = new Screen(app.Address);
         screen.Run("document.querySelector('[data-measured=\"tree.heightM\"]').scrollIntoView({ block: 'end' })");
     }),
     ("two-lines", () => At("Side-leaner", "Line")),
+    ("stem", () =>
+    {
+        screen.OpenJob("Lime");
+        screen.Send("b");
+        screen.Find(OpenQA.Selenium.By.CssSelector("svg[aria-label^='Bending']"));
+        screen.Find(OpenQA.Selenium.By.CssSelector("[data-handle='seat-chart']"));
+    }),
     ("tackle", () => At("Lime", "Anchor and tackle")),
     ("cuts", () => At("Lime", "Cuts")),
     ("workings", () =>

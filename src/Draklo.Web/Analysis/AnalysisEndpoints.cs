@@ -1,4 +1,5 @@
 using Draklo.Core.Plans;
+using Draklo.Core.Strength;
 using Draklo.Core.Tackle;
 using Draklo.Web.Hosting;
 
@@ -18,6 +19,12 @@ internal static class AnalysisEndpoints
             .ProducesValidationProblem(StatusCodes.Status400BadRequest)
             .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity)
             .ProducesProblem(StatusCodes.Status413PayloadTooLarge);
+        app.MapPost("/api/stem", ProfileAsync)
+            .WithName("stemProfile").WithTags("analysis")
+            .WithSummary("Bending along the stem and what other seats of a line would do; line is its number, from 0.")
+            .Accepts<Plan>("application/json")
+            .Produces<StemProfile>()
+            .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity);
         app.MapPost("/api/tackle", SolveTackleAsync)
             .WithName("solveTackle").WithTags("analysis")
             .WithSummary("Solves an arrangement of ropes and points for a hand force of 1.")
@@ -43,6 +50,23 @@ internal static class AnalysisEndpoints
 
         var outcome = PlanAnalysis.Of(plan, system, workings);
         return outcome.Analysis is { } analysis ? new WholeAnswer<Core.Plans.Analysis>(analysis) : PlainProblems.Refused(outcome.Problems);
+    }
+
+    private static async Task<IResult> ProfileAsync(HttpRequest request, int line = 0, string? units = null)
+    {
+        if (!Bodies.TryUnits(units, out var system))
+        {
+            return Bodies.UnknownUnits(units);
+        }
+
+        var (plan, refusal) = await request.ReadAsync<Plan>();
+        if (plan is null)
+        {
+            return refusal!;
+        }
+
+        var (profile, problems) = StemProfile.Of(plan, line, system);
+        return profile is null ? PlainProblems.Refused(problems) : new WholeAnswer<StemProfile>(profile);
     }
 
     private static async Task<IResult> SolveTackleAsync(HttpRequest request)

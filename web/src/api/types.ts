@@ -18,6 +18,7 @@ export type Target = Plan["site"]["targets"][number];
 export type Site = Plan["site"];
 export type Rose = Complete<Schemas["LayRose"]>;
 export type RoseBearing = Rose["bearings"][number];
+export type StemProfile = Complete<Schemas["StemProfile"]>;
 export type Species = Complete<Schemas["Species"]>;
 export type Forecast = Complete<Schemas["ForecastAnswer"]>;
 export type Sight = Schemas["Sight"];

@@ -52,6 +52,7 @@ export function SheetPage() {
 }
 
 const SitePlan = lazy(() => import("../drawing/SitePlan").then((m) => ({ default: m.SitePlan })));
+const StemDrawing = lazy(() => import("../drawing/StemDrawing").then((m) => ({ default: m.StemDrawing })));
 const Lay = lazy(() => import("../stations/Lay").then((m) => ({ default: m.Lay })));
 const WalkUp = lazy(() => import("../stations/WalkUp").then((m) => ({ default: m.WalkUp })));
 
@@ -127,7 +128,7 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
           <div className={`min-h-0 flex-1 ${old ? "old-figures" : ""}`}>
             {analysis && of && (
               <Suspense>
-                {drawing === "elevation" ? <Elevation plan={of} analysis={analysis} /> : drawing === "plan" ? <SitePlan plan={of} analysis={analysis} /> : <Stump plan={of} analysis={analysis} />}
+                {drawing === "elevation" ? <Elevation plan={of} analysis={analysis} /> : drawing === "plan" ? <SitePlan plan={of} analysis={analysis} /> : drawing === "stem" ? <StemDrawing plan={of} /> : <Stump plan={of} analysis={analysis} />}
               </Suspense>
             )}
           </div>

@@ -1,3 +1,4 @@
+import { lazy, Suspense } from "react";
 import type { Catalogue } from "../api/types";
 import { Figure } from "../sheet/Figure";
 import { useFeed } from "../sheet/feed";
@@ -7,6 +8,8 @@ import { Choice } from "../ui/Choice";
 import { figure } from "../units/units";
 import { Group, Member, useMember, useProblem } from "./fields";
 import { LinePicker, useLine } from "./LinePicker";
+
+const SeatChart = lazy(() => import("../drawing/SeatChart").then((m) => ({ default: m.SeatChart })));
 
 /** Where the line sits in the tree and what rope it is. */
 export function LineStation({ catalogue }: { catalogue: Catalogue }) {
@@ -19,6 +22,7 @@ export function LineStation({ catalogue }: { catalogue: Catalogue }) {
       <Note>High is leverage, but high is thin wood. Tug the twigs off until the line beds against the stem.</Note>
       <LinePicker />
       <Member path={`${path}.seat.heightM`} label="Seat above ground" quantity="length" measured />
+      <Suspense><SeatChart at={at} /></Suspense>
       {at > 0 && <Member path={`${path}.share`} label="Share of the main tension" quantity="ratio" />}
       <Choice
         label="Tied with"

@@ -32,7 +32,7 @@ export function Choice({ label, value, options, onChange, problem }: ChoiceProps
           </ListboxButton>
           <ListboxOptions anchor="bottom end" modal={false} className={listClass}>
             {options.map((o) => (
-              <ListboxOption key={o.value} value={o.value} className={optionClass}>
+              <ListboxOption key={o.value} value={o.value} data-option={o.value} className={optionClass}>
                 {o.name}
                 {o.note && <span className="block text-xs leading-snug text-pencil">{o.note}</span>}
               </ListboxOption>
