@@ -220,6 +220,19 @@ public sealed class SheetTests : IDisposable
     }
 
     [Fact]
+    public void A_tight_link_offers_what_would_make_it_hold_and_one_click_does_it()
+    {
+        screen.OpenJob("Lime");
+        screen.Click("[data-link='main.hands']");
+        screen.Until(() => screen.Count("[data-remedies] li") >= 2, "the remedies");
+        screen.Click("[data-remedies] li button");
+        screen.Until(() => screen.Attribute("[data-link='main.hands']", "data-state") == "holds", "the link to hold");
+        screen.Until(() => screen.Count("[data-remedies]") == 0, "nothing to be left to mend");
+        screen.Chord(Keys.Control, "z");
+        screen.Until(() => screen.Attribute("[data-link='main.hands']", "data-state") == "tight", "undo to take it back");
+    }
+
+    [Fact]
     public void A_second_line_is_added_checked_and_taken_away_again()
     {
         screen.OpenJob("Lime");

@@ -53,6 +53,12 @@ using var screen = new Screen(app.Address);
         screen.Find(OpenQA.Selenium.By.CssSelector("svg[aria-label^='Bending']"));
         screen.Find(OpenQA.Selenium.By.CssSelector("[data-handle='seat-chart']"));
     }),
+    ("remedies", () =>
+    {
+        screen.OpenJob("Lime");
+        screen.Click("[data-link='main.hands']");
+        screen.Find(OpenQA.Selenium.By.CssSelector("[data-remedies] li"));
+    }),
     ("tackle", () => At("Lime", "Anchor and tackle")),
     ("cuts", () => At("Lime", "Cuts")),
     ("workings", () =>

@@ -25,6 +25,12 @@ internal static class AnalysisEndpoints
             .Accepts<Plan>("application/json")
             .Produces<StemProfile>()
             .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity);
+        app.MapPost("/api/remedies", RemediesAsync)
+            .WithName("remedies").WithTags("analysis")
+            .WithSummary("What would make a link hold: the least change of each kind, each tried by the full analysis.")
+            .Accepts<Plan>("application/json")
+            .Produces<IReadOnlyList<Remedy>>()
+            .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity);
         app.MapPost("/api/tackle", SolveTackleAsync)
             .WithName("solveTackle").WithTags("analysis")
             .WithSummary("Solves an arrangement of ropes and points for a hand force of 1.")
@@ -67,6 +73,23 @@ internal static class AnalysisEndpoints
 
         var (profile, problems) = StemProfile.Of(plan, line, system);
         return profile is null ? PlainProblems.Refused(problems) : new WholeAnswer<StemProfile>(profile);
+    }
+
+    private static async Task<IResult> RemediesAsync(HttpRequest request, string link = "", string? units = null)
+    {
+        if (!Bodies.TryUnits(units, out var system))
+        {
+            return Bodies.UnknownUnits(units);
+        }
+
+        var (plan, refusal) = await request.ReadAsync<Plan>();
+        if (plan is null)
+        {
+            return refusal!;
+        }
+
+        var (remedies, problems) = Remedies.For(plan, link, system);
+        return remedies is null ? PlainProblems.Refused(problems) : Results.Ok(remedies);
     }
 
     private static async Task<IResult> SolveTackleAsync(HttpRequest request)

@@ -18,6 +18,13 @@ export type Target = Plan["site"]["targets"][number];
 export type Site = Plan["site"];
 export type Rose = Complete<Schemas["LayRose"]>;
 export type RoseBearing = Rose["bearings"][number];
+/** Values are numbers or texts; the API description leaves them open. */
+export interface Remedy {
+  text: string;
+  changes: { path: string; value: unknown }[];
+  use: number;
+  stillFails: number;
+}
 export type StemProfile = Complete<Schemas["StemProfile"]>;
 export type Species = Complete<Schemas["Species"]>;
 export type Forecast = Complete<Schemas["ForecastAnswer"]>;

@@ -3,6 +3,7 @@ import type { Analysis, Working } from "../api/types";
 import { Button } from "../ui/controls";
 import { useSettings } from "../ui/settings";
 import { written, type Quantity } from "../units/units";
+import { Remedies } from "./Remedies";
 import { openWorking, useView } from "./view";
 
 const quantities: Record<string, Quantity> = {
@@ -14,6 +15,7 @@ export function WorkingsPanel({ analysis }: { analysis: Analysis }) {
   const { working, set } = useView();
   const all = analysis.workings ?? [];
   const first = all.find((w) => w.id === working);
+  const link = analysis.links.find((l) => `link.${l.id}` === working);
   const heading = useRef<HTMLHeadingElement>(null);
   useEffect(() => { heading.current?.focus(); }, [working]);
   return (
@@ -27,6 +29,7 @@ export function WorkingsPanel({ analysis }: { analysis: Analysis }) {
           <Sum working={first} />
         </div>
       )}
+      {link && link.state !== "holds" && <Remedies link={link.id} />}
       {all.length === 0 && <p className="mt-3 text-sm text-pencil">Writing out the sums.</p>}
       <h3 className="mt-4 border-t border-ink pt-1.5 font-tight text-sm font-semibold">Every other number</h3>
       <ul>

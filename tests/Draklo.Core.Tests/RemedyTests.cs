@@ -1,0 +1,83 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using Draklo.Core.Plans;
+using Draklo.Core.Strength;
+using Draklo.Core.Units;
+using static Draklo.Core.Tests.Cases;
+
+namespace Draklo.Core.Tests;
+
+/// <summary>What would make a link hold: each remedy, applied to the document, does what it says.</summary>
+public sealed class RemedyTests
+{
+    public static TheoryData<string> Weak => ["main.hands", "main.knot", "main.join", "main.legs", "main.blocks", "main.sling", "main.anchor", "stem"];
+
+    [Theory]
+    [MemberData(nameof(Weak))]
+    public void Every_remedy_mends_its_link_and_breaks_no_other(string id)
+    {
+        var plan = Weakened(id);
+        var before = plan.Analysed();
+        Assert.NotEqual(LinkState.Holds, before.Links.Single(l => l.Id == id).State);
+        var (remedies, problems) = Remedies.For(plan, id, UnitSystem.Metric);
+        Assert.Empty(problems);
+        Assert.NotEmpty(remedies!);
+        foreach (var remedy in remedies!)
+        {
+            var after = Applied(plan, remedy).Analysed();
+            var link = after.Links.Single(l => l.Id == id);
+            Assert.Equal(LinkState.Holds, link.State);
+            Near(link.Use, remedy.Use, 1e-6);
+            Assert.DoesNotContain(after.Links, l => l.State == LinkState.Fails && before.Links.Single(b => b.Id == l.Id).State != LinkState.Fails);
+        }
+    }
+
+    [Fact]
+    public void The_least_change_is_offered()
+    {
+        var plan = Weakened("main.hands");
+        var people = Assert.Single(Remedies.For(plan, "main.hands", UnitSystem.Metric).Remedies!, r => r.Text.Contains("people", StringComparison.Ordinal));
+        var count = Convert.ToInt32(people.Changes[0].Value);
+        var fewer = plan.WithMain(l => l with { Puller = l.Puller with { Count = count - 1 } }).Analysed();
+        Assert.NotEqual(LinkState.Holds, fewer.Links.Single(l => l.Id == "main.hands").State);
+    }
+
+    [Fact]
+    public void A_link_that_holds_needs_none_and_an_unknown_one_is_refused()
+    {
+        Assert.Empty(Remedies.For(Lime(), "main.rope", UnitSystem.Metric).Remedies!);
+        Assert.Equal("link", Assert.Single(Remedies.For(Lime(), "main.nothing", UnitSystem.Metric).Problems).Path);
+    }
+
+    private static Plan Weakened(string id) => id switch
+    {
+        "main.hands" => Lime().WithMain(l => l with { Puller = new() { Count = 1, EffortEachN = 250 } }),
+        "main.knot" => Lime().WithMain(l => l with { Rope = l.Rope with { BreakingStrengthN = 15000 }, Puller = new() { Count = 2, EffortEachN = 250 } }),
+        "main.join" => Lime().WithMain(l => l with { Rope = l.Rope with { BreakingStrengthN = 15000 }, KnotId = "eye-splice" }),
+        "main.legs" => Lime().WithMain(l => l with { Tackle = l.Tackle with { Rope = new() { BreakingStrengthN = 4500, DiameterM = 0.011 } } }),
+        "main.blocks" => Lime().WithMain(l => l with { Tackle = l.Tackle with { HardwareStrengthN = 8000 } }),
+        "main.sling" => Lime().WithMain(l => l with { Anchor = l.Anchor with { Sling = new() { BreakingStrengthN = 8000, Hitch = SlingHitch.Choked } } }),
+        "main.anchor" => Lime().WithMain(l => l with { Anchor = l.Anchor with { Kind = AnchorKind.Pickets, Pickets = new() { ArrangementId = "picket-1" } } }),
+        _ => Lime().WithMain(l => l with { Seat = new() { HeightM = 19.8 } }) with { Tree = Lime().Tree with { Soundness = 0.95 } },
+    };
+
+    private static Plan Applied(Plan plan, Remedy remedy)
+    {
+        var json = JsonSerializer.SerializeToNode(plan, DocumentReader.Options)!;
+        foreach (var change in remedy.Changes)
+        {
+            var steps = change.Path.Replace("[", ".[", StringComparison.Ordinal).Split('.');
+            JsonNode node = json;
+            foreach (var step in steps[..^1])
+            {
+                node = step.StartsWith('[') ? node[int.Parse(step.Trim('[', ']'))]! : node[step]!;
+            }
+
+            node[steps[^1]] = JsonSerializer.SerializeToNode(change.Value);
+        }
+
+        var (read, problems) = DocumentReader.Read<Plan>(JsonSerializer.SerializeToUtf8Bytes(json));
+        Assert.Empty(problems);
+        return read!;
+    }
+}
