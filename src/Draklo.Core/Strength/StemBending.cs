@@ -35,21 +35,7 @@ public readonly record struct StemBending(double WorstStress, double AtHeight, d
         for (var i = 0; i <= Steps; i++)
         {
             var z = step * i;
-            double forward = 0;
-            double right = 0;
-            double down = 0;
-            foreach (var line in lines)
-            {
-                if (line.Seat.Up > z)
-                {
-                    var along = line.Along;
-                    var tension = line.Share * mainTension;
-                    forward += tension * along.Forward * (line.Seat.Up - z);
-                    right += tension * along.Right * (line.Seat.Up - z);
-                    down -= tension * along.Up;
-                }
-            }
-
+            var (forward, right, down) = LinesAbove(lines, z, mainTension);
             var d = tree.Stem.DiameterAt(z);
             var stress = (Math.Sqrt((forward * forward) + (right * right)) / (Math.PI * d * d * d / 32)) + (Math.Max(0, down) / (Math.PI * d * d / 4));
             if (stress > worst)
@@ -67,5 +53,26 @@ public readonly record struct StemBending(double WorstStress, double AtHeight, d
         }
 
         return new(worst, worstAt, Math.Sqrt((movedForward * movedForward) + (movedRight * movedRight)));
+    }
+
+    /// <summary>What the lines seated above a height do to the stem there: bending moments forward and to the right, N·m, and the force that presses it down, N.</summary>
+    internal static (double Forward, double Right, double Down) LinesAbove(PullLine[] lines, double z, double mainTension)
+    {
+        double forward = 0;
+        double right = 0;
+        double down = 0;
+        foreach (var line in lines)
+        {
+            if (line.Seat.Up > z)
+            {
+                var along = line.Along;
+                var tension = line.Share * mainTension;
+                forward += tension * along.Forward * (line.Seat.Up - z);
+                right += tension * along.Right * (line.Seat.Up - z);
+                down -= tension * along.Up;
+            }
+        }
+
+        return (forward, right, down);
     }
 }

@@ -92,7 +92,7 @@ public sealed record StemProfile(
 
             var here = tree.Line.At(z);
             var (byWeightForward, byWeightRight) = (forwardSum - (weight * here.Forward), rightSum - (weight * here.Right));
-            var (byLineForward, byLineRight, down) = LinesAbove(lines, z, tension);
+            var (byLineForward, byLineRight, down) = StemBending.LinesAbove(lines, z, tension);
             var diameter = Math.Max(tree.Stem.DiameterAt(z), 1e-3);
             var section = Math.PI * diameter * diameter * diameter / 32;
             var area = Math.PI * diameter * diameter / 4;
@@ -132,26 +132,6 @@ public sealed record StemProfile(
         }
 
         return shares;
-    }
-
-    private static (double Forward, double Right, double Down) LinesAbove(PullLine[] lines, double z, double tension)
-    {
-        double forward = 0;
-        double right = 0;
-        double down = 0;
-        foreach (var line in lines)
-        {
-            if (line.Seat.Up > z)
-            {
-                var along = line.Along;
-                var pull = line.Share * tension;
-                forward += pull * along.Forward * (line.Seat.Up - z);
-                right += pull * along.Right * (line.Seat.Up - z);
-                down -= pull * along.Up;
-            }
-        }
-
-        return (forward, right, down);
     }
 
     private static List<SeatChoice> SeatsOf(Plan plan, int index, StandingTree tree, Hinge hinge, WindLoad wind, PullLine[] lines, double strength)
