@@ -78,7 +78,13 @@ public sealed class AccessibilityTests : IDisposable
         screen.Click("[data-working='needed-tension']");
         screen.Until(() => screen.Count("[data-open-working]") == 1, "the workings");
         NoViolations();
+        screen.Click("[data-link='main.hands']");
+        screen.Until(() => screen.Count("[data-remedies] li") > 0, "the remedies");
+        NoViolations();
         screen.Press("Close");
+        screen.Send("b");
+        screen.Until(() => screen.Count("svg[aria-label^='Bending']") == 1 && screen.Count("[data-handle='seat-chart']") == 1, "the stem");
+        NoViolations();
         screen.Type("Seat above ground", "25");
         screen.Until(() => screen.Count("[data-old]") == 1, "the refusal");
         NoViolations();

@@ -64,8 +64,9 @@ public sealed record PullResult(
 /// <param name="TensionN">Planned, of this line.</param>
 /// <param name="TakeUpM">Line that must come in from rest to commit, its stretch included.</param>
 /// <param name="StretchM">The part of it that is stretch at the planned tension.</param>
+/// <param name="RopeNeededM">Rope that the line takes, its tackle included where it is rove in the line.</param>
 public sealed record LineResult(
-    string Id, double LengthM, double AngleBelowHorizontalDeg, double TipsFraction, double ForwardArmM, double RightArmM, double TensionN, double TakeUpM, double StretchM, TackleResult Tackle);
+    string Id, double LengthM, double AngleBelowHorizontalDeg, double TipsFraction, double ForwardArmM, double RightArmM, double TensionN, double TakeUpM, double StretchM, double RopeNeededM, TackleResult Tackle);
 
 /// <param name="HandForceN">For the planned tension.</param>
 /// <param name="HoldForceN">What holds the planned tension when nobody hauls and the rope would run back.</param>

@@ -91,7 +91,7 @@ public static class PlanAnalysis
         var spread = TreeSpread.Of(context, Pull.RestoringMoment(tree, hinge, wind, 0), Pull.ArmSum(lines, 0));
         var site = Zones.From(context, lines, slope);
         var aim = Aim.Of(context);
-        var verdict = Verdict.Of(context, pull, lines, path, pretension, spring, site, gust, measured, worstSideUse, hold);
+        var verdict = Verdict.Of(context, pull, lines, results, path, pretension, spring, site, gust, measured, worstSideUse, hold);
         return new(
             new(
                 new(tree.Mass, tree.Weight, LayPoint.Of(tree.Centre), new(tree.ForwardMoment, tree.RightMoment), tree.Soundness.Value, tree.Soundness.ShellRatio, spread),
@@ -128,7 +128,8 @@ public static class PlanAnalysis
         var solution = tackle.Hauling;
         var hand = tension / solution.ActualAdvantage;
         var anchor = tackle.System.UsesAnchor ? PulledLine.ForceOn(solution, "anchor") * hand : 0;
-        var result = new LineResult(line.Id, length, below, along.Level, forwardArm, rightArm, tension, takeUp, stretch,
+        var ropeNeeded = RopeNeeded.For(line, tackle.System, length, context.Workings);
+        var result = new LineResult(line.Id, length, below, along.Level, forwardArm, rightArm, tension, takeUp, stretch, ropeNeeded,
             new(solution.IdealAdvantage, solution.ActualAdvantage, takeUp * solution.TravelRatio, hand, tension * solution.Holding.HandForceForUnitLoad, anchor));
 
         if (context.Workings is { } workings)

@@ -37,13 +37,13 @@ public sealed record Verdict(VerdictState State, string Summary, string WeakestL
         "Estimates, not promises: Draklo does not see the tree. Local law and codes, the makers' ratings and a trained, insured, competent person on site decide. "
         + "Walk away from decay, power lines, wind and doubt. Test it in pre-tension, and stop when what you see differs from what is written here.";
 
-    public static Verdict Of(PlanContext context, Pull pull, PullLine[] lines, LoadPath path, Pretension pretension, SpringBack spring, Zones site, GustReserve? gust, Measured measured, double worstSideUse, double holdDeg)
+    public static Verdict Of(PlanContext context, Pull pull, PullLine[] lines, LineResult[] results, LoadPath path, Pretension pretension, SpringBack spring, Zones site, GustReserve? gust, Measured measured, double worstSideUse, double holdDeg)
     {
         var reasons = new List<Reason>(8);
         AddLinks(context, path, reasons);
         AddHinge(context, pull, worstSideUse, holdDeg, reasons);
         AddPretension(context, pull, pretension, path, reasons);
-        AddLines(context, lines, reasons);
+        AddLines(context, lines, results, reasons);
         AddTree(context, gust, measured, reasons);
         AddSite(context, site, reasons);
         AddWalkUp(context, reasons);
@@ -157,7 +157,7 @@ public sealed record Verdict(VerdictState State, string Summary, string WeakestL
         }
     }
 
-    private static void AddLines(PlanContext context, PullLine[] lines, List<Reason> reasons)
+    private static void AddLines(PlanContext context, PullLine[] lines, LineResult[] results, List<Reason> reasons)
     {
         for (var n = 0; n < lines.Length; n++)
         {
@@ -166,6 +166,10 @@ public sealed record Verdict(VerdictState State, string Summary, string WeakestL
             if (line.Rope.LengthM < length)
             {
                 reasons.Add(new(VerdictState.Stop, context.Units.Say($"The rope of the {line.Id} line is {line.Rope.LengthM:m} and its run alone is {length:m}: take a longer rope or a nearer anchor."), $"lines[{n}].rope.lengthM"));
+            }
+            else if (line.Rope.LengthM < results[n].RopeNeededM)
+            {
+                reasons.Add(new(VerdictState.Check, context.Units.Say($"The rope of the {line.Id} line is {line.Rope.LengthM:m} and setting it takes {results[n].RopeNeededM:m}, up to the seat, out to the anchor and a tail: take a longer one, or join two and reckon with the knot."), $"lines[{n}].rope.lengthM"));
             }
 
             var below = Angle.Degrees(Math.Asin(Math.Clamp(-lines[n].Along.Up, -1, 1)));

@@ -54,6 +54,7 @@ function Results({ at }: { at: number }) {
       <Figure label="Commit" value={analysis.pull.commitDeg} quantity="angle" working="commit" note="from there gravity brings it over" />
       <Figure label="Forward arm" value={result.forwardArmM} quantity="length" working={`${result.id}.forward-arm`} />
       <Figure label="Runs down at" value={result.angleBelowHorizontalDeg} quantity="angle" working={`${result.id}.angle`} note={`${Math.round(result.tipsFraction * 100)} % of the pull tips the tree`} />
+      <Figure label="Rope needed" value={result.ropeNeededM} quantity="length" working={`${result.id}.rope-needed`} note="up to the seat, tie, run, tackle in the line, tail" />
       <Figure label="Take-up" value={result.takeUpM} quantity="length" working={`${result.id}.take-up`} note="line to bring in until commit, stretch included" />
       <Figure label="Seat moves" value={analysis.stem.seatMovementM} quantity="thickness" working="seat-movement" note="twice that: stop, the tree is not this plan" />
     </Group>

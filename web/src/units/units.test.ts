@@ -14,6 +14,11 @@ function problem(text: string, quantity: Quantity, units: Units = "metric"): str
 }
 
 describe("reading", () => {
+  it("gives no sign to what rounds to nothing", () => {
+    expect(written(-0.001, "angle", "metric")).toBe("0.0°");
+    expect(written(-3.26, "angle", "metric")).toBe("−3.3°");
+  });
+
   it.each([
     ["42 ft", "length", 12.8016],
     ["42ft", "length", 12.8016],

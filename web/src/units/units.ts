@@ -95,7 +95,8 @@ export function plain(value: number, figures = 3): string {
 export function figure(value: number, quantity: Quantity, units: Units): string {
   const kind = kinds[quantity];
   const inUnit = value / kind[units].si;
-  return kind.places === undefined ? plain(inUnit) : inUnit.toFixed(kind.places).replace("-", "−");
+  // No "−0.0°": what rounds to nothing has no sign.
+  return kind.places === undefined ? plain(inUnit) : inUnit.toFixed(kind.places).replace(/^-(0(?:\.0*)?)$/, "$1").replace("-", "−");
 }
 
 /** A value with its unit, for reading. */
