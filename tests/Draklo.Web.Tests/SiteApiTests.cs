@@ -74,4 +74,22 @@ public sealed class SiteApiTests(RunningServer server) : IClassFixture<RunningSe
         Assert.All(JsonNode.Parse(day)!["hours"]!.AsArray(), h => Assert.True(h!["gustMps"]!.GetValue<double>() >= h["windMps"]!.GetValue<double>()));
         Assert.Equal(422, (await server.SendAsync(HttpMethod.Get, "/api/forecast?day=tomorrow")).Status);
     }
+
+    [Fact]
+    public async Task The_stem_and_the_remedies_are_asked_for_by_line_and_by_link()
+    {
+        var plan = (await server.DemoAsync("Lime"))["plan"]!;
+        var stem = await server.SendAsync(HttpMethod.Post, "/api/stem?line=0", plan);
+        Assert.Equal(41, stem.Body!["slices"]!.AsArray().Count);
+        Assert.InRange(stem.Body["bestHeightM"]!.GetValue<double>(), 10, 20);
+        Assert.NotNull((await server.SendAsync(HttpMethod.Post, "/api/stem?line=4", plan)).Body!["errors"]!["line"]);
+
+        var remedies = await server.SendAsync(HttpMethod.Post, "/api/remedies?link=main.hands&units=us", plan);
+        Assert.Equal(200, remedies.Status);
+        Assert.Contains("Put three people on it", remedies.Text, StringComparison.Ordinal);
+        Assert.Contains(" ft", remedies.Text, StringComparison.Ordinal);
+        var refused = await server.SendAsync(HttpMethod.Post, "/api/remedies?link=main.elsewhere", plan);
+        Assert.Equal(422, refused.Status);
+        Assert.NotNull(refused.Body!["errors"]!["link"]);
+    }
 }

@@ -139,6 +139,11 @@ public static class PlanRules
         ids.Clear();
         for (var i = 0; i < plan.WalkUp.Count; i++)
         {
+            if (string.IsNullOrWhiteSpace(plan.WalkUp[i].Text))
+            {
+                problems.Add(new($"walkUp[{i}].text", "This point of the walk-up list says nothing: say what to look at, or take it off the list."));
+            }
+
             if (!ids.Add(plan.WalkUp[i].Id))
             {
                 problems.Add(new($"walkUp[{i}].id", $"Two points of the list are called “{plan.WalkUp[i].Id}”: give each its own name."));

@@ -348,5 +348,5 @@ public sealed record Verdict(VerdictState State, string Summary, string WeakestL
     private static string Written(PlanContext context, double value, Link link) =>
         Figures.With(value, link.Quantity switch { LinkQuantity.Force => "N", LinkQuantity.Moment => "Nm", _ => "MPa" }, context.Units);
 
-    private static string Lower(string text) => char.ToLowerInvariant(text[0]) + text[1..];
+    private static string Lower(string text) => text.Length == 0 ? text : char.ToLowerInvariant(text[0]) + text[1..];
 }

@@ -39,7 +39,7 @@ export function WalkUp({ catalogue }: { catalogue: Catalogue }) {
       <Group title="Before anything is cut">
         {list.map((item, index) => editing ? (
           <div key={item.id} className="border-b border-rule py-1.5">
-            <TextField label={`Point ${index + 1}`} value={item.text} onChange={(text) => { replace(index, { ...item, text }); }} />
+            <TextField label={`Point ${index + 1}`} value={item.text} problem={item.text.trim() === "" ? "Say what to look at, or remove the point." : undefined} onChange={(text) => { replace(index, { ...item, text }); }} />
             <div className="flex items-center gap-2">
               <div className="flex-1"><Check label="must be ticked" checked={item.must} onChange={(must) => { replace(index, { ...item, must }); }} /></div>
               <Button onClick={() => { change(list.filter((_, i) => i !== index)); }} aria-label={`Remove point ${index + 1}`}>Remove</Button>
