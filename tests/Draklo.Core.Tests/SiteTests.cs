@@ -98,7 +98,7 @@ public sealed class SiteTests
         var turned = With(Lime(), people).WithMain(l => l with { Tackle = l.Tackle with { SystemId = "redirected" }, Puller = l.Puller with { Place = At(8, -34) } }).Analysed();
         Assert.Equal(VerdictState.Stop, turned.Site.Targets[0].State);
         Assert.Contains("inside its turn", turned.Site.Targets[0].Text, StringComparison.Ordinal);
-        Assert.Equal(3, turned.Site.Lines[0].InsideTurn!.Count);
+        Assert.Equal(3, turned.Site.Lines[0].InsideTurns[0].Count);
         Assert.Equal(VerdictState.Check, With(Lime(), people).Analysed().Site.Targets[0].State);
     }
 

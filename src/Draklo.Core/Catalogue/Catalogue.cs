@@ -91,6 +91,71 @@ public sealed record Knot
 
     /// <summary>How it comes undone after a hard pull: easy, stiff, jams, slips or none.</summary>
     [Name("after")] public required string After { get; init; }
+
+    /// <summary>What it is for.</summary>
+    [Name("purpose")] public required string Purpose { get; init; }
+
+    /// <summary>Which parts may carry.</summary>
+    [Name("loads")] public required string Loads { get; init; }
+
+    /// <summary>How to dress and check it.</summary>
+    [Name("dress")] public required string Dress { get; init; }
+
+    /// <summary>What goes wrong with it.</summary>
+    [Name("wrong")] public required string Wrong { get; init; }
+}
+
+/// <summary>A friction hitch that joins a tackle to a loaded line, or holds what was won.</summary>
+public sealed record Grip
+{
+    [Name("id")] public required string Id { get; init; }
+    [Name("name")] public required string Name { get; init; }
+
+    /// <summary>closed loop or eye-to-eye cord.</summary>
+    [Name("made_from")] public required string MadeFrom { get; init; }
+
+    /// <summary>Legs of its cord that share the load.</summary>
+    [Name("legs")] public required int Legs { get; init; }
+
+    /// <summary>For a cord of 0.6 to 0.8 of the line's diameter.</summary>
+    [Name("wraps")] public required string Wraps { get; init; }
+
+    /// <summary>Where a well-set one starts to creep on a 12 to 13 mm line, newtons: a low estimate, to be proved in pre-tension.</summary>
+    [Name("slip_low_n")] public required double SlipLowN { get; init; }
+
+    [Name("both_ways"), BooleanTrueValues("yes"), BooleanFalseValues("no")] public required bool BothWays { get; init; }
+
+    /// <summary>How it moves along the line after a load: badly or well.</summary>
+    [Name("moves_after_load")] public required string MovesAfterLoad { get; init; }
+
+    /// <summary>Over how much rope it spreads its bite: little, more or most.</summary>
+    [Name("spreads_load")] public required string SpreadsLoad { get; init; }
+    [Name("purpose")] public required string Purpose { get; init; }
+    [Name("dress")] public required string Dress { get; init; }
+    [Name("wrong")] public required string Wrong { get; init; }
+}
+
+/// <summary>A way of making rope, with figures for typical new ones; the rope's own label beats them.</summary>
+public sealed record RopeConstruction
+{
+    [Name("id")] public required string Id { get; init; }
+    [Name("name")] public required string Name { get; init; }
+    [Name("fibre")] public required string Fibre { get; init; }
+
+    /// <summary>Breaking strength over diameter squared, newtons per square millimetre.</summary>
+    [Name("strength_per_mm2")] public required double StrengthPerMm2 { get; init; }
+
+    /// <summary>At a tenth of the breaking strength, as a fraction.</summary>
+    [Name("stretch")] public required double StretchAtTenPercent { get; init; }
+    [Name("over_bark")] public required string OverBark { get; init; }
+    [Name("in_blocks")] public required string InBlocks { get; init; }
+    [Name("kinks")] public required string Kinks { get; init; }
+    [Name("cover")] public required string Cover { get; init; }
+    [Name("splice")] public required string Splice { get; init; }
+
+    /// <summary>Fraction of its strength kept when soaked.</summary>
+    [Name("wet_keeps")] public required double WetKeeps { get; init; }
+    [Name("notes")] public required string Notes { get; init; }
 }
 
 /// <summary>A figure for an anchor: what roots, pickets and soil hold, how weights grip.</summary>
@@ -119,6 +184,10 @@ public static class Reference
     public static FrozenDictionary<string, Knot> Knots { get; } = Read<Knot>("knots.csv").ToFrozenDictionary(k => k.Id, StringComparer.Ordinal);
 
     public static FrozenDictionary<string, AnchorFigure> Anchors { get; } = Read<AnchorFigure>("anchors.csv").ToFrozenDictionary(a => a.Id, StringComparer.Ordinal);
+
+    public static FrozenDictionary<string, Grip> Grips { get; } = Read<Grip>("grips.csv").ToFrozenDictionary(g => g.Id, StringComparer.Ordinal);
+
+    public static FrozenDictionary<string, RopeConstruction> Constructions { get; } = Read<RopeConstruction>("constructions.csv").ToFrozenDictionary(c => c.Id, StringComparer.Ordinal);
 
     private static List<T> Read<T>(string name)
     {

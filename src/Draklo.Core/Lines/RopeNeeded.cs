@@ -4,7 +4,7 @@ using Draklo.Core.Tackle;
 namespace Draklo.Core.Lines;
 
 /// <summary>How much rope a line takes, from the ground up over its seat and out to the last hauler.</summary>
-/// <remarks>Method M8, for a tip tie: the seat's height (what hangs down while it is set), the tie, the run, the tackle when it is rove in the line, and a tail.</remarks>
+/// <remarks>Method M8: the seat's height (what hangs down while it is set; twice for a base tie, whose leg runs down to the foot), the tie, the run over its redirects, the tackle when it is rove in the line, a tail, and what a joint eats.</remarks>
 public static class RopeNeeded
 {
     private const double Tie = 2;
@@ -13,16 +13,29 @@ public static class RopeNeeded
     /// <summary>A tackle's opened length, metres.</summary>
     private const double Opened = 6;
 
-    /// <param name="run">From seat to anchor, metres.</param>
+    /// <summary>What a knot that joins two ropes takes off them, metres.</summary>
+    private const double JointTakes = 1;
+
+    /// <param name="run">From the seat over the redirects to the anchor, metres.</param>
     public static double For(LineMembers line, TackleSystem system, double run, Workings? workings)
     {
-        var inLine = system.InLine || line.Tackle.Rope is null;
-
         // Every leg but the line's own run is extra rope; hauling directly adds none.
-        var legs = inLine ? system.Solve(new(1, 1)).Legs.Count - 1 : 0;
-        var needed = line.Seat.HeightM + Tie + run + (legs * Opened) + Tail;
-        workings?.Add($"{line.Id}.rope-needed", "Rope needed", "l_rope", needed, "m", "seat height + tie + run + legs in the line · opened length + tail",
-            $"{line.Seat.HeightM:m} + {Tie:m} + {run:m} + {legs:x} · {Opened:m} + {Tail:m}", "M8", estimate: true);
+        var legs = InLine(line, system) ? system.Solve(new(1, 1)).Legs.Count - 1 : 0;
+        var up = line.Tie == TieKind.Base ? 2 : 1;
+        var joint = line.Joined is null ? 0 : JointTakes;
+        var needed = (up * line.Seat.HeightM) + Tie + run + (legs * Opened) + Tail + joint;
+        workings?.Add($"{line.Id}.rope-needed", "Rope needed", "l_rope", needed, "m", "seat height (twice for a base tie) + tie + run + legs in the line · opened length + tail + joint",
+            $"{(double)up:x} · {line.Seat.HeightM:m} + {Tie:m} + {run:m} + {(double)legs:x} · {Opened:m} + {Tail:m} + {joint:m}", "M8", estimate: true);
         return needed;
     }
+
+    /// <summary>Rope that the line has, both ropes together, metres.</summary>
+    public static double Owned(LineMembers line) => line.Rope.LengthM + (line.Joined?.Rope.LengthM ?? 0);
+
+    /// <summary>Where the knot that joins two ropes lies, metres along the line from the seat; negative when the first rope does not even come over it. Null without one.</summary>
+    public static double? JointAt(LineMembers line) => line.Joined is null ? null
+        : line.Rope.LengthM - Tie - (JointTakes / 2) - (line.Tie == TieKind.Base ? line.Seat.HeightM : 0);
+
+    /// <summary>Whether the tackle is rove in the pull line itself.</summary>
+    public static bool InLine(LineMembers line, TackleSystem system) => system.InLine || line.Tackle.Rope is null;
 }

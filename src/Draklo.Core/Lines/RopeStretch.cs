@@ -10,6 +10,19 @@ public static class RopeStretch
     public static double Lengthening(RopeMembers rope, double tension, double length) =>
         rope.StretchAtTenPercent * (tension / (0.1 * rope.BreakingStrengthN)) * length;
 
+    /// <summary>How much longer a whole line becomes, each of its ropes over its own part.</summary>
+    /// <param name="run">From the seat to the anchor, metres.</param>
+    public static double Of(LineMembers line, double tension, double run)
+    {
+        if (line.Joined is not { } joined)
+        {
+            return Lengthening(line.Rope, tension, run);
+        }
+
+        var first = Math.Clamp(RopeNeeded.JointAt(line) ?? run, 0, run);
+        return Lengthening(line.Rope, tension, first) + Lengthening(joined.Rope, tension, run - first);
+    }
+
     /// <summary>The energy it holds, joules.</summary>
     public static double Energy(double tension, double lengthening) => 0.5 * tension * lengthening;
 }

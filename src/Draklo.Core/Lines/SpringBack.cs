@@ -12,19 +12,19 @@ public sealed record SpringBack(double CarriesToDeg, bool PastCommit, double Ene
 {
     private const int Steps = 32;
 
-    public static SpringBack From(PlanContext context, PullLine[] lines, Pull pull)
+    public static SpringBack From(PlanContext context, PullLine[] lines, LineRun[] runs, Pull pull)
     {
         double energy = 0;
         for (var n = 0; n < lines.Length; n++)
         {
             var tension = lines[n].Share * context.PlannedTension;
-            energy += RopeStretch.Energy(tension, RopeStretch.Lengthening(context.Plan.Lines[n].Rope, tension, lines[n].Length));
+            energy += RopeStretch.Energy(tension, RopeStretch.Of(context.Plan.Lines[n], tension, runs[n].Length));
         }
 
         for (var i = 0; i <= Steps; i++)
         {
             var angle = pull.Commit * i / Steps;
-            if (Given(context, lines, angle) < Pull.RestoringMoment(context.Tree, context.Hinge, context.Wind, angle))
+            if (Given(context, lines, runs, angle) < Pull.RestoringMoment(context.Tree, context.Hinge, context.Wind, angle))
             {
                 return new(Angle.Degrees(pull.Commit * Math.Max(0, i - 1) / Steps), PastCommit: false, energy);
             }
@@ -33,16 +33,15 @@ public sealed record SpringBack(double CarriesToDeg, bool PastCommit, double Ene
         return new(Angle.Degrees(pull.Commit), PastCommit: true, energy);
     }
 
-    private static double Given(PlanContext context, PullLine[] lines, double angle)
+    private static double Given(PlanContext context, PullLine[] lines, LineRun[] runs, double angle)
     {
         double moment = 0;
         for (var n = 0; n < lines.Length; n++)
         {
             var line = lines[n];
-            var rope = context.Plan.Lines[n].Rope;
             var seat = line.Seat.TurnedForward(angle);
             var planned = line.Share * context.PlannedTension;
-            var stretched = RopeStretch.Lengthening(rope, planned, line.Length);
+            var stretched = RopeStretch.Of(context.Plan.Lines[n], planned, runs[n].Length);
             var comeIn = line.Length - seat.DistanceTo(line.Anchor);
             var left = stretched <= 0 ? (comeIn > 1e-9 ? 0 : 1) : Math.Max(0, 1 - (comeIn / stretched));
             moment += planned * left * PullLine.ForwardArm(seat, line.Anchor);

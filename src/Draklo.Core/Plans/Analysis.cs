@@ -58,15 +58,32 @@ public sealed record HingeResult(double LengthM, double OffsetM, double BendingN
 /// <param name="Stretch">What the ropes' stretch alone would do if hauling stopped at the planned tension.</param>
 public sealed record PullResult(
     double TensionAtRestN, double NeededTensionN, double NeededAtDeg, double PlannedTensionN, double CommitDeg,
-    IReadOnlyList<CurvePoint> Curve, SpringBack Stretch, IReadOnlyList<LineResult> Lines);
+    IReadOnlyList<CurvePoint> Curve, SpringBack Stretch, VectorSum Sum, IReadOnlyList<LineResult> Lines);
+
+/// <summary>What all lines together pull at the planned tension.</summary>
+/// <param name="TowardDeg">Level, degrees clockwise from north.</param>
+/// <param name="OffLayDeg">From the lay, positive to the right.</param>
+/// <param name="LevelN">Its level part.</param>
+/// <param name="DownN">What presses down the stem, the legs of base ties included.</param>
+public sealed record VectorSum(double TowardDeg, double OffLayDeg, double LevelN, double DownN);
 
 /// <param name="TipsFraction">The level part of the pull, 0 to 1; the rest presses down the stem.</param>
 /// <param name="TensionN">Planned, of this line.</param>
 /// <param name="TakeUpM">Line that must come in from rest to commit, its stretch included.</param>
 /// <param name="StretchM">The part of it that is stretch at the planned tension.</param>
+/// <param name="LengthM">From the seat to the first fixed point.</param>
+/// <param name="RunM">From the seat over its redirects to the anchor.</param>
+/// <param name="EndTensionN">At the tackle: more than at the tree, for each redirect takes its part.</param>
+/// <param name="SeatForceN">On the wood at the seat: nearly twice the line's tension for a base tie.</param>
 /// <param name="RopeNeededM">Rope that the line takes, its tackle included where it is rove in the line.</param>
+/// <param name="JointAtM">Where two ropes are joined, along the line from the seat.</param>
 public sealed record LineResult(
-    string Id, double LengthM, double AngleBelowHorizontalDeg, double TipsFraction, double ForwardArmM, double RightArmM, double TensionN, double TakeUpM, double StretchM, double RopeNeededM, TackleResult Tackle);
+    string Id, double LengthM, double RunM, double AngleBelowHorizontalDeg, double TipsFraction, double ForwardArmM, double RightArmM, double TensionN, double EndTensionN, double SeatForceN, double TakeUpM, double StretchM,
+    double RopeNeededM, double? JointAtM, TackleResult Tackle, IReadOnlyList<RedirectForce> Redirects, LineSetting? Setting)
+{
+    /// <summary>The drum between puller and rope; null without one and without a machine.</summary>
+    public Limiter? Limiter { get; init; }
+}
 
 /// <param name="HandForceN">For the planned tension.</param>
 /// <param name="HoldForceN">What holds the planned tension when nobody hauls and the rope would run back.</param>
@@ -94,5 +111,7 @@ public sealed record StemSlice(double ForwardM, double RightM, double UpM, doubl
 /// <param name="ReachBehindM">Away from it.</param>
 public sealed record CrownFigure(double BaseUpM, double TopUpM, double ReachAheadM, double ReachBehindM);
 
+/// <param name="Anchor">Where the tackle hangs, past all redirects.</param>
 /// <param name="AnchorGroundUpM">Ground at the anchor.</param>
-public sealed record LineFigure(string Id, LayPoint Seat, LayPoint Anchor, double AnchorGroundUpM);
+/// <param name="Foot">Where a base tie's leg comes down; null for a tip tie.</param>
+public sealed record LineFigure(string Id, LayPoint Seat, LayPoint Anchor, double AnchorGroundUpM, LayPoint? Foot);

@@ -67,8 +67,21 @@ public sealed record WindMembers
     public bool InLeaf { get; init; } = true;
 }
 
+/// <summary>How careful the crew wants to be, and who said so.</summary>
 public sealed record PolicyMembers
 {
+    [Display(Name = "Policy", Description = "What the crew calls it.")]
+    [MaxLength(60)]
+    public string? Name { get; init; }
+
+    [Display(Name = "Set by", Description = "Who set these factors.")]
+    [MaxLength(60)]
+    public string? SetBy { get; init; }
+
+    [Display(Name = "Set on", Description = "yyyy-MM-dd.")]
+    [MaxLength(10)]
+    public string? SetOn { get; init; }
+
     [Display(Name = "Load reserve", Description = "Planned tension over needed tension.")]
     [Range(1, 3)]
     public double LoadReserve { get; init; } = 1.3;
@@ -95,7 +108,11 @@ public sealed record DesignFactorMembers
     [Range(1, 15)]
     public double Anchor { get; init; } = 2;
 
-    [Display(Name = "Factor for the stem")]
+    [Display(Name = "Factor for the stem", Description = "Also for a limb that the line lies on.")]
     [Range(1, 15)]
     public double Stem { get; init; } = 3;
+
+    [Display(Name = "Factor for grips", Description = "Over the load at which a grip creeps: it slips rather than breaks.")]
+    [Range(1, 15)]
+    public double Grip { get; init; } = 1.25;
 }

@@ -1,4 +1,5 @@
 using Draklo.Core.Catalogue;
+using Draklo.Core.Gear;
 using Draklo.Core.Geometry;
 using Draklo.Core.Hinges;
 using Draklo.Core.Lines;
@@ -18,10 +19,14 @@ public static class PlanAnalysis
 {
     private const int Slices = 16;
 
+    /// <summary>Where a base tie is tied, above the cut, metres.</summary>
+    private const double FootUp = 0.5;
+
     /// <summary>Analyses a plan.</summary>
     /// <param name="units">For the sentences and the workings; the figures are SI in any case.</param>
     /// <param name="withWorkings">Whether to write out every sum; it costs several times the analysis itself.</param>
-    public static AnalysisOutcome Of(Plan plan, UnitSystem units = UnitSystem.Metric, bool withWorkings = true)
+    /// <param name="locker">How the pieces of the locker stand, by id; null where there is no locker to ask.</param>
+    public static AnalysisOutcome Of(Plan plan, UnitSystem units = UnitSystem.Metric, bool withWorkings = true, IReadOnlyDictionary<string, GearStanding>? locker = null)
     {
         var problems = PlanRules.Check(plan, units);
         if (problems.Count > 0)
@@ -60,15 +65,18 @@ public static class PlanAnalysis
         var path = new LoadPath(context);
         var results = new LineResult[lines.Length];
         var atWorst = new PullLine[lines.Length];
+        var runs = new LineRun[lines.Length];
         for (var i = 0; i < lines.Length; i++)
         {
-            var tackle = PulledLine.From(plan.Lines[i].Tackle);
-            results[i] = LineOf(context, plan.Lines[i], lines[i], pull, tackle);
-            path.AddLine(i, planned, tackle);
+            var line = plan.Lines[i];
+            var tackle = PulledLine.From(line.Tackle);
+            runs[i] = LineRun.From(line, lines[i], tree, lay);
+            var tensions = LineTensions.Of(line, runs[i], tackle, planned);
+            var redirects = path.AddLine(i, lines[i], runs[i], tensions, tackle);
+            results[i] = LineAnalysis.Of(context, line, lines[i], runs[i], tensions, pull, tackle, redirects);
 
             // Every crew heaving at once: each line's own worst tension stands as its share of a main tension of 1 N.
-            var heave = Effort.WorstCredible(plan.Lines[i].Puller) * tackle.AtBest.ActualAdvantage;
-            atWorst[i] = lines[i] with { Share = Math.Max(heave, planned * lines[i].Share) };
+            atWorst[i] = lines[i] with { Share = tensions.WorstTree };
         }
 
         var bending = StemBending.Under(tree, tree.Soundness.Value, lines, pull.Needed);
@@ -86,17 +94,18 @@ public static class PlanAnalysis
         path.AddTree(planned, bending, pull.Needed, lines, atWorst, sideWorst);
 
         var pretension = Pretension.From(context, lines, path);
-        var spring = SpringBack.From(context, lines, pull);
+        LineAnalysis.AddLimiters(context, path, results);
+        var spring = SpringBack.From(context, lines, runs, pull);
         var gust = GustReserve.Of(context, pull.LeastSurplus(context, lines), hinge.SideCapacity - sideAtNeeded);
         var spread = TreeSpread.Of(context, Pull.RestoringMoment(tree, hinge, wind, 0), Pull.ArmSum(lines, 0));
-        var site = Zones.From(context, lines, slope);
+        var site = Zones.From(context, lines, runs, slope);
         var aim = Aim.Of(context);
-        var verdict = Verdict.Of(context, pull, lines, results, path, pretension, spring, site, gust, measured, worstSideUse, hold);
+        var verdict = Verdict.Of(context, pull, lines, results, path, pretension, spring, site, gust, measured, worstSideUse, hold, locker);
         return new(
             new(
                 new(tree.Mass, tree.Weight, LayPoint.Of(tree.Centre), new(tree.ForwardMoment, tree.RightMoment), tree.Soundness.Value, tree.Soundness.ShellRatio, spread),
                 new(hinge.Length, hinge.Offset, hinge.Bending, hinge.SideCapacity, sideUse, worstSideUse, hold),
-                new(pull.AtRest, pull.Needed, Angle.Degrees(pull.NeededAt), planned, Angle.Degrees(pull.Commit), pull.Curve, spring, results),
+                new(pull.AtRest, pull.Needed, Angle.Degrees(pull.NeededAt), planned, Angle.Degrees(pull.Commit), pull.Curve, spring, SumOf(context, lines), results),
                 pretension,
                 new(bending.WorstStress / 1e6, bending.AtHeight, bending.SeatMovement),
                 aim,
@@ -107,59 +116,29 @@ public static class PlanAnalysis
                 path.Links,
                 path.Anchors,
                 verdict,
-                FigureOf(context, lines))
+                FigureOf(context, lines, runs))
             {
                 Workings = workings?.List,
             },
             []);
     }
 
-    private static LineResult LineOf(PlanContext context, LineMembers line, in PullLine pulled, Pull pull, PulledLine tackle)
+    private static VectorSum SumOf(PlanContext context, PullLine[] lines)
     {
-        var length = pulled.Length;
-        var committed = pulled.Seat.TurnedForward(pull.Commit).DistanceTo(pulled.Anchor);
-        var tension = pulled.Share * context.PlannedTension;
-        var stretch = RopeStretch.Lengthening(line.Rope, tension, length);
-        var takeUp = length - committed + stretch;
-        var forwardArm = PullLine.ForwardArm(pulled.Seat, pulled.Anchor);
-        var rightArm = PullLine.RightArm(pulled.Seat, pulled.Anchor);
-        var along = pulled.Along;
-        var below = Angle.Degrees(Math.Asin(Math.Clamp(-along.Up, -1, 1)));
-        var solution = tackle.Hauling;
-        var hand = tension / solution.ActualAdvantage;
-        var anchor = tackle.System.UsesAnchor ? PulledLine.ForceOn(solution, "anchor") * hand : 0;
-        var ropeNeeded = RopeNeeded.For(line, tackle.System, length, context.Workings);
-        var result = new LineResult(line.Id, length, below, along.Level, forwardArm, rightArm, tension, takeUp, stretch, ropeNeeded,
-            new(solution.IdealAdvantage, solution.ActualAdvantage, takeUp * solution.TravelRatio, hand, tension * solution.Holding.HandForceForUnitLoad, anchor));
-
-        if (context.Workings is { } workings)
+        double forward = 0;
+        double right = 0;
+        double down = 0;
+        foreach (var line in lines)
         {
-            var id = line.Id;
-            workings.Add($"{id}.length", "Length from seat to anchor", "l", length, "m", "l = |A − P|",
-                $"P ({pulled.Seat.Forward:m}, {pulled.Seat.Right:m}, {pulled.Seat.Up:m}), A ({pulled.Anchor.Forward:m}, {pulled.Anchor.Right:m}, {pulled.Anchor.Up:m})", "M4");
-            workings.Add($"{id}.angle", "Angle below level", "φ", below, "deg", "sin φ = (u_P − u_A) / l; cos φ is the share that tips",
-                $"asin({pulled.Seat.Up - pulled.Anchor.Up:m} / {length:m}); {along.Level:%} tips", "M4");
-            workings.Add($"{id}.forward-arm", "Forward arm", "a", forwardArm, "m", "a = u_P · u_f − f_P · u_u",
-                $"{pulled.Seat.Up:m} · {along.Forward:x} − ({pulled.Seat.Forward:m}) · ({along.Up:x})", "M4");
-            workings.Add($"{id}.right-arm", "Sideways arm", "b", rightArm, "m", "b = u_P · u_r − r_P · u_u",
-                $"{pulled.Seat.Up:m} · {along.Right:x} − ({pulled.Seat.Right:m}) · ({along.Up:x})", "M4");
-            workings.Add($"{id}.tension", "Planned tension in this line", "s·T_p", tension, "N", "share · T_p", $"{line.Share:x} · {context.PlannedTension:N}", "M5", estimate: true);
-            workings.Add($"{id}.stretch", "Stretch", "Δl", stretch, "m", "Δl = ε10 · T / (0.1 · MBS) · l",
-                $"{line.Rope.StretchAtTenPercent:x} · {tension:N} / (0.1 · {line.Rope.BreakingStrengthN:N}) · {length:m}", "M13", estimate: true);
-            workings.Add($"{id}.take-up", "Take-up", "l(0) − l(θc) + Δl", takeUp, "m", "length at rest less length at commit, plus stretch",
-                $"{length:m} − {committed:m} + {stretch:m}", "M5", estimate: true);
-            workings.Add($"{id}.advantage", "Actual advantage", "A", solution.ActualAdvantage, "x", "each turn passes η of its tension; moving points in balance",
-                $"ideal {solution.IdealAdvantage:x}, efficiency {solution.Efficiency:%}", "M7", estimate: true);
-            workings.Add($"{id}.hand-force", "Hand force", "F", hand, "N", "F = s · T_p / A", $"{tension:N} / {solution.ActualAdvantage:x}", "M7", estimate: true);
-            workings.Add($"{id}.haul-length", "Rope hauled", "h", result.Tackle.HaulLengthM, "m", "h = take-up · travel ratio", $"{takeUp:m} · {solution.TravelRatio:x}", "M8", estimate: true);
-            workings.Add($"{id}.hold-force", "Force that holds it", "F_hold", result.Tackle.HoldForceN, "N", "the same walk with 1/η at each turn", $"{solution.Holding.HandForceForUnitLoad:x} · {tension:N}", "M7", estimate: true);
-            if (tackle.System.UsesAnchor)
-            {
-                workings.Add($"{id}.anchor-force", "Force on the anchor", "F_A", anchor, "N", "sum of the legs at the anchor", $"{PulledLine.ForceOn(solution, "anchor"):x} · {hand:N}", "M7", estimate: true);
-            }
+            var tension = line.Share * context.PlannedTension;
+            var along = line.Along;
+            forward += tension * along.Forward;
+            right += tension * along.Right;
+            down += tension * (line.DownLeg - along.Up);
         }
 
-        return result;
+        var off = Angle.Degrees(Math.Atan2(right, forward));
+        return new((context.Plan.Lay.BearingDeg + off + 360) % 360, off, Math.Sqrt((forward * forward) + (right * right)), down);
     }
 
     /// <summary>The hinge's sideways moment at the needed tension, and the largest of slack, needed and planned, N·m without sign.</summary>
@@ -181,7 +160,7 @@ public static class PlanAnalysis
         return (needed, Math.Max(Math.Abs(still), Math.Max(needed, planned)));
     }
 
-    private static Figure FigureOf(PlanContext context, PullLine[] lines)
+    private static Figure FigureOf(PlanContext context, PullLine[] lines, LineRun[] runs)
     {
         var tree = context.Tree;
         var slices = new StemSlice[Slices + 1];
@@ -196,11 +175,13 @@ public static class PlanAnalysis
         var figures = new LineFigure[lines.Length];
         for (var i = 0; i < lines.Length; i++)
         {
-            figures[i] = new(lines[i].Id, LayPoint.Of(lines[i].Seat), LayPoint.Of(lines[i].Anchor), context.Plan.Lines[i].Anchor.GroundRiseM + ground);
+            var foot = lines[i].DownLeg > 0 ? LayPoint.Of(tree.Line.At(FootUp)) : null;
+            figures[i] = new(lines[i].Id, LayPoint.Of(lines[i].Seat), LayPoint.Of(runs[i].Points[^1]), context.Plan.Lines[i].Anchor.GroundRiseM + ground, foot);
         }
 
         var crown = context.Plan.Tree.Crown;
-        var toward = context.Plan.Lines[0].Anchor.BearingDeg;
+        var main = context.Plan.Lines[0];
+        var toward = (main.Redirects.Count > 0 ? main.Redirects[0].At : main.Anchor).BearingDeg;
         return new(
             Angle.Between(context.Plan.Lay.BearingDeg, toward),
             ground,

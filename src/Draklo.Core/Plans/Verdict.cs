@@ -1,4 +1,5 @@
 using Draklo.Core.Catalogue;
+using Draklo.Core.Gear;
 using Draklo.Core.Geometry;
 using Draklo.Core.Hinges;
 using Draklo.Core.Lines;
@@ -37,13 +38,14 @@ public sealed record Verdict(VerdictState State, string Summary, string WeakestL
         "Estimates, not promises: Draklo does not see the tree. Local law and codes, the makers' ratings and a trained, insured, competent person on site decide. "
         + "Walk away from decay, power lines, wind and doubt. Test it in pre-tension, and stop when what you see differs from what is written here.";
 
-    public static Verdict Of(PlanContext context, Pull pull, PullLine[] lines, LineResult[] results, LoadPath path, Pretension pretension, SpringBack spring, Zones site, GustReserve? gust, Measured measured, double worstSideUse, double holdDeg)
+    public static Verdict Of(PlanContext context, Pull pull, PullLine[] lines, LineResult[] results, LoadPath path, Pretension pretension, SpringBack spring, Zones site, GustReserve? gust, Measured measured, double worstSideUse, double holdDeg, IReadOnlyDictionary<string, GearStanding>? locker)
     {
         var reasons = new List<Reason>(8);
         AddLinks(context, path, reasons);
         AddHinge(context, pull, worstSideUse, holdDeg, reasons);
         AddPretension(context, pull, pretension, path, reasons);
-        AddLines(context, lines, results, reasons);
+        LineReasons.Add(context, lines, results, reasons);
+        AddGear(context, locker, reasons);
         AddTree(context, gust, measured, reasons);
         AddSite(context, site, reasons);
         AddWalkUp(context, reasons);
@@ -87,7 +89,8 @@ public sealed record Verdict(VerdictState State, string Summary, string WeakestL
             reasons.Add(link.State switch
             {
                 LinkState.Tight => new(VerdictState.Check, $"{tells}: tight.", null, link.Id),
-                _ when link.Use > 1 && IsHands(link) => new(VerdictState.Stop, $"{NameOf(context, link)} cannot haul it: the plan asks {Written(context, link.LoadN, link)} and they keep up {Written(context, link.StrengthN, link)}.", null, link.Id),
+                _ when link.Use > 1 && IsHands(link) => new(VerdictState.Stop, $"{NameOf(context, link)} cannot haul it: the plan asks {Written(context, link.LoadN, link)} and {(link.Name == "Machine" ? "it keeps" : "they keep")} up {Written(context, link.StrengthN, link)}.", null, link.Id),
+                _ when link.Use > 1 && link.Slips => new(VerdictState.Stop, $"{NameOf(context, link)} slips: the plan asks {Written(context, link.LoadN, link)} and {(link.Factor > 1 ? $"it may carry {Written(context, link.Allowed, link)}" : $"it holds {Written(context, link.StrengthN, link)}")}.", null, link.Id),
                 _ when link.Use > 1 => new(VerdictState.Stop, $"{tells}: it fails.", null, link.Id),
                 _ => new(VerdictState.Stop, context.Units.Say($"{NameOf(context, link)} would break under the hardest heave: that could put {Written(context, link.WorstLoadN, link)} on it and it bears {Written(context, link.StrengthN, link)}."), null, link.Id),
             });
@@ -157,30 +160,35 @@ public sealed record Verdict(VerdictState State, string Summary, string WeakestL
         }
     }
 
-    private static void AddLines(PlanContext context, PullLine[] lines, LineResult[] results, List<Reason> reasons)
+    private static void AddGear(PlanContext context, IReadOnlyDictionary<string, GearStanding>? locker, List<Reason> reasons)
     {
-        for (var n = 0; n < lines.Length; n++)
+        if (locker is null)
         {
-            var line = context.Plan.Lines[n];
-            var length = lines[n].Length;
-            if (line.Rope.LengthM < length)
+            return;
+        }
+
+        var seen = new HashSet<string>(StringComparer.Ordinal);
+        foreach (var (id, path) in GearOnPlan.Of(context.Plan))
+        {
+            if (!locker.TryGetValue(id, out var standing))
             {
-                reasons.Add(new(VerdictState.Stop, context.Units.Say($"The rope of the {line.Id} line is {line.Rope.LengthM:m} and its run alone is {length:m}: take a longer rope or a nearer anchor."), $"lines[{n}].rope.lengthM"));
-            }
-            else if (line.Rope.LengthM < results[n].RopeNeededM)
-            {
-                reasons.Add(new(VerdictState.Check, context.Units.Say($"The rope of the {line.Id} line is {line.Rope.LengthM:m} and setting it takes {results[n].RopeNeededM:m}, up to the seat, out to the anchor and a tail: take a longer one, or join two and reckon with the knot."), $"lines[{n}].rope.lengthM"));
+                reasons.Add(new(VerdictState.Check, "A piece on this plan is not in this locker: look whether it is the piece that was meant, or hang another.", path));
+                continue;
             }
 
-            var below = Angle.Degrees(Math.Asin(Math.Clamp(-lines[n].Along.Up, -1, 1)));
-            if (below > 50)
+            var name = standing.Name.Capitalised();
+            if (standing.State != GearState.InService)
             {
-                reasons.Add(new(VerdictState.Check, context.Units.Say($"The {line.Id} line runs {below:deg} down: only {lines[n].Along.Level:%} of its pull tips the tree, the rest presses down the stem."), $"lines[{n}].anchor.distanceM"));
+                reasons.Add(new(VerdictState.Stop, $"{name} is {(standing.State == GearState.Retired ? "retired" : "in quarantine")}{(standing.Why.Length > 0 ? $" ({standing.Why})" : "")}: hang another piece.", path));
+            }
+            else if (standing.Why.Length > 0)
+            {
+                reasons.Add(new(VerdictState.Check, $"{name}: {standing.Why}. Look at it before it goes on the tree.", path));
             }
 
-            if (line.Anchor.DistanceM < context.Plan.Tree.HeightM)
+            if (!seen.Add(id))
             {
-                reasons.Add(new(VerdictState.Check, context.Units.Say($"The {line.Id} line's anchor stands {line.Anchor.DistanceM:m} out, within the tree's height of {context.Plan.Tree.HeightM:m}: the tree can reach it and whoever is near."), $"lines[{n}].anchor.distanceM"));
+                reasons.Add(new(VerdictState.Check, $"{name} hangs in two places of this plan: there is only one.", path));
             }
         }
     }
@@ -339,7 +347,7 @@ public sealed record Verdict(VerdictState State, string Summary, string WeakestL
 
     /// <summary>"The pull line carries 1.93 kN of the 8.00 kN it may".</summary>
     private static string Carries(PlanContext context, Link link) => IsHands(link)
-        ? $"{NameOf(context, link)} must give {Written(context, link.LoadN, link)} of the {Written(context, link.StrengthN, link)} they can keep up"
+        ? $"{NameOf(context, link)} must give {Written(context, link.LoadN, link)} of the {Written(context, link.StrengthN, link)} {(link.Name == "Machine" ? "it" : "they")} can keep up"
         : $"{NameOf(context, link)} carries {Written(context, link.LoadN, link)} of the {Written(context, link.Allowed, link)} it may";
 
     private static string NameOf(PlanContext context, Link link) =>

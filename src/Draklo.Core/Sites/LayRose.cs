@@ -50,7 +50,7 @@ public sealed record LayRose(double StepDeg, IReadOnlyList<RoseBearing> Bearings
         var lay = new LayFrame(bearing);
         var tree = StandingTree.From(plan.Tree, hinge, lay, plan.Cut.StumpHeightM, null);
         var wind = WindLoad.On(tree, plan.Tree.Crown, plan.Wind, lay, null);
-        PullLine[] line = [PullLine.From(main with { Share = 1, Anchor = main.Anchor with { BearingDeg = bearing, GroundRiseM = 0 } }, tree, lay)];
+        PullLine[] line = [PullLine.From(main with { Share = 1, Redirects = [], Anchor = main.Anchor with { BearingDeg = bearing, GroundRiseM = 0 } }, tree, lay)];
         var (clearance, nearest) = Nearest(plan, shapes, bearing);
         var pull = Pull.Solve(tree, hinge, wind, line, UnitSystem.Metric, [], null);
         if (pull is null)

@@ -39,6 +39,11 @@ public static class SiteGeoJson
         {
             var anchor = Place.At(line.Anchor.DistanceM, line.Anchor.BearingDeg);
             features.Add(FeatureOf(Factory.CreatePoint(At(anchor.EastM, anchor.NorthM)), ("kind", "anchor"), ("id", line.Id), ("name", line.Anchor.Name)));
+            foreach (var redirect in line.Redirects)
+            {
+                var turn = Place.At(redirect.At.DistanceM, redirect.At.BearingDeg);
+                features.Add(FeatureOf(Factory.CreatePoint(At(turn.EastM, turn.NorthM)), ("kind", "redirect"), ("id", line.Id), ("name", redirect.At.Name)));
+            }
         }
 
         foreach (var target in plan.Site.Targets)

@@ -26,7 +26,7 @@ public sealed record Zones(
     private const double SmallClearance = 1;
     private const int CrownPoints = 24;
 
-    public static Zones From(PlanContext context, PullLine[] lines, GroundSlope? slope)
+    public static Zones From(PlanContext context, PullLine[] lines, LineRun[] runs, GroundSlope? slope)
     {
         var plan = context.Plan;
         var lay = plan.Lay.BearingDeg;
@@ -37,7 +37,7 @@ public sealed record Zones(
         var onSite = new LineOnSite[lines.Length];
         for (var i = 0; i < lines.Length; i++)
         {
-            onSite[i] = OnSite(context, lines[i], plan.Lines[i]);
+            onSite[i] = OnSite(context, lines[i], runs[i], plan.Lines[i]);
         }
 
         // Shapes are only made where there is something to hit: most analyses are of a tree without a site.
@@ -70,14 +70,41 @@ public sealed record Zones(
         return outline;
     }
 
-    private static LineOnSite OnSite(PlanContext context, PullLine line, LineMembers members)
+    private static LineOnSite OnSite(PlanContext context, PullLine line, LineRun run, LineMembers members)
     {
-        var seat = OnGround(context, line.Seat);
-        var anchor = Place.At(members.Anchor.DistanceM, members.Anchor.BearingDeg);
-        var crew = members.Puller.Place is { } place ? new Place(place.EastM, place.NorthM) : Place.At(members.Anchor.DistanceM + CrewPastAnchor, members.Anchor.BearingDeg);
+        var legs = new Place[run.Points.Length];
+        for (var i = 0; i < legs.Length; i++)
+        {
+            legs[i] = OnGround(context, run.Points[i]);
+        }
+
+        var anchor = legs[^1];
+        var crew = members.Puller.Place is { } place ? new Place(place.EastM, place.NorthM)
+            : members.Redirects.Count == 0 ? Place.At(members.Anchor.DistanceM + CrewPastAnchor, members.Anchor.BearingDeg)
+            : Past(legs[^2], anchor, CrewPastAnchor);
         var off = Math.Abs(Angle.Between(context.Plan.Lay.BearingDeg, crew.BearingDeg));
-        var turns = Tackle.TackleSystems.Find(members.Tackle.SystemId) is { HauledBack: true };
-        return new(line.Id, seat, anchor, crew, crew.Distance >= 1.5 * context.Plan.Tree.HeightM || off > 45, Band(seat, anchor), turns ? [seat, anchor, crew] : null);
+        var turnsAtAnchor = Tackle.TackleSystems.Find(members.Tackle.SystemId) is { HauledBack: true };
+        var bands = new Place[legs.Length - 1][];
+        for (var i = 0; i < bands.Length; i++)
+        {
+            bands[i] = Band(legs[i], legs[i + 1]);
+        }
+
+        var turns = new Place[legs.Length - 2 + (turnsAtAnchor ? 1 : 0)][];
+        for (var i = 0; i < turns.Length; i++)
+        {
+            turns[i] = [legs[i], legs[i + 1], i + 2 < legs.Length ? legs[i + 2] : crew];
+        }
+
+        return new(line.Id, legs[0], anchor, crew, crew.Distance >= 1.5 * context.Plan.Tree.HeightM || off > 45, legs, bands, turns);
+    }
+
+    private static Place Past(Place from, Place to, double metres)
+    {
+        var east = to.EastM - from.EastM;
+        var north = to.NorthM - from.NorthM;
+        var share = metres / Math.Max(0.01, Math.Sqrt((east * east) + (north * north)));
+        return new(to.EastM + (east * share), to.NorthM + (north * share));
     }
 
     /// <summary>Where a parted line flies: a strip along it and past both its ends.</summary>
@@ -123,7 +150,7 @@ public sealed record Zones(
     private static TargetClearance[] ClearancesOf(PlanContext context, TargetShape[] shapes, Place[] footprint, LineOnSite[] lines, double reach)
     {
         var area = TargetShape.Ring(footprint);
-        var bands = lines.SelectMany(l => l.InsideTurn is { } turn ? new[] { l.Band, turn } : [l.Band]).Select(TargetShape.Ring).ToArray();
+        var bands = lines.SelectMany(l => l.Bands.Concat(l.InsideTurns)).Select(TargetShape.Ring).ToArray();
         return [.. shapes.Select(shape =>
         {
             var clearance = shape.DistanceTo(area);
@@ -172,9 +199,11 @@ public sealed record Retreat(double BearingDeg, IReadOnlyList<Place> Strip, bool
 /// <param name="Seat">Under the seat.</param>
 /// <param name="Crew">Where its haulers stand: as given, or three metres past the anchor.</param>
 /// <param name="CrewClear">Beyond 1.5 times the height, or more than 45° off the lay.</param>
-/// <param name="Band">Where a parted line flies.</param>
-/// <param name="InsideTurn">Where it flies when the turn at the anchor gives; null for a line that does not turn there.</param>
-public sealed record LineOnSite(string Id, Place Seat, Place Anchor, Place Crew, bool CrewClear, IReadOnlyList<Place> Band, IReadOnlyList<Place>? InsideTurn);
+/// <param name="Legs">Seat, redirects, anchor.</param>
+/// <param name="Bands">Where a parted line flies, leg by leg.</param>
+/// <param name="InsideTurns">Where it flies when a turn gives: at each redirect, and at the anchor of a tackle that is hauled back.</param>
+public sealed record LineOnSite(
+    string Id, Place Seat, Place Anchor, Place Crew, bool CrewClear, IReadOnlyList<Place> Legs, IReadOnlyList<IReadOnlyList<Place>> Bands, IReadOnlyList<IReadOnlyList<Place>> InsideTurns);
 
 /// <param name="ClearanceM">Between the fall's footprint and the target; 0 when they overlap.</param>
 /// <param name="AwayM">Between the stump and the target.</param>

@@ -38,9 +38,10 @@ public sealed record Reduction(string Name, double Keeps);
 /// <param name="Factor">Strength wanted over load.</param>
 /// <param name="Use">Load × factor / strength.</param>
 /// <param name="Estimate">True when the strength is a tabled or guessed figure.</param>
+/// <param name="Slips">True when it gives by slipping: a worst load above its strength makes it creep, not break.</param>
 public sealed record Link(
     string Id, string Name, string? LineId, LinkQuantity Quantity, double LoadN, double WorstLoadN, double StrengthN, double RatedN,
-    double Factor, double Use, LinkState State, bool Estimate, IReadOnlyList<Reduction> Reductions)
+    double Factor, double Use, LinkState State, bool Estimate, bool Slips, IReadOnlyList<Reduction> Reductions)
 {
     /// <summary>Load that the link may carry with its factor, in its own quantity.</summary>
     public double Allowed => StrengthN / Factor;

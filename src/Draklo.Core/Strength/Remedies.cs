@@ -217,7 +217,7 @@ public static class Remedies
     private static IEnumerable<Trial> SeatTrials(Plan plan, int at, double step, UnitSystem units) =>
         Upward(plan.Lines[at].Seat.HeightM, step, 32).TakeWhile(h => h > plan.Cut.StumpHeightM + 1 && h < plan.Tree.HeightM - 1).Select(h => new Trial(
             units.Say($"Seat the {plan.Lines[at].Id} line {(step > 0 ? "higher" : "lower")}, at {h:m}"),
-            plan.WithLine(at, l => l with { Seat = new() { HeightM = h } }),
+            plan.WithLine(at, l => l with { Seat = l.Seat with { HeightM = h } }),
             [new($"lines[{at}].seat.heightM", h)]));
 
     private static IEnumerable<Trial> DistanceTrials(Plan plan, int at, UnitSystem units) =>

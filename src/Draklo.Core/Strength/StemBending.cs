@@ -67,9 +67,10 @@ public readonly record struct StemBending(double WorstStress, double AtHeight, d
             {
                 var along = line.Along;
                 var tension = line.Share * mainTension;
-                forward += tension * along.Forward * (line.Seat.Up - z);
-                right += tension * along.Right * (line.Seat.Up - z);
-                down -= tension * along.Up;
+                var press = tension * (line.DownLeg - along.Up);
+                forward += (tension * along.Forward * (line.Seat.Up - z)) + (press * line.OffStem.Forward);
+                right += (tension * along.Right * (line.Seat.Up - z)) + (press * line.OffStem.Right);
+                down += press;
             }
         }
 

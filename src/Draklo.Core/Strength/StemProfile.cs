@@ -44,7 +44,7 @@ public sealed record StemProfile(
         var wind = WindLoad.On(tree, plan.Tree.Crown, plan.Wind, frame, null);
         var lines = plan.Lines.Select(l => PullLine.From(l, tree, frame)).ToArray();
         var strength = tree.Wood.Strength * tree.Soundness.Value;
-        var seats = SeatsOf(plan, line, tree, hinge, wind, lines, strength);
+        var seats = SeatsOf(plan, line, tree, hinge, wind, lines, frame, strength);
         var perNewton = analysis.Pull.NeededTensionN > 0 ? analysis.Stem.SeatMovementM / analysis.Pull.NeededTensionN : 0;
         return (new(
             strength / 1e6,
@@ -134,11 +134,11 @@ public sealed record StemProfile(
         return shares;
     }
 
-    private static List<SeatChoice> SeatsOf(Plan plan, int index, StandingTree tree, Hinge hinge, WindLoad wind, PullLine[] lines, double strength)
+    private static List<SeatChoice> SeatsOf(Plan plan, int index, StandingTree tree, Hinge hinge, WindLoad wind, PullLine[] lines, LayFrame lay, double strength)
     {
         var members = plan.Lines[index];
         var tackle = PulledLine.From(members.Tackle);
-        var steady = Effort.Steady(members.Puller) * tackle.Hauling.ActualAdvantage;
+        var steady = Effort.Steady(members.Puller) * tackle.Hauling.ActualAdvantage * LineRun.From(members, lines[index], tree, lay).Passes(0, best: false);
         var knot = members.Rope.BreakingStrengthN * Catalogue.Reference.Knots[members.KnotId].KeepsLow / plan.Policy.DesignFactor.Rope;
         var seats = new List<SeatChoice>(SeatCount + 1);
         var lowest = plan.Cut.StumpHeightM + 1;
@@ -147,7 +147,7 @@ public sealed record StemProfile(
         {
             var height = lowest + ((highest - lowest) * i / SeatCount);
             var moved = lines.ToArray();
-            moved[index] = moved[index] with { Seat = tree.Line.At(height - plan.Cut.StumpHeightM) };
+            moved[index] = PullLine.From(members with { Seat = members.Seat with { HeightM = height } }, tree, lay);
             if (Pull.Solve(tree, hinge, wind, moved, UnitSystem.Metric, [], null) is not { } pull)
             {
                 continue;

@@ -64,7 +64,8 @@ internal static partial class CatalogueEndpoints
             return refusal!;
         }
 
-        var problems = PlanRules.CheckRangesOf(species, UnitSystem.Metric);
+        var problems = new List<Problem>();
+        MemberRanges.Check(species, UnitSystem.Metric, problems);
         if (!IdShape().IsMatch(id) || species.Id != id)
         {
             problems.Add(new("id", "The id takes small letters, digits and hyphens, 40 at most, and is the same as in the address."));

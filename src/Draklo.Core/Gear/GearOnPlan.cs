@@ -1,0 +1,61 @@
+using Draklo.Core.Plans;
+
+namespace Draklo.Core.Gear;
+
+/// <summary>A piece of the locker that hangs on a plan.</summary>
+/// <param name="Path">The group of the plan that names it.</param>
+public readonly record struct HungPiece(string ItemId, string Path);
+
+/// <summary>How a piece of the locker stands, as far as a plan must know.</summary>
+/// <param name="Name">What the crew calls it.</param>
+/// <param name="Why">Why it is not in service, or what flags it; empty for one that is fine.</param>
+public sealed record GearStanding(string Name, GearState State, string Why);
+
+public enum GearState
+{
+    InService,
+
+    /// <summary>Set aside until somebody has looked at it.</summary>
+    Quarantined,
+
+    /// <summary>Never to be loaded again.</summary>
+    Retired,
+}
+
+/// <summary>Which pieces of the locker a plan uses.</summary>
+public static class GearOnPlan
+{
+    /// <summary>Every piece with where it hangs, in the order of the document.</summary>
+    public static List<HungPiece> Of(Plan plan)
+    {
+        var found = new List<HungPiece>();
+        for (var i = 0; i < plan.Lines.Count; i++)
+        {
+            var line = plan.Lines[i];
+            var path = $"lines[{i}]";
+            Take(line.Rope.ItemId, $"{path}.rope");
+            Take(line.Joined?.Rope.ItemId, $"{path}.joined.rope");
+            Take(line.Tackle.Rope?.ItemId, $"{path}.tackle.rope");
+            Take(line.Tackle.Grip?.ItemId, $"{path}.tackle.grip");
+            Take(line.Tackle.Connector?.ItemId, $"{path}.tackle.connector");
+            Take(line.Tackle.HardwareItemId, $"{path}.tackle");
+            Take(line.Anchor.Sling?.ItemId, $"{path}.anchor.sling");
+            Take(line.Limiter?.ItemId, $"{path}.limiter");
+            for (var r = 0; r < line.Redirects.Count; r++)
+            {
+                Take(line.Redirects[r].HardwareItemId, $"{path}.redirects[{r}]");
+                Take(line.Redirects[r].At.Sling?.ItemId, $"{path}.redirects[{r}].at.sling");
+            }
+        }
+
+        return found;
+
+        void Take(string? id, string path)
+        {
+            if (id is not null)
+            {
+                found.Add(new(id, path));
+            }
+        }
+    }
+}

@@ -1,0 +1,101 @@
+using Draklo.Core.Catalogue;
+using Draklo.Core.Geometry;
+using Draklo.Core.Plans;
+using Draklo.Core.Trees;
+
+namespace Draklo.Core.Lines;
+
+/// <summary>The whole way of a line from its seat over its redirects to its anchor, in the lay frame.</summary>
+/// <remarks>
+/// Method M15. While it is hauled, each redirect passes η of the tension on its hauling side on to the tree, so the hauling
+/// side carries more. Legs are counted from the tree: leg 0 runs from the seat to the first fixed point.
+/// </remarks>
+/// <param name="Points">Seat, redirects, anchor.</param>
+public sealed record LineRun(Point[] Points, ContactKind[] Turns)
+{
+    private static readonly ContactKind[] None = [];
+
+    public static LineRun From(LineMembers line, in PullLine pulled, StandingTree tree, LayFrame lay)
+    {
+        if (line.Redirects.Count == 0)
+        {
+            return new([pulled.Seat, pulled.Anchor], None);
+        }
+
+        var points = new Point[line.Redirects.Count + 2];
+        var turns = new ContactKind[line.Redirects.Count];
+        points[0] = pulled.Seat;
+        for (var i = 0; i < turns.Length; i++)
+        {
+            points[i + 1] = PullLine.PlaceOf(line.Redirects[i].At, tree, lay);
+            turns[i] = Reference.Contacts[line.Redirects[i].ContactId];
+        }
+
+        points[^1] = PullLine.PlaceOf(line.Anchor, tree, lay);
+        return new(points, turns);
+    }
+
+    /// <summary>Of all legs together, metres.</summary>
+    public double Length
+    {
+        get
+        {
+            double sum = 0;
+            for (var i = 1; i < Points.Length; i++)
+            {
+                sum += Points[i - 1].DistanceTo(Points[i]);
+            }
+
+            return sum;
+        }
+    }
+
+    /// <summary>Share of the tension at the anchor's end that comes to leg <paramref name="leg"/> while it is hauled, over 0 to 1.</summary>
+    /// <param name="best">With the high efficiencies.</param>
+    public double Passes(int leg, bool best)
+    {
+        double share = 1;
+        for (var i = leg; i < Turns.Length; i++)
+        {
+            share *= best ? Turns[i].High : Turns[i].Nominal;
+        }
+
+        return share;
+    }
+
+    /// <summary>The force on a redirect, from the tensions either side of it.</summary>
+    /// <param name="turn">Its number from the tree, from 0.</param>
+    /// <param name="treeSide">Tension in the leg toward the tree, N.</param>
+    /// <param name="haulSide">Tension in the leg toward the anchor, N.</param>
+    public TurnForce ForceOn(int turn, double treeSide, double haulSide)
+    {
+        var at = Points[turn + 1];
+        var back = Direction.From(at, to: Points[turn]);
+        var on = Direction.From(at, to: Points[turn + 2]);
+        return TurnForce.Of(back, treeSide, on, haulSide);
+    }
+}
+
+/// <summary>What a line puts on a point where it turns.</summary>
+/// <remarks>Method M15: √(T1² + T2² + 2·T1·T2·cos γ), along the sum of both pulls.</remarks>
+/// <param name="ForceN">0 for a line that runs straight on with nothing lost.</param>
+/// <param name="BetweenDeg">The angle between the legs: 0 doubled back, 180 straight on.</param>
+/// <param name="Forward">The force along the lay, N.</param>
+/// <param name="Right">To its right, N.</param>
+/// <param name="Up">Upward, N.</param>
+public readonly record struct TurnForce(double ForceN, double BetweenDeg, double Forward, double Right, double Up)
+{
+    /// <param name="one">From the point along one leg.</param>
+    /// <param name="other">From the point along the other.</param>
+    public static TurnForce Of(Direction one, double tensionOne, Direction other, double tensionOther)
+    {
+        var cosine = Math.Clamp((one.Forward * other.Forward) + (one.Right * other.Right) + (one.Up * other.Up), -1, 1);
+        var force = Math.Sqrt(Math.Max(0, (tensionOne * tensionOne) + (tensionOther * tensionOther) + (2 * tensionOne * tensionOther * cosine)));
+        return new(
+            force,
+            Angle.Degrees(Math.Acos(cosine)),
+            (tensionOne * one.Forward) + (tensionOther * other.Forward),
+            (tensionOne * one.Right) + (tensionOther * other.Right),
+            (tensionOne * one.Up) + (tensionOther * other.Up));
+    }
+}

@@ -1,0 +1,68 @@
+using System.ComponentModel.DataAnnotations;
+
+namespace Draklo.Core.Plans;
+
+public sealed record PullerMembers
+{
+    [Display(Name = "Puller", Description = "people or machine.")]
+    public PullerKind Kind { get; init; }
+
+    [Display(Name = "Number of people")]
+    [Range(1, 20)]
+    public int Count { get; init; } = 1;
+
+    [Display(Name = "Steady pull each", Description = "What one of them keeps up, newtons.")]
+    [Range(50, 600)]
+    public double EffortEachN { get; init; } = 250;
+
+    [Display(Name = "Machine pulls", Description = "What it keeps up on the rope, newtons; a jerk is reckoned a quarter more.")]
+    [Range(500, 500_000)]
+    public double? MachineN { get; init; }
+
+    [Display(Name = "Where they stand", Description = "Left out, three metres past the anchor in line with the pull.")]
+    public PlaceMembers? Place { get; init; }
+}
+
+public enum PullerKind
+{
+    People,
+
+    /// <summary>A winch or machine with a pull of its own.</summary>
+    Machine,
+}
+
+/// <summary>Turns round a drum between the puller and the rope, their tail held by hand: it slips before something breaks.</summary>
+public sealed record LimiterMembers
+{
+    [Display(Name = "Turns on the drum", Description = "Whole turns.")]
+    [Range(1, 8)]
+    public int Turns { get; init; } = 2;
+
+    [Display(Name = "Friction, low", Description = "Of this rope on this drum; the table says 0.12 where nobody has tried it.")]
+    [Range(0.05, 0.6)]
+    public double FrictionLow { get; init; } = 0.12;
+
+    [Display(Name = "Friction", Description = "What is reckoned with; the table says 0.20.")]
+    [Range(0.05, 0.6)]
+    public double Friction { get; init; } = 0.20;
+
+    [Display(Name = "Friction, high", Description = "The table says 0.25.")]
+    [Range(0.05, 0.6)]
+    public double FrictionHigh { get; init; } = 0.25;
+
+    [Display(Name = "Light hold", Description = "What the hand on the tail holds at least, newtons.")]
+    [Range(20, 1000)]
+    public double HoldLowN { get; init; } = 80;
+
+    [Display(Name = "Hold", Description = "What it usually holds, newtons.")]
+    [Range(20, 1000)]
+    public double HoldN { get; init; } = 150;
+
+    [Display(Name = "Firm hold", Description = "What it holds at most, newtons.")]
+    [Range(20, 1000)]
+    public double HoldHighN { get; init; } = 250;
+
+    [Display(Name = "Drum of the locker")]
+    [MaxLength(40)]
+    public string? ItemId { get; init; }
+}

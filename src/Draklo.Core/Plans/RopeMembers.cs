@@ -1,0 +1,55 @@
+using System.ComponentModel.DataAnnotations;
+
+namespace Draklo.Core.Plans;
+
+public sealed record RopeMembers
+{
+    [Display(Name = "Rope strength", Description = "Breaking strength new and without knots, newtons.")]
+    [Range(500, 1_000_000)]
+    public required double BreakingStrengthN { get; init; }
+
+    [Display(Name = "Rope length", Description = "Metres.")]
+    [Range(1, 500)]
+    public required double LengthM { get; init; }
+
+    [Display(Name = "Rope diameter", Description = "Metres.")]
+    [Range(0.003, 0.06)]
+    public required double DiameterM { get; init; }
+
+    [Display(Name = "Stretch", Description = "Lengthening at a tenth of the breaking strength, as a fraction.")]
+    [Range(0, 0.3)]
+    public required double StretchAtTenPercent { get; init; }
+
+    [Display(Name = "Construction", Description = "An id of the rope table, as in double-braid; tells what wet does to it.")]
+    public string? ConstructionId { get; init; }
+
+    public WearMembers? Wear { get; init; }
+
+    [Display(Name = "Rope of the locker")]
+    [MaxLength(40)]
+    public string? ItemId { get; init; }
+}
+
+/// <summary>What use and weather have left of a strength.</summary>
+public sealed record WearMembers
+{
+    [Display(Name = "Age", Description = "Years since it was made; each takes a fiftieth of its strength.")]
+    [Range(0, 40)]
+    public double? AgeYears { get; init; }
+
+    [Display(Name = "Worn to", Description = "The fraction of its strength that the last inspection left it.")]
+    [Range(0.3, 1)]
+    public double? Keeps { get; init; }
+
+    [Display(Name = "Wet", Description = "Soaked while it pulls.")]
+    public bool Wet { get; init; }
+}
+
+/// <summary>A second rope tied to the hauling end of the first.</summary>
+public sealed record JoinedRopeMembers
+{
+    [Display(Name = "Joining knot", Description = "An id of the knot table that joins two ends.")]
+    public string KnotId { get; init; } = "double-fisherman";
+
+    public required RopeMembers Rope { get; init; }
+}

@@ -1,0 +1,78 @@
+using System.ComponentModel.DataAnnotations;
+
+namespace Draklo.Core.Plans;
+
+/// <summary>Where a line sits in the tree.</summary>
+public sealed record SeatMembers
+{
+    [Display(Name = "Seat height", Description = "Above the ground at the stump, metres.")]
+    [Range(0.5, 120)]
+    public required double HeightM { get; init; }
+
+    [Display(Name = "Seat on", Description = "stem, union or limb.")]
+    public SeatKind On { get; init; }
+
+    [Display(Name = "Limb", Description = "The limb that the line lies on, for a seat on a union or a limb. Left out, the plan says it is not known.")]
+    public LimbMembers? Limb { get; init; }
+}
+
+public enum SeatKind
+{
+    /// <summary>Round the stem.</summary>
+    Stem,
+
+    /// <summary>In the fork between stem and limb.</summary>
+    Union,
+
+    /// <summary>Out on a limb.</summary>
+    Limb,
+}
+
+public sealed record LimbMembers
+{
+    [Display(Name = "Limb diameter", Description = "At its union, metres.")]
+    [Range(0.02, 2)]
+    public required double DiameterM { get; init; }
+
+    [Display(Name = "Out from the stem", Description = "Level, from the stem's line to where the rope lies, metres; for a union left out, one diameter of the limb.")]
+    [Range(0, 20)]
+    public double? LeverM { get; init; }
+
+    [Display(Name = "Limb bearing", Description = "The way the limb grows from the stem, degrees clockwise from north.")]
+    [Range(0, 360)]
+    public double BearingDeg { get; init; }
+
+    [Display(Name = "Limb rises", Description = "Above level, degrees.")]
+    [Range(-30, 85)]
+    public double RiseDeg { get; init; } = 45;
+
+    [Display(Name = "Unions that share it", Description = "How many unions the line lies over; each takes its part.")]
+    [Range(1, 4)]
+    public int SharedBy { get; init; } = 1;
+}
+
+/// <summary>How a line gets to its seat.</summary>
+public sealed record SettingMembers
+{
+    [Display(Name = "Set by", Description = "hand, catapult, pole or climber.")]
+    public SettingWay Way { get; init; }
+
+    [Display(Name = "Thrown from", Description = "Level distance from under the seat, metres.")]
+    [Range(0, 40)]
+    public double StandOffM { get; init; } = 4;
+
+    [Display(Name = "Twigs under the line", Description = "Small wood between line and stem that would hold it off and snap later.")]
+    [Range(0, 50)]
+    public int TwigsLeft { get; init; }
+
+    [Display(Name = "Bed test done", Description = "Pulled with the bed test's load while someone watched the seat.")]
+    public bool Bedded { get; init; }
+}
+
+public enum SettingWay
+{
+    Hand,
+    Catapult,
+    Pole,
+    Climber,
+}

@@ -1,0 +1,103 @@
+using System.ComponentModel.DataAnnotations;
+
+namespace Draklo.Core.Plans;
+
+public sealed record TackleMembers
+{
+    [Display(Name = "Tackle", Description = "A named system.")]
+    public required string SystemId { get; init; }
+
+    [Display(Name = "Turns", Description = "What the rope turns round: an id of the contact table.")]
+    public required string ContactId { get; init; }
+
+    [Display(Name = "Tackle rope", Description = "Left out, the tackle is rove in the pull line's own tail.")]
+    public TackleRopeMembers? Rope { get; init; }
+
+    [Display(Name = "Blocks hold", Description = "Breaking strength of the weakest block or connector, newtons. Left out, the plan says it is not known.")]
+    [Range(500, 1_000_000)]
+    public double? HardwareStrengthN { get; init; }
+
+    [Display(Name = "Sheave diameter", Description = "Metres, for the bend; left out, 12 mm for a carabiner and a full-size sheave for a block.")]
+    [Range(0.005, 0.5)]
+    public double? SheaveDiameterM { get; init; }
+
+    [Display(Name = "Joined by", Description = "The knot in the line that takes the tackle: an id of the knot table that can be tied midline. Left out, the plan says it is not known.")]
+    public string? JoinKnotId { get; init; }
+
+    [Display(Name = "Grip", Description = "A friction hitch that takes the tackle in place of a midline loop.")]
+    public GripMembers? Grip { get; init; }
+
+    [Display(Name = "Connector", Description = "What joins grip or loop to the tackle. Left out, the plan says it is not known.")]
+    public ConnectorMembers? Connector { get; init; }
+
+    [Display(Name = "Blocks of the locker")]
+    [MaxLength(40)]
+    public string? HardwareItemId { get; init; }
+}
+
+/// <summary>A cord wound on the line so that it holds by friction.</summary>
+public sealed record GripMembers
+{
+    [Display(Name = "Kind of grip", Description = "An id of the grip table.")]
+    public required string GripId { get; init; }
+
+    [Display(Name = "Creeps at", Description = "Where it began to slip in the crew's own trials, newtons; left out, the table's low figure.")]
+    [Range(500, 60_000)]
+    public double? SlipN { get; init; }
+
+    [Display(Name = "Cord strength", Description = "Breaking strength of one leg of its cord, newtons. Left out, the plan says it is not known.")]
+    [Range(500, 200_000)]
+    public double? CordStrengthN { get; init; }
+
+    [Display(Name = "Cord diameter", Description = "Metres.")]
+    [Range(0.003, 0.02)]
+    public double? CordDiameterM { get; init; }
+
+    [Display(Name = "Ends of the cord", Description = "An id of the knot table: what closes the loop or makes the eyes.")]
+    public string EndKnotId { get; init; } = "double-fisherman";
+
+    public WearMembers? Wear { get; init; }
+
+    [Display(Name = "Grip of the locker")]
+    [MaxLength(40)]
+    public string? ItemId { get; init; }
+}
+
+/// <summary>Carabiners or shackles side by side.</summary>
+public sealed record ConnectorMembers
+{
+    [Display(Name = "Connector strength", Description = "Breaking strength of one, newtons.")]
+    [Range(500, 1_000_000)]
+    public required double StrengthN { get; init; }
+
+    [Display(Name = "Side by side", Description = "One, or two that share the load and bend what runs over them less.")]
+    [Range(1, 2)]
+    public int Count { get; init; } = 1;
+
+    [Display(Name = "Connector of the locker")]
+    [MaxLength(40)]
+    public string? ItemId { get; init; }
+}
+
+public sealed record TackleRopeMembers
+{
+    [Display(Name = "Tackle rope strength", Description = "Breaking strength new and without knots, newtons.")]
+    [Range(500, 1_000_000)]
+    public required double BreakingStrengthN { get; init; }
+
+    [Display(Name = "Tackle rope diameter", Description = "Metres.")]
+    [Range(0.003, 0.06)]
+    public required double DiameterM { get; init; }
+
+    [Display(Name = "End of the tackle rope", Description = "The knot or splice at its fixed end: an id of the knot table.")]
+    public string EndKnotId { get; init; } = "bowline";
+
+    [Display(Name = "Construction of the tackle rope", Description = "An id of the rope table.")]
+    public string? ConstructionId { get; init; }
+
+    public WearMembers? Wear { get; init; }
+
+    [Display(Name = "Tackle rope of the locker")]
+    [MaxLength(40)]
+    public string? ItemId { get; init; }
+}

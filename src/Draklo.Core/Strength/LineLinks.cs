@@ -1,0 +1,356 @@
+using Draklo.Core.Catalogue;
+using Draklo.Core.Geometry;
+using Draklo.Core.Lines;
+using Draklo.Core.Plans;
+using Draklo.Core.Tackle;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Strength;
+
+/// <summary>What a line puts on one of its redirects.</summary>
+/// <remarks>Method M15.</remarks>
+/// <param name="BetweenDeg">The angle between its two legs: 0 doubled back, 180 straight on.</param>
+/// <param name="TreeSideN">In the leg toward the tree, planned.</param>
+/// <param name="HaulSideN">In the leg toward the anchor; more, for the turn takes its part.</param>
+/// <param name="ForceN">On its sling and anchor.</param>
+/// <param name="TowardDeg">Where the force pulls, degrees clockwise from north.</param>
+/// <param name="RisesDeg">And how far above level; negative pulls down.</param>
+/// <param name="At">Where it hangs.</param>
+/// <param name="GroundUpM">The ground under it.</param>
+/// <param name="Strength">What its anchor holds; null when that is not known.</param>
+public sealed record RedirectForce(
+    double BetweenDeg, double TreeSideN, double HaulSideN, double ForceN, double WorstForceN, double TowardDeg, double RisesDeg, LayPoint At, double GroundUpM, AnchorStrength? Strength);
+
+/// <summary>Walks one line from the hauler's hands to its seat.</summary>
+internal sealed class LineLinks
+{
+    private const double CarabinerPin = 0.012;
+
+    private readonly LoadPath links;
+    private readonly LineMembers line;
+    private readonly string path;
+    private readonly PullLine pulled;
+    private readonly LineRun run;
+    private readonly LineTensions tensions;
+    private readonly PulledLine tackle;
+    private readonly DesignFactorMembers factor;
+
+    public LineLinks(LoadPath links, int index, PullLine pulled, LineRun run, LineTensions tensions, PulledLine tackle)
+    {
+        this.links = links;
+        this.pulled = pulled;
+        this.run = run;
+        this.tensions = tensions;
+        this.tackle = tackle;
+        line = links.Context.Plan.Lines[index];
+        path = $"lines[{index}]";
+        factor = links.Context.Plan.Policy.DesignFactor;
+    }
+
+    private string NameOfLine => links.Context.Plan.Lines.Count > 1 ? $"{line.Id} line" : "line";
+
+    public RedirectForce[] Add()
+    {
+        AddHauler();
+        var contact = Reference.Contacts[line.Tackle.ContactId];
+        if (tackle.System.UsesAnchor)
+        {
+            AddTackle(contact);
+        }
+
+        if (!tackle.System.InLine && line.Tackle.Rope is not null)
+        {
+            AddJoint();
+        }
+
+        AddRopes();
+        var redirects = AddRedirects();
+        AddSeat();
+        if (!tackle.System.UsesAnchor)
+        {
+            links.Anchors.Add(null);
+        }
+        else
+        {
+            var load = PulledLine.ForceOn(tackle.Hauling, "anchor") * tensions.Hand;
+            var worst = PulledLine.ForceOn(tackle.AtBest, "anchor") * tensions.WorstHand;
+            AddSling("sling", "Anchor sling", line.Anchor, $"{path}.anchor", $"the anchor of the {NameOfLine}", load, worst);
+            links.Anchors.Add(AddAnchor("anchor", line.Anchor, $"{path}.anchor", "Anchor", $"the anchor of the {NameOfLine}", load, worst));
+        }
+
+        return redirects;
+    }
+
+    private void AddHauler()
+    {
+        var name = line.Puller.Kind == PullerKind.Machine ? "Machine"
+            : line.Puller.Count == 1 ? "One hauler" : $"{Sentences.Count(line.Puller.Count).Capitalised()} haulers";
+        links.AddForce(line.Id, "hands", name, tensions.Hand, tensions.Hand, Effort.Steady(line.Puller), 1, [], limitsTension: false, estimate: true);
+        if (line.Limiter is { } drum)
+        {
+            links.AddForce(line.Id, "limiter", drum.Turns == 1 ? "One turn on the drum" : $"{Sentences.Count(drum.Turns).Capitalised()} turns on the drum",
+                tensions.Hand, tensions.Hand, Limiter.SlipsAt(drum.HoldN, drum.Friction, drum.Turns), 1, [], limitsTension: false, estimate: true, slips: true);
+        }
+    }
+
+    private void AddTackle(ContactKind contact)
+    {
+        var own = tackle.System.InLine ? null : line.Tackle.Rope;
+        var reductions = new List<Reduction>(3);
+        AddBend(line.Tackle.SheaveDiameterM ?? contact.PinMm / 1000, own?.DiameterM ?? line.Rope.DiameterM, reductions);
+        if (own is not null)
+        {
+            reductions.Add(Kept(own.EndKnotId));
+        }
+        else if (tackle.System.Id == "three-to-one-rope-loop")
+        {
+            reductions.Add(new("rope-loop hitch", Reference.Knots["rope-loop-hitch"].KeepsLow));
+        }
+
+        Wear.Add(own is null ? line.Rope.Wear : own.Wear, own is null ? line.Rope.ConstructionId : own.ConstructionId, reductions);
+        links.AddForce(line.Id, "legs", tackle.System.Id == "redirected" ? "Hauling leg" : "Tackle rope, hauling leg",
+            PulledLine.HeaviestLeg(tackle.Hauling) * tensions.Hand, PulledLine.HeaviestLeg(tackle.AtBest) * tensions.WorstHand, own?.BreakingStrengthN ?? line.Rope.BreakingStrengthN, factor.Rope, reductions);
+        if (contact.BuiltOf is "block" or "ring" or "carabiner")
+        {
+            if (line.Tackle.HardwareStrengthN is { } strength)
+            {
+                links.AddForce(line.Id, "blocks", contact.Name, PulledLine.HeaviestTurn(tackle.Hauling, tackle.Hardware) * tensions.Hand, PulledLine.HeaviestTurn(tackle.AtBest, tackle.Hardware) * tensions.WorstHand, strength, factor.Hardware, []);
+            }
+            else
+            {
+                links.Unknowns.Add(new($"{path}.tackle.hardwareStrengthN", $"The strength of the {Lower(contact.Name)} on the {NameOfLine} is not given."));
+            }
+        }
+    }
+
+    /// <summary>What takes the tackle on the line: connector, and a grip with its cord or a loop in the line.</summary>
+    private void AddJoint()
+    {
+        if (line.Tackle.Connector is { } connector)
+        {
+            links.AddForce(line.Id, "connector", connector.Count == 1 ? "Connector" : "Two connectors", tensions.End, tensions.WorstEnd, connector.StrengthN * connector.Count, factor.Hardware, []);
+        }
+
+        if (line.Tackle.Grip is { } grip)
+        {
+            AddGrip(grip, Reference.Grips[grip.GripId]);
+        }
+        else if (line.Tackle.JoinKnotId is { } join)
+        {
+            AddOnRope("join", Reference.Knots[join].Name + " at the tackle", tensions.End, tensions.WorstEnd, line.Joined?.Rope ?? line.Rope, Kept(join));
+        }
+        else
+        {
+            links.Unknowns.Add(new($"{path}.tackle.joinKnotId", $"How the tackle is joined to the {NameOfLine} is not given."));
+        }
+    }
+
+    private void AddGrip(GripMembers grip, Grip kind)
+    {
+        links.AddForce(line.Id, "grip", $"{kind.Name} on the line", tensions.End, tensions.WorstEnd, grip.SlipN ?? kind.SlipLowN, factor.Grip, [], estimate: grip.SlipN is null, slips: true);
+        if (grip.CordStrengthN is not { } strength)
+        {
+            links.Unknowns.Add(new($"{path}.tackle.grip.cordStrengthN", $"The strength of the grip's cord on the {NameOfLine} is not given."));
+            return;
+        }
+
+        // The legs run side by side to one connector and share alike.
+        var reductions = new List<Reduction>(4) { Kept(grip.EndKnotId) };
+        if (grip.CordDiameterM is { } diameter)
+        {
+            AddBend(CarabinerPin * (line.Tackle.Connector?.Count ?? 1), diameter, reductions);
+        }
+
+        Wear.Add(grip.Wear, null, reductions);
+        links.AddForce(line.Id, "cord", $"Cord of the grip, one of {Sentences.Count(kind.Legs)} legs", tensions.End / kind.Legs, tensions.WorstEnd / kind.Legs, strength, factor.Rope, reductions);
+    }
+
+    private void AddRopes()
+    {
+        if (line.Joined is { } joined)
+        {
+            AddOnRope("rope-2", "Second rope", tensions.End, tensions.WorstEnd, joined.Rope);
+            var weaker = line.Rope.BreakingStrengthN <= joined.Rope.BreakingStrengthN ? line.Rope : joined.Rope;
+            AddOnRope("joint", Reference.Knots[joined.KnotId].Name, tensions.End, tensions.WorstEnd, weaker, Kept(joined.KnotId));
+        }
+
+        AddOnRope("rope", "Pull line", tensions.End, tensions.WorstEnd, line.Rope);
+    }
+
+    private RedirectForce[] AddRedirects()
+    {
+        if (line.Redirects.Count == 0)
+        {
+            return [];
+        }
+
+        var forces = new RedirectForce[line.Redirects.Count];
+        for (var i = line.Redirects.Count - 1; i >= 0; i--)
+        {
+            forces[i] = AddRedirect(i);
+        }
+
+        return forces;
+    }
+
+    private RedirectForce AddRedirect(int index)
+    {
+        var context = links.Context;
+        var redirect = line.Redirects[index];
+        var contact = Reference.Contacts[redirect.ContactId];
+        var number = line.Redirects.Count > 1 ? $" {index + 1}" : "";
+        var what = $"redirect-{index + 1}";
+        var place = $"{path}.redirects[{index}]";
+        var treeSide = tensions.End * run.Passes(index, best: false);
+        var haulSide = tensions.End * run.Passes(index + 1, best: false);
+        var force = run.ForceOn(index, treeSide, haulSide);
+        var worst = run.ForceOn(index, tensions.WorstEnd * run.Passes(index, best: true), tensions.WorstEnd * run.Passes(index + 1, best: true)).ForceN;
+        var (east, north) = context.Lay.ToSite(force.Forward, force.Right);
+        context.Workings?.Add($"{line.Id}.{what}", $"Force on redirect{number}", "F", force.ForceN, "N", "F = √(T1² + T2² + 2 · T1 · T2 · cos γ), T2 = T1 / η",
+            $"√(({treeSide:N})² + ({haulSide:N})² + 2 · {treeSide:N} · {haulSide:N} · cos {force.BetweenDeg:deg})", "M15", estimate: true);
+
+        var reductions = new List<Reduction>(2);
+        AddBend(redirect.SheaveDiameterM ?? contact.PinMm / 1000, line.Rope.DiameterM, reductions);
+        if (reductions.Count > 0)
+        {
+            Wear.Add(line.Rope.Wear, line.Rope.ConstructionId, reductions);
+            links.AddForce(line.Id, $"{what}-bend", $"Line round redirect{number}", haulSide, tensions.WorstEnd * run.Passes(index + 1, best: true), line.Rope.BreakingStrengthN, factor.Rope, reductions);
+        }
+
+        if (contact.BuiltOf is "block" or "ring" or "carabiner")
+        {
+            if (redirect.HardwareStrengthN is { } strength)
+            {
+                links.AddForce(line.Id, $"{what}-block", $"Redirect{number}, {Lower(contact.Name)}", force.ForceN, worst, strength, factor.Hardware, []);
+            }
+            else
+            {
+                links.Unknowns.Add(new($"{place}.hardwareStrengthN", $"The strength of the {Lower(contact.Name)} at redirect{number} of the {NameOfLine} is not given."));
+            }
+        }
+
+        AddSling($"{what}-sling", $"Redirect{number}, sling", redirect.At, $"{place}.at", $"redirect{number} of the {NameOfLine}", force.ForceN, worst);
+        var holds = AddAnchor($"{what}-anchor", redirect.At, $"{place}.at", $"Redirect{number} anchor", $"redirect{number} of the {NameOfLine}", force.ForceN, worst);
+        var level = Math.Sqrt((force.Forward * force.Forward) + (force.Right * force.Right));
+        var toward = (Angle.Degrees(Math.Atan2(east, north)) + 360) % 360;
+        return new(force.BetweenDeg, treeSide, haulSide, force.ForceN, worst, toward, Angle.Degrees(Math.Atan2(force.Up, level)), LayPoint.Of(run.Points[index + 1]), redirect.At.GroundRiseM - context.Tree.Stem.StumpHeight, holds);
+    }
+
+    private void AddSeat()
+    {
+        var context = links.Context;
+        var knot = Reference.Knots[line.KnotId];
+        AddOnRope("knot", line.Tie == TieKind.Base ? knot.Name + " at the foot" : knot.Name, tensions.Tree, tensions.WorstTree, line.Rope, Kept(line.KnotId));
+        if (line.Seat.On == SeatKind.Stem)
+        {
+            return;
+        }
+
+        if (line.Seat.Limb is not { } limb)
+        {
+            links.Unknowns.Add(new($"{path}.seat.limb", context.Units.Say($"The limb that the {NameOfLine} lies on is not given; it takes {LimbBending.SeatForce(pulled, tensions.Tree).ForceN:N}.")));
+            return;
+        }
+
+        var bending = LimbBending.Of(pulled, line.Seat.On, limb, tensions.Tree, context.Lay);
+        var worst = LimbBending.Of(pulled, line.Seat.On, limb, tensions.WorstTree, context.Lay);
+        var soundness = context.Tree.Soundness.Value;
+        List<Reduction> sound = soundness < 1 ? [new("soundness", soundness)] : [];
+        context.Workings?.Add($"{line.Id}.limb-stress", "Bending of the limb at its union", "σ", bending.Stress, "MPa", "σ = (F_across · length / (π · d³ / 32) + F_along / (π · d² / 4)) / unions",
+            $"({bending.AcrossN:N} · {bending.ArmM:m} / (π · ({limb.DiameterM:cm})³ / 32) + {Math.Abs(bending.AlongN):N} / (π · ({limb.DiameterM:cm})² / 4)) / {limb.SharedBy}", "M11", estimate: true);
+        links.Add($"{line.Id}.limb", line.Seat.On == SeatKind.Union ? "Union under the line" : "Limb under the line", line.Id, LinkQuantity.Stress,
+            bending.Stress, worst.Stress, context.Tree.Wood.Strength, factor.Stem, sound, context.PlannedTension, estimate: true);
+    }
+
+    private void AddSling(string what, string name, AnchorMembers anchor, string place, string where, double load, double worst)
+    {
+        if (anchor.Sling is not { } sling)
+        {
+            links.Unknowns.Add(new($"{place}.sling", $"The sling at {where} is not given."));
+            return;
+        }
+
+        var half = Math.Cos(Angle.Radians(sling.HalfAngleDeg));
+        var reductions = new List<Reduction>(4)
+        {
+            sling.Hitch switch
+            {
+                SlingHitch.Choked => new("choked", 0.8),
+                SlingHitch.Basket => new("basket", 2 * half),
+                SlingHitch.TwoSlings => new("two slings", 2 * half),
+                _ => new("straight", 1),
+            },
+        };
+        if (sling.KnotId is { } knot)
+        {
+            reductions.Add(Kept(knot));
+        }
+
+        if (sling.DiameterM is { } diameter)
+        {
+            AddBend(sling.PinDiameterM ?? CarabinerPin, diameter, reductions);
+        }
+
+        Wear.Add(sling.Wear, null, reductions);
+        links.AddForce(line.Id, what, name, load, worst, sling.BreakingStrengthN, factor.Sling, reductions);
+    }
+
+    private AnchorStrength? AddAnchor(string what, AnchorMembers anchor, string place, string unnamed, string where, double load, double worst)
+    {
+        var units = links.Context.Units;
+        var name = (string.IsNullOrWhiteSpace(anchor.Name) ? unnamed : anchor.Name).Capitalised();
+        var strength = AnchorStrength.Of(anchor, what == "anchor" ? line.Id : $"{line.Id}.{what}", links.Context.Workings);
+        if (strength is null)
+        {
+            links.Unknowns.Add(new($"{place}.{MemberOf(anchor.Kind)}", units.Say($"What {where} holds is not given; it must take {load:N}.")));
+            return null;
+        }
+
+        links.AddForce(line.Id, what, name, load, worst, strength.Force.Nominal, factor.Anchor, [], estimate: true);
+        if (strength.Force.Low < load)
+        {
+            links.Unknowns.Add(new($"{place}.kind", units.Say($"{name} must take {load:N} and may give at {strength.Force.Low:N} if the ground is poor: {strength.Limit}.")));
+        }
+
+        return strength;
+    }
+
+    private void AddOnRope(string what, string name, double load, double worst, RopeMembers rope, Reduction? knot = null)
+    {
+        if (knot is null && rope.Wear is null)
+        {
+            links.AddForce(line.Id, what, name, load, worst, rope.BreakingStrengthN, factor.Rope, []);
+            return;
+        }
+
+        var reductions = new List<Reduction>(3);
+        if (knot is not null)
+        {
+            reductions.Add(knot);
+        }
+
+        Wear.Add(rope.Wear, rope.ConstructionId, reductions);
+        links.AddForce(line.Id, what, name, load, worst, rope.BreakingStrengthN, factor.Rope, reductions);
+    }
+
+    private static void AddBend(double? pin, double rope, List<Reduction> reductions)
+    {
+        if (pin is { } diameter && Bend.Keeps(diameter / rope) is < 1 and var keeps)
+        {
+            reductions.Add(new("bend", keeps));
+        }
+    }
+
+    private static Reduction Kept(string knotId) => new(Lower(Reference.Knots[knotId].Name), Reference.Knots[knotId].KeepsLow);
+
+    private static string MemberOf(AnchorKind kind) => kind switch
+    {
+        AnchorKind.Tree => "tree",
+        AnchorKind.Post => "post",
+        AnchorKind.Pickets => "pickets",
+        AnchorKind.Weight or AnchorKind.Vehicle => "weight",
+        _ => "capacityN",
+    };
+
+    private static string Lower(string name) => name.Length == 0 ? name : char.ToLowerInvariant(name[0]) + name[1..];
+}
