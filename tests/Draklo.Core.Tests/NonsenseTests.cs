@@ -110,7 +110,7 @@ public sealed class NonsenseTests
     /// <summary>A plan in which every group stands.</summary>
     private static Plan Full()
     {
-        var plan = SideLeaner();
+        var plan = Heavy.Plan();
         return plan with
         {
             Name = "all of it",
@@ -144,6 +144,7 @@ public sealed class NonsenseTests
                 plan.Lines[0] with { Anchor = plan.Lines[0].Anchor with { Kind = AnchorKind.Tree, Tree = new() { DbhM = 0.4, HeightM = 15 }, Post = new() { DiameterM = 0.2, DepthM = 0.9 } } },
                 plan.Lines[1] with { Anchor = plan.Lines[1].Anchor with { Kind = AnchorKind.Vehicle, Weight = new() { MassKg = 2400 }, Pickets = new() { ArrangementId = "picket-1-1" } }, Puller = plan.Lines[1].Puller with { Place = new() { EastM = 36, NorthM = 0 } } },
             ],
+            Policy = new() { Name = "ours", SetBy = "Jory", SetOn = "2026-11-01" },
             Guesses = ["tree.heightM"],
         };
     }

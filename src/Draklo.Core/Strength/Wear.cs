@@ -1,6 +1,5 @@
 using Draklo.Core.Catalogue;
 using Draklo.Core.Plans;
-using Draklo.Core.Units;
 
 namespace Draklo.Core.Strength;
 
@@ -28,7 +27,7 @@ public static class Wear
 
         if (wear.AgeYears is > 0 and { } years)
         {
-            reductions.Add(new($"{Figures.Plain(years, 2)} years old", KeptAt(years)));
+            reductions.Add(new(years == 1 ? "1 year old" : $"{years:0.#} years old", KeptAt(years)));
         }
 
         if (wear.Keeps is < 1 and { } keeps)
