@@ -67,6 +67,17 @@ using var screen = new Screen(app.Address);
         screen.Click("[data-working='needed-tension']");
         screen.Find(OpenQA.Selenium.By.CssSelector("[data-open-working]"));
     }),
+    ("locker", () =>
+    {
+        screen.Open("/locker/long-60");
+        screen.Find(OpenQA.Selenium.By.CssSelector("[data-piece='long-60'] [data-use]"));
+        screen.Find(OpenQA.Selenium.By.CssSelector("[data-gear='long-60']"));
+    }),
+    ("knots", () =>
+    {
+        screen.Open("/knots/running-bowline");
+        screen.Find(OpenQA.Selenium.By.CssSelector("[data-entry='running-bowline'] svg"));
+    }),
     ("reasons", () =>
     {
         screen.OpenJob("Side-leaner");

@@ -1,12 +1,15 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { Portal } from "@headlessui/react";
-import { StrictMode, useEffect, useRef, type ReactNode } from "react";
+import { lazy, StrictMode, Suspense, useEffect, useRef, type ReactNode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter, Link, Route, Routes } from "react-router";
 import "./index.css";
 import { JobListPage } from "./jobs/JobListPage";
-import { SheetPage } from "./sheet/SheetPage";
 import { useSettings } from "./ui/settings";
+
+const SheetPage = lazy(() => import("./sheet/SheetPage").then((m) => ({ default: m.SheetPage })));
+const LockerPage = lazy(() => import("./locker/LockerPage").then((m) => ({ default: m.LockerPage })));
+const KnotsPage = lazy(() => import("./knots/KnotsPage").then((m) => ({ default: m.KnotsPage })));
 
 const queries = new QueryClient({ defaultOptions: { queries: { refetchOnWindowFocus: false } } });
 
@@ -28,11 +31,15 @@ function App() {
     else delete document.documentElement.dataset["theme"];
   }, [sun]);
   return (
-    <Routes>
+    <Suspense fallback={<main className="p-8 text-pencil">Opening.</main>}><Routes>
       <Route path="/" element={<JobListPage />} />
       <Route path="/jobs/:id" element={<SheetPage />} />
+      <Route path="/locker" element={<LockerPage />} />
+      <Route path="/locker/:id" element={<LockerPage />} />
+      <Route path="/knots" element={<KnotsPage />} />
+      <Route path="/knots/:id" element={<KnotsPage />} />
       <Route path="*" element={<main className="p-8"><h1 className="font-tight text-xl font-semibold">There is no such page</h1><Link to="/" className="underline">To the jobs</Link></main>} />
-    </Routes>
+    </Routes></Suspense>
   );
 }
 

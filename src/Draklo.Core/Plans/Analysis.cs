@@ -114,4 +114,5 @@ public sealed record CrownFigure(double BaseUpM, double TopUpM, double ReachAhea
 /// <param name="Anchor">Where the tackle hangs, past all redirects.</param>
 /// <param name="AnchorGroundUpM">Ground at the anchor.</param>
 /// <param name="Foot">Where a base tie's leg comes down; null for a tip tie.</param>
-public sealed record LineFigure(string Id, LayPoint Seat, LayPoint Anchor, double AnchorGroundUpM, LayPoint? Foot);
+/// <param name="Turns">Where it turns on the way, from the tree outward.</param>
+public sealed record LineFigure(string Id, LayPoint Seat, LayPoint Anchor, double AnchorGroundUpM, LayPoint? Foot, IReadOnlyList<LayPoint> Turns);

@@ -89,6 +89,16 @@ public sealed record PolicyMembers
     public DesignFactorMembers DesignFactor { get; init; } = new();
 }
 
+/// <summary>A policy that the crew keeps under a name, to put on its plans.</summary>
+public sealed record Policy
+{
+    [Display(Name = "Id of the policy")]
+    [RegularExpression("^[a-z0-9][a-z0-9-]{0,31}$")]
+    public required string Id { get; init; }
+
+    public required PolicyMembers Members { get; init; }
+}
+
 /// <summary>Strength wanted over load, by class of link.</summary>
 public sealed record DesignFactorMembers
 {

@@ -176,7 +176,7 @@ public static class PlanAnalysis
         for (var i = 0; i < lines.Length; i++)
         {
             var foot = lines[i].DownLeg > 0 ? LayPoint.Of(tree.Line.At(FootUp)) : null;
-            figures[i] = new(lines[i].Id, LayPoint.Of(lines[i].Seat), LayPoint.Of(runs[i].Points[^1]), context.Plan.Lines[i].Anchor.GroundRiseM + ground, foot);
+            figures[i] = new(lines[i].Id, LayPoint.Of(lines[i].Seat), LayPoint.Of(runs[i].Points[^1]), context.Plan.Lines[i].Anchor.GroundRiseM + ground, foot, runs[i].Turns.Length == 0 ? [] : [.. runs[i].Points[1..^1].Select(LayPoint.Of)]);
         }
 
         var crown = context.Plan.Tree.Crown;

@@ -30,6 +30,8 @@ public ref struct Phrase
 
     public void AppendFormatted(string? value) => text.AppendLiteral(value ?? "");
 
+    public void AppendFormatted(char value) => text.AppendFormatted(value);
+
     public void AppendFormatted(int value) => text.AppendFormatted(value);
 
     /// <param name="format">A unit that <see cref="Figures.With"/> knows.</param>

@@ -1,6 +1,7 @@
 using Draklo.Core.Plans;
 using Draklo.Core.Strength;
 using Draklo.Core.Tackle;
+using Draklo.Store;
 using Draklo.Web.Hosting;
 
 namespace Draklo.Web.Analysis;
@@ -13,7 +14,7 @@ internal static class AnalysisEndpoints
         app.MapPost("/api/analysis", AnalyseAsync)
             .WithName("analyse").WithTags("analysis")
             .WithSummary("Analyses a plan document and keeps nothing.")
-            .WithDescription("units=us writes sentences and workings in US customary units; figures are SI in any case. workings=false leaves the workings out.")
+            .WithDescription("A piece of the locker that hangs on the plan is looked up there. units=us writes sentences and workings in US customary units; figures are SI in any case. workings=false leaves the workings out.")
             .Accepts<Plan>("application/json")
             .Produces<Core.Plans.Analysis>()
             .ProducesValidationProblem(StatusCodes.Status400BadRequest)
@@ -41,7 +42,7 @@ internal static class AnalysisEndpoints
             .ProducesProblem(StatusCodes.Status413PayloadTooLarge);
     }
 
-    private static async Task<IResult> AnalyseAsync(HttpRequest request, bool workings = true, string? units = null)
+    private static async Task<IResult> AnalyseAsync(HttpRequest request, LockerStore locker, bool workings = true, string? units = null)
     {
         if (!Bodies.TryUnits(units, out var system))
         {
@@ -54,7 +55,7 @@ internal static class AnalysisEndpoints
             return refusal!;
         }
 
-        var outcome = PlanAnalysis.Of(plan, system, workings);
+        var outcome = PlanAnalysis.Of(plan, system, workings, locker.Standings());
         return outcome.Analysis is { } analysis ? new WholeAnswer<Core.Plans.Analysis>(analysis) : PlainProblems.Refused(outcome.Problems);
     }
 

@@ -14,7 +14,7 @@ namespace Draklo.Web.Catalogue;
 /// <param name="WalkUp">The walk-up list that a new job starts with.</param>
 public sealed record CatalogueAnswer(
     IReadOnlyList<SpeciesEntry> Species, IReadOnlyList<Knot> Knots, IReadOnlyList<ContactKind> Contacts, IReadOnlyList<TackleChoice> Systems,
-    IReadOnlyList<CrownLook> Crowns, IReadOnlyList<WalkUpMembers> WalkUp, IReadOnlyList<AnchorFigure> Anchors);
+    IReadOnlyList<CrownLook> Crowns, IReadOnlyList<WalkUpMembers> WalkUp, IReadOnlyList<AnchorFigure> Anchors, IReadOnlyList<Grip> Grips, IReadOnlyList<RopeConstruction> Constructions);
 
 /// <param name="Own">True for what the crew added or corrected; a plan then carries its wood.</param>
 /// <param name="Corrects">True when the catalogue has figures of its own under this id, which come back when the correction is dropped.</param>
@@ -53,7 +53,9 @@ internal static partial class CatalogueEndpoints
             Systems,
             CrownChoices.All,
             FirstWalkUp.Make(),
-            [.. Reference.Anchors.Values.OrderBy(a => a.Kind, StringComparer.Ordinal).ThenBy(a => a.Nominal)]);
+            [.. Reference.Anchors.Values.OrderBy(a => a.Kind, StringComparer.Ordinal).ThenBy(a => a.Nominal)],
+            [.. Reference.Grips.Values.OrderBy(g => g.SlipLowN)],
+            [.. Reference.Constructions.Values.OrderBy(c => c.StrengthPerMm2)]);
     }
 
     private static async Task<IResult> KeepAsync(SpeciesStore store, HttpRequest request, string id)

@@ -1,5 +1,7 @@
+using System.Globalization;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
+using Microsoft.Net.Http.Headers;
 
 namespace Draklo.Web.Hosting;
 
@@ -15,6 +17,17 @@ internal static class Bodies
         await request.Body.CopyToAsync(body, request.HttpContext.RequestAborted);
         var (document, problems) = DocumentReader.Read<T>(body.GetBuffer().AsMemory(0, (int)body.Length));
         return document is null ? (null, PlainProblems.Refused(problems)) : (document, null);
+    }
+
+    /// <summary>The revision that a change began from, as If-Match names it.</summary>
+    /// <param name="refusal">What to answer when it names none.</param>
+    public static bool TryRevision(this HttpRequest request, out int revision, out IResult? refusal)
+    {
+        revision = 0;
+        var named = EntityTagHeaderValue.TryParse(request.Headers.IfMatch.ToString(), out var tag)
+            && int.TryParse(tag.Tag.AsSpan().Trim('"'), NumberStyles.None, CultureInfo.InvariantCulture, out revision);
+        refusal = named ? null : Results.Problem("Say in If-Match which revision this change began from, as in \"7\".", title: "Which revision?", statusCode: StatusCodes.Status428PreconditionRequired);
+        return named;
     }
 
     /// <summary>The unit system asked for with ?units=us; metric without.</summary>

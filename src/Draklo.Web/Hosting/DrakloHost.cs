@@ -5,6 +5,7 @@ using Draklo.Web.Analysis;
 using Draklo.Web.Catalogue;
 using Draklo.Web.Demo;
 using Draklo.Web.Jobs;
+using Draklo.Web.Locker;
 using Draklo.Web.Outside;
 using Draklo.Web.Sites;
 using Microsoft.AspNetCore.Http.Json;
@@ -100,18 +101,25 @@ public static class DrakloHost
         {
             var database = Database.Open(settings.DataFolder, out var isNew);
             var store = new JobStore(database, TimeProvider.System);
+            var locker = new LockerStore(database, TimeProvider.System);
+            var policies = new PolicyStore(database, TimeProvider.System);
             if (isNew && settings.WithDemo)
             {
                 DemoJobs.AddTo(store, TimeProvider.System);
+                DemoLocker.AddTo(locker, policies);
             }
 
             builder.Services.AddSingleton(store);
+            builder.Services.AddSingleton(locker);
+            builder.Services.AddSingleton(policies);
             builder.Services.AddSingleton(new SpeciesStore(database, TimeProvider.System));
         }
         else
         {
-            builder.Services.AddSingleton<JobStore>(_ => throw new InvalidOperationException("No store while the API is described."));
-            builder.Services.AddSingleton<SpeciesStore>(_ => throw new InvalidOperationException("No store while the API is described."));
+            builder.Services.AddSingleton<JobStore>(NoStore<JobStore>);
+            builder.Services.AddSingleton<LockerStore>(NoStore<LockerStore>);
+            builder.Services.AddSingleton<PolicyStore>(NoStore<PolicyStore>);
+            builder.Services.AddSingleton<SpeciesStore>(NoStore<SpeciesStore>);
         }
 
         var app = builder.Build();
@@ -121,11 +129,15 @@ public static class DrakloHost
         app.MapAnalysis();
         app.MapCatalogue();
         app.MapJobs();
+        app.MapLocker();
+        app.MapPolicies();
         app.MapSites();
         app.MapOutside();
         app.MapScreens();
         return app;
     }
+
+    private static T NoStore<T>(IServiceProvider services) => throw new InvalidOperationException("No store while the API is described.");
 
     /// <summary>Whether this run only describes the API for the front end's types, at build.</summary>
     private static bool BuildsApiDescription => Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";

@@ -84,9 +84,9 @@ public sealed record JobAnswer(string Id, int Revision, DateTimeOffset SavedAt, 
 public sealed record JobEntry(
     string Id, int Revision, DateTimeOffset SavedAt, string Name, string Place, string? PlannedOn, JobState State, string Summary, Figure? Figure, LayPoint? CentreOfMass)
 {
-    public static JobEntry Of(Job job, Core.Units.UnitSystem units)
+    public static JobEntry Of(Job job, Core.Units.UnitSystem units, IReadOnlyDictionary<string, Core.Gear.GearStanding> locker)
     {
-        var outcome = PlanAnalysis.Of(job.Content.Plan, units, withWorkings: false);
+        var outcome = PlanAnalysis.Of(job.Content.Plan, units, withWorkings: false, locker);
         var (state, summary) = outcome.Analysis is { } analysis
             ? ((JobState)analysis.Verdict.State, analysis.Verdict.Summary)
             : (JobState.Mend, $"To mend: {outcome.Problems[0].Message}");

@@ -1,11 +1,9 @@
-using System.Globalization;
 using System.Text;
 using System.Text.Json;
 using System.Text.RegularExpressions;
 using Draklo.Core.Plans;
 using Draklo.Store;
 using Draklo.Web.Hosting;
-using Microsoft.Net.Http.Headers;
 
 namespace Draklo.Web.Jobs;
 
@@ -31,8 +29,16 @@ internal static partial class JobEndpoints
             .Accepts<Plan>("application/json").Produces<JobAnswer>(201).ProducesValidationProblem(400).ProducesValidationProblem(422).ProducesProblem(413);
     }
 
-    private static IResult List(JobStore store, string? units = null) =>
-        Bodies.TryUnits(units, out var system) ? Results.Ok(store.List().Select(j => JobEntry.Of(j, system))) : Bodies.UnknownUnits(units);
+    private static IResult List(JobStore store, LockerStore locker, string? units = null)
+    {
+        if (!Bodies.TryUnits(units, out var system))
+        {
+            return Bodies.UnknownUnits(units);
+        }
+
+        var standings = locker.Standings();
+        return Results.Ok(store.List().Select(j => JobEntry.Of(j, system, standings)));
+    }
 
     private static IResult Read(JobStore store, HttpResponse response, string id) =>
         store.Find(id) is { } job ? WithTag(response, job, Results.Ok(JobAnswer.Of(job))) : Missing();
@@ -52,9 +58,9 @@ internal static partial class JobEndpoints
 
     private static async Task<IResult> SaveAsync(JobStore store, HttpContext http, string id)
     {
-        if (!TryRevision(http.Request, out var revision))
+        if (!http.Request.TryRevision(out var revision, out var unnamed))
         {
-            return Results.Problem("Say in If-Match which revision this change began from, as in \"7\".", title: "Which revision?", statusCode: StatusCodes.Status428PreconditionRequired);
+            return unnamed!;
         }
 
         var (document, refusal) = await http.Request.ReadAsync<JobDocument>();
@@ -144,13 +150,6 @@ internal static partial class JobEndpoints
     }
 
     private static IResult Missing() => PlainProblems.NotFound("There is no such job, or it was deleted. Go back to the list.");
-
-    private static bool TryRevision(HttpRequest request, out int revision)
-    {
-        revision = 0;
-        return EntityTagHeaderValue.TryParse(request.Headers.IfMatch.ToString(), out var tag)
-            && int.TryParse(tag.Tag.AsSpan().Trim('"'), NumberStyles.None, CultureInfo.InvariantCulture, out revision);
-    }
 
     private static string FileNameOf(string name)
     {

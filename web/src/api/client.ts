@@ -1,4 +1,4 @@
-import type { Analysis, Catalogue, Forecast, Job, JobEntry, Plan, Remedy, Rose, Sight, Site, Species, StemProfile, Units } from "./types";
+import type { Analysis, Catalogue, CsvPreview, Forecast, GearDetail, GearEntry, GearItem, GearUse, Inspection, Job, JobEntry, Locker, LockerRules, Plan, Policy, Remedy, Rose, Sight, Site, Species, StemProfile, Units } from "./types";
 
 /** A refusal in the server's words. */
 export class Refusal extends Error {
@@ -67,6 +67,21 @@ export const api = {
   forecast: (day: string) => ask<Forecast>(`/api/forecast?day=${day}`),
   keepSpecies: (species: Species) => ask<unknown>(`/api/species/${species.id}`, send("PUT", species)),
   dropSpecies: (id: string) => ask<undefined>(`/api/species/${id}`, send("DELETE")),
+  locker: (units: Units) => ask<Locker>(`/api/locker?units=${units}`),
+  gear: (id: string, units: Units) => ask<GearDetail>(`/api/locker/items/${id}?units=${units}`),
+  createGear: (item: GearItem, units: Units) => ask<GearEntry>(`/api/locker/items?units=${units}`, send("POST", { item })),
+  saveGear: (item: GearItem, revision: number, units: Units) => ask<GearEntry>(`/api/locker/items/${item.id}?units=${units}`, send("PUT", item, { "if-match": `"${revision}"` })),
+  removeGear: (id: string) => ask<undefined>(`/api/locker/items/${id}`, send("DELETE")),
+  restoreGear: (id: string) => ask<GearDetail>(`/api/locker/items/${id}/restore`, send("POST")),
+  inspect: (id: string, inspection: Inspection) => ask<GearDetail>(`/api/locker/items/${id}/inspections`, send("POST", inspection)),
+  logUse: (id: string, use: GearUse) => ask<GearDetail>(`/api/locker/items/${id}/uses`, send("POST", use)),
+  usual: (findings: Inspection["findings"]) => ask<{ outcome: Inspection["outcome"] }>("/api/locker/usual", send("POST", { findings })),
+  keepRules: (rules: LockerRules) => ask<LockerRules>("/api/locker/rules", send("PUT", rules)),
+  previewList: (file: File, units: Units) => ask<CsvPreview>(`/api/locker/csv/preview?units=${units}`, { method: "POST", headers: { "content-type": "text/csv" }, body: file }),
+  takeList: (file: File, units: Units) => ask<CsvPreview>(`/api/locker/csv?units=${units}`, { method: "POST", headers: { "content-type": "text/csv" }, body: file }),
+  policies: () => ask<Policy[]>("/api/policies"),
+  keepPolicy: (policy: Policy) => ask<Policy>(`/api/policies/${policy.id}`, send("PUT", policy)),
+  dropPolicy: (id: string) => ask<undefined>(`/api/policies/${id}`, send("DELETE")),
   analyse: (plan: Plan, units: Units, workings: boolean) =>
     ask<Analysis>(`/api/analysis?units=${units}&workings=${String(workings)}`, { ...send("POST", plan), priority: "high" }),
 };

@@ -9,7 +9,7 @@ import { Handle } from "./Handle";
 import { LineDrawing } from "./LineDrawing";
 import { Sections } from "./Sections";
 import { PullChart } from "./PullChart";
-import { barLength, boundsOf, fit, flatten, stemAt, tipped, toMetres, toPixels, type Flat, type Scale } from "./projection";
+import { barLength, boundsOf, fit, flatten, groundOf, stemAt, tipped, toMetres, toPixels, type Flat, type Scale } from "./projection";
 import { TreeShape } from "./TreeShape";
 import { useSize } from "./useSize";
 
@@ -85,14 +85,15 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
   }
 
   const main = figure.lines[0];
-  const anchorX = main ? toPixels(scale, flatten(main.anchor, view)).x : stump.x;
+  const reached = main?.turns[0] ?? main?.anchor;
+  const anchorX = reached ? toPixels(scale, flatten(reached, view)).x : stump.x;
   const middleX = toPixels(scale, { x: -analysis.hinge.offsetM * Math.cos((view * Math.PI) / 180), y: 0 }).x;
   const dimensionY = Math.min(height - 44, Math.max(groundY, main ? toPixels(scale, { x: 0, y: main.anchorGroundUpM }).y : groundY) + 30);
   const foot = units === "us" ? 0.3048 : 1;
   const bar = barLength(scale.perMetre * foot, 110);
   return (
     <svg width={width} height={height} role="group" aria-label="Elevation, seen square to the main line" className="block select-none">
-      <Ground scale={scale} width={width} known={[{ x: 0, y: figure.groundUpM }, ...figure.lines.map((l) => ({ x: flatten(l.anchor, view).x, y: l.anchorGroundUpM }))]} />
+      <Ground scale={scale} width={width} known={[{ x: 0, y: figure.groundUpM }, ...groundOf(analysis)]} />
       <path d={`M${middleX} ${groundY}V${margin.top - 14}`} stroke="var(--pencil)" strokeWidth={1} strokeDasharray="10 4 2 4" />
       <TreeShape figure={figure} centre={analysis.tree.centre} scale={scale} tiltDeg={tiltDeg} />
       {tiltDeg > 0 && <TreeShape figure={figure} centre={analysis.tree.centre} scale={scale} ghost />}
@@ -109,7 +110,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
           <path d={`M${middleX} ${dimensionY - 5}v10M${anchorX} ${dimensionY - 5}v10M${middleX} ${dimensionY}H${anchorX}`} />
           <rect x={(middleX + anchorX) / 2 - 34} y={dimensionY - 9} width={68} height={18} fill="var(--sheet)" stroke="none" />
           <text x={(middleX + anchorX) / 2} y={dimensionY + 5} textAnchor="middle" fill="var(--ink)" stroke="none" className="font-tight text-[14px] font-medium">
-            {written(plan.lines[0]?.anchor.distanceM ?? 0, "length", units)}
+            {written((plan.lines[0]?.redirects[0]?.at ?? plan.lines[0]?.anchor)?.distanceM ?? 0, "length", units)}
           </text>
         </g>
       )}

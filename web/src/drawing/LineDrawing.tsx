@@ -1,7 +1,7 @@
 import type { Analysis, Line } from "../api/types";
 import { written } from "../units/units";
 import { useSettings } from "../ui/settings";
-import { flatten, tipped, toPixels, type Scale } from "./projection";
+import { flatten, pathOf, tipped, toPixels, type Scale } from "./projection";
 
 interface LineDrawingProps {
   line: Line;
@@ -23,9 +23,14 @@ export function LineDrawing({ line, index, analysis, scale, tiltDeg, link, main 
   const view = analysis.figure.viewDeg;
   const seat = toPixels(scale, flatten(tipped(figure.seat, tiltDeg), view));
   const anchor = toPixels(scale, flatten(figure.anchor, view));
+  const turns = figure.turns.map((p) => toPixels(scale, flatten(p, view)));
+  const foot = figure.foot ? toPixels(scale, flatten(tipped(figure.foot, tiltDeg), view)) : null;
+  // The tackle lies in the last leg.
+  const from = turns.at(-1) ?? seat;
+  const first = turns[0] ?? null;
   const ground = toPixels(scale, { x: 0, y: figure.anchorGroundUpM }).y;
-  const dx = anchor.x - seat.x;
-  const dy = anchor.y - seat.y;
+  const dx = anchor.x - from.x;
+  const dy = anchor.y - from.y;
   const length = Math.hypot(dx, dy) || 1;
   const u = { x: dx / length, y: dy / length };
   const side = { x: -u.y, y: u.x };
@@ -41,12 +46,22 @@ export function LineDrawing({ line, index, analysis, scale, tiltDeg, link, main 
   const strands = Math.min(Math.round(legs), 6);
   const lit = (what: string) => link === `${line.id}.${what}`;
   const angle = (Math.atan2(dy, dx) * 180) / Math.PI;
-  const middle = { x: (seat.x + head.x) / 2, y: (seat.y + head.y) / 2 };
+  const to = first ?? head;
+  const middle = { x: (seat.x + to.x) / 2, y: (seat.y + to.y) / 2 };
+  const slant = (Math.atan2(to.y - seat.y, to.x - seat.x) * 180) / Math.PI;
   const mark = (at: { x: number; y: number }) => <circle cx={at.x} cy={at.y} r={15} fill="none" stroke="var(--ink)" strokeWidth={2.5} />;
   return (
     <g data-line={line.id}>
       <AnchorShape x={anchor.x} strap={anchor.y} ground={ground} perMetre={scale.perMetre} lit={lit("anchor") || lit("sling")} />
-      <path d={`M${seat.x} ${seat.y}L${head.x} ${head.y}`} stroke="var(--loaded)" strokeWidth={lit("rope") ? weight + 3 : weight} fill="none" />
+      {foot && <path d={`M${seat.x} ${seat.y}L${foot.x} ${foot.y}`} stroke="var(--loaded)" strokeWidth={lit("rope") ? weight + 3 : weight} fill="none" />}
+      <path d={pathOf([seat, ...turns, head])} stroke="var(--loaded)" strokeWidth={lit("rope") ? weight + 3 : weight} fill="none" strokeLinejoin="round" />
+      {turns.map((at, i) => (
+        <g key={i}>
+          {result.redirects[i] && <path d={`M${at.x} ${toPixels(scale, { x: 0, y: result.redirects[i].groundUpM }).y}V${at.y}`} stroke="var(--bark)" strokeWidth={5} />}
+          <circle cx={at.x} cy={at.y} r={6} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={link?.startsWith(`${line.id}.redirect-${i + 1}`) ? 4 : 1.8} />
+          <text x={at.x} y={at.y + 24} textAnchor="middle" fill="var(--ink)" className="halo font-tight text-[13px]">{line.redirects[i]?.at.name ?? "redirect"}</text>
+        </g>
+      ))}
       {rove && <path d={`M${end.x} ${end.y}L${anchor.x} ${anchor.y}`} stroke="var(--ink)" strokeWidth={lit("sling") ? 4 : 2} />}
       {rove && (
         <g>
@@ -60,9 +75,10 @@ export function LineDrawing({ line, index, analysis, scale, tiltDeg, link, main 
         </g>
       )}
       {lit("knot") && mark(seat)}
-      {lit("join") && mark(head)}
+      {(lit("join") || lit("grip") || lit("cord") || lit("connector")) && mark(head)}
+      {lit("limb") && mark(seat)}
       <text
-        transform={`translate(${middle.x} ${middle.y}) rotate(${angle})`}
+        transform={`translate(${middle.x} ${middle.y}) rotate(${slant > 90 || slant < -90 ? slant + 180 : slant})`}
         y={-9}
         textAnchor="middle"
         fill="var(--loaded)"

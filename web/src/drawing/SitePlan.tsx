@@ -8,6 +8,7 @@ import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
 import { Handle } from "./Handle";
 import { LayRoseRing } from "./LayRoseRing";
+import { DangerBands, LineHandles, LoadedLines } from "./LinesOnPlan";
 import { barLength, hatchPath, pathOf, toMetres, toPixels, type Flat, type Scale } from "./projection";
 import { bearingOf, flatOf, placeAt, sectorPath, siteBounds, siteScale, tenth, turnedTo, withPoints, type SitePlace } from "./sitePlan";
 import { TargetShape } from "./TargetShape";
@@ -94,15 +95,14 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
             </g>
           );
         })}
-        {site.lines.map((l) => <path key={l.id} d={shape(l.band)} fill="none" stroke="var(--pencil)" strokeWidth={0.9} strokeDasharray="3 3" />)}
-        {site.lines.map((l) => l.insideTurn && <path key={l.id} d={shape(l.insideTurn)} fill="var(--tint)" stroke="var(--pencil)" strokeWidth={0.9} strokeDasharray="3 3" />)}
+        <DangerBands analysis={analysis} scale={scale} />
       </g>
       {plan.site.targets.map((t, index) => (
         <TargetShape key={t.id} target={t} index={index} clearance={site.targets.find((c) => c.id === t.id)} scale={scale} taken={t.id === target} drawing={draft !== null} onGrab={grab} onRelease={done} />
       ))}
       <g aria-hidden pointerEvents="none">
         <path d={shape(site.crown)} fill="none" stroke="var(--leaf)" strokeWidth={1.4} strokeLinejoin="round" />
-        {site.lines.map((l) => <path key={l.id} d={pathOf([px(l.seat), px(l.anchor), ...(l.insideTurn ? [px(l.crew)] : [])])} fill="none" stroke="var(--loaded)" strokeWidth={2.2} />)}
+        <LoadedLines plan={plan} analysis={analysis} scale={scale} />
         <path d={pathOf([stump, px(site.top)])} stroke="var(--bark)" strokeWidth={2.5} />
         <circle cx={stump.x} cy={stump.y} r={Math.max(4, (plan.cut.stumpDiameterM / 2) * scale.perMetre)} fill="var(--wood)" stroke="var(--bark)" strokeWidth={1.5} />
         <g transform={`translate(${px(site.centre).x.toFixed(1)} ${px(site.centre).y.toFixed(1)})`}>
@@ -130,38 +130,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
         onGrab={grab} onRelease={done} shape="bar"
       />
       <g aria-hidden pointerEvents="none"><Label at={{ x: beyond.x, y: beyond.y + (across ? -16 : 4) }} text={`lay ${written(lay, "angle", units)}`} middle strong /></g>
-      {plan.lines.map((line, index) => {
-        const placed = site.lines[index];
-        if (!placed) return null;
-        const of = plan.lines.length > 1 ? ` of the ${line.id} line` : "";
-        const anchor = px(placed.anchor);
-        const crew = px(placed.crew);
-        const place = (to: SitePlace) => {
-          useSheet.getState().edit((d) => ({ ...d, plan: { ...d.plan, lines: d.plan.lines.map((l, i) => i === index ? { ...l, anchor: { ...l.anchor, distanceM: Math.min(Math.max(Math.round(Math.hypot(to.eastM, to.northM) * 10) / 10, 2), 200), bearingDeg: bearingOf(flatOf(to)) } } : l) } }), `site-anchor-${index}`);
-        };
-        return (
-          <g key={line.id}>
-            <g aria-hidden pointerEvents="none">
-              <Label at={{ x: anchor.x + 14, y: anchor.y + (crew.y < anchor.y - 4 ? 16 : -8) }} text={line.anchor.name ?? `anchor${of}`} />
-              <Label at={{ x: crew.x + 14, y: crew.y + (Math.abs(crew.y - anchor.y) < 14 ? 18 : 4) }} text={placed.crewClear ? "haulers" : "haulers TOO NEAR"} />
-            </g>
-            <Handle
-              id={`site-anchor-${line.id}`} at={anchor} name={`Anchor${of} on the plan`} now={line.anchor.distanceM} min={1} max={300}
-              text={`${written(line.anchor.distanceM, "length", units)} out toward ${written(line.anchor.bearingDeg, "angle", units)}`}
-              onMove={(to) => { place(metres(to)); }}
-              onStep={(across, up) => { place({ eastM: placed.anchor.eastM + across * 0.5, northM: placed.anchor.northM + up * 0.5 }); }}
-              onGrab={() => { set({ line: index }); grab(); }} onRelease={done} shape="square"
-            />
-            <Handle
-              id={`crew-${line.id}`} at={crew} name={`Haulers${of}`} now={Math.round(Math.hypot(placed.crew.eastM, placed.crew.northM))} min={0} max={300}
-              text={`${written(Math.hypot(placed.crew.eastM, placed.crew.northM), "length", units)} out`}
-              onMove={(to) => { setMember(`lines[${index}].puller.place`, metres(to), `crew-${index}`); }}
-              onStep={(across, up) => { setMember(`lines[${index}].puller.place`, { eastM: tenth(placed.crew.eastM + across * 0.5), northM: tenth(placed.crew.northM + up * 0.5) }, `crew-${index}`); }}
-              onGrab={grab} onRelease={done}
-            />
-          </g>
-        );
-      })}
+      <LineHandles plan={plan} analysis={analysis} scale={scale} onGrab={grab} onRelease={done} />
     </svg>
   );
 }

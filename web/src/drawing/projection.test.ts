@@ -10,7 +10,7 @@ const figure: Figure = {
   conifer: false,
   stem: [0, 5, 10, 20].map((upM) => ({ ...at(-0.125 - 0.05 * upM, 0, upM), diameterM: 0.5 * (1 - upM / 21) })),
   crown: { baseUpM: 6, topUpM: 20, reachAheadM: 3, reachBehindM: 5 },
-  lines: [{ id: "main", seat: at(-0.7, 0, 12), anchor: at(30, 0, 0.2), anchorGroundUpM: -0.3 }],
+  lines: [{ id: "main", seat: at(-0.7, 0, 12), anchor: at(30, 0, 0.2), anchorGroundUpM: -0.3, turns: [] }],
 };
 
 describe("projection", () => {

@@ -1,4 +1,4 @@
-import type { Figure, LayPoint } from "../api/types";
+import type { Analysis, Figure, LayPoint } from "../api/types";
 
 /** A place on the drawing before scaling: metres to the right and up, seen square to the main line. */
 export interface Flat {
@@ -38,7 +38,7 @@ export interface Bounds {
 
 /** What the elevation must show: the whole tree, every anchor and the ground under them. */
 export function boundsOf(figure: Figure): Bounds {
-  const anchors = figure.lines.map((l) => ({ ...flatten(l.anchor, figure.viewDeg), ground: l.anchorGroundUpM }));
+  const anchors = figure.lines.flatMap((l) => [...l.turns, l.anchor].map((p) => ({ ...flatten(p, figure.viewDeg), ground: l.anchorGroundUpM })));
   const stem = figure.stem.map((s) => flatten(s, figure.viewDeg).x);
   return {
     minX: Math.min(-4, Math.min(...stem) - figure.crown.reachBehindM - 0.5, ...anchors.map((a) => a.x - 1)),
@@ -46,6 +46,15 @@ export function boundsOf(figure: Figure): Bounds {
     minY: Math.min(figure.groundUpM, ...anchors.map((a) => a.ground)),
     maxY: Math.max(figure.crown.topUpM, ...anchors.map((a) => a.y)),
   };
+}
+
+/** Where the ground is known: under the anchors and the redirects. */
+export function groundOf(analysis: Pick<Analysis, "figure" | "pull">): Flat[] {
+  const { figure, pull } = analysis;
+  return figure.lines.flatMap((line, i) => [
+    { x: flatten(line.anchor, figure.viewDeg).x, y: line.anchorGroundUpM },
+    ...(pull.lines[i]?.redirects ?? []).map((r) => ({ x: flatten(r.at, figure.viewDeg).x, y: r.groundUpM })),
+  ]);
 }
 
 /** The largest scale at which the bounds fit a picture with margins. */

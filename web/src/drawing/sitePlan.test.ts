@@ -6,7 +6,7 @@ const plan = {
   tree: { heightM: 20 },
   lay: { bearingDeg: 0 },
   site: { targets: [{ id: "building" }] },
-  lines: [{ id: "main", anchor: { name: "oak", bearingDeg: 10, capacityN: 9000 }, puller: { place: { eastM: 1, northM: 2 } } }],
+  lines: [{ id: "main", anchor: { name: "oak", bearingDeg: 10, capacityN: 9000 }, redirects: [], puller: { place: { eastM: 1, northM: 2 } } }],
 } as unknown as Plan;
 
 const rose = (states: RoseBearing["state"][]): RoseBearing[] =>
@@ -62,5 +62,13 @@ describe("turning the lay", () => {
     expect(turned.lay.bearingDeg).toBe(180);
     expect(turned.lines[0]?.anchor).toEqual({ bearingDeg: 180, kind: "rated" });
     expect(turned.lines[0]?.puller).toEqual({});
+  });
+
+  it("goes by the first redirect, and takes redirects and anchor along together", () => {
+    const round = { ...plan, lines: plan.lines.map((l) => ({ ...l, redirects: [{ at: { ...l.anchor, bearingDeg: 100 }, contactId: "bushed-block" }] })) };
+    expect(turnedTo(round, 90).lines[0]?.redirects[0]?.at.bearingDeg).toBe(100);
+    const turned = turnedTo(round, 200).lines[0];
+    expect(turned?.redirects[0]?.at.bearingDeg).toBe(200);
+    expect(turned?.anchor.bearingDeg).toBe(110);
   });
 });

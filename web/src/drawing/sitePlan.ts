@@ -1,4 +1,4 @@
-import type { Analysis, Plan, RoseBearing, Target, Units } from "../api/types";
+import type { Analysis, Line, Plan, RoseBearing, Target, Units } from "../api/types";
 import { elsewhere } from "../sheet/store";
 import { fit, type Bounds, type Flat, type Scale } from "./projection";
 
@@ -26,7 +26,7 @@ export function siteBounds(plan: Plan, analysis: Analysis): Bounds {
   const { site } = analysis;
   const near = 2.2 * plan.tree.heightM;
   const places = [
-    ...site.footprint, ...site.crown, ...site.lines.flatMap((l) => [l.anchor, l.crew]),
+    ...site.footprint, ...site.crown, ...site.lines.flatMap((l) => [...l.legs, l.crew]),
     ...plan.site.targets.flatMap((t) => t.points).filter((p) => Math.hypot(p.eastM, p.northM) < near),
   ];
   const east = places.map((p) => p.eastM);
@@ -124,15 +124,16 @@ export function turnedTo(plan: Plan, bearingDeg: number): Plan {
   const off = (bearing: number): number => Math.abs(((bearing - lay + 540) % 360) - 180);
   const main = plan.lines[0];
   const turned = { ...plan, lay: { ...plan.lay, bearingDeg: lay } };
-  if (!main || off(main.anchor.bearingDeg) <= 60) return turned;
-  const by = lay - main.anchor.bearingDeg;
+  const first = main?.redirects[0]?.at ?? main?.anchor;
+  if (!first || off(first.bearingDeg) <= 60) return turned;
+  const by = lay - first.bearingDeg;
+  const along = (anchor: Line["anchor"]): Line["anchor"] => ({ ...elsewhere(anchor), bearingDeg: tenth((((anchor.bearingDeg + by) % 360) + 360) % 360) });
   return {
     ...turned,
     lines: plan.lines.map((line) => {
-      const anchor = { ...elsewhere(line.anchor), bearingDeg: tenth((((line.anchor.bearingDeg + by) % 360) + 360) % 360) };
       const puller = { ...line.puller };
       delete puller.place;
-      return { ...line, anchor, puller };
+      return { ...line, anchor: along(line.anchor), redirects: line.redirects.map((r) => ({ ...r, at: along(r.at) })), puller };
     }),
   };
 }

@@ -6,14 +6,15 @@ import { api, Refusal } from "../api/client";
 import type { JobEntry } from "../api/types";
 import { SmallElevation } from "../drawing/SmallElevation";
 import { dayOf, stateHatch, stateWords } from "../sheet/words";
-import { Button, Segments } from "../ui/controls";
+import { Button } from "../ui/controls";
 import { useSettings } from "../ui/settings";
+import { TopBar } from "../ui/TopBar";
 
 const largestFile = 1024 * 1024;
 
 /** Every job with a small elevation of its tree. */
 export function JobListPage() {
-  const { units, setUnits } = useSettings();
+  const units = useSettings((s) => s.units);
   const queries = useQueryClient();
   const navigate = useNavigate();
   const file = useRef<HTMLInputElement>(null);
@@ -38,14 +39,11 @@ export function JobListPage() {
 
   return (
     <div className="min-h-full">
-      <header className="flex min-h-[60px] items-center gap-3 border-b border-ink bg-sheet px-6 py-2">
-        <p className="font-tight text-lg font-semibold tracking-[0.14em]">DRAKLO</p>
-        <p className="flex-1 text-[13px] text-pencil max-md:hidden">Plans for pulling leaning trees</p>
-        <Segments label="Units" value={units} onChange={setUnits} choices={[{ value: "metric", text: "kN · m", name: "kN · m, metric" }, { value: "us", text: "lbf · ft", name: "lbf · ft, US customary" }]} />
+      <TopBar>
         <input ref={file} type="file" accept=".json,application/json" className="hidden" aria-label="Plan file" onChange={(e) => { choose(e.target.files?.[0]); e.target.value = ""; }} />
         <Button onClick={() => { file.current?.click(); }}>Import a plan</Button>
         <Button strong onClick={() => { begin.mutate(); }} disabled={begin.isPending}>New job</Button>
-      </header>
+      </TopBar>
       <main className="mx-auto max-w-[1080px] px-6 py-5">
         <h1 className="font-tight text-2xl font-semibold">Jobs</h1>
         {refused !== null && <p role="alert" className="mt-3 border-l-4 border-ink bg-sheet px-3 py-2">{refused}</p>}

@@ -5,10 +5,7 @@ import { api, Refusal } from "../api/client";
 import type { Catalogue } from "../api/types";
 import { Elevation } from "../drawing/Elevation";
 import { Stump } from "../drawing/Stump";
-import { Cuts } from "../stations/Cuts";
 import { LineStation } from "../stations/LineStation";
-import { SizeUp } from "../stations/SizeUp";
-import { TackleStation } from "../stations/TackleStation";
 import { Button, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
 import { closeJob, openJob, useSaving } from "./autosave";
@@ -54,6 +51,9 @@ export function SheetPage() {
 const SitePlan = lazy(() => import("../drawing/SitePlan").then((m) => ({ default: m.SitePlan })));
 const StemDrawing = lazy(() => import("../drawing/StemDrawing").then((m) => ({ default: m.StemDrawing })));
 const Lay = lazy(() => import("../stations/Lay").then((m) => ({ default: m.Lay })));
+const Cuts = lazy(() => import("../stations/Cuts").then((m) => ({ default: m.Cuts })));
+const SizeUp = lazy(() => import("../stations/SizeUp").then((m) => ({ default: m.SizeUp })));
+const TackleStation = lazy(() => import("../stations/TackleStation").then((m) => ({ default: m.TackleStation })));
 const WalkUp = lazy(() => import("../stations/WalkUp").then((m) => ({ default: m.WalkUp })));
 
 const stations = { walk: memo(WalkUp), size: memo(SizeUp), lay: memo(Lay), line: memo(LineStation), tackle: memo(TackleStation), cuts: memo(Cuts) };
@@ -151,7 +151,7 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
 }
 
 const stationOf = (path: string): Station =>
-  /^lines\[\d+\]\.(anchor|tackle|puller)/.test(path) ? "tackle" : path.startsWith("lines") ? "line" : path.startsWith("cut") || path.startsWith("policy") ? "cuts" : path.startsWith("site") || path.startsWith("lay") ? "lay" : "size";
+  /^lines\[\d+\]\.(anchor|redirects|tackle|puller|limiter)/.test(path) ? "tackle" : path.startsWith("lines") ? "line" : path.startsWith("cut") || path.startsWith("policy") ? "cuts" : path.startsWith("site") || path.startsWith("lay") ? "lay" : "size";
 
 /** How many figures of a station are still guesses. */
 function OpenMark({ station }: { station: Station }) {

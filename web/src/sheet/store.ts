@@ -99,18 +99,24 @@ export function elsewhere(anchor: Plan["lines"][number]["anchor"]): Plan["lines"
   return { ...bare, kind: "rated" };
 }
 
+/** A line that names no piece of the locker: a copy takes its figures along, not the pieces themselves. */
+export function withoutPieces(line: Plan["lines"][number]): Plan["lines"][number] {
+  return JSON.parse(JSON.stringify(line, (key, value: unknown) => (key === "itemId" || key === "hardwareItemId" ? undefined : value))) as Plan["lines"][number];
+}
+
 /** Adds a line like the last one, a little lower, turned aside and on an anchor of its own. */
 export function withAnotherLine(plan: Plan): Plan {
   const last = plan.lines.at(-1);
   if (!last) return plan;
   const taken = new Set(plan.lines.map((l) => l.id));
   const id = ["steer", "second", "third", "fourth", "fifth", "sixth"].find((name) => !taken.has(name)) ?? `line-${plan.lines.length + 1}`;
-  const anchor = elsewhere(last.anchor);
+  const bare = withoutPieces(last);
+  const anchor = elsewhere(bare.anchor);
   return {
     ...plan,
     lines: [
       ...plan.lines,
-      { ...last, id, share: 0.5, seat: { heightM: Math.round(last.seat.heightM * 8) / 10 }, anchor: { ...anchor, bearingDeg: (last.anchor.bearingDeg + 20) % 360 } },
+      { ...bare, id, share: 0.5, redirects: [], seat: { heightM: Math.round(last.seat.heightM * 8) / 10, on: "stem" }, anchor: { ...anchor, bearingDeg: (last.anchor.bearingDeg + 20) % 360 } },
     ],
   };
 }

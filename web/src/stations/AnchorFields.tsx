@@ -1,6 +1,6 @@
-import type { Catalogue, Line } from "../api/types";
+import type { Analysis, Catalogue, Line } from "../api/types";
 import { useFeed } from "../sheet/feed";
-import { setMember, useSheet } from "../sheet/store";
+import { setMember } from "../sheet/store";
 import { Choice } from "../ui/Choice";
 import { Note, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
@@ -8,6 +8,7 @@ import { figure, written } from "../units/units";
 import { Member, useMember, useProblem } from "./fields";
 
 type Anchor = Line["anchor"];
+type Strength = NonNullable<Analysis["anchors"][number]>;
 
 const kinds: { value: Anchor["kind"]; name: string; note: string }[] = [
   { value: "rated", name: "Known to hold", note: "its force is told or rated" },
@@ -27,11 +28,9 @@ const usual = {
 } as const;
 
 /** The anchor by its kind: what it is made of, and what that is reckoned to hold. */
-export function AnchorFields({ at, catalogue }: { at: number; catalogue: Catalogue }) {
-  const path = `lines[${at}].anchor`;
+export function AnchorFields({ path, catalogue, holds }: { path: string; catalogue: Catalogue; holds: (analysis: Analysis) => Strength | null | undefined }) {
   const kind = (useMember(`${path}.kind`) as Anchor["kind"] | undefined) ?? "rated";
   const anchor = useMember(path) as Anchor;
-  const edit = useSheet((s) => s.edit);
   const ground = (member: string, of: string) => (
     <Choice
       label={of === "soil" ? "Soil" : "Ground"}
@@ -42,21 +41,12 @@ export function AnchorFields({ at, catalogue }: { at: number; catalogue: Catalog
   );
 
   function choose(next: Anchor["kind"]): void {
-    edit((d) => ({
-      ...d,
-      plan: {
-        ...d.plan,
-        lines: d.plan.lines.map((l, i) => {
-          if (i !== at) return l;
-          const changed: Anchor = { ...l.anchor, kind: next };
-          if (next === "tree") changed.tree ??= { ...usual.tree };
-          if (next === "post") changed.post ??= { ...usual.post };
-          if (next === "pickets") changed.pickets ??= { ...usual.pickets };
-          if (next === "weight" || next === "vehicle") changed.weight ??= { ...usual.weight };
-          return { ...l, anchor: changed };
-        }),
-      },
-    }));
+    const changed: Anchor = { ...anchor, kind: next };
+    if (next === "tree") changed.tree ??= { ...usual.tree };
+    if (next === "post") changed.post ??= { ...usual.post };
+    if (next === "pickets") changed.pickets ??= { ...usual.pickets };
+    if (next === "weight" || next === "vehicle") changed.weight ??= { ...usual.weight };
+    setMember(path, changed);
   }
 
   return (
@@ -97,15 +87,15 @@ export function AnchorFields({ at, catalogue }: { at: number; catalogue: Catalog
           {ground("weight", "grip")}
         </>
       )}
-      <Holds at={at} />
+      <Holds of={holds} />
     </>
   );
 }
 
 /** What it is reckoned to hold, how far that may be off, and what to watch. */
-function Holds({ at }: { at: number }) {
+function Holds({ of }: { of: (analysis: Analysis) => Strength | null | undefined }) {
   const units = useSettings((s) => s.units);
-  const strength = useFeed((s) => s.analysis?.anchors[at]);
+  const strength = useFeed((s) => (s.analysis ? of(s.analysis) : null));
   if (!strength) return null;
   const { low, nominal, high } = strength.force;
   return (

@@ -3,6 +3,7 @@ import { useFeed } from "../sheet/feed";
 import { setMember } from "../sheet/store";
 import { Note, Segments } from "../ui/controls";
 import { Group, Member, useMember } from "./fields";
+import { PolicyFields } from "./PolicyFields";
 
 /** Notch, hinge and how tight the line may be while they are cut. */
 export function Cuts() {
@@ -18,14 +19,7 @@ export function Cuts() {
       <Member path="cut.hingeThicknessM" label="Hinge thickness" quantity="thickness" />
       <Member path="cut.aimCorrection" label="Side lean taken off by the aim" quantity="percent" step={10} />
       <Results />
-      <Group title="What this crew asks">
-        <Member path="policy.loadReserve" label="Load reserve" quantity="ratio" />
-        <Member path="policy.designFactor.rope" label="Factor for ropes" quantity="ratio" step={0.5} />
-        <Member path="policy.designFactor.sling" label="Factor for slings" quantity="ratio" step={0.5} />
-        <Member path="policy.designFactor.hardware" label="Factor for hardware" quantity="ratio" step={0.5} />
-        <Member path="policy.designFactor.anchor" label="Factor for anchors" quantity="ratio" step={0.5} />
-        <Member path="policy.designFactor.stem" label="Factor for the stem" quantity="ratio" step={0.5} />
-      </Group>
+      <PolicyFields />
     </>
   );
 }

@@ -2,12 +2,15 @@ import { lazy, Suspense } from "react";
 import type { Catalogue } from "../api/types";
 import { Figure } from "../sheet/Figure";
 import { useFeed } from "../sheet/feed";
-import { setMember } from "../sheet/store";
+import { setMember, useSheet } from "../sheet/store";
 import { Note } from "../ui/controls";
 import { Choice } from "../ui/Choice";
 import { figure } from "../units/units";
 import { Group, Member, useMember, useProblem } from "./fields";
 import { LinePicker, useLine } from "./LinePicker";
+import { RopeFields } from "./RopeFields";
+import { schools } from "./schools";
+import { SeatFields, SettingFields } from "./SeatFields";
 
 const SeatChart = lazy(() => import("../drawing/SeatChart").then((m) => ({ default: m.SeatChart })));
 
@@ -15,14 +18,17 @@ const SeatChart = lazy(() => import("../drawing/SeatChart").then((m) => ({ defau
 export function LineStation({ catalogue }: { catalogue: Catalogue }) {
   const at = useLine();
   const path = `lines[${at}]`;
+  const many = useSheet((s) => (s.document?.plan.lines.length ?? 1) > 1);
   const knot = (useMember(`${path}.knotId`) as string | undefined) ?? "";
   const knots = catalogue.knots.filter((k) => ["noose", "end-loop", "midline-loop", "stem-sling"].includes(k.use));
   return (
     <>
       <Note>High is leverage, but high is thin wood. Tug the twigs off until the line beds against the stem.</Note>
       <LinePicker />
+      <Note>{schools.lines[many ? "several" : "one"]}</Note>
       <Member path={`${path}.seat.heightM`} label="Seat above ground" quantity="length" measured />
       <Suspense><SeatChart at={at} /></Suspense>
+      <SeatFields at={at} />
       {at > 0 && <Member path={`${path}.share`} label="Share of the main tension" quantity="ratio" />}
       <Choice
         label="Tied with"
@@ -31,12 +37,8 @@ export function LineStation({ catalogue }: { catalogue: Catalogue }) {
         onChange={(id) => { setMember(`${path}.knotId`, id); }}
         problem={useProblem(`${path}.knotId`)}
       />
-      <Group title="Rope">
-        <Member path={`${path}.rope.breakingStrengthN`} label="Breaking strength" quantity="force" step={1} measured />
-        <Member path={`${path}.rope.lengthM`} label="Length" quantity="length" step={1} />
-        <Member path={`${path}.rope.diameterM`} label="Diameter" quantity="rope" />
-        <Member path={`${path}.rope.stretchAtTenPercent`} label="Stretch at a tenth of it" quantity="percent" step={0.5} />
-      </Group>
+      <RopeFields at={at} catalogue={catalogue} />
+      <SettingFields at={at} />
       <Results at={at} />
     </>
   );
@@ -55,6 +57,7 @@ function Results({ at }: { at: number }) {
       <Figure label="Forward arm" value={result.forwardArmM} quantity="length" working={`${result.id}.forward-arm`} />
       <Figure label="Runs down at" value={result.angleBelowHorizontalDeg} quantity="angle" working={`${result.id}.angle`} note={`${Math.round(result.tipsFraction * 100)} % of the pull tips the tree`} />
       <Figure label="Rope needed" value={result.ropeNeededM} quantity="length" working={`${result.id}.rope-needed`} note="up to the seat, tie, run, tackle in the line, tail" />
+      {result.endTensionN > result.tensionN * 1.001 && <Figure label="At the tackle" value={result.endTensionN} quantity="force" working={`link.${result.id}.rope`} note="more than at the tree: redirects take their part" />}
       <Figure label="Take-up" value={result.takeUpM} quantity="length" working={`${result.id}.take-up`} note="line to bring in until commit, stretch included" />
       <Figure label="Seat moves" value={analysis.stem.seatMovementM} quantity="thickness" working="seat-movement" note="twice that: stop, the tree is not this plan" />
     </Group>

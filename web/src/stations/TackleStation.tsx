@@ -6,22 +6,20 @@ import { Note, Segments } from "../ui/controls";
 import { Choice } from "../ui/Choice";
 import { TextField } from "../ui/TextField";
 import { AnchorFields } from "./AnchorFields";
-import { Group, Member, useMember, useProblem } from "./fields";
+import { Group, Member, useProblem } from "./fields";
+import { JoinFields } from "./JoinFields";
 import { LinePicker, useLine } from "./LinePicker";
-
-const hitches = [
-  { value: "none", text: "None" },
-  { value: "straight", text: "Straight" },
-  { value: "choked", text: "Choked" },
-  { value: "basket", text: "Basket" },
-] as const;
+import { Piece } from "./Piece";
+import { PullerFields } from "./PullerFields";
+import { RedirectFields } from "./RedirectFields";
+import { schools } from "./schools";
+import { SlingFields } from "./SlingFields";
 
 /** What the line runs to, the tackle on it and who hauls. */
 export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
   const at = useLine();
   const path = `lines[${at}]`;
   const line = useSheet((s) => s.document?.plan.lines[at]);
-  const join = useMember(`${path}.tackle.joinKnotId`) as string | undefined;
   const systemProblem = useProblem(`${path}.tackle.systemId`);
   if (!line) return null;
   const system = catalogue.systems.find((s) => s.id === line.tackle.systemId);
@@ -36,18 +34,9 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
       <Member path={`${path}.anchor.bearingDeg`} label="Bearing from the stump" quantity="angle" step={1} />
       <Member path={`${path}.anchor.groundRiseM`} label="Ground rise to it" quantity="length" measured />
       <Member path={`${path}.anchor.heightM`} label="Strap above the ground" quantity="length" />
-      <AnchorFields at={at} catalogue={catalogue} />
-      <p className="pb-1 pt-1 font-tight text-sm">Sling</p>
-      <Segments
-        label="Sling at the anchor"
-        value={line.anchor.sling?.hitch ?? "none"}
-        onChange={(hitch) => {
-          setMember(`${path}.anchor.sling`, hitch === "none" ? undefined : { breakingStrengthN: 40000, halfAngleDeg: 0, ...line.anchor.sling, hitch });
-        }}
-        choices={[...hitches]}
-      />
-      {line.anchor.sling && <Member path={`${path}.anchor.sling.breakingStrengthN`} label="Sling breaks at" quantity="force" step={1} />}
-      {line.anchor.sling?.hitch === "basket" && <Member path={`${path}.anchor.sling.halfAngleDeg`} label="Half the angle between its legs" quantity="angle" />}
+      <AnchorFields path={`${path}.anchor`} catalogue={catalogue} holds={(a) => a.anchors[at]} />
+      <SlingFields path={`${path}.anchor.sling`} catalogue={catalogue} name="Sling" />
+      <RedirectFields at={at} catalogue={catalogue} />
       <Group title="Tackle">
         <Choice
           label="System"
@@ -72,25 +61,27 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
               onChange={(v) => { setMember(`${path}.tackle.rope`, v === "own" ? { breakingStrengthN: 30000, diameterM: 0.011, endKnotId: "bowline" } : undefined); }}
               choices={[{ value: "own", text: "Rope of its own" }, { value: "line", text: "In the line" }]}
             />
+            <Note>{schools.tackle[own ? "own" : "line"]}</Note>
+            {own && <Piece path={`${path}.tackle.rope`} place="tackleRope" />}
             {own && <Member path={`${path}.tackle.rope.breakingStrengthN`} label="Its rope breaks at" quantity="force" step={1} />}
             {own && (
               <Choice
-                label="Joined by"
-                value={join ?? "none"}
-                options={[{ value: "none", name: "not known" }, ...catalogue.knots.filter((k) => k.midline && k.use === "midline-loop").map((k) => ({ value: k.id, name: k.name, note: k.after === "jams" ? "may need tools after a hard pull" : `comes undone ${k.after === "easy" ? "easily" : "stiffly"}` }))]}
-                onChange={(id) => { setMember(`${path}.tackle.joinKnotId`, id === "none" ? undefined : id); }}
+                label="Its end is" value={line.tackle.rope?.endKnotId ?? ""}
+                options={catalogue.knots.filter((k) => k.use === "end-loop").map((k) => ({ value: k.id, name: k.name, note: `keeps ${Math.round(k.keepsLow * 100)} %` }))}
+                onChange={(id) => { setMember(`${path}.tackle.rope.endKnotId`, id); }}
               />
             )}
+            {own && <JoinFields at={at} catalogue={catalogue} />}
           </>
         )}
         {system && contact && system.id !== "direct" && ["block", "ring", "carabiner"].includes(contact.builtOf) && (
-          <Member path={`${path}.tackle.hardwareStrengthN`} label="Weakest block breaks at" quantity="force" step={1} unknown="not known" />
+          <>
+            <Piece path={`${path}.tackle`} place="blocks" label="Blocks from the locker" />
+            <Member path={`${path}.tackle.hardwareStrengthN`} label="Weakest block breaks at" quantity="force" step={1} unknown="not known" />
+          </>
         )}
       </Group>
-      <Group title="Haulers">
-        <Member path={`${path}.puller.count`} label="People" quantity="count" />
-        <Member path={`${path}.puller.effortEachN`} label="Each keeps up" quantity="force" step={0.01} measured />
-      </Group>
+      <PullerFields at={at} />
       <Results at={at} anchored={system?.usesAnchor ?? true} />
     </>
   );

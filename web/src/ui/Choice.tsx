@@ -14,7 +14,12 @@ interface ChoiceProps {
   options: Option[];
   onChange: (value: string) => void;
   problem?: string | undefined;
+  /** What a search says that finds nothing. */
+  none?: string;
 }
+
+/** More than these are not drawn at once; typing narrows them. */
+const mostShown = 80;
 
 const optionClass = "cursor-default px-2 py-1.5 text-sm data-focus:bg-tint data-selected:font-medium";
 const listClass = "z-30 max-h-80 w-[272px] overflow-auto border border-ink bg-sheet py-1 [--anchor-gap:2px] focus:outline-none";
@@ -46,7 +51,7 @@ export function Choice({ label, value, options, onChange, problem }: ChoiceProps
 }
 
 /** One of a long list, found by typing part of its name. */
-export function Search({ label, value, options, onChange, problem }: ChoiceProps) {
+export function Search({ label, value, options, onChange, problem, none = "Nothing of that name here." }: ChoiceProps) {
   const [query, setQuery] = useState("");
   const asked = query.trim().toLowerCase();
   const found = asked === "" ? options : options.filter((o) => `${o.name} ${o.note ?? ""}`.toLowerCase().includes(asked));
@@ -68,13 +73,14 @@ export function Search({ label, value, options, onChange, problem }: ChoiceProps
             className="min-h-7 min-w-0 flex-1 border-b border-pencil bg-transparent text-right font-tight text-[15px] font-medium outline-none focus:bg-tint"
           />
           <ComboboxOptions anchor="bottom end" className={listClass}>
-            {found.length === 0 && <p className="px-2 py-1 text-sm text-pencil">No species of that name here.</p>}
-            {found.map((o) => (
+            {found.length === 0 && <p className="px-2 py-1 text-sm text-pencil">{none}</p>}
+            {found.slice(0, mostShown).map((o) => (
               <ComboboxOption key={o.value} value={o.value} className={optionClass}>
                 {o.name}
                 {o.note && <span className="block text-xs text-pencil">{o.note}</span>}
               </ComboboxOption>
             ))}
+            {found.length > mostShown && <p className="px-2 py-1 text-xs text-pencil">{found.length - mostShown} more: type part of the name.</p>}
           </ComboboxOptions>
         </Combobox>
       </div>

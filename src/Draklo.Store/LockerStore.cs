@@ -1,0 +1,206 @@
+using System.Data;
+using System.Text.Json;
+using Dapper;
+using Draklo.Core.Gear;
+using Draklo.Core.Plans;
+using Draklo.Core.Units;
+
+namespace Draklo.Store;
+
+/// <summary>A piece as it is kept, with what is known of its past.</summary>
+/// <param name="Revision">Counts saves, from 1.</param>
+public sealed record KeptItem(GearItem Item, int Revision, GearPast Past);
+
+/// <param name="Number">Of the entry, for the whole locker.</param>
+public sealed record KeptInspection(long Number, bool Open, Inspection Inspection);
+
+/// <param name="Number">Of the entry, for the whole locker.</param>
+public sealed record KeptUse(long Number, GearUse Use);
+
+/// <summary>The crew's gear with its inspections and uses.</summary>
+public sealed class LockerStore(Database database, TimeProvider clock)
+{
+    private const string Pasts = """
+        select i.id, i.revision, i.item,
+               (select max(u.peak_n) from gear_use u where u.item_id = i.id) as peak_n,
+               (select u.on_day from gear_use u where u.item_id = i.id and u.peak_n is not null order by u.peak_n desc limit 1) as peak_on,
+               (select max(s.on_day) from gear_inspection s where s.item_id = i.id) as inspected_on,
+               (select min(s.on_day) from gear_inspection s where s.item_id = i.id and s.open = 1) as open_since
+        from gear_item i where i.deleted_at is null
+        """;
+
+    private readonly Lock gate = new();
+    private (long Version, DateOnly Day, IReadOnlyDictionary<string, GearStanding> By)? standings;
+    private long version;
+
+    public DateOnly Today => DateOnly.FromDateTime(clock.GetLocalNow().Date);
+
+    public IReadOnlyList<KeptItem> List()
+    {
+        using var connection = database.Connect();
+        return connection.Query<Row>($"{Pasts} order by i.id").Select(r => r.ToItem()).ToList();
+    }
+
+    public KeptItem? Find(string id)
+    {
+        using var connection = database.Connect();
+        return Find(connection, id, null);
+    }
+
+    public IReadOnlyList<KeptInspection> InspectionsOf(string id)
+    {
+        using var connection = database.Connect();
+        return connection.Query<(long Number, long Open, string Text)>("select number, open, inspection from gear_inspection where item_id = @id order by on_day desc, number desc", new { id })
+            .Select(r => new KeptInspection(r.Number, r.Open == 1, Read<Inspection>(r.Text))).ToList();
+    }
+
+    public IReadOnlyList<KeptUse> UsesOf(string id)
+    {
+        using var connection = database.Connect();
+        return connection.Query<(long Number, string Text)>("select number, use from gear_use where item_id = @id order by on_day desc, number desc", new { id })
+            .Select(r => new KeptUse(r.Number, Read<GearUse>(r.Text))).ToList();
+    }
+
+    /// <summary>Keeps a new piece.</summary>
+    /// <returns>False when its id is taken, by a deleted one too.</returns>
+    public bool Create(GearItem item) => Write((connection, transaction) => Insert(connection, transaction, item));
+
+    /// <summary>Saves over a revision.</summary>
+    public (SaveResult Result, KeptItem? Item) Save(GearItem item, int revision) => Write((connection, transaction) =>
+    {
+        var saved = connection.Execute(
+            "update gear_item set revision = revision + 1, saved_at = @at, item = @text where id = @Id and revision = @revision and deleted_at is null",
+            new { item.Id, revision, at = Now(), text = Text(item) }, transaction);
+        var now = Find(connection, item.Id, transaction);
+        return (saved == 1 ? SaveResult.Saved : now is null ? SaveResult.Missing : SaveResult.Stale, now);
+    });
+
+    /// <summary>Takes a piece off the list; restore brings it back with all that was written of it.</summary>
+    public bool Delete(string id) => Write((connection, transaction) =>
+        connection.Execute("update gear_item set deleted_at = @at where id = @id and deleted_at is null", new { id, at = Now() }, transaction) == 1);
+
+    public bool Restore(string id) => Write((connection, transaction) =>
+        connection.Execute("update gear_item set deleted_at = null where id = @id", new { id }, transaction) == 1);
+
+    /// <summary>Writes an inspection down and lets follow what it says: it closes what was open before, and a piece that is set aside or retired is so from then on.</summary>
+    /// <returns>The piece as it now stands; null when there is none.</returns>
+    public KeptItem? Inspect(string id, Inspection inspection) => Write((connection, transaction) =>
+    {
+        if (Find(connection, id, transaction) is not { } kept)
+        {
+            return null;
+        }
+
+        connection.Execute("update gear_inspection set open = 0 where item_id = @id", new { id }, transaction);
+        connection.Execute(
+            "insert into gear_inspection (item_id, on_day, open, inspection) values (@id, @On, @open, @text)",
+            new { id, inspection.On, open = inspection.Outcome == InspectionOutcome.Watch, text = Text(inspection) }, transaction);
+        var after = GearFlags.After(kept.Item, inspection);
+        connection.Execute("update gear_item set revision = revision + 1, saved_at = @at, item = @text where id = @id", new { id, at = Now(), text = Text(after) }, transaction);
+        return Find(connection, id, transaction);
+    });
+
+    /// <summary>Writes a day's work down.</summary>
+    /// <returns>The piece as it now stands; null when there is none.</returns>
+    public KeptItem? Use(string id, GearUse use) => Write((connection, transaction) =>
+    {
+        if (Find(connection, id, transaction) is null)
+        {
+            return null;
+        }
+
+        connection.Execute("insert into gear_use (item_id, on_day, peak_n, use) values (@id, @On, @PeakN, @text)", new { id, use.On, use.PeakN, text = Text(use) }, transaction);
+        return Find(connection, id, transaction);
+    });
+
+    /// <summary>Keeps all of a file's pieces, or none of them.</summary>
+    public void Import(IEnumerable<GearItem> items) => Write((connection, transaction) =>
+    {
+        foreach (var item in items)
+        {
+            connection.Execute(
+                """
+                insert into gear_item (id, revision, saved_at, item) values (@Id, 1, @at, @text)
+                on conflict (id) do update set revision = revision + 1, saved_at = excluded.saved_at, item = excluded.item, deleted_at = null
+                """,
+                new { item.Id, at = Now(), text = Text(item) }, transaction);
+        }
+
+        return true;
+    });
+
+    public LockerRules Rules()
+    {
+        using var connection = database.Connect();
+        return connection.QuerySingleOrDefault<string>("select rules from locker_rules where id = 1") is { } text ? Read<LockerRules>(text) : new();
+    }
+
+    public void Keep(LockerRules rules) => Write((connection, transaction) => connection.Execute(
+        "insert into locker_rules (id, saved_at, rules) values (1, @at, @text) on conflict (id) do update set saved_at = excluded.saved_at, rules = excluded.rules",
+        new { at = Now(), text = Text(rules) }, transaction));
+
+    /// <summary>How every piece stands today, for the plans that they hang on. Read again only after something was written or a day has passed.</summary>
+    public IReadOnlyDictionary<string, GearStanding> Standings()
+    {
+        var today = Today;
+        var now = Interlocked.Read(ref version);
+        lock (gate)
+        {
+            if (standings is { } known && known.Version == now && known.Day == today)
+            {
+                return known.By;
+            }
+        }
+
+        var rules = Rules();
+        var by = List().ToDictionary(k => k.Item.Id, k => GearFlags.Standing(k.Item, GearFlags.Of(k.Item, k.Past, rules, today, UnitSystem.Metric)), StringComparer.Ordinal);
+        lock (gate)
+        {
+            standings = (now, today, by);
+        }
+
+        return by;
+    }
+
+    private static KeptItem? Find(IDbConnection connection, string id, IDbTransaction? transaction) =>
+        connection.QuerySingleOrDefault<Row>($"{Pasts} and i.id = @id", new { id }, transaction)?.ToItem();
+
+    private bool Insert(IDbConnection connection, IDbTransaction transaction, GearItem item) => connection.Execute(
+        "insert into gear_item (id, revision, saved_at, item) values (@Id, 1, @at, @text) on conflict (id) do nothing",
+        new { item.Id, at = Now(), text = Text(item) }, transaction) == 1;
+
+    private T Write<T>(Func<IDbConnection, IDbTransaction, T> write)
+    {
+        using var connection = database.Connect();
+        using var transaction = connection.BeginTransaction();
+        var result = write(connection, transaction);
+        transaction.Commit();
+        Interlocked.Increment(ref version);
+        return result;
+    }
+
+    private string Now() => clock.GetUtcNow().ToString("O");
+
+    private static string Text<T>(T value) => JsonSerializer.Serialize(value, DocumentReader.Options);
+
+    private static T Read<T>(string text) => JsonSerializer.Deserialize<T>(text, DocumentReader.Options)!;
+
+    private sealed class Row
+    {
+        public string Id { get; init; } = "";
+
+        public long Revision { get; init; }
+
+        public string Item { get; init; } = "";
+
+        public double? Peak_n { get; init; }
+
+        public string? Peak_on { get; init; }
+
+        public string? Inspected_on { get; init; }
+
+        public string? Open_since { get; init; }
+
+        public KeptItem ToItem() => new(Read<GearItem>(Item), (int)Revision, new(Peak_n, Peak_on, Inspected_on, Open_since));
+    }
+}

@@ -1,0 +1,214 @@
+using Draklo.Core.Gear;
+using Draklo.Core.Plans;
+using Draklo.Core.Units;
+using Draklo.Store;
+using Draklo.Web.Hosting;
+using Microsoft.AspNetCore.Mvc;
+
+namespace Draklo.Web.Locker;
+
+/// <summary>The crew's gear: what there is, how it stands, what was done with it.</summary>
+internal static class LockerEndpoints
+{
+    /// <summary>A list may be larger than a plan: large enough to say how many rows too many it has.</summary>
+    private const int LargestList = 64 * 1024 * 1024;
+
+    public static void MapLocker(this IEndpointRouteBuilder app)
+    {
+        var locker = app.MapGroup("/api/locker").WithTags("locker");
+        locker.MapGet("/", List).WithName("locker").WithSummary("Every piece of gear with its strength and its flags.").Produces<LockerAnswer>();
+        locker.MapPut("/rules", KeepRulesAsync).WithName("keepLockerRules").WithSummary("When pieces flag themselves.").Accepts<LockerRules>("application/json").Produces<LockerRules>().ProducesValidationProblem(422);
+        locker.MapPost("/items", CreateAsync).WithName("createGear").WithSummary("Keeps a new piece; an empty id is made of its name.").Accepts<NewGear>("application/json").Produces<GearEntry>(201).ProducesValidationProblem(422);
+        locker.MapGet("/items/{id}", Read).WithName("readGear").WithSummary("One piece with its inspections and uses; its ETag is its revision.").Produces<GearDetail>().ProducesProblem(404);
+        locker.MapPut("/items/{id}", SaveAsync).WithName("saveGear").WithSummary("Saves over the revision named in If-Match; a stale one answers 412.")
+            .Accepts<GearItem>("application/json").Produces<GearEntry>().ProducesProblem(404).ProducesProblem(412).ProducesValidationProblem(422).ProducesProblem(428);
+        locker.MapDelete("/items/{id}", Delete).WithName("deleteGear").WithSummary("Takes a piece off the list; restore brings it back. What wore out is better retired.").Produces(204).ProducesProblem(404);
+        locker.MapPost("/items/{id}/restore", Restore).WithName("restoreGear").WithSummary("Brings a deleted piece back.").Produces<GearDetail>().ProducesProblem(404);
+        locker.MapPost("/items/{id}/inspections", InspectAsync).WithName("inspectGear").WithSummary("Writes an inspection down and lets follow what it says.").Accepts<Inspection>("application/json").Produces<GearDetail>().ProducesProblem(404).ProducesValidationProblem(422);
+        locker.MapPost("/items/{id}/uses", UseAsync).WithName("logGear").WithSummary("Writes a day's work down.").Accepts<GearUse>("application/json").Produces<GearDetail>().ProducesProblem(404).ProducesValidationProblem(422);
+        locker.MapPost("/usual", UsualAsync).WithName("usualOutcome").WithSummary("What usually follows from what was seen.").Accepts<SeenDocument>("application/json").Produces<UsualAnswer>().ProducesValidationProblem(422);
+        locker.MapGet("/locker.csv", Export).WithName("exportLocker").WithSummary("The list as CSV, UTF-8.").Produces(200, contentType: "text/csv");
+        locker.MapPost("/csv/preview", PreviewAsync).WithName("previewLocker").WithSummary("Says row by row what a CSV file would do; changes nothing.")
+            .Accepts<byte[]>("text/csv").Produces<CsvPreview>().ProducesValidationProblem(422).WithMetadata(new RequestSizeLimitAttribute(LargestList));
+        locker.MapPost("/csv", ImportAsync).WithName("importLocker").WithSummary("Takes a CSV file in whole, or not at all.")
+            .Accepts<byte[]>("text/csv").Produces<CsvPreview>().ProducesValidationProblem(422).WithMetadata(new RequestSizeLimitAttribute(LargestList));
+    }
+
+    private static IResult List(LockerStore store, string? units = null)
+    {
+        if (!Bodies.TryUnits(units, out var system))
+        {
+            return Bodies.UnknownUnits(units);
+        }
+
+        var rules = store.Rules();
+        return new WholeAnswer<LockerAnswer>(new([.. store.List().Select(k => GearEntry.Of(k, rules, store.Today, system))], rules));
+    }
+
+    private static async Task<IResult> KeepRulesAsync(LockerStore store, HttpRequest request)
+    {
+        var (rules, refusal) = await request.ReadAsync<LockerRules>();
+        if (rules is null)
+        {
+            return refusal!;
+        }
+
+        var problems = new List<Problem>();
+        MemberRanges.Check(rules, UnitSystem.Metric, problems);
+        if (string.IsNullOrWhiteSpace(rules.SetBy))
+        {
+            problems.Add(new("setBy", "Say who sets these."));
+        }
+
+        if (problems.Count > 0)
+        {
+            return PlainProblems.Refused(problems);
+        }
+
+        store.Keep(rules);
+        return Results.Ok(rules);
+    }
+
+    private static async Task<IResult> CreateAsync(LockerStore store, HttpContext http, string? units = null)
+    {
+        var (asked, refusal) = await http.Request.ReadAsync<NewGear>();
+        if (asked is null)
+        {
+            return refusal!;
+        }
+
+        var taken = store.List().Select(k => k.Item.Id).ToHashSet(StringComparer.Ordinal);
+        var item = asked.Item.Id.Length > 0 ? asked.Item : asked.Item with { Id = GearCsv.FreeId(asked.Item, taken) };
+        var problems = GearRules.Check(item, store.Today, UnitsOf(units));
+        if (problems.Count == 0 && !store.Create(item))
+        {
+            problems.Add(new("id", $"The id “{item.Id}” is taken, perhaps by a piece that was deleted: choose another."));
+        }
+
+        return problems.Count > 0 ? PlainProblems.Refused(problems) : Results.Created($"/api/locker/items/{item.Id}", Entry(store, store.Find(item.Id)!, units));
+    }
+
+    private static IResult Read(LockerStore store, HttpResponse response, string id, string? units = null)
+    {
+        if (store.Find(id) is not { } kept)
+        {
+            return Missing();
+        }
+
+        response.Headers.ETag = $"\"{kept.Revision}\"";
+        return Results.Ok(Detail(store, kept, units));
+    }
+
+    private static async Task<IResult> SaveAsync(LockerStore store, HttpContext http, string id, string? units = null)
+    {
+        if (!http.Request.TryRevision(out var revision, out var unnamed))
+        {
+            return unnamed!;
+        }
+
+        var (item, refusal) = await http.Request.ReadAsync<GearItem>();
+        if (item is null)
+        {
+            return refusal!;
+        }
+
+        var problems = GearRules.Check(item, store.Today, UnitsOf(units));
+        if (item.Id != id)
+        {
+            problems.Add(new("id", "The id is the same as in the address: a piece keeps its id."));
+        }
+
+        if (problems.Count > 0)
+        {
+            return PlainProblems.Refused(problems);
+        }
+
+        var (result, kept) = store.Save(item, revision);
+        return result switch
+        {
+            SaveResult.Saved => Results.Ok(Entry(store, kept!, units)),
+            SaveResult.Stale => Results.Problem(
+                $"This piece was saved elsewhere since: it stands at revision {kept!.Revision}, and this change began from {revision}. Nothing was overwritten.",
+                title: "Saved elsewhere meanwhile.",
+                statusCode: StatusCodes.Status412PreconditionFailed),
+            _ => Missing(),
+        };
+    }
+
+    private static IResult Delete(LockerStore store, string id) => store.Delete(id) ? Results.NoContent() : Missing();
+
+    private static IResult Restore(LockerStore store, string id, string? units = null) => store.Restore(id) ? Results.Ok(Detail(store, store.Find(id)!, units)) : Missing();
+
+    private static async Task<IResult> InspectAsync(LockerStore store, HttpRequest request, string id, string? units = null)
+    {
+        var (inspection, refusal) = await request.ReadAsync<Inspection>();
+        if (inspection is null)
+        {
+            return refusal!;
+        }
+
+        var problems = GearRules.Check(inspection, store.Today, UnitsOf(units));
+        return problems.Count > 0 ? PlainProblems.Refused(problems) : store.Inspect(id, inspection) is { } kept ? Results.Ok(Detail(store, kept, units)) : Missing();
+    }
+
+    private static async Task<IResult> UseAsync(LockerStore store, HttpRequest request, string id, string? units = null)
+    {
+        var (use, refusal) = await request.ReadAsync<GearUse>();
+        if (use is null)
+        {
+            return refusal!;
+        }
+
+        var problems = GearRules.Check(use, store.Today, UnitsOf(units));
+        return problems.Count > 0 ? PlainProblems.Refused(problems) : store.Use(id, use) is { } kept ? Results.Ok(Detail(store, kept, units)) : Missing();
+    }
+
+    private static async Task<IResult> UsualAsync(HttpRequest request)
+    {
+        var (seen, refusal) = await request.ReadAsync<SeenDocument>();
+        return seen is null ? refusal! : Results.Ok(new UsualAnswer(GearFlags.Usual(seen.Findings)));
+    }
+
+    private static IResult Export(LockerStore store) =>
+        Results.File(GearCsv.Write(store.List().Select(k => k.Item)), "text/csv; charset=utf-8", "locker.csv");
+
+    private static async Task<IResult> PreviewAsync(LockerStore store, HttpRequest request, string? units = null)
+    {
+        var (preview, refusal) = await LookAtAsync(store, request, units);
+        return refusal ?? new WholeAnswer<CsvPreview>(preview! with { Items = [] });
+    }
+
+    private static async Task<IResult> ImportAsync(LockerStore store, HttpRequest request, string? units = null)
+    {
+        var (preview, refusal) = await LookAtAsync(store, request, units);
+        if (refusal is not null)
+        {
+            return refusal;
+        }
+
+        if (preview!.Refused > 0)
+        {
+            var first = preview.Rows.First(r => r.Action == RowAction.Refused);
+            return PlainProblems.Refused([new("file", $"Line {first.Line}: {first.Text} Nothing was taken in; a file goes in whole or not at all.")]);
+        }
+
+        store.Import(preview.Items);
+        return new WholeAnswer<CsvPreview>(preview with { Items = [] });
+    }
+
+    private static async Task<(CsvPreview? Preview, IResult? Refusal)> LookAtAsync(LockerStore store, HttpRequest request, string? units)
+    {
+        using var body = new MemoryStream();
+        await request.Body.CopyToAsync(body, request.HttpContext.RequestAborted);
+        var (preview, problems) = GearCsv.Preview(body.ToArray(), [.. store.List().Select(k => k.Item)], store.Today, UnitsOf(units));
+        return (preview, preview is null ? PlainProblems.Refused(problems) : null);
+    }
+
+    private static GearEntry Entry(LockerStore store, KeptItem kept, string? units) => GearEntry.Of(kept, store.Rules(), store.Today, UnitsOf(units));
+
+    private static GearDetail Detail(LockerStore store, KeptItem kept, string? units) => new(Entry(store, kept, units), store.InspectionsOf(kept.Item.Id), store.UsesOf(kept.Item.Id));
+
+    private static UnitSystem UnitsOf(string? units) => Bodies.TryUnits(units, out var system) ? system : UnitSystem.Metric;
+
+    private static IResult Missing() => PlainProblems.NotFound("There is no such piece in the locker, or it was deleted.");
+}

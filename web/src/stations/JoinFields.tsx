@@ -1,0 +1,66 @@
+import type { Catalogue, Line } from "../api/types";
+import { setMember } from "../sheet/store";
+import { Choice } from "../ui/Choice";
+import { Note, Segments } from "../ui/controls";
+import { figure } from "../units/units";
+import { useSettings } from "../ui/settings";
+import { Member, useMember, useProblem } from "./fields";
+import { Piece } from "./Piece";
+import { schools } from "./schools";
+import { Wear } from "./SlingFields";
+
+/** What takes the tackle on the line: a grip with its cord, or a loop in the line, and the connector between. */
+export function JoinFields({ at, catalogue }: { at: number; catalogue: Catalogue }) {
+  const path = `lines[${at}].tackle`;
+  const units = useSettings((s) => s.units);
+  const tackle = useMember(path) as Line["tackle"];
+  const problem = useProblem(`${path}.joinKnotId`);
+  const ratio = useProblem(`${path}.grip.gripId`);
+  const { grip } = tackle;
+  return (
+    <>
+      <Segments
+        label="Tackle to line" value={grip ? "grip" : "loop"}
+        onChange={(v) => { setMember(`${path}.grip`, v === "grip" ? { gripId: "machard", endKnotId: "double-fisherman" } : undefined); }}
+        choices={[{ value: "grip", text: "Friction grip" }, { value: "loop", text: "Midline loop" }]}
+      />
+      <Note>{schools.join[grip ? "grip" : "loop"]}</Note>
+      {grip ? (
+        <>
+          <Piece path={`${path}.grip`} place="grip" />
+          <Choice
+            label="Grip" value={grip.gripId} problem={ratio}
+            options={catalogue.grips.map((g) => ({ value: g.id, name: g.name, note: `${g.wraps} wraps, ${g.legs} legs; creeps from about ${figure(g.slipLowN, "force", units)} ${units === "us" ? "lbf" : "kN"}` }))}
+            onChange={(id) => { setMember(`${path}.grip.gripId`, id); }}
+          />
+          <Member path={`${path}.grip.slipN`} label="Creeps at, by own trials" quantity="force" unknown="by the table" />
+          <Member path={`${path}.grip.cordStrengthN`} label="Its cord breaks at" quantity="force" step={1} unknown="not known" />
+          <Member path={`${path}.grip.cordDiameterM`} label="Cord diameter" quantity="rope" unknown="not known" />
+          <Choice
+            label="Cord ends in" value={grip.endKnotId}
+            options={catalogue.knots.filter((k) => ["joins-ends", "end-loop"].includes(k.use)).map((k) => ({ value: k.id, name: k.name, note: `keeps ${Math.round(k.keepsLow * 100)} %` }))}
+            onChange={(id) => { setMember(`${path}.grip.endKnotId`, id); }}
+          />
+          {grip.wear && <Wear path={`${path}.grip.wear`} />}
+        </>
+      ) : (
+        <Choice
+          label="Joined by" value={tackle.joinKnotId ?? "none"} problem={problem}
+          options={[{ value: "none", name: "not known" }, ...catalogue.knots.filter((k) => k.midline && k.use === "midline-loop").map((k) => ({ value: k.id, name: k.name, note: `keeps ${Math.round(k.keepsLow * 100)} %; ${k.loads.toLowerCase().replace(/\.$/, "")}; ${k.after === "jams" ? "may need tools after a hard pull" : `comes undone ${k.after === "easy" ? "easily" : "stiffly"}`}` }))]}
+          onChange={(id) => { setMember(`${path}.joinKnotId`, id === "none" ? undefined : id); }}
+        />
+      )}
+      <Segments
+        label="Connectors at the grip or loop" value={tackle.connector ? (tackle.connector.count === 2 ? "two" : "one") : "none"}
+        onChange={(v) => { setMember(`${path}.connector`, v === "none" ? undefined : { strengthN: 24000, ...tackle.connector, count: v === "two" ? 2 : 1 }); }}
+        choices={[{ value: "none", text: "Not said" }, { value: "one", text: "One connector" }, { value: "two", text: "Two" }]}
+      />
+      {tackle.connector && (
+        <>
+          <Piece path={`${path}.connector`} place="connector" />
+          <Member path={`${path}.connector.strengthN`} label="One breaks at" quantity="force" step={1} />
+        </>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,60 @@
+import type { Catalogue, Line } from "../api/types";
+import { setMember } from "../sheet/store";
+import { Choice } from "../ui/Choice";
+import { Button, Note } from "../ui/controls";
+import { useFeed } from "../sheet/feed";
+import { useSettings } from "../ui/settings";
+import { written } from "../units/units";
+import { Group, Member, useMember, useProblem } from "./fields";
+import { Piece } from "./Piece";
+import { Wear } from "./SlingFields";
+
+/** The pull line's rope, and a second one tied to it where it is too short. */
+export function RopeFields({ at, catalogue }: { at: number; catalogue: Catalogue }) {
+  const path = `lines[${at}]`;
+  const units = useSettings((s) => s.units);
+  const rope = useMember(`${path}.rope`) as Line["rope"];
+  const joined = useMember(`${path}.joined`) as Line["joined"];
+  const joint = useFeed((s) => s.analysis?.pull.lines[at]?.jointAtM);
+  const problem = useProblem(`${path}.joined.knotId`);
+  return (
+    <Group title="Rope">
+      <OneRope path={`${path}.rope`} place="rope" catalogue={catalogue} />
+      {joined ? (
+        <div className="mt-2 border-l-2 border-rule pl-2" data-joined>
+          <Choice
+            label="Joined by" value={joined.knotId} problem={problem}
+            options={catalogue.knots.filter((k) => k.use === "joins-ends").map((k) => ({ value: k.id, name: k.name, note: `keeps ${Math.round(k.keepsLow * 100)} %; ${k.after === "jams" ? "jams" : `comes undone ${k.after === "easy" ? "easily" : "stiffly"}`}` }))}
+            onChange={(id) => { setMember(`${path}.joined.knotId`, id); }}
+          />
+          {joint !== undefined && <Note>The knot lies {written(Math.max(0, joint), "length", units)} from the seat along the line; it passes no block and no union.</Note>}
+          <OneRope path={`${path}.joined.rope`} place="joined" catalogue={catalogue} />
+          <Button className="mt-1" onClick={() => { setMember(`${path}.joined`, undefined); }}>Take the second rope off</Button>
+        </div>
+      ) : (
+        <Button className="mt-1" onClick={() => { setMember(`${path}.joined`, { knotId: "double-fisherman", rope: { breakingStrengthN: rope.breakingStrengthN, lengthM: 30, diameterM: rope.diameterM, stretchAtTenPercent: rope.stretchAtTenPercent } }); }}>
+          Join a second rope
+        </Button>
+      )}
+    </Group>
+  );
+}
+
+function OneRope({ path, place, catalogue }: { path: string; place: "rope" | "joined"; catalogue: Catalogue }) {
+  const rope = useMember(path) as Line["rope"];
+  return (
+    <>
+      <Piece path={path} place={place} />
+      <Member path={`${path}.breakingStrengthN`} label="Breaking strength" quantity="force" step={1} measured />
+      <Member path={`${path}.lengthM`} label="Length" quantity="length" step={1} />
+      <Member path={`${path}.diameterM`} label="Diameter" quantity="rope" />
+      <Member path={`${path}.stretchAtTenPercent`} label="Stretch at a tenth of it" quantity="percent" step={0.5} />
+      <Choice
+        label="Made as" value={rope.constructionId ?? "none"}
+        options={[{ value: "none", name: "not known" }, ...catalogue.constructions.map((c) => ({ value: c.id, name: c.name, note: c.notes }))]}
+        onChange={(id) => { setMember(`${path}.constructionId`, id === "none" ? undefined : id); }}
+      />
+      <Wear path={`${path}.wear`} wet />
+    </>
+  );
+}
