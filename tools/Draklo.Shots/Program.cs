@@ -59,7 +59,25 @@ using var screen = new Screen(app.Address);
         screen.Click("[data-link='main.hands']");
         screen.Find(OpenQA.Selenium.By.CssSelector("[data-remedies] li"));
     }),
-    ("tackle", () => At("Lime", "Anchor and tackle")),
+    ("tackle", () =>
+    {
+        At("Lime", "Anchor and tackle");
+        screen.Find(OpenQA.Selenium.By.CssSelector("[data-load-cell]"));
+    }),
+    ("redirects", () =>
+    {
+        At("Side-leaner", "Anchor and tackle");
+        screen.Send("p");
+        screen.Find(OpenQA.Selenium.By.CssSelector("[data-redirect-force]"));
+        screen.Find(OpenQA.Selenium.By.CssSelector("[data-redirect='0']"));
+        screen.Run("document.querySelector(\"[data-redirect='0']\").scrollIntoView()");
+    }),
+    ("limiter", () =>
+    {
+        At("Spruce", "Anchor and tackle");
+        screen.Find(OpenQA.Selenium.By.CssSelector("[data-turns]"));
+        screen.Run("document.querySelector('[data-limiter]').scrollIntoView()");
+    }),
     ("cuts", () => At("Lime", "Cuts")),
     ("workings", () =>
     {
@@ -97,4 +115,5 @@ void At(string job, string station)
 {
     screen.OpenJob(job);
     screen.Click($"nav [data-station='{station}']");
+    screen.Find(OpenQA.Selenium.By.CssSelector("aside input, aside [data-walk]"));
 }

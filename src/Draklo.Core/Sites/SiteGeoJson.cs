@@ -63,7 +63,7 @@ public static class SiteGeoJson
     }
 
     /// <summary>The site with the targets of a GeoJSON file added, or what is wrong with the file; then nothing is added.</summary>
-    /// <remarks>A feature of kind "stump" gives the origin when the site has none; "anchor" features belong to lines and are passed over.</remarks>
+    /// <remarks>A feature of kind "stump" gives the origin when the site has none; "anchor" and "redirect" features belong to lines and are passed over.</remarks>
     public static (SiteMembers? Site, List<Problem> Problems) Read(ReadOnlyMemory<byte> file, SiteMembers site)
     {
         FeatureCollection features;
@@ -96,7 +96,7 @@ public static class SiteGeoJson
         for (var i = 0; i < features.Count && problems.Count == 0; i++)
         {
             var kind = Text(features[i], "kind");
-            if (kind is "stump" or "anchor" || features[i].Geometry is null or { IsEmpty: true })
+            if (kind is "stump" or "anchor" or "redirect" || features[i].Geometry is null or { IsEmpty: true })
             {
                 continue;
             }

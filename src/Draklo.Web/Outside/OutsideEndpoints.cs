@@ -27,6 +27,15 @@ internal static class OutsideEndpoints
         services.AddSingleton<IInstrument, SimulatedAngleGauge>();
         services.AddSingleton<IInstrument, SimulatedRangeFinder>();
         services.AddSingleton<IForecast, SimulatedForecast>();
+        services.AddSingleton<ILoadCell>(_ => new SimulatedLoadCell(TimeProvider.System));
+        services.AddSignalR(hubs => hubs.MaximumReceiveMessageSize = DrakloHost.LargestBody)
+            .AddJsonProtocol(json =>
+            {
+                foreach (var converter in DocumentReader.Options.Converters)
+                {
+                    json.PayloadSerializerOptions.Converters.Add(converter);
+                }
+            });
     }
 
     public static void MapOutside(this IEndpointRouteBuilder app)
@@ -34,6 +43,7 @@ internal static class OutsideEndpoints
         app.MapPost("/api/instruments/reading", ReadAsync).WithName("takeReading").WithTags("outside")
             .WithSummary("Takes a reading with the angle gauge or the range finder.")
             .Accepts<SightDocument>("application/json").Produces<SightAnswer>().ProducesValidationProblem(422);
+        app.MapHub<LoadHub>(LoadHub.Path);
         app.MapGet("/api/forecast", ForecastOf).WithName("forecast").WithTags("outside")
             .WithSummary("The wind of a day (yyyy-MM-dd), hour by hour.").Produces<ForecastAnswer>().ProducesValidationProblem(422);
     }

@@ -1,10 +1,10 @@
 import { memo } from "react";
 import { shapes, type Thing } from "./shapes";
-import { crossings, stretch, type Sample, type Strand } from "./strand";
+import { crossings, stretch, type Crossing, type Sample, type Strand } from "./strand";
 
 const line = (points: Sample[]): string => points.map((p, i) => `${i === 0 ? "M" : "L"}${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join("");
 
-const fills = ["var(--wood)", "var(--sheet)"];
+const tints = ["var(--wood)", "var(--sheet)"];
 
 /** Runs of a strand on one side of what it goes round. */
 function runs(strand: Strand, front: boolean): Strand[] {
@@ -26,16 +26,29 @@ function runs(strand: Strand, front: boolean): Strand[] {
 export const KnotDrawing = memo(function KnotDrawing({ id, name, large = false }: { id: string; name: string; large?: boolean }) {
   const shape = shapes[id];
   if (!shape) return null;
-  const { strands, rope, things = [] } = shape;
+  const { strands, rope, things = [], doubled = false } = shape;
+  const tintOf = (strand: number) => tints[doubled ? 0 : strand % 2];
   const round = things.some((t) => t.kind === "post" || t.kind === "line");
   const found = crossings(strands);
-  const draw = (points: Strand, fill: number, key: string, halo = false) => (
-    <g key={key} fill="none" strokeLinejoin="round">
-      {halo && <path d={line(points)} stroke="var(--sheet)" strokeWidth={rope + 3.4} />}
-      <path d={line(points)} stroke="var(--ink)" strokeWidth={rope} strokeLinecap={halo ? "butt" : "round"} />
-      <path d={line(points)} stroke={fills[fill % 2]} strokeWidth={rope - 2.6} strokeLinecap={halo ? "butt" : "round"} />
+  const draw = (points: Strand, fill: number, key: string) => (
+    <g key={key} fill="none" strokeLinejoin="round" strokeLinecap="round">
+      <path d={line(points)} stroke="var(--ink)" strokeWidth={rope} />
+      <path d={line(points)} stroke={tintOf(fill)} strokeWidth={rope - 2.6} />
     </g>
   );
+  // The upper rope is drawn once more over the crossing, with a gap to either side; its fill runs a little farther, so that no seam shows.
+  const redraw = (c: Crossing, key: string) => {
+    const strand = strands[c.over.strand] ?? [];
+    const length = rope * reach(strands, c);
+    const d = line(stretch(strand, c.over.at, length));
+    return (
+      <g key={key} fill="none" strokeLinejoin="round">
+        <path d={d} stroke="var(--sheet)" strokeWidth={rope + 3.4} />
+        <path d={d} stroke="var(--ink)" strokeWidth={rope} />
+        <path d={line(stretch(strand, c.over.at, length + 1.2))} stroke={tintOf(c.over.strand)} strokeWidth={rope - 2.6} />
+      </g>
+    );
+  };
   const sides = round ? [false, true] : [null];
   return (
     <svg viewBox={`0 0 ${shape.width} ${shape.height}`} role="img" aria-label={`${name}, drawn from the front`} className={`block w-full ${large ? "max-h-[360px]" : "h-[120px]"}`} data-knot={id} preserveAspectRatio="xMidYMid meet">
@@ -46,10 +59,10 @@ export const KnotDrawing = memo(function KnotDrawing({ id, name, large = false }
           {strands.map((s, n) => (front === null ? [s] : runs(s, front)).map((r, k) => draw(r, n, `${n}-${k}`)))}
           {found
             .filter((c) => front === null || sideOf(strands, c.over) === front)
-            .map((c, i) => (front !== null && sideOf(strands, c.under) !== front ? null : draw(stretch(strands[c.over.strand] ?? [], c.over.at, rope * reach(strands, c)), c.over.strand, `x${i}`, true)))}
+            .map((c, i) => (front !== null && sideOf(strands, c.under) !== front ? null : redraw(c, `x${i}`)))}
         </g>
       ))}
-      {shape.labels?.map(([x, y, text, end]) => <text key={text + String(x)} x={x} y={y} textAnchor={end ? "end" : "start"} fill="var(--ink)" className="halo font-tight text-[13px]">{text}</text>)}
+      {large && shape.labels?.map(([x, y, text, end]) => <text key={text + String(x)} x={x} y={y} textAnchor={end ? "end" : "start"} fill="var(--ink)" className="halo font-tight text-[13px]">{text}</text>)}
     </svg>
   );
 });
@@ -59,7 +72,7 @@ function sideOf(strands: Strand[], pass: { strand: number; at: number }): boolea
 }
 
 /** How far the upper rope is drawn anew beside a crossing: farther where the two meet at a flat angle. */
-function reach(strands: Strand[], c: { over: { strand: number; at: number }; under: { strand: number; at: number } }): number {
+function reach(strands: Strand[], c: Crossing): number {
   const along = (pass: { strand: number; at: number }) => {
     const s = strands[pass.strand] ?? [];
     const a = s[Math.max(0, Math.floor(pass.at) - 1)];

@@ -13,6 +13,8 @@ export interface Shape {
   height: number;
   strands: Strand[];
   rope: number;
+  /** One cord laid double: both strands in the same tint. */
+  doubled?: boolean;
   things?: Thing[];
   /** Lettering: what pulls where. */
   labels?: [x: number, y: number, text: string, end?: boolean][];
@@ -49,15 +51,15 @@ function doubledEight(): Strand {
 
 function bightBowline(): Strand {
   const loop = through(bowlineLoop);
-  const outer = beside(loop, 4.6);
-  const inner = beside(loop, -4.6);
+  const outer = beside(loop, -4.6);
+  const inner = beside(loop, 4.6);
   const join = (from: Strand, mid: P[], to: Strand): Strand => {
     const a = from[from.length - 1];
     const b = to[0];
     return [...from, ...through([[a?.x ?? 0, a?.y ?? 0, a?.z ?? 0], ...mid, [b?.x ?? 0, b?.y ?? 0, b?.z ?? 0]]), ...to];
   };
   // Up through the small loop, round behind both standing parts, down through it again and back along the first rope.
-  return join(outer, [[163, 127, -1.4], [162, 101, 0], [161, 75, 1.4], [156, 46, 0.4], [130, 30, -1.4], [104, 42, 0.4], [130, 58, 1.4], [146, 76, 1.4], [147, 101, 0], [148, 127, -1.4], [160, 146, 0]], reversed(inner));
+  return join(outer, [[163, 127, -1.4], [162, 101, 0], [161, 75, 1.4], [156, 46, 0.4], [130, 30, -1.4], [104, 42, 0.4], [130, 58, 1.4], [146, 76, 1.4], [147, 101, 0], [148, 127, -1.4], [158, 142, -0.4]], reversed(inner).slice(5));
 }
 
 /** Three turns round a hand, the outer one lifted over the other two and tucked back under them. */
@@ -77,7 +79,7 @@ function inlineEight(): Strand {
   const back = reversed(beside(legs, -5));
   const end = there[there.length - 1];
   const begin = back[0];
-  const tip = through([[end?.x ?? 0, end?.y ?? 0], [272, 92], [290, 110], [272, 128], [begin?.x ?? 0, begin?.y ?? 0]]);
+  const tip = through([[end?.x ?? 0, end?.y ?? 0], [262, 99], [280, 95], [293, 110], [280, 125], [262, 121], [begin?.x ?? 0, begin?.y ?? 0]]);
   const first = there[0];
   const last = back[back.length - 1];
   return [...through([[118, 0, 0], [118, 60, 0.2], [118, 110, 0.2], [119, 134, 0.2], [first?.x ?? 0, first?.y ?? 0, 0]]), ...there, ...tip, ...back, ...through([[last?.x ?? 0, last?.y ?? 0, 0], [120, 174, 0], [118, 200, 0], [118, 240, 0]])];
@@ -85,8 +87,8 @@ function inlineEight(): Strand {
 
 function fisherman(): Strand[] {
   // Each end winds back over itself and the other rope, twice, and goes out through its own turns.
-  const left: P[] = [[0, 108, 0], [120, 108, 0], [206, 108, 0], [222, 104, 6], ...turns(222, 176, 100, 22, 0.02, 2.05), [172, 92, 0], [184, 100, 0], [232, 100, 0], [262, 100, 0]];
-  const right = left.map(([x, y, z]): P => [300 - x, 200 - y, z ?? 0]);
+  const left: P[] = [[0, 114, 0], [90, 114, 0], [188, 114, 0], [206, 108, 8], ...turns(206, 150, 100, 30, 0.02, 2.05), [144, 92, 0], [158, 100, 0], [214, 100, 0], [238, 100, 0]];
+  const right = left.map(([x, y, z]): P => [260 - x, 200 - y, z ?? 0]);
   return [through(left, 4), through(right, 4)];
 }
 
@@ -101,20 +103,20 @@ function wraps(count: number, from: number, to: number, doubled: boolean): Stran
 export const shapes: Record<string, Shape> = {
   bowline: { width: 260, height: 250, rope: 13, strands: [bowline], labels: [[142, 18, "pull"], [116, 196, "tail", true]] },
   "running-bowline": {
-    width: 330, height: 330, rope: 12, things: [{ kind: "stem", x: 112, y: 100, r: 46 }],
+    width: 400, height: 320, rope: 12.5, things: [{ kind: "stem", x: 104, y: 116, r: 54 }],
     strands: [through([
-      [326, 282, 0], [274, 268, 0], [226, 258, 1.5], [170, 250, 0], [112, 240, -1.5], [74, 222, 0], [46, 170, 0], [42, 100, 0], [66, 48, 0], [116, 34, 0], [158, 46, 0],
-      ...[...bowlineLoop.slice(1), ...bowlineEnd, [134, 152, 0] as P, [130, 172, 0] as P].map(([x, y, z]): P => [x + 36, y + 60, z ?? 0]),
+      [398, 296, 0], [366, 284, 0], [326, 270, 1.5], [270, 252, 0], [222, 240, -1.5], [160, 214, 0], [80, 180, 0], [44, 124, 0], [60, 66, 0], [112, 48, 0], [190, 40, 0], [250, 42, 0],
+      ...[...bowlineLoop.slice(1), ...bowlineEnd, [134, 152, 0] as P, [130, 174, 0] as P].map(([x, y, z]): P => [x + 144, y + 62, z ?? 0]),
     ])],
-    labels: [[300, 262, "pull"], [112, 104, "stem"]],
+    labels: [[394, 268, "pull", true], [104, 121, "stem"], [250, 216, "tail", true]],
   },
   "bowline-on-bight": { width: 260, height: 250, rope: 9, strands: [bightBowline()], labels: [[146, 18, "pull, both"]] },
   butterfly: { width: 276, height: 210, rope: 13, strands: [butterfly()], labels: [[4, 46, "pull"], [262, 190, "pull", true], [272, 76, "loop", true]] },
   "figure-eight-loop": { width: 244, height: 300, rope: 9.5, strands: [doubledEight()], labels: [[136, 14, "pull and tail"]] },
   "inline-eight": { width: 300, height: 246, rope: 9.5, strands: [inlineEight()], labels: [[130, 14, "free"], [130, 236, "pull"], [292, 88, "loop", true]] },
-  "double-fisherman": { width: 300, height: 200, rope: 9.5, strands: fisherman(), labels: [[4, 128, "pull"], [296, 80, "pull", true]] },
+  "double-fisherman": { width: 260, height: 200, rope: 11.5, strands: fisherman(), labels: [[4, 138, "pull"], [256, 70, "pull", true]] },
   "water-knot": {
-    width: 260, height: 160, rope: 9.5, strands: [beside(overhand, 5).slice(0, -22), reversed(beside(overhand, -5)).slice(0, -14)].map((s) => moved(s, 4, 10)), labels: [[6, 98, "pull"], [252, 34, "pull", true]],
+    width: 260, height: 160, rope: 9.5, strands: [beside(overhand, 5).slice(0, -22), reversed(beside(overhand, -5)).slice(0, -14)].map((s) => moved(s, 4, 10)), labels: [[6, 98, "pull"], [252, 40, "pull", true]],
   },
   "sheet-bend-double": {
     width: 270, height: 190, rope: 11,
@@ -182,6 +184,6 @@ export const shapes: Record<string, Shape> = {
   },
   machard: {
     width: 270, height: 240, rope: 6.5, things: [{ kind: "line", y: 100, half: 13, from: 0, to: 270 }, { kind: "ring", x: 132, y: 228, r: 11 }],
-    strands: wraps(7, 66, 198, true), labels: [[4, 80, "line"], [152, 226, "connector"]],
+    strands: wraps(7, 66, 198, true), doubled: true, labels: [[4, 80, "line"], [152, 226, "connector"]],
   },
 };

@@ -17,17 +17,17 @@ export function GearList({ entries, taken, onTake }: { entries: GearEntry[]; tak
   const [first, last] = inSight(entries.length, rowHeight, scrolled, size.height || 600);
   return (
     <div className="flex min-h-0 flex-1 flex-col border-t border-ink" role="table" aria-label="Pieces" aria-rowcount={entries.length + 1}>
-      <div role="row" className={`${columns} border-b border-ink py-1.5 pl-2 pr-5 font-tight text-[13px] text-pencil`}>
-        <span role="columnheader">name and marks</span>
-        <span role="columnheader">kind</span>
-        <span role="columnheader" className="text-right">long, {unitOf("length", units).name}</span>
-        <span role="columnheader" className="text-right">thick, {unitOf("rope", units).name}</span>
-        <span role="columnheader" className="text-right">breaks, {unitOf("force", units).name}</span>
-        <span role="columnheader">state</span>
-      </div>
       <div ref={box} className="min-h-0 flex-1">
         {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- it scrolls, so it must take the arrow keys */}
         <div ref={scroller} tabIndex={0} role="rowgroup" data-gear-list onScroll={(e) => { setScrolled(e.currentTarget.scrollTop); }} className="overflow-y-scroll" style={{ height: size.height }}>
+          <div role="row" className={`${columns} sticky top-0 z-10 border-b border-ink bg-paper py-1.5 pl-2 font-tight text-[13px] text-pencil`}>
+            <span role="columnheader">name and marks</span>
+            <span role="columnheader">kind</span>
+            <span role="columnheader" className="text-right">long, {unitOf("length", units).name}</span>
+            <span role="columnheader" className="text-right">thick, {unitOf("rope", units).name}</span>
+            <span role="columnheader" className="text-right">breaks, {unitOf("force", units).name}</span>
+            <span role="columnheader">state</span>
+          </div>
           {entries.length === 0 && <p className="py-4 text-pencil">Nothing that fits. Take a word off the search, or choose all kinds and any state.</p>}
           <div style={{ height: entries.length * rowHeight, position: "relative" }}>
             {entries.slice(first, last).map((entry, i) => (

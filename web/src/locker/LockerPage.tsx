@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useDeferredValue, useEffect, useRef, useState } from "react";
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { api } from "../api/client";
 import type { GearItem } from "../api/types";
@@ -31,7 +31,7 @@ export function LockerPage() {
   const file = useRef<HTMLInputElement>(null);
   const asked = useDeferredValue(query);
   useEffect(() => { document.title = "Locker · Draklo"; }, []);
-  const items = locker.data?.items ?? [];
+  const items = useMemo(() => [...(locker.data?.items ?? [])].sort((a, b) => a.item.name.localeCompare(b.item.name)), [locker.data]);
   const shown = filtered(items, asked, kind, state);
   const fresh = () => queries.invalidateQueries({ queryKey: ["locker"] });
 

@@ -1,3 +1,4 @@
+import { lazy, Suspense } from "react";
 import type { Catalogue } from "../api/types";
 import { Figure } from "../sheet/Figure";
 import { useFeed } from "../sheet/feed";
@@ -14,6 +15,8 @@ import { PullerFields } from "./PullerFields";
 import { RedirectFields } from "./RedirectFields";
 import { schools } from "./schools";
 import { SlingFields } from "./SlingFields";
+
+const LoadCell = lazy(() => import("./LoadCell").then((m) => ({ default: m.LoadCell })));
 
 /** What the line runs to, the tackle on it and who hauls. */
 export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
@@ -83,6 +86,7 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
       </Group>
       <PullerFields at={at} />
       <Results at={at} anchored={system?.usesAnchor ?? true} />
+      <Group title="Load cell"><Suspense><LoadCell key={at} at={at} /></Suspense></Group>
     </>
   );
 }
