@@ -89,7 +89,8 @@ export function LineDrawing({ line, index, analysis, scale, tiltDeg, link, main 
       <text x={anchor.x} y={main ? Math.min(anchor.y, ground) - 2.6 * scale.perMetre - 8 : ground + 20} textAnchor="middle" fill="var(--ink)" className="font-tight text-[13px]">
         {line.anchor.name ?? "anchor"}
       </text>
-      {main && <Crew count={line.puller.count} x={anchor.x + (line.tackle.systemId === "direct" ? -4 : 1.6 * scale.perMetre)} ground={ground} perMetre={scale.perMetre} lit={lit("hands")} />}
+      {main && line.puller.kind === "machine" && <Machine x={anchor.x + 1.8 * scale.perMetre} ground={ground} perMetre={scale.perMetre} lit={lit("hands")} />}
+      {main && line.puller.kind === "people" && <Crew count={line.puller.count} x={anchor.x + (line.tackle.systemId === "direct" ? -4 : 1.6 * scale.perMetre)} ground={ground} perMetre={scale.perMetre} lit={lit("hands")} />}
     </g>
   );
 }
@@ -121,6 +122,18 @@ function Crew({ count, x, ground, perMetre, lit }: { count: number; x: number; g
           </g>
         );
       })}
+    </g>
+  );
+}
+
+/** A machine on tracks, to scale. */
+function Machine({ x, ground, perMetre, lit }: { x: number; ground: number; perMetre: number; lit: boolean }) {
+  const m = perMetre;
+  return (
+    <g transform={`translate(${x.toFixed(1)} ${ground.toFixed(1)})`} stroke="var(--ink)" strokeWidth={lit ? 3 : 1.4} fill="var(--sheet)">
+      <rect x={0} y={-0.55 * m} width={2.4 * m} height={0.55 * m} rx={0.27 * m} />
+      <path d={`M${0.2 * m} ${-0.55 * m}V${-1.1 * m}H${1.1 * m}V${-1.9 * m}H${2.1 * m}V${-0.55 * m}Z`} />
+      <circle cx={0.3 * m} cy={-0.8 * m} r={0.17 * m} />
     </g>
   );
 }

@@ -9,6 +9,8 @@ import { bearingOf, flatOf, tenth, type SitePlace } from "./sitePlan";
 
 interface LayerProps {
   plan: Plan;
+  /** Of the picture, pixels. */
+  height?: number;
   analysis: Analysis;
   scale: Scale;
 }
@@ -27,7 +29,7 @@ export function DangerBands({ analysis, scale }: Omit<LayerProps, "plan">) {
 }
 
 /** The loaded lines over their redirects, the force on each redirect, and what all lines pull together. */
-export function LoadedLines({ plan, analysis, scale }: LayerProps) {
+export function LoadedLines({ plan, analysis, scale, height = 0 }: LayerProps) {
   const units = useSettings((s) => s.units);
   const px = (place: SitePlace): Flat => toPixels(scale, flatOf(place));
   const stump = px({ eastM: 0, northM: 0 });
@@ -56,7 +58,7 @@ export function LoadedLines({ plan, analysis, scale }: LayerProps) {
         <g data-vector-sum>
           <Arrow from={stump} to={along(stump, sum.towardDeg, sum.levelN * perNewton)} double />
           <Lettering
-            at={{ x: 54, y: 51 }}
+            at={{ x: 26, y: height - 54 }}
             text={`lines together ${written(sum.levelN, "force", units)} level, ${Math.abs(sum.offLayDeg) < 0.5 ? "along the lay" : `${written(Math.abs(sum.offLayDeg), "angle", units)} ${sum.offLayDeg > 0 ? "right" : "left"} of the lay`}`}
           />
         </g>
@@ -112,7 +114,7 @@ export function LineHandles({ plan, analysis, scale, onGrab, onRelease }: Handle
       <g key={line.id}>
         <g aria-hidden pointerEvents="none">
           <Lettering at={{ x: anchor.x + 14, y: anchor.y + (crew.y < anchor.y - 4 ? 16 : -8) }} text={line.anchor.name ?? `anchor${of}`} />
-          <Lettering at={{ x: crew.x + 14, y: crew.y + (Math.abs(crew.y - anchor.y) < 14 ? 18 : 4) }} text={`${line.puller.kind === "machine" ? "machine" : "haulers"}${placed.crewClear ? "" : " TOO NEAR"}`} />
+          <Lettering at={{ x: crew.x + (crew.x < anchor.x ? -14 : 14), y: crew.y + (crew.x >= anchor.x && Math.abs(crew.y - anchor.y) < 14 ? 18 : 4) }} end={crew.x < anchor.x} text={`${line.puller.kind === "machine" ? "machine" : "haulers"}${placed.crewClear ? "" : " TOO NEAR"}`} />
         </g>
         <Handle
           id={`site-anchor-${line.id}`} at={anchor} name={`Anchor${of} on the plan`} now={line.anchor.distanceM} min={1} max={300}

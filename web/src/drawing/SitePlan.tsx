@@ -102,7 +102,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
       ))}
       <g aria-hidden pointerEvents="none">
         <path d={shape(site.crown)} fill="none" stroke="var(--leaf)" strokeWidth={1.4} strokeLinejoin="round" />
-        <LoadedLines plan={plan} analysis={analysis} scale={scale} />
+        <LoadedLines plan={plan} analysis={analysis} scale={scale} height={height} />
         <path d={pathOf([stump, px(site.top)])} stroke="var(--bark)" strokeWidth={2.5} />
         <circle cx={stump.x} cy={stump.y} r={Math.max(4, (plan.cut.stumpDiameterM / 2) * scale.perMetre)} fill="var(--wood)" stroke="var(--bark)" strokeWidth={1.5} />
         <g transform={`translate(${px(site.centre).x.toFixed(1)} ${px(site.centre).y.toFixed(1)})`}>
@@ -113,7 +113,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
         {Math.abs(analysis.aim.offsetDeg) > 0.3 && <path d={pathOf([stump, px(placeAt(plan.tree.heightM * 0.6, analysis.aim.bearingDeg))])} stroke="var(--ink)" strokeWidth={1} />}
         {Math.abs(analysis.aim.offsetDeg) > 0.3 && <Label at={px(placeAt(plan.tree.heightM * 0.62, analysis.aim.bearingDeg))} text={`aim ${written(Math.abs(analysis.aim.offsetDeg), "angle", units)} ${analysis.aim.offsetDeg > 0 ? "right" : "left"}`} />}
         {plan.site.mark && <Mark at={px(plan.site.mark)} />}
-        <Label at={{ x: 54, y: 34 }} text={`leans ${written(plan.tree.lean.angleDeg, "angle", units)} toward ${written(plan.tree.lean.bearingDeg, "angle", units)}`} />
+        <Label at={{ x: 26, y: height - 36 }} text={`leans ${written(plan.tree.lean.angleDeg, "angle", units)} toward ${written(plan.tree.lean.bearingDeg, "angle", units)}`} />
         <North x={34} y={44} />
         <g transform={`translate(26 ${height - 18})`}>
           <path d={`M0 0H${bar * scale.perMetre * foot}`} stroke="var(--ink)" strokeWidth={3} />

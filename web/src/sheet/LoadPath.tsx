@@ -25,20 +25,20 @@ export function LoadPath({ analysis, old }: { analysis: Analysis; old: boolean }
         <p className="font-tight text-sm text-pencil">carries of what it may · mark at 0.8</p>
       </div>
       <ol className="flex overflow-x-auto border border-ink">
-        {links.map((link) => <LinkCell key={link.id} link={link} weakest={link.id === weakest?.id} />)}
+        {links.map((link) => <LinkCell key={link.id} link={link} weakest={link.id === weakest?.id} narrow={links.length > 12} />)}
       </ol>
     </section>
   );
 }
 
-function LinkCell({ link, weakest }: { link: Link; weakest: boolean }) {
+function LinkCell({ link, weakest, narrow }: { link: Link; weakest: boolean; narrow: boolean }) {
   const units = useSettings((s) => s.units);
   const { link: lit, set } = useView();
   const quantity = quantityOf[link.quantity];
   const word = { holds: "holds", tight: "tight", fails: "FAILS" }[link.state];
   const share = Math.min(link.use, 1.25) / 1.25;
   return (
-    <li className="min-w-[104px] flex-1 border-r border-ink last:border-r-0">
+    <li className={`${narrow ? "min-w-[87px]" : "min-w-[104px]"} flex-1 border-r border-ink last:border-r-0`}>
       <button
         type="button"
         data-link={link.id}

@@ -134,7 +134,7 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
           </div>
         </main>
         {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- it scrolls, so it must take the arrow keys */}
-        <aside tabIndex={0} aria-label={wantsWorkings ? "Workings" : stationNames[station]} className="w-[306px] shrink-0 overflow-y-auto border-l border-rule px-4 pb-4 pt-3 max-md:w-full max-md:border-l-0">
+        <aside tabIndex={0} aria-label={wantsWorkings ? "Workings" : stationNames[station]} className="relative w-[306px] shrink-0 overflow-y-auto border-l border-rule px-4 pb-4 pt-3 max-md:w-full max-md:border-l-0">
           {wantsWorkings && analysis ? <WorkingsPanel analysis={analysis} /> : (
             <>
               <h2 className="font-tight text-lg font-semibold">{stationNames[station]}</h2>

@@ -72,7 +72,7 @@ function Turns({ at }: { at: number }) {
         <tbody>
           {shown.map((c) => (
             <tr key={c.turns} className={c.turns === turns ? "bg-tint font-semibold" : ""}>
-              <td className="px-1.5 py-0.5">{c.turns}{c.fits ? " right" : ""}</td>
+              <td className="px-1.5 py-0.5">{c.turns}{c.fits ? ", fits" : ""}</td>
               <td className="px-1.5 text-right">{figure(c.slipLowN, "force", units)}</td>
               <td className="px-1.5 text-right">{figure(c.slipN, "force", units)}</td>
               <td className="px-1.5 text-right">{figure(c.slipHighN, "force", units)}</td>

@@ -20,6 +20,7 @@ export function SeatFields({ at }: { at: number }) {
   const problem = useProblem(`${path}.seat.limb`);
   return (
     <>
+      <p className="pt-1 font-tight text-sm">It sits on</p>
       <Segments
         label="The seat is on" value={seat.on}
         onChange={(on) => { setMember(`${path}.seat`, { ...seat, on, ...(on === "stem" ? {} : { limb: seat.limb ?? { diameterM: 0.2, bearingDeg: 0, riseDeg: 45, sharedBy: 1, ...(on === "limb" ? { leverM: 0.6 } : {}) } }) }); }}
