@@ -105,6 +105,29 @@ public sealed class AccessibilityTests : IDisposable
         NoViolations();
     }
 
+    [Fact]
+    public void The_locker_its_forms_and_the_knots()
+    {
+        screen.Open("/locker/loop-prusik");
+        screen.Until(() => screen.Count("[data-gear]") > 10 && screen.Count("[data-piece]") == 1, "the locker");
+        NoViolations();
+        foreach (var form in new[] { "Inspect", "Log a use", "Change", "Rules", "Add a piece" })
+        {
+            screen.Press(form);
+            screen.Until(() => screen.Count("[role=dialog]") == 1, form);
+            NoViolations();
+            screen.Press("Not now");
+            screen.Until(() => screen.Count("[role=dialog]") == 0, "the form to close");
+        }
+
+        screen.Open("/knots");
+        screen.Until(() => screen.Count("main svg[data-knot]") == 18, "the knots");
+        NoViolations();
+        screen.Open("/knots/prusik");
+        screen.Until(() => screen.Count("[data-entry]") == 1, "the prusik");
+        NoViolations();
+    }
+
     private void NoViolations()
     {
         screen.Run(Axe);

@@ -117,6 +117,13 @@ export function LineHandles({ plan, analysis, scale, onGrab, onRelease }: Handle
           <Lettering at={{ x: crew.x + (crew.x < anchor.x ? -14 : 14), y: crew.y + (crew.x >= anchor.x && Math.abs(crew.y - anchor.y) < 14 ? 18 : 4) }} end={crew.x < anchor.x} text={`${line.puller.kind === "machine" ? "machine" : "haulers"}${placed.crewClear ? "" : " TOO NEAR"}`} />
         </g>
         <Handle
+          id={`crew-${line.id}`} at={crew} name={`Haulers${of}`} now={Math.round(Math.hypot(placed.crew.eastM, placed.crew.northM))} min={0} max={300}
+          text={`${written(Math.hypot(placed.crew.eastM, placed.crew.northM), "length", units)} out`}
+          onMove={(to) => { setMember(`lines[${index}].puller.place`, metres(to), `crew-${index}`); }}
+          onStep={(across, up) => { setMember(`lines[${index}].puller.place`, { eastM: tenth(placed.crew.eastM + across * 0.5), northM: tenth(placed.crew.northM + up * 0.5) }, `crew-${index}`); }}
+          onGrab={onGrab} onRelease={onRelease}
+        />
+        <Handle
           id={`site-anchor-${line.id}`} at={anchor} name={`Anchor${of} on the plan`} now={line.anchor.distanceM} min={1} max={300}
           text={`${written(line.anchor.distanceM, "length", units)} out toward ${written(line.anchor.bearingDeg, "angle", units)}`}
           onMove={(to) => { placeAnchor(metres(to)); }}
@@ -143,13 +150,6 @@ export function LineHandles({ plan, analysis, scale, onGrab, onRelease }: Handle
             </g>
           );
         })}
-        <Handle
-          id={`crew-${line.id}`} at={crew} name={`Haulers${of}`} now={Math.round(Math.hypot(placed.crew.eastM, placed.crew.northM))} min={0} max={300}
-          text={`${written(Math.hypot(placed.crew.eastM, placed.crew.northM), "length", units)} out`}
-          onMove={(to) => { setMember(`lines[${index}].puller.place`, metres(to), `crew-${index}`); }}
-          onStep={(across, up) => { setMember(`lines[${index}].puller.place`, { eastM: tenth(placed.crew.eastM + across * 0.5), northM: tenth(placed.crew.northM + up * 0.5) }, `crew-${index}`); }}
-          onGrab={onGrab} onRelease={onRelease}
-        />
       </g>
     );
   });

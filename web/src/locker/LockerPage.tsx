@@ -48,9 +48,9 @@ export function LockerPage() {
         <main className="flex min-w-0 flex-1 flex-col px-6 pt-4 max-md:min-h-[480px]">
           <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2 pb-3">
             <h1 className="font-tight text-2xl font-semibold">Locker</h1>
-            <label className="flex items-baseline gap-2 font-tight text-sm">Search
-              <input value={query} onChange={(e) => { setQuery(e.target.value); }} type="search" autoComplete="off" className="min-h-8 w-52 border-b border-pencil bg-transparent text-[15px] outline-none focus:bg-tint" />
-            </label>
+            <span className="flex items-baseline gap-2 font-tight text-sm"><label htmlFor="gear-search">Search</label>
+              <input id="gear-search" value={query} onChange={(e) => { setQuery(e.target.value); }} type="search" autoComplete="off" className="min-h-8 w-52 border-b border-pencil bg-transparent text-[15px] outline-none focus:bg-tint" />
+            </span>
             <label className="flex items-baseline gap-2 font-tight text-sm">Kind
               <select value={kind} onChange={(e) => { setKind(e.target.value as typeof kind); }} className="min-h-8 border-b border-pencil bg-paper text-[15px]">
                 <option value="all">all kinds</option>

@@ -1,0 +1,147 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using Draklo.Browser.Tests.Support;
+using OpenQA.Selenium;
+
+namespace Draklo.Browser.Tests;
+
+/// <summary>Gear, redirects, ties, drum and load cell on the sheet.</summary>
+public sealed class GearOnSheetTests : IDisposable
+{
+    private readonly AppProcess app = new();
+    private readonly Screen screen;
+
+    public GearOnSheetTests() => screen = new(app.Address);
+
+    public void Dispose()
+    {
+        screen.Dispose();
+        app.Dispose();
+    }
+
+    [Fact]
+    public async Task A_rope_of_the_locker_is_hung_with_its_figures_and_a_retired_one_stops_the_plan()
+    {
+        screen.OpenJob("Lime");
+        Choose("From the locker", "Hill line");
+        screen.Until(() => screen.ValueOf("Length") == "80" && screen.ValueOf("Breaking strength") == "40", "the rope's figures");
+        Assert.Equal("95", screen.ValueOf("Worn to"));
+        screen.UntilSaved();
+        screen.Chord(Keys.Control, "z");
+        screen.Until(() => screen.ValueOf("Length") == "60", "undo to hang the first one again");
+        Choose("From the locker", "Springy line");
+        screen.Until(() => screen.Attribute("[aria-label='Breaking strength: guess']", "data-guess") == "true", "the estimate to stay marked as a guess");
+
+        using var client = new HttpClient { BaseAddress = new(app.Address) };
+        await client.PostAsJsonAsync("/api/locker/items/nylon-45/inspections", JsonNode.Parse("{\"on\":\"2026-11-01\",\"by\":\"Mette\",\"findings\":[\"cut\"],\"outcome\":\"retire\"}"));
+        screen.Focus("[data-handle='seat-main']");
+        screen.Send(Keys.ArrowUp);
+        screen.Until(() => screen.Attribute("[data-verdict]", "data-verdict") == "stop", "the plan to stop");
+        Assert.Contains("Springy line is retired (cut", screen.Text("[data-summary]"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_redirect_is_added_dragged_and_taken_away()
+    {
+        screen.OpenJob("Lime");
+        screen.Send("5");
+        screen.Until(() => screen.Count("[data-load-cell]") == 1, "the station");
+        var straight = Number("[data-figure='main.hand-force']");
+        screen.Press("Add a redirect");
+        screen.Until(() => screen.Count("[data-handle='redirect-main-0']") == 1 && screen.Count("[data-redirect-force]") == 1, "the redirect on the plan");
+        screen.Until(() => Number("[data-figure='main.hand-force']") > straight * 1.05, "the friction to be paid for");
+        Assert.Equal(1, screen.Count("[data-link='main.redirect-1-anchor']"));
+        var force = Number("[data-figure='main.redirect-1']");
+        screen.Drag("[data-handle='site-anchor-main']", 120, 160);
+        screen.Until(() => Math.Abs(Number("[data-figure='main.redirect-1']") - force) > 0.05, "the force to follow the anchor");
+        screen.Focus("[data-handle='redirect-main-0']");
+        var before = screen.ValueOf("Distance, level");
+        screen.Send(Keys.ArrowRight);
+        screen.Until(() => screen.ValueOf("Distance, level") != before || screen.Attribute("[data-handle='redirect-main-0']", "aria-valuenow") != "30", "the redirect to follow the key");
+        screen.Press("Take it away");
+        screen.Until(() => screen.Count("[data-handle='redirect-main-0']") == 0, "the redirect to go");
+        Assert.Empty(screen.Complaints());
+    }
+
+    [Fact]
+    public void A_base_tie_shows_what_the_union_bears_and_a_limb_is_checked()
+    {
+        screen.OpenJob("Lime");
+        screen.Press("Base tie");
+        screen.Until(() => screen.Count("[data-figure='main.seat-force']") == 1, "the force on the union");
+        Assert.True(Number("[data-figure='main.seat-force']") > 1.5 * Number("[data-figure='planned-tension']"));
+        screen.Press("Limb");
+        screen.Until(() => screen.Count("[data-link='main.limb']") == 1, "the limb to be checked");
+        screen.Type("Limb at its union", "6 cm");
+        screen.Until(() => screen.Attribute("[data-link='main.limb']", "data-state") == "fails", "a thin limb to fail");
+        screen.Click("[data-link='main.limb']");
+        screen.Until(() => screen.Text("[data-remedies]").Contains("on the stem itself", StringComparison.Ordinal), "what would make it hold");
+        screen.Press("Undo");
+        screen.Until(() => screen.Attribute("[data-link='main.limb']", "data-state") == "holds", "undo");
+    }
+
+    [Fact]
+    public void A_machine_without_a_drum_is_warned_of_and_a_remedy_puts_one_on()
+    {
+        screen.OpenJob("Lime");
+        screen.Send("5");
+        screen.Press("Machine");
+        screen.Until(() => screen.Attribute("[data-verdict]", "data-verdict") == "stop", "a machine that can break the rope");
+        screen.Type("It keeps up", "7 kN");
+        screen.Click("[data-link='main.knot']");
+        screen.Until(() => screen.Count("[data-remedies] li") > 0, "the remedies");
+        var drum = screen.Find(By.XPath("//*[@data-remedies]//button[contains(., 'friction turn')]"));
+        drum.Click();
+        screen.Until(() => screen.Attribute("[data-link='main.knot']", "data-state") == "holds" && screen.Count("[data-link='main.limiter']") == 1, "the drum");
+        screen.Press("Close");
+        screen.Until(() => screen.Count("[data-turns] tbody tr") >= 5, "every number of turns");
+        screen.Chord(Keys.Control, "z");
+        screen.Until(() => screen.Count("[data-link='main.limiter']") == 0, "undo to take it off");
+    }
+
+    [Fact]
+    public void The_load_cell_streams_until_it_is_stopped()
+    {
+        screen.OpenJob("Lime");
+        screen.Send("5");
+        screen.Press("Read the load cell");
+        screen.Until(() => screen.Count("[data-reading]") == 1, "a reading");
+        var first = screen.Text("[data-reading]");
+        screen.Until(() => screen.Text("[data-reading]") != first, "the next one");
+        Assert.Contains("Simulated load cell", screen.Text("[data-load-cell]"), StringComparison.Ordinal);
+        screen.Press("Stop reading");
+        screen.Until(() => screen.Count("[data-load-cell='off']") == 1, "it to stop");
+        Assert.Empty(screen.Complaints());
+        Assert.Empty(screen.OutsideRequests());
+    }
+
+    [Fact]
+    public void A_policy_is_taken_changed_and_kept_under_a_name()
+    {
+        screen.OpenJob("Lime");
+        screen.Send("6");
+        screen.Until(() => screen.Text("aside").Contains("House factors", StringComparison.Ordinal), "the plan's policy");
+        var use = screen.Text("[data-link='main.rope']");
+        screen.Find(By.XPath("//aside//button[contains(., 'House factors')]")).Click();
+        screen.Find(By.XPath("//*[@role='option'][contains(., 'Near people or water')]")).Click();
+        screen.Until(() => screen.ValueOf("Factor for ropes and knots") == "7", "the stricter one");
+        screen.Until(() => screen.Text("[data-link='main.rope']") != use, "the links to follow");
+        screen.Type("Factor for ropes and knots", "8");
+        screen.Until(() => screen.Text("aside").Contains("changed here", StringComparison.Ordinal), "the change to be told");
+        screen.Press("Keep it as a policy");
+        screen.Type("Name", "Chapel lane", "");
+        screen.Press("Keep them");
+        screen.Until(() => screen.Text("[role=dialog]").Contains("Say who sets", StringComparison.Ordinal), "who sets it");
+        screen.Type("Set by", "Jory", "");
+        screen.Press("Keep them");
+        screen.Until(() => screen.Count("[role=dialog]") == 0 && screen.Text("aside").Contains("Set by Jory", StringComparison.Ordinal), "the policy");
+    }
+
+    private double Number(string css) => double.Parse(screen.Text(css).Split(' ')[0]);
+
+    private void Choose(string label, string piece)
+    {
+        screen.Type(label, piece, "");
+        screen.Find(By.XPath($"//*[@role='option'][contains(., '{piece}')]")).Click();
+    }
+}
