@@ -2,6 +2,7 @@ using BenchmarkDotNet.Attributes;
 using BenchmarkDotNet.Jobs;
 using Draklo.Core.Plans;
 using Draklo.Core.Sites;
+using Draklo.Core.Strength;
 using Draklo.Core.Tackle;
 using System.Text.Json;
 
@@ -15,10 +16,24 @@ public class AnalysisBench
     private readonly Plan lime = Demo("lime.json");
     private readonly Plan bare = Demo("lime.json") with { Site = new(), WalkUp = [], Readings = new() };
     private readonly Plan crowded = Crowded(Demo("lime.json"));
+    private readonly Plan weak = Demo("lime.json") with { Lines = [Demo("lime.json").Lines[0] with { Puller = new() { Count = 1 } }] };
     private readonly Plan sideLeaner = Demo("side-leaner.json");
     private readonly byte[] bytes = JsonSerializer.SerializeToUtf8Bytes(Demo("lime.json"), DocumentReader.Options);
     private readonly Analysis answer = PlanAnalysis.Of(Demo("lime.json")).Analysis!;
     private readonly Arrangement nineToOne = TackleSystems.Find("nine-to-one")!.Rove(new(0.9, 0.35));
+
+    private readonly Plan heavy = Heavy(Demo("side-leaner.json"));
+    private readonly Plan failing = Failing(Heavy(Demo("side-leaner.json")));
+
+    /// <summary>Three lines, two redirects and forty links.</summary>
+    [Benchmark]
+    public AnalysisOutcome ThreeLinesTwoRedirectsFortyLinks() => PlanAnalysis.Of(heavy, withWorkings: false);
+
+    [Benchmark]
+    public object? RemediesForOneFailingLink() => Remedies.For(failing, "main.knot", Core.Units.UnitSystem.Metric).Remedies;
+
+    [Benchmark]
+    public object? RemediesForOneFailingLinkOfTheLime() => Remedies.For(weak, "main.hands", Core.Units.UnitSystem.Metric).Remedies;
 
     [Benchmark]
     public AnalysisOutcome OneLineWithoutSite() => PlanAnalysis.Of(bare, withWorkings: false);
@@ -46,6 +61,32 @@ public class AnalysisBench
 
     [Benchmark]
     public AnalysisOutcome FortyTargets() => PlanAnalysis.Of(crowded, withWorkings: false);
+
+    /// <summary>The side-leaner with a third line, a second redirect, and grips, cords and connectors at every tackle.</summary>
+    internal static Plan Heavy(Plan plan)
+    {
+        var main = Loaded(plan.Lines[0]);
+        var steer = Loaded(plan.Lines[1]);
+        var redirect = plan.Lines[0].Redirects[0];
+        return plan with
+        {
+            Site = new(),
+            WalkUp = [],
+            Lines =
+            [
+                main with { Joined = new() { Rope = main.Rope } },
+                steer with { Redirects = [redirect with { At = redirect.At with { DistanceM = 28, BearingDeg = 55 }, ContactId = "one-carabiner" }], Anchor = steer.Anchor with { DistanceM = 40, BearingDeg = 90 }, Tie = TieKind.Base },
+                steer with { Id = "third", Seat = new() { HeightM = 10 }, Anchor = steer.Anchor with { BearingDeg = 45 } },
+            ],
+        };
+
+        static LineMembers Loaded(LineMembers line) => line with
+        {
+            Tackle = line.Tackle with { JoinKnotId = null, Grip = new() { GripId = "machard", CordStrengthN = 16000, CordDiameterM = 0.008 }, Connector = new() { StrengthN = 24000 } },
+        };
+    }
+
+    private static Plan Failing(Plan plan) => plan with { Lines = [plan.Lines[0] with { Rope = plan.Lines[0].Rope with { BreakingStrengthN = 12000 } }, .. plan.Lines.Skip(1)] };
 
     /// <summary>A site with forty small areas all round the tree, from 12 to 45 m out.</summary>
     internal static Plan Crowded(Plan plan)

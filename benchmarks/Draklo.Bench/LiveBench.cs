@@ -23,6 +23,43 @@ internal static class LiveBench
         await LoadAsync(app.Address);
         await CrowdedJobAsync(app.Address);
         Drag(app.Address);
+        await LongLockerAsync(app.Address);
+    }
+
+    /// <summary>Five thousand pieces: from the request for the list to the frame in which its first rows stand, and from a letter typed to the rows it leaves.</summary>
+    private static async Task LongLockerAsync(string address)
+    {
+        using var client = new HttpClient { BaseAddress = new(address) };
+        using var list = new StringContent("kind,name,marks,length_m,breaking_strength_kn\n" + string.Concat(Enumerable.Range(1, 5000).Select(i => $"rope,Line {i},tag {i * 7},{10 + (i % 60)},{20 + (i % 30)}\n")), System.Text.Encoding.UTF8, "text/csv");
+        (await client.PostAsync(new Uri("/api/locker/csv", UriKind.Relative), list)).EnsureSuccessStatusCode();
+        using var screen = new Screen(address);
+        var painted = new List<double>();
+        var narrowed = new List<double>();
+        for (var i = 0; i < 10; i++)
+        {
+            screen.Open();
+            painted.Add(Convert.ToDouble(screen.RunAsync("""
+                const done = arguments[arguments.length - 1];
+                new MutationObserver((_, o) => {
+                  if (!document.querySelector('[data-gear]')) return;
+                  o.disconnect();
+                  requestAnimationFrame(() => { const c = new MessageChannel(); c.port1.onmessage = () => done(performance.now() - performance.getEntriesByType('resource').filter(r => r.name.includes('/api/locker?')).at(-1).startTime); c.port2.postMessage(0); });
+                }).observe(document.body, { childList: true, subtree: true });
+                document.querySelector('a[href="/locker"]').click();
+                """)));
+            narrowed.Add(Convert.ToDouble(screen.RunAsync("""
+                const done = arguments[arguments.length - 1];
+                const field = document.querySelector('#gear-search');
+                const rows = document.querySelector('main [role=status]');
+                const from = performance.now();
+                new MutationObserver((_, o) => { o.disconnect(); requestAnimationFrame(() => { const c = new MessageChannel(); c.port1.onmessage = () => done(performance.now() - from); c.port2.postMessage(0); }); }).observe(rows, { characterData: true, childList: true, subtree: true });
+                Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(field, 'tag 34');
+                field.dispatchEvent(new Event('input', { bubbles: true }));
+                """)));
+        }
+
+        Report("Locker of 5,000 pieces, request to first rows painted", painted);
+        Report("Search in 5,000 pieces, letters to rows painted", narrowed);
     }
 
     private static async Task LoadAsync(string address)

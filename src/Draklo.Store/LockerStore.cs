@@ -84,33 +84,30 @@ public sealed class LockerStore(Database database, TimeProvider clock)
 
     /// <summary>Writes an inspection down and lets follow what it says: it closes what was open before, and a piece that is set aside or retired is so from then on.</summary>
     /// <returns>The piece as it now stands; null when there is none.</returns>
-    public KeptItem? Inspect(string id, Inspection inspection) => Write((connection, transaction) =>
-    {
-        if (Find(connection, id, transaction) is not { } kept)
-        {
-            return null;
-        }
-
-        connection.Execute("update gear_inspection set open = 0 where item_id = @id", new { id }, transaction);
-        connection.Execute(
-            "insert into gear_inspection (item_id, on_day, open, inspection) values (@id, @On, @open, @text)",
-            new { id, inspection.On, open = inspection.Outcome == InspectionOutcome.Watch, text = Text(inspection) }, transaction);
-        var after = GearFlags.After(kept.Item, inspection);
-        connection.Execute("update gear_item set revision = revision + 1, saved_at = @at, item = @text where id = @id", new { id, at = Now(), text = Text(after) }, transaction);
-        return Find(connection, id, transaction);
-    });
+    public KeptItem? Inspect(string id, Inspection inspection) => Write((connection, transaction) => Inspect(connection, transaction, id, inspection));
 
     /// <summary>Writes a day's work down.</summary>
     /// <returns>The piece as it now stands; null when there is none.</returns>
-    public KeptItem? Use(string id, GearUse use) => Write((connection, transaction) =>
+    public KeptItem? Use(string id, GearUse use) => Write((connection, transaction) => Use(connection, transaction, id, use));
+
+    /// <summary>Keeps new pieces with their past, all at once; uses come before inspections.</summary>
+    public void Fill(IEnumerable<(GearItem Item, IEnumerable<GearUse> Uses, IEnumerable<Inspection> Inspections)> pieces) => Write((connection, transaction) =>
     {
-        if (Find(connection, id, transaction) is null)
+        foreach (var (item, uses, inspections) in pieces)
         {
-            return null;
+            Insert(connection, transaction, item);
+            foreach (var use in uses)
+            {
+                Use(connection, transaction, item.Id, use);
+            }
+
+            foreach (var inspection in inspections)
+            {
+                Inspect(connection, transaction, item.Id, inspection);
+            }
         }
 
-        connection.Execute("insert into gear_use (item_id, on_day, peak_n, use) values (@id, @On, @PeakN, @text)", new { id, use.On, use.PeakN, text = Text(use) }, transaction);
-        return Find(connection, id, transaction);
+        return true;
     });
 
     /// <summary>Keeps all of a file's pieces, or none of them.</summary>
@@ -164,6 +161,33 @@ public sealed class LockerStore(Database database, TimeProvider clock)
 
     private static KeptItem? Find(IDbConnection connection, string id, IDbTransaction? transaction) =>
         connection.QuerySingleOrDefault<Row>($"{Pasts} and i.id = @id", new { id }, transaction)?.ToItem();
+
+    private KeptItem? Inspect(IDbConnection connection, IDbTransaction transaction, string id, Inspection inspection)
+    {
+        if (Find(connection, id, transaction) is not { } kept)
+        {
+            return null;
+        }
+
+        connection.Execute("update gear_inspection set open = 0 where item_id = @id", new { id }, transaction);
+        connection.Execute(
+            "insert into gear_inspection (item_id, on_day, open, inspection) values (@id, @On, @open, @text)",
+            new { id, inspection.On, open = inspection.Outcome == InspectionOutcome.Watch, text = Text(inspection) }, transaction);
+        var after = GearFlags.After(kept.Item, inspection);
+        connection.Execute("update gear_item set revision = revision + 1, saved_at = @at, item = @text where id = @id", new { id, at = Now(), text = Text(after) }, transaction);
+        return Find(connection, id, transaction);
+    }
+
+    private static KeptItem? Use(IDbConnection connection, IDbTransaction transaction, string id, GearUse use)
+    {
+        if (Find(connection, id, transaction) is null)
+        {
+            return null;
+        }
+
+        connection.Execute("insert into gear_use (item_id, on_day, peak_n, use) values (@id, @On, @PeakN, @text)", new { id, use.On, use.PeakN, text = Text(use) }, transaction);
+        return Find(connection, id, transaction);
+    }
 
     private bool Insert(IDbConnection connection, IDbTransaction transaction, GearItem item) => connection.Execute(
         "insert into gear_item (id, revision, saved_at, item) values (@Id, 1, @at, @text) on conflict (id) do nothing",

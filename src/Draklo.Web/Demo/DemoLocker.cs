@@ -21,20 +21,10 @@ internal static class DemoLocker
         }
 
         var shift = locker.Today.DayNumber - WrittenOn.DayNumber;
-        foreach (var piece in document.Pieces)
-        {
-            locker.Create(piece.Item with { MadeOn = Moved(piece.Item.MadeOn, shift), InServiceOn = Moved(piece.Item.InServiceOn, shift) });
-            foreach (var use in piece.Uses)
-            {
-                locker.Use(piece.Item.Id, use with { On = Moved(use.On, shift)! });
-            }
-
-            foreach (var inspection in piece.Inspections)
-            {
-                locker.Inspect(piece.Item.Id, inspection with { On = Moved(inspection.On, shift)! });
-            }
-        }
-
+        locker.Fill(document.Pieces.Select(piece => (
+            piece.Item with { MadeOn = Moved(piece.Item.MadeOn, shift), InServiceOn = Moved(piece.Item.InServiceOn, shift) },
+            piece.Uses.Select(use => use with { On = Moved(use.On, shift)! }),
+            piece.Inspections.Select(inspection => inspection with { On = Moved(inspection.On, shift)! }))));
         locker.Keep(document.Rules);
         foreach (var policy in document.Policies)
         {
