@@ -147,7 +147,7 @@ internal sealed class LineLinks
 
     private void AddGrip(GripMembers grip, Grip kind)
     {
-        links.AddForce(line.Id, "grip", $"{kind.Name} on the line", tensions.End, tensions.WorstEnd, grip.SlipN ?? kind.SlipLowN, factor.Grip, [], estimate: grip.SlipN is null, slips: true);
+        links.AddForce(line.Id, "grip", $"{kind.Name.Split(',')[0]} on the line", tensions.End, tensions.WorstEnd, grip.SlipN ?? kind.SlipLowN, factor.Grip, [], estimate: grip.SlipN is null, slips: true);
         if (grip.CordStrengthN is not { } strength)
         {
             links.Unknowns.Add(new($"{path}.tackle.grip.cordStrengthN", $"The strength of the grip's cord on the {NameOfLine} is not given."));
@@ -162,7 +162,7 @@ internal sealed class LineLinks
         }
 
         Wear.Add(grip.Wear, null, reductions);
-        links.AddForce(line.Id, "cord", $"Cord of the grip, one of {Sentences.Count(kind.Legs)} legs", tensions.End / kind.Legs, tensions.WorstEnd / kind.Legs, strength, factor.Rope, reductions);
+        links.AddForce(line.Id, "cord", $"Grip's cord, one of {Sentences.Count(kind.Legs)}", tensions.End / kind.Legs, tensions.WorstEnd / kind.Legs, strength, factor.Rope, reductions);
     }
 
     private void AddRopes()
@@ -221,7 +221,7 @@ internal sealed class LineLinks
         {
             if (redirect.HardwareStrengthN is { } strength)
             {
-                links.AddForce(line.Id, $"{what}-block", $"Redirect{number}, {Lower(contact.Name)}", force.ForceN, worst, strength, factor.Hardware, []);
+                links.AddForce(line.Id, $"{what}-block", $"Redirect{number}, block", force.ForceN, worst, strength, factor.Hardware, []);
             }
             else
             {
