@@ -10,9 +10,6 @@ public static class RopeNeeded
     private const double Tie = 2;
     private const double Tail = 3;
 
-    /// <summary>A tackle's opened length, metres.</summary>
-    private const double Opened = 6;
-
     /// <summary>What a knot that joins two ropes takes off them, metres.</summary>
     private const double JointTakes = 1;
 
@@ -23,11 +20,15 @@ public static class RopeNeeded
         var legs = InLine(line, system) ? system.Solve(new(1, 1)).Legs.Count - 1 : 0;
         var up = line.Tie == TieKind.Base ? 2 : 1;
         var joint = line.Joined is null ? 0 : JointTakes;
-        var needed = (up * line.Seat.HeightM) + Tie + run + (legs * Opened) + Tail + joint;
+        var needed = (up * line.Seat.HeightM) + Tie + run + (legs * line.Tackle.OpenedM) + Tail + joint;
         workings?.Add($"{line.Id}.rope-needed", "Rope needed", "l_rope", needed, "m", "seat height (twice for a base tie) + tie + run + legs in the line · opened length + tail + joint",
-            $"{(double)up:x} · {line.Seat.HeightM:m} + {Tie:m} + {run:m} + {(double)legs:x} · {Opened:m} + {Tail:m} + {joint:m}", "M8", estimate: true);
+            $"{(double)up:x} · {line.Seat.HeightM:m} + {Tie:m} + {run:m} + {(double)legs:x} · {line.Tackle.OpenedM:m} + {Tail:m} + {joint:m}", "M8", estimate: true);
         return needed;
     }
+
+    /// <summary>Rope in a tackle when it is fully opened, leg by leg, with a tail past the last hauler, metres; 0 for a line that is hauled without one.</summary>
+    public static double InTackle(TackleSystem system, double opened) =>
+        system.InLine && system.Shape.Ropes.Sum(r => r.Contacts.Count) < 3 ? 0 : (system.Shape.Ropes.Sum(r => r.Contacts.Count) * opened) + Tail;
 
     /// <summary>Rope that the line has, both ropes together, metres.</summary>
     public static double Owned(LineMembers line) => line.Rope.LengthM + (line.Joined?.Rope.LengthM ?? 0);

@@ -2,6 +2,7 @@ using Draklo.Core.Hinges;
 using Draklo.Core.Lines;
 using Draklo.Core.Sites;
 using Draklo.Core.Strength;
+using Draklo.Core.Tackle;
 using Draklo.Core.Trees;
 
 namespace Draklo.Core.Plans;
@@ -88,7 +89,9 @@ public sealed record LineResult(
 /// <param name="HandForceN">For the planned tension.</param>
 /// <param name="HoldForceN">What holds the planned tension when nobody hauls and the rope would run back.</param>
 /// <param name="AnchorForceN">On the anchor; 0 for a line hauled directly.</param>
-public sealed record TackleResult(double IdealAdvantage, double ActualAdvantage, double HaulLengthM, double HandForceN, double HoldForceN, double AnchorForceN);
+/// <param name="Sets">How often it is opened and hauled for the take-up.</param>
+/// <param name="RopeM">Rope in the tackle when it is fully opened, with its tail; 0 for a line hauled directly.</param>
+public sealed record TackleResult(double IdealAdvantage, double ActualAdvantage, double HaulLengthM, double HandForceN, double HoldForceN, double AnchorForceN, HaulSets Sets, double RopeM);
 
 /// <param name="WorstStressMPa">At the needed tension, all lines together.</param>
 /// <param name="AtHeightM">Above the cut.</param>

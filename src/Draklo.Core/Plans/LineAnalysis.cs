@@ -24,12 +24,14 @@ internal static class LineAnalysis
         var hand = tensions.Hand;
         var anchor = tackle.System.UsesAnchor ? PulledLine.ForceOn(solution, "anchor") * hand : 0;
         var ropeNeeded = RopeNeeded.For(line, tackle.System, whole, context.Workings);
+        var sets = HaulSets.Of(tackle.System.Shape, tackle.System.Motion, line.Tackle.OpenedM, line.Tackle.ClosedM, takeUp);
+
         // Held back, the line runs the other way: each redirect now keeps part of the load off the hands.
         var held = tension * run.Passes(0, best: false);
         var seat = LimbBending.SeatForce(pulled, tension).ForceN;
         var setting = line.Setting is null ? null : LineSetting.Of(line, tension, context.Workings);
         var result = new LineResult(line.Id, length, whole, below, along.Level, forwardArm, rightArm, tension, tensions.End, seat, takeUp, stretch, ropeNeeded, RopeNeeded.JointAt(line),
-            new(solution.IdealAdvantage, solution.ActualAdvantage, takeUp * solution.TravelRatio, hand, held * solution.Holding.HandForceForUnitLoad, anchor), redirects, setting);
+            new(solution.IdealAdvantage, solution.ActualAdvantage, takeUp * solution.TravelRatio, hand, held * solution.Holding.HandForceForUnitLoad, anchor, sets, RopeNeeded.InTackle(tackle.System, line.Tackle.OpenedM)), redirects, setting);
 
         if (context.Workings is { } workings)
         {
@@ -51,6 +53,12 @@ internal static class LineAnalysis
                 $"ideal {solution.IdealAdvantage:x}, efficiency {solution.Efficiency:%}", "M7", estimate: true);
             workings.Add($"{id}.hand-force", "Hand force", "F", hand, "N", "F = s · T_p / (A · η of the redirects)", $"{tension:N} / ({solution.ActualAdvantage:x} · {run.Passes(0, best: false):x})", "M7", estimate: true);
             workings.Add($"{id}.haul-length", "Rope hauled", "h", result.Tackle.HaulLengthM, "m", "h = take-up · travel ratio", $"{takeUp:m} · {solution.TravelRatio:x}", "M8", estimate: true);
+            if (sets is { LinePerSetM: { } perSet, HaulPerSetM: { } hauled })
+            {
+                workings.Add($"{id}.sets", "Sets", "n", sets.Sets, "x", "n = ⌈take-up / line per set⌉; a set ends where two blocks meet",
+                    $"⌈{takeUp:m} / {perSet:m}⌉, {hauled:m} of rope a set", "M8", estimate: true);
+            }
+
             workings.Add($"{id}.hold-force", "Force that holds it", "F_hold", result.Tackle.HoldForceN, "N", "the same walk with 1/η at each turn", $"{solution.Holding.HandForceForUnitLoad:x} · {held:N}", "M7", estimate: true);
             if (pulled.DownLeg > 0)
             {

@@ -2,6 +2,7 @@ using Draklo.Core.Catalogue;
 using Draklo.Core.Geometry;
 using Draklo.Core.Lines;
 using Draklo.Core.Strength;
+using Draklo.Core.Tackle;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Plans;
@@ -24,6 +25,21 @@ internal static class LineReasons
             AddGrip(line, path, reasons);
             AddLimiter(context, line, results[n], path, reasons);
             AddSetting(context, line, results[n], path, reasons);
+            AddSets(context, line, results[n], path, reasons);
+        }
+    }
+
+    private static void AddSets(PlanContext context, LineMembers line, LineResult result, string path, List<Reason> reasons)
+    {
+        var system = TackleSystems.Find(line.Tackle.SystemId)!;
+        if (result.Tackle.Sets.Sets > 1 && !HoldingPiece.Of(line, system).Held)
+        {
+            reasons.Add(new(VerdictState.Check, context.Units.Say($"The tackle of the {line.Id} line closes {result.Tackle.Sets.Sets} times for a take-up of {result.TakeUpM:m}, and nothing is told that holds the line while it is opened again: put a grip or turns on it, or open the tackle farther."), $"{path}.tackle.openedM"));
+        }
+
+        if (line.Tackle.Rope is { LengthM: { } length } && !system.InLine && length < result.Tackle.RopeM)
+        {
+            reasons.Add(new(VerdictState.Check, context.Units.Say($"The tackle rope of the {line.Id} line is {length:m}; fully opened it takes {result.Tackle.RopeM:m} with its tail: start with the blocks closer, or take a longer one."), $"{path}.tackle.rope.lengthM"));
         }
     }
 

@@ -175,6 +175,11 @@ internal static class LineRules
             problems.Add(new($"{path}.joinKnotId", $"“{join}” cannot take a tackle in the middle of a line: choose a midline loop such as a butterfly."));
         }
 
+        if (tackle.ClosedM >= tackle.OpenedM)
+        {
+            problems.Add(new($"{path}.closedM", "The closed length is not under the opened one, so nothing could be hauled: open the tackle farther."));
+        }
+
         if (tackle.Grip is { } grip)
         {
             if (!Reference.Grips.ContainsKey(grip.GripId))

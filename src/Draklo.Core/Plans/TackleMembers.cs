@@ -21,6 +21,14 @@ public sealed record TackleMembers
     [Range(0.005, 0.5)]
     public double? SheaveDiameterM { get; init; }
 
+    [Display(Name = "Opened length", Description = "Between the blocks when the tackle starts, metres.")]
+    [Range(1, 60)]
+    public double OpenedM { get; init; } = 6;
+
+    [Display(Name = "Closed length", Description = "Between the blocks when they meet, metres.")]
+    [Range(0.2, 10)]
+    public double ClosedM { get; init; } = 1;
+
     [Display(Name = "Joined by", Description = "The knot in the line that takes the tackle: an id of the knot table that can be tied midline. Left out, the plan says it is not known.")]
     public string? JoinKnotId { get; init; }
 
@@ -88,6 +96,10 @@ public sealed record TackleRopeMembers
     [Display(Name = "Tackle rope diameter", Description = "Metres.")]
     [Range(0.003, 0.06)]
     public required double DiameterM { get; init; }
+
+    [Display(Name = "Tackle rope length", Description = "Metres. Left out, nobody checks whether it is long enough.")]
+    [Range(1, 500)]
+    public double? LengthM { get; init; }
 
     [Display(Name = "End of the tackle rope", Description = "The knot or splice at its fixed end: an id of the knot table.")]
     public string EndKnotId { get; init; } = "bowline";

@@ -13,6 +13,12 @@ public sealed record TackleSystem(string Id, string Name, string Note, bool InLi
 {
     private readonly ConcurrentDictionary<Turns, TackleSolution> solved = new();
 
+    /// <summary>How its points move; the same for all turns.</summary>
+    public TackleMotion Motion { get; } = TackleMotion.Of(Rove(new(1, 1)))!;
+
+    /// <summary>Its points and ropes, with smooth turns.</summary>
+    public Arrangement Shape { get; } = Rove(new(1, 1));
+
     /// <summary>Whether it is hauled back from the anchor, so that the loaded line turns there.</summary>
     public bool HauledBack { get; } = Rove(new(1, 1)).Points.Single(p => p.Kind == PointKind.Hand).Position > 10;
 

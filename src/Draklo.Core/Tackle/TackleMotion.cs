@@ -1,0 +1,125 @@
+using MathNet.Numerics.LinearAlgebra;
+
+namespace Draklo.Core.Tackle;
+
+/// <summary>How the points of an arrangement move while its rope is hauled.</summary>
+/// <remarks>
+/// Methods M7 and M8. Ropes do not stretch: over each of them the lengthening of its legs adds to nothing, which gives one
+/// linear equation a rope. Speeds are along the haul axis for a hand that draws one length of rope; positive toward
+/// greater positions.
+/// </remarks>
+/// <param name="Speeds">Of every point, in the order of the arrangement; 0 for fixed ones.</param>
+public sealed record TackleMotion(IReadOnlyList<double> Speeds)
+{
+    /// <summary>The motion, or null where the points' motion does not follow from the hand's alone.</summary>
+    public static TackleMotion? Of(Arrangement arrangement)
+    {
+        var index = new Dictionary<string, int>(StringComparer.Ordinal);
+        var unknown = new int[arrangement.Points.Count];
+        var unknowns = 0;
+        for (var p = 0; p < unknown.Length; p++)
+        {
+            index[arrangement.Points[p].Id] = p;
+            unknown[p] = arrangement.Points[p].Kind is PointKind.Moving or PointKind.Load ? unknowns++ : -1;
+        }
+
+        if (unknowns != arrangement.Ropes.Count)
+        {
+            return null;
+        }
+
+        var matrix = Matrix<double>.Build.Dense(unknowns, unknowns);
+        var hauled = Vector<double>.Build.Dense(unknowns);
+        var speeds = new double[unknown.Length];
+        for (var r = 0; r < arrangement.Ropes.Count; r++)
+        {
+            var from = index[arrangement.Ropes[r].From];
+            foreach (var contact in arrangement.Ropes[r].Contacts)
+            {
+                var to = index[contact.Point];
+                var along = Math.Sign(arrangement.Points[to].Position - arrangement.Points[from].Position);
+                Add(r, to, along);
+                Add(r, from, -along);
+                if (arrangement.Points[from].Kind == PointKind.Hand)
+                {
+                    // The hand draws one length away from the first point that its rope comes to.
+                    speeds[from] = -along;
+                    hauled[r] -= 1;
+                }
+
+                from = to;
+            }
+        }
+
+        if (Math.Abs(matrix.Determinant()) < 1e-9)
+        {
+            return null;
+        }
+
+        var solved = matrix.Solve(hauled);
+        for (var p = 0; p < unknown.Length; p++)
+        {
+            speeds[p] = unknown[p] >= 0 ? solved[unknown[p]] : speeds[p];
+        }
+
+        return new(speeds);
+
+        void Add(int rope, int point, double sign)
+        {
+            if (unknown[point] >= 0)
+            {
+                matrix[rope, unknown[point]] += sign;
+            }
+        }
+    }
+}
+
+/// <summary>How a take-up is hauled in: set by set, each ending where two blocks meet.</summary>
+/// <remarks>Method M8. Fully opened, the points that a rope runs to and fro between stand the opened length apart; the first pair to close to the closed length ends the set.</remarks>
+/// <param name="LinePerSetM">Line that comes in with one set; null for a line hauled directly or round one turn, where no blocks meet.</param>
+/// <param name="HaulPerSetM">Rope hauled for that.</param>
+/// <param name="Sets">How often it is opened and hauled; 1 when no blocks meet.</param>
+public sealed record HaulSets(double? LinePerSetM, double? HaulPerSetM, int Sets)
+{
+    private const int Most = 999;
+
+    /// <param name="opened">Between the blocks when fully opened, metres.</param>
+    /// <param name="closed">When they meet, metres; under <paramref name="opened"/>.</param>
+    public static HaulSets Of(Arrangement arrangement, TackleMotion motion, double opened, double closed, double takeUp)
+    {
+        var points = arrangement.Points;
+        var load = 0;
+        var index = new Dictionary<string, int>(StringComparer.Ordinal);
+        for (var p = 0; p < points.Count; p++)
+        {
+            index[points[p].Id] = p;
+            load = points[p].Kind == PointKind.Load ? p : load;
+        }
+
+        var perHaul = Math.Abs(motion.Speeds[load]);
+        var haul = double.PositiveInfinity;
+        foreach (var rope in arrangement.Ropes)
+        {
+            var from = index[rope.From];
+            foreach (var contact in rope.Contacts)
+            {
+                var to = index[contact.Point];
+                if (points[from].Kind != PointKind.Hand)
+                {
+                    var closing = (motion.Speeds[from] - motion.Speeds[to]) * Math.Sign(points[to].Position - points[from].Position);
+                    haul = closing > 1e-9 ? Math.Min(haul, (opened - closed) / closing) : haul;
+                }
+
+                from = to;
+            }
+        }
+
+        if (perHaul >= 1 - 1e-9 || double.IsInfinity(haul))
+        {
+            return new(null, null, 1);
+        }
+
+        var line = haul * perHaul;
+        return new(line, haul, (int)Math.Clamp(Math.Ceiling((takeUp / line) - 1e-9), 1, Most));
+    }
+}
