@@ -26,12 +26,6 @@ using var screen = new Screen(app.Address);
         At("Side-leaner", "Lay");
         screen.Find(OpenQA.Selenium.By.CssSelector("[data-target-row]"));
     }),
-    ("target-in-hand", () =>
-    {
-        At("Lime", "Lay");
-        screen.Click("[data-target-row='boathouse']");
-        screen.Find(OpenQA.Selenium.By.CssSelector("[data-handle='target']"));
-    }),
     ("lay-rose", () =>
     {
         At("Lime", "Lay");
@@ -63,6 +57,12 @@ using var screen = new Screen(app.Address);
     {
         At("Lime", "Anchor and tackle");
         screen.Find(OpenQA.Selenium.By.CssSelector("[data-load-cell]"));
+    }),
+    ("tackle-drawing", () =>
+    {
+        At("Lime", "Anchor and tackle");
+        screen.Send("t");
+        screen.Find(OpenQA.Selenium.By.CssSelector("svg[data-tackle] [data-leg]"));
     }),
     ("redirects", () =>
     {

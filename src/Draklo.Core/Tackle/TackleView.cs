@@ -9,11 +9,12 @@ namespace Draklo.Core.Tackle;
 /// <remarks>Methods M7 and M8; forces are for the planned tension.</remarks>
 /// <param name="PeopleSay">What this tackle is often taken for, where the count is another.</param>
 /// <param name="Speeds">Of the points, for one length of rope hauled, in the order of the arrangement.</param>
+/// <param name="StartsM">Where the points stand when it is fully opened, metres from the anchor toward the tree, in the order of the arrangement.</param>
 /// <param name="RopeM">Rope in the tackle when it is fully opened, with its tail.</param>
 /// <param name="SpaceM">From the anchor to the grip, fully opened.</param>
 /// <param name="HeldBy">What holds the load while the tackle is opened again.</param>
 public sealed record TackleView(
-    string Name, string Note, string? PeopleSay, Arrangement Arrangement, IReadOnlyList<double> Speeds, IReadOnlyList<double> LegForcesN, IReadOnlyList<double> PointForcesN, IReadOnlyList<ContactCost> Costs,
+    string Name, string Note, string? PeopleSay, Arrangement Arrangement, IReadOnlyList<double> StartsM, IReadOnlyList<double> Speeds, IReadOnlyList<double> LegForcesN, IReadOnlyList<double> PointForcesN, IReadOnlyList<ContactCost> Costs,
     double IdealAdvantage, double ActualAdvantage, double HandForceN, double LoadN, double TakeUpM, HaulSets Sets, double OpenedM, double ClosedM, double RopeM, double SpaceM, string HeldBy)
 {
     public static (TackleView? View, List<Problem> Problems) Of(Plan plan, int line, UnitSystem units)
@@ -40,6 +41,7 @@ public sealed record TackleView(
             tackle.System.Note,
             PeopleSayOf(tackle.System.Id),
             arrangement,
+            StartsOf(arrangement, tackle.System.Motion, members.Tackle.OpenedM),
             tackle.System.Motion.Speeds,
             [.. solved.Legs.Select(l => l.Tension * hand)],
             [.. solved.Points.Select(p => p.Force * hand)],
@@ -55,6 +57,28 @@ public sealed record TackleView(
             RopeNeeded.InTackle(tackle.System, members.Tackle.OpenedM),
             tackle.System.UsesAnchor && result.Tackle.Sets.LinePerSetM is not null ? members.Tackle.OpenedM : 0,
             HoldingPiece.Of(members, tackle.System).Words), []);
+    }
+
+    /// <summary>The pair that closes first stands the opened length apart; what else moves stands a little beside it.</summary>
+    private static double[] StartsOf(Arrangement arrangement, TackleMotion motion, double opened)
+    {
+        const double Beside = 1.4;
+        var moving = -1;
+        for (var p = 0; p < arrangement.Points.Count; p++)
+        {
+            moving = arrangement.Points[p].Kind == PointKind.Moving ? p : moving;
+        }
+
+        // A traveller is drawn to the anchor; a second grip is drawn to the first, away from it.
+        var toAnchor = moving >= 0 && motion.Speeds[moving] < 0;
+        var load = moving < 0 ? opened : opened + Beside;
+        return [.. arrangement.Points.Select(p => p.Kind switch
+        {
+            PointKind.Load => load,
+            PointKind.Moving => toAnchor ? opened : Beside,
+            PointKind.Hand => p.Position > 10 ? load + 1 : -2.5,
+            _ => 0,
+        })];
     }
 
     private static string? PeopleSayOf(string systemId) => systemId switch

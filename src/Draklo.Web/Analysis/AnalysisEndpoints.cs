@@ -32,6 +32,12 @@ internal static class AnalysisEndpoints
             .Accepts<Plan>("application/json")
             .Produces<IReadOnlyList<Remedy>>()
             .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity);
+        app.MapPost("/api/tackle/view", TackleViewAsync)
+            .WithName("tackleView").WithTags("analysis")
+            .WithSummary("A line's tackle as it is drawn: legs, points, what each contact costs, how it moves and in how many sets it hauls; line is its number, from 0.")
+            .Accepts<Plan>("application/json")
+            .Produces<TackleView>()
+            .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity);
         app.MapPost("/api/tackle", SolveTackleAsync)
             .WithName("solveTackle").WithTags("analysis")
             .WithSummary("Solves an arrangement of ropes and points for a hand force of 1.")
@@ -59,7 +65,18 @@ internal static class AnalysisEndpoints
         return outcome.Analysis is { } analysis ? new WholeAnswer<Core.Plans.Analysis>(analysis) : PlainProblems.Refused(outcome.Problems);
     }
 
-    private static async Task<IResult> ProfileAsync(HttpRequest request, int line = 0, string? units = null)
+    private static Task<IResult> ProfileAsync(HttpRequest request, int line = 0, string? units = null) =>
+        OfPlanAsync(request, units, (plan, system) => StemProfile.Of(plan, line, system));
+
+    private static Task<IResult> TackleViewAsync(HttpRequest request, int line = 0, string? units = null) =>
+        OfPlanAsync(request, units, (plan, system) => TackleView.Of(plan, line, system));
+
+    private static Task<IResult> RemediesAsync(HttpRequest request, string link = "", string? units = null) =>
+        OfPlanAsync(request, units, (plan, system) => Remedies.For(plan, link, system));
+
+    /// <summary>Reads a plan and answers what is made of it, or why nothing is.</summary>
+    private static async Task<IResult> OfPlanAsync<T>(HttpRequest request, string? units, Func<Plan, Core.Units.UnitSystem, (T? Made, List<Problem> Problems)> make)
+        where T : class
     {
         if (!Bodies.TryUnits(units, out var system))
         {
@@ -72,25 +89,8 @@ internal static class AnalysisEndpoints
             return refusal!;
         }
 
-        var (profile, problems) = StemProfile.Of(plan, line, system);
-        return profile is null ? PlainProblems.Refused(problems) : new WholeAnswer<StemProfile>(profile);
-    }
-
-    private static async Task<IResult> RemediesAsync(HttpRequest request, string link = "", string? units = null)
-    {
-        if (!Bodies.TryUnits(units, out var system))
-        {
-            return Bodies.UnknownUnits(units);
-        }
-
-        var (plan, refusal) = await request.ReadAsync<Plan>();
-        if (plan is null)
-        {
-            return refusal!;
-        }
-
-        var (remedies, problems) = Remedies.For(plan, link, system);
-        return remedies is null ? PlainProblems.Refused(problems) : Results.Ok(remedies);
+        var (made, problems) = make(plan, system);
+        return made is null ? PlainProblems.Refused(problems) : new WholeAnswer<T>(made);
     }
 
     private static async Task<IResult> SolveTackleAsync(HttpRequest request)

@@ -1,4 +1,4 @@
-import type { Analysis, Catalogue, CsvPreview, Forecast, GearDetail, GearEntry, GearItem, GearUse, Inspection, Job, JobEntry, Locker, LockerRules, Plan, Policy, Remedy, Rose, Sight, Site, Species, StemProfile, Units } from "./types";
+import type { Analysis, Catalogue, CsvPreview, Forecast, GearDetail, GearEntry, GearItem, GearUse, Inspection, Job, JobEntry, Locker, LockerRules, Plan, Policy, Remedy, Rose, Sight, Site, Species, StemProfile, TackleView, Units } from "./types";
 
 /** A refusal in the server's words. */
 export class Refusal extends Error {
@@ -56,6 +56,7 @@ export const api = {
   importPlan: (file: File) => ask<Job>("/api/jobs/import", { method: "POST", headers: { "content-type": "application/json" }, body: file }),
   rose: (plan: Plan, step: number) => ask<Rose>(`/api/rose?step=${step}`, send("POST", plan)),
   stem: (plan: Plan, line: number) => ask<StemProfile>(`/api/stem?line=${line}`, send("POST", plan)),
+  tackle: (plan: Plan, line: number, units: Units) => ask<TackleView>(`/api/tackle/view?line=${line}&units=${units}`, send("POST", plan)),
   remedies: (plan: Plan, link: string, units: Units) => ask<Remedy[]>(`/api/remedies?link=${encodeURIComponent(link)}&units=${units}`, send("POST", plan)),
   siteFile: async (plan: Plan): Promise<Blob> => {
     const response = await fetch("/api/site/geojson", send("POST", plan));

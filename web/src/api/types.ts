@@ -46,4 +46,5 @@ export type GearUse = Complete<Schemas["GearUse"]>;
 export type CsvPreview = Complete<Schemas["CsvPreview"]>;
 export type LockerRules = Complete<Schemas["LockerRules"]>;
 export type Policy = Complete<Schemas["Policy"]>;
+export type TackleView = Complete<Schemas["TackleView"]>;
 export type Units = "metric" | "us";

@@ -50,6 +50,7 @@ export function SheetPage() {
 
 const SitePlan = lazy(() => import("../drawing/SitePlan").then((m) => ({ default: m.SitePlan })));
 const StemDrawing = lazy(() => import("../drawing/StemDrawing").then((m) => ({ default: m.StemDrawing })));
+const TackleDrawing = lazy(() => import("../drawing/TackleDrawing").then((m) => ({ default: m.TackleDrawing })));
 const Lay = lazy(() => import("../stations/Lay").then((m) => ({ default: m.Lay })));
 const Cuts = lazy(() => import("../stations/Cuts").then((m) => ({ default: m.Cuts })));
 const SizeUp = lazy(() => import("../stations/SizeUp").then((m) => ({ default: m.SizeUp })));
@@ -128,7 +129,7 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
           <div className={`min-h-0 flex-1 ${old ? "old-figures" : ""}`}>
             {analysis && of && (
               <Suspense>
-                {drawing === "elevation" ? <Elevation plan={of} analysis={analysis} /> : drawing === "plan" ? <SitePlan plan={of} analysis={analysis} /> : drawing === "stem" ? <StemDrawing plan={of} /> : <Stump plan={of} analysis={analysis} />}
+                {drawing === "elevation" ? <Elevation plan={of} analysis={analysis} /> : drawing === "plan" ? <SitePlan plan={of} analysis={analysis} /> : drawing === "stem" ? <StemDrawing plan={of} /> : drawing === "tackle" ? <TackleDrawing plan={of} /> : <Stump plan={of} analysis={analysis} />}
               </Suspense>
             )}
           </div>

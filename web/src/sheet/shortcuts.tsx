@@ -8,7 +8,8 @@ const list: [string, string][] = [
   ["Ctrl Z", "Undo"],
   ["Ctrl Shift Z", "Redo"],
   ["1 – 6", "Station: walk up, size up, lay, line, anchor and tackle, cuts"],
-  ["E, P, S, B", "Drawing: elevation, plan, stump, bending of the stem"],
+  ["E, P, S, B, T", "Drawing: elevation, plan, stump, bending of the stem, tackle"],
+  ["Space", "On the tackle: haul, or stop"],
   ["R", "The lay rose on the plan, on or off"],
   ["Enter, Esc", "While a target is drawn: it is done, or forget it"],
   ["U", "Metric or US customary"],
@@ -46,6 +47,7 @@ export function useShortcuts(): void {
       else if (event.key === "e") view.set({ drawing: "elevation" });
       else if (event.key === "p") view.set({ drawing: "plan" });
       else if (event.key === "b") view.set({ drawing: "stem" });
+      else if (event.key === "t") view.set({ drawing: "tackle" });
       else if (event.key === "r") view.set({ drawing: "plan", rose: !view.rose });
       else if (event.key === "s") view.set({ drawing: "stump" });
       else if (event.key === "u") settings.setUnits(settings.units === "metric" ? "us" : "metric");

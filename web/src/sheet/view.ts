@@ -3,7 +3,7 @@ import type { Target } from "../api/types";
 
 export const stationNames = { walk: "Walk up", size: "Size up", lay: "Lay", line: "Line", tackle: "Anchor and tackle", cuts: "Cuts" } as const;
 export type Station = keyof typeof stationNames;
-export const drawingNames = { elevation: "Elevation", plan: "Plan", stump: "Stump", stem: "Stem" } as const;
+export const drawingNames = { elevation: "Elevation", plan: "Plan", stump: "Stump", stem: "Stem", tackle: "Tackle" } as const;
 export type DrawingName = keyof typeof drawingNames;
 
 /** A target that is being drawn: its points so far, metres east and north. */

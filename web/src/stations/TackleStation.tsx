@@ -5,7 +5,9 @@ import { useFeed } from "../sheet/feed";
 import { setMember, useSheet } from "../sheet/store";
 import { Note, Segments } from "../ui/controls";
 import { Choice } from "../ui/Choice";
+import { useSettings } from "../ui/settings";
 import { TextField } from "../ui/TextField";
+import { written } from "../units/units";
 import { AnchorFields } from "./AnchorFields";
 import { Group, Member, useProblem } from "./fields";
 import { JoinFields } from "./JoinFields";
@@ -77,6 +79,13 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
             {own && <JoinFields at={at} catalogue={catalogue} />}
           </>
         )}
+        {system && !system.inLine && (
+          <>
+            <Member path={`${path}.tackle.openedM`} label="Blocks start apart" quantity="length" step={0.5} />
+            <Member path={`${path}.tackle.closedM`} label="Blocks meet at" quantity="length" />
+            {own && <Member path={`${path}.tackle.rope.lengthM`} label="Its rope is long" quantity="length" step={1} unknown="not known" />}
+          </>
+        )}
         {system && contact && system.id !== "direct" && ["block", "ring", "carabiner"].includes(contact.builtOf) && (
           <>
             <Piece path={`${path}.tackle`} place="blocks" label="Blocks from the locker" />
@@ -93,6 +102,7 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
 
 /** Apart from the fields, so that they are not drawn anew with every figure of a drag. */
 function Results({ at, anchored }: { at: number; anchored: boolean }) {
+  const units = useSettings((s) => s.units);
   const result = useFeed((s) => s.analysis?.pull.lines[at]);
   if (!result) return null;
   return (
@@ -100,6 +110,9 @@ function Results({ at, anchored }: { at: number; anchored: boolean }) {
       <Figure label="Hand force" value={result.tackle.handForceN} quantity="force" working={`${result.id}.hand-force`} note="all haulers together, at the planned tension" />
       <Figure label="Advantage" value={result.tackle.actualAdvantage} quantity="ratio" working={`${result.id}.advantage`} note={`${result.tackle.idealAdvantage} before friction`} />
       <Figure label="Rope hauled" value={result.tackle.haulLengthM} quantity="length" working={`${result.id}.haul-length`} />
+      {result.tackle.sets.linePerSetM !== undefined && (
+        <Figure label="Sets" value={result.tackle.sets.sets} quantity="count" working={`${result.id}.sets`} note={`${written(result.tackle.sets.linePerSetM, "length", units)} of line a set; T draws and plays it`} />
+      )}
       <Figure label="To hold it" value={result.tackle.holdForceN} quantity="force" working={`${result.id}.hold-force`} note="friction now helps" />
       {anchored && <Figure label="Force on the anchor" value={result.tackle.anchorForceN} quantity="force" working={`${result.id}.anchor-force`} />}
     </Group>

@@ -34,7 +34,7 @@ export function hung(plan: Plan, path: string, place: Place, entry: GearEntry, u
     case "joined":
       return marked(withValue(plan, path, rope), `${path}.breakingStrengthN`);
     case "tackleRope":
-      return marked(withValue(plan, path, { endKnotId: "bowline", ...groupAt(plan, path), breakingStrengthN: newtons, diameterM: item.diameterM ?? 0, ...construction, ...wear, itemId: item.id }), `${path}.breakingStrengthN`);
+      return marked(withValue(plan, path, { endKnotId: "bowline", ...groupAt(plan, path), breakingStrengthN: newtons, diameterM: item.diameterM ?? 0, ...(item.lengthM === undefined ? {} : { lengthM: item.lengthM }), ...construction, ...wear, itemId: item.id }), `${path}.breakingStrengthN`);
     case "grip": {
       const before = groupAt(plan, path) as Partial<NonNullable<Line["tackle"]["grip"]>>;
       return marked(withValue(plan, path, {

@@ -1,0 +1,82 @@
+import type { TackleView } from "../api/types";
+
+export interface LegShape {
+  index: number;
+  rope: number;
+  /** Metres from the anchor toward the tree. */
+  from: number;
+  to: number;
+  /** Each leg has a lane of its own, so that no two cross; the lanes are counted from above. */
+  lane: number;
+  /** Whether the rope turns at its far end and comes back in the next lane. */
+  turns: boolean;
+}
+
+export interface PointShape {
+  id: string;
+  kind: TackleView["arrangement"]["points"][number]["kind"];
+  at: number;
+  /** The lanes that it spans. */
+  first: number;
+  last: number;
+  forceN: number;
+}
+
+/** Where every leg and point stands once so much rope has been hauled since the tackle was opened. */
+export function layOut(view: TackleView, hauled: number): { legs: LegShape[]; points: PointShape[]; lanes: number } {
+  const { points, ropes } = view.arrangement;
+  const at = new Map(points.map((p, i) => [p.id, (view.startsM[i] ?? 0) + (p.kind === "hand" ? 0 : (view.speeds[i] ?? 0) * hauled)]));
+  const lanesOf = new Map<string, number[]>();
+  const touch = (id: string, lane: number) => { lanesOf.set(id, [...(lanesOf.get(id) ?? []), lane]); };
+  const legs: LegShape[] = [];
+  let lane = 0;
+  ropes.forEach((rope, r) => {
+    let from = rope.from;
+    rope.contacts.forEach((contact, c) => {
+      touch(from, lane);
+      touch(contact.point, lane);
+      legs.push({ index: legs.length, rope: r, from: at.get(from) ?? 0, to: at.get(contact.point) ?? 0, lane, turns: c < rope.contacts.length - 1 });
+      from = contact.point;
+      lane++;
+    });
+  });
+  return {
+    legs,
+    points: points.map((p, i) => {
+      const lanes = lanesOf.get(p.id) ?? [0];
+      return { id: p.id, kind: p.kind, at: at.get(p.id) ?? 0, first: Math.min(...lanes), last: Math.max(...lanes), forceN: view.pointForcesN[i] ?? 0 };
+    }),
+    lanes: lane,
+  };
+}
+
+/** Rope hauled in one set, metres; the whole of it where no blocks meet. */
+export function setLength(view: TackleView): number {
+  return view.sets.haulPerSetM ?? view.takeUpM * view.idealAdvantage;
+}
+
+export interface Progress {
+  set: number;
+  hauledM: number;
+  lineInM: number;
+}
+
+/** How far a pull has come: sets done, and rope hauled in this one. */
+export function progressOf(view: TackleView, set: number, hauled: number): Progress {
+  const whole = setLength(view);
+  const all = Math.min(set * whole + hauled, view.takeUpM * view.idealAdvantage);
+  return { set: set + 1, hauledM: all, lineInM: all / view.idealAdvantage };
+}
+
+/** What is done between two sets, in order. */
+export function resetSteps(view: TackleView): string[] {
+  return [`Hold: ${view.heldBy}`, "Hands clear of the blocks", "Open the tackle again", "Take up the slack", "Go on hauling"];
+}
+
+/** What is left of the ideal advantage and what each contact took of it, one after the other along a bar. */
+export function frictionParts(view: TackleView): { from: number; to: number }[] {
+  return view.costs.map((cost, i) => {
+    const from = view.actualAdvantage + view.costs.slice(0, i).reduce((sum, c) => sum + c.costs, 0);
+    return { from, to: from + cost.costs };
+  });
+}
