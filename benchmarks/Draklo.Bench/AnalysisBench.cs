@@ -1,5 +1,6 @@
 using BenchmarkDotNet.Attributes;
 using BenchmarkDotNet.Jobs;
+using Draklo.Core.Chances;
 using Draklo.Core.Plans;
 using Draklo.Core.Sites;
 using Draklo.Core.Strength;
@@ -34,6 +35,9 @@ public class AnalysisBench
 
     [Benchmark]
     public object? RemediesForOneFailingLinkOfTheLime() => Remedies.For(weak, "main.hands", Core.Units.UnitSystem.Metric).Remedies;
+
+    [Benchmark]
+    public object? TenThousandSamples() => PlanChances.Of(lime, 10_000, 1, Core.Units.UnitSystem.Metric).Chances;
 
     [Benchmark]
     public AnalysisOutcome OneLineWithoutSite() => PlanAnalysis.Of(bare, withWorkings: false);

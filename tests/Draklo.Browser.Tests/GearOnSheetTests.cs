@@ -137,6 +137,38 @@ public sealed class GearOnSheetTests : IDisposable
         screen.Until(() => screen.Count("[role=dialog]") == 0 && screen.Text("aside").Contains("Set by Jory", StringComparison.Ordinal), "the policy");
     }
 
+    [Fact]
+    public void The_tackle_is_drawn_and_hauled_to_commit_by_space_and_by_hand()
+    {
+        screen.OpenJob("Lime");
+        screen.Send("5");
+        screen.Send("t");
+        screen.Until(() => screen.Count("[data-tackle] [data-leg]") == 5 && screen.Count("[data-friction] rect") == 5, "five legs and four turns");
+        Assert.Contains("set 1 of 1 · hauled 0 m", screen.Text("[data-haul]"), StringComparison.Ordinal);
+        screen.Type("Blocks start apart", "1.4 m");
+        screen.Until(() => screen.Text("[data-haul]").Contains("of 5", StringComparison.Ordinal), "five sets of a tackle that starts nearly closed");
+        screen.Focus("[data-handle='haul']");
+        screen.Chord(Keys.Shift, Keys.ArrowRight);
+        screen.Until(() => screen.Count("[data-reset]") == 1, "the blocks to meet");
+        Assert.Contains("Hold: the Machard", screen.Text("[data-reset]"), StringComparison.Ordinal);
+        screen.Send(" ");
+        screen.Until(() => screen.Text("[data-haul]").Contains("set 2 of", StringComparison.Ordinal), "the reset to be played and the second set to begin");
+        screen.Press("Stop");
+        screen.Press("Open it");
+        screen.Until(() => screen.Text("[data-haul]").Contains("hauled 0 m", StringComparison.Ordinal), "the tackle to be opened");
+        Assert.Empty(screen.Complaints());
+    }
+
+    [Fact]
+    public void What_to_measure_better_stands_by_the_load_path_and_in_the_reasons()
+    {
+        screen.OpenJob("Lime");
+        screen.Until(() => screen.Count("[data-measure-better]") == 1, "what to measure better");
+        screen.Click("[data-verdict] button");
+        screen.Until(() => screen.Count("[data-chances] tbody tr") == 5, "the five that matter most");
+        Assert.Contains("Nine times in ten", screen.Text("[data-chances]"), StringComparison.Ordinal);
+    }
+
     private double Number(string css) => double.Parse(screen.Text(css).Split(' ')[0]);
 
     private void Choose(string label, string piece)

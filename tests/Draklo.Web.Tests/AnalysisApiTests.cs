@@ -174,4 +174,19 @@ public sealed class AnalysisApiTests(RunningServer server) : IClassFixture<Runni
         Assert.Equal(404, answer.Status);
         Assert.IsType<JsonObject>(answer.Body);
     }
+
+    [Fact]
+    public async Task The_tackle_is_drawn_and_the_chances_are_the_same_for_the_same_seed()
+    {
+        var plan = (await server.DemoAsync("Lime"))["plan"]!;
+        var view = await server.SendAsync(HttpMethod.Post, "/api/tackle/view?line=0", plan);
+        Assert.Equal(5, view.Body!["legForcesN"]!.AsArray().Count);
+        Assert.Equal(4, view.Body["costs"]!.AsArray().Count);
+        Assert.NotNull((await server.SendAsync(HttpMethod.Post, "/api/tackle/view?line=9", plan)).Body!["errors"]!["line"]);
+
+        var one = await server.SendAsync(HttpMethod.Post, "/api/chances?samples=200&seed=4", plan);
+        Assert.Equal(one.Text, (await server.SendAsync(HttpMethod.Post, "/api/chances?samples=200&seed=4", plan)).Text);
+        Assert.NotEqual(one.Text, (await server.SendAsync(HttpMethod.Post, "/api/chances?samples=200&seed=5", plan)).Text);
+        Assert.NotNull((await server.SendAsync(HttpMethod.Post, "/api/chances?samples=3", plan)).Body!["errors"]!["samples"]);
+    }
 }

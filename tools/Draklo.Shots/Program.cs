@@ -100,6 +100,7 @@ using var screen = new Screen(app.Address);
     {
         screen.OpenJob("Side-leaner");
         screen.Click("[data-verdict] button");
+        screen.Find(OpenQA.Selenium.By.CssSelector("[data-chances] tbody tr"));
     }),
 ];
 

@@ -1,3 +1,4 @@
+using Draklo.Core.Chances;
 using Draklo.Core.Plans;
 using Draklo.Core.Strength;
 using Draklo.Core.Tackle;
@@ -38,6 +39,12 @@ internal static class AnalysisEndpoints
             .Accepts<Plan>("application/json")
             .Produces<TackleView>()
             .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity);
+        app.MapPost("/api/chances", ChancesAsync)
+            .WithName("chances").WithTags("analysis")
+            .WithSummary("What is not known carried through: spread of tension and hand force over so many samples (50 to 20,000), the chance that each link fails, and what to measure better. The same plan and seed give the same answer.")
+            .Accepts<Plan>("application/json")
+            .Produces<PlanChances>()
+            .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity);
         app.MapPost("/api/tackle", SolveTackleAsync)
             .WithName("solveTackle").WithTags("analysis")
             .WithSummary("Solves an arrangement of ropes and points for a hand force of 1.")
@@ -70,6 +77,9 @@ internal static class AnalysisEndpoints
 
     private static Task<IResult> TackleViewAsync(HttpRequest request, int line = 0, string? units = null) =>
         OfPlanAsync(request, units, (plan, system) => TackleView.Of(plan, line, system));
+
+    private static Task<IResult> ChancesAsync(HttpRequest request, int samples = 1000, int seed = 1, string? units = null) =>
+        OfPlanAsync(request, units, (plan, system) => PlanChances.Of(plan, samples, seed, system));
 
     private static Task<IResult> RemediesAsync(HttpRequest request, string link = "", string? units = null) =>
         OfPlanAsync(request, units, (plan, system) => Remedies.For(plan, link, system));

@@ -1,4 +1,4 @@
-import type { Analysis, Catalogue, CsvPreview, Forecast, GearDetail, GearEntry, GearItem, GearUse, Inspection, Job, JobEntry, Locker, LockerRules, Plan, Policy, Remedy, Rose, Sight, Site, Species, StemProfile, TackleView, Units } from "./types";
+import type { Analysis, Catalogue, CsvPreview, Forecast, GearDetail, GearEntry, GearItem, GearUse, Inspection, Job, JobEntry, Locker, LockerRules, Plan, PlanChances, Policy, Remedy, Rose, Sight, Site, Species, StemProfile, TackleView, Units } from "./types";
 
 /** A refusal in the server's words. */
 export class Refusal extends Error {
@@ -57,6 +57,7 @@ export const api = {
   rose: (plan: Plan, step: number) => ask<Rose>(`/api/rose?step=${step}`, send("POST", plan)),
   stem: (plan: Plan, line: number) => ask<StemProfile>(`/api/stem?line=${line}`, send("POST", plan)),
   tackle: (plan: Plan, line: number, units: Units) => ask<TackleView>(`/api/tackle/view?line=${line}&units=${units}`, send("POST", plan)),
+  chances: (plan: Plan, samples: number, units: Units) => ask<PlanChances>(`/api/chances?samples=${samples}&seed=1&units=${units}`, send("POST", plan)),
   remedies: (plan: Plan, link: string, units: Units) => ask<Remedy[]>(`/api/remedies?link=${encodeURIComponent(link)}&units=${units}`, send("POST", plan)),
   siteFile: async (plan: Plan): Promise<Blob> => {
     const response = await fetch("/api/site/geojson", send("POST", plan));

@@ -47,4 +47,5 @@ export type CsvPreview = Complete<Schemas["CsvPreview"]>;
 export type LockerRules = Complete<Schemas["LockerRules"]>;
 export type Policy = Complete<Schemas["Policy"]>;
 export type TackleView = Complete<Schemas["TackleView"]>;
+export type PlanChances = Complete<Schemas["PlanChances"]>;
 export type Units = "metric" | "us";

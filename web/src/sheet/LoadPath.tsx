@@ -1,9 +1,12 @@
+import { lazy, Suspense } from "react";
 import type { Analysis, Link } from "../api/types";
 import { Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
 import { figure, written } from "../units/units";
 import { useView } from "./view";
 import { quantityOf } from "./words";
+
+const MeasureBetter = lazy(() => import("./Chances").then((m) => ({ default: m.MeasureBetter })));
 
 /** One link after another from the hands to the stump: what it carries against what it may. */
 export function LoadPath({ analysis, old }: { analysis: Analysis; old: boolean }) {
@@ -22,6 +25,7 @@ export function LoadPath({ analysis, old }: { analysis: Analysis; old: boolean }
             weakest: <span className="font-semibold text-ink">{weakest.name}{lines.length > 1 && weakest.lineId != null ? ` on the ${weakest.lineId} line` : ""}</span>
           </p>
         )}
+        <Suspense><MeasureBetter /></Suspense>
         <p className="font-tight text-sm text-pencil">carries of what it may · mark at 0.8</p>
       </div>
       <ol className="flex overflow-x-auto border border-ink">

@@ -1,7 +1,10 @@
 import { Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
+import { lazy, Suspense } from "react";
 import type { Analysis } from "../api/types";
 import { useView } from "./view";
 import { stateHatch } from "./words";
+
+const Chances = lazy(() => import("./Chances").then((m) => ({ default: m.Chances })));
 
 /** What the plan says, in a sentence; the other reasons and the caution open under it. */
 export function VerdictLine({ analysis, problem, unreachable }: { analysis: Analysis | null; problem: string | null; unreachable: boolean }) {
@@ -27,7 +30,7 @@ export function VerdictLine({ analysis, problem, unreachable }: { analysis: Anal
           {verdict.reasons.length === 1 ? "Why, and the cautions" : `All ${verdict.reasons.length} reasons and the cautions`}
         </PopoverButton>
       </p>
-      <PopoverPanel className="absolute left-0 top-full z-30 mt-2 w-[560px] max-w-[92vw] border-2 border-ink bg-sheet p-4">
+      <PopoverPanel className="absolute left-0 top-full z-30 mt-2 w-[560px] max-h-[80vh] max-w-[92vw] overflow-auto border-2 border-ink bg-sheet p-4">
         <ul className="space-y-2">
           {verdict.reasons.map((reason) => (
             <li key={reason.text} className="flex gap-2 text-sm leading-snug">
@@ -39,6 +42,7 @@ export function VerdictLine({ analysis, problem, unreachable }: { analysis: Anal
             </li>
           ))}
         </ul>
+        <Suspense><Chances /></Suspense>
         <p className="mt-3 border-t border-ink pt-2 text-[13px] leading-snug">{verdict.caution}</p>
       </PopoverPanel>
     </Popover>
