@@ -85,7 +85,8 @@ public sealed class GearOnSheetTests : IDisposable
     {
         screen.OpenJob("Lime");
         screen.Send("5");
-        screen.Press("Machine");
+        screen.Find(By.XPath("//aside//button[starts-with(normalize-space(.), 'People')]")).Click();
+        screen.Find(By.XPath("//*[@role='option'][starts-with(., 'Machine')]")).Click();
         screen.Until(() => screen.Attribute("[data-verdict]", "data-verdict") == "stop", "a machine that can break the rope");
         screen.Type("It keeps up", "7 kN");
         screen.Click("[data-link='main.knot']");

@@ -77,10 +77,11 @@ public sealed record VectorSum(double TowardDeg, double OffLayDeg, double LevelN
 /// <param name="EndTensionN">At the tackle: more than at the tree, for each redirect takes its part.</param>
 /// <param name="SeatForceN">On the wood at the seat: nearly twice the line's tension for a base tie.</param>
 /// <param name="RopeNeededM">Rope that the line takes, its tackle included where it is rove in the line.</param>
+/// <param name="Hauler">What pulls, steadily and in one heave or jerk, with its spread.</param>
 /// <param name="JointAtM">Where two ropes are joined, along the line from the seat.</param>
 public sealed record LineResult(
     string Id, double LengthM, double RunM, double AngleBelowHorizontalDeg, double TipsFraction, double ForwardArmM, double RightArmM, double TensionN, double EndTensionN, double SeatForceN, double TakeUpM, double StretchM,
-    double RopeNeededM, double? JointAtM, TackleResult Tackle, IReadOnlyList<RedirectForce> Redirects, LineSetting? Setting)
+    double RopeNeededM, double? JointAtM, TackleResult Tackle, IReadOnlyList<RedirectForce> Redirects, LineSetting? Setting, Effort Hauler)
 {
     /// <summary>The drum between puller and rope; null without one and without a machine.</summary>
     public Limiter? Limiter { get; init; }

@@ -31,7 +31,7 @@ internal static class LineAnalysis
         var seat = LimbBending.SeatForce(pulled, tension).ForceN;
         var setting = line.Setting is null ? null : LineSetting.Of(line, tension, context.Workings);
         var result = new LineResult(line.Id, length, whole, below, along.Level, forwardArm, rightArm, tension, tensions.End, seat, takeUp, stretch, ropeNeeded, RopeNeeded.JointAt(line),
-            new(solution.IdealAdvantage, solution.ActualAdvantage, takeUp * solution.TravelRatio, hand, held * solution.Holding.HandForceForUnitLoad, anchor, sets, RopeNeeded.InTackle(tackle.System, line.Tackle.OpenedM)), redirects, setting);
+            new(solution.IdealAdvantage, solution.ActualAdvantage, takeUp * solution.TravelRatio, hand, held * solution.Holding.HandForceForUnitLoad, anchor, sets, RopeNeeded.InTackle(tackle.System, line.Tackle.OpenedM)), redirects, setting, Effort.Of(line.Puller));
 
         if (context.Workings is { } workings)
         {
@@ -81,7 +81,7 @@ internal static class LineAnalysis
         for (var i = 0; i < results.Length; i++)
         {
             var line = context.Plan.Lines[i];
-            if (line.Limiter is null && line.Puller.Kind != PullerKind.Machine)
+            if (line.Limiter is null && line.Puller.Kind is not (PullerKind.Machine or PullerKind.Vehicle))
             {
                 continue;
             }

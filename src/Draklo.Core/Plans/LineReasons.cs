@@ -139,7 +139,7 @@ internal static class LineReasons
 
         if (line.Limiter is not { } drum)
         {
-            reasons.Add(new(VerdictState.Check, $"Nothing limits what the machine on the {line.Id} line puts on the rope: it can break any of it. Put friction turns between them, held by hand. {limiter.Text}", $"{path}.limiter"));
+            reasons.Add(new(VerdictState.Check, $"Nothing limits what the {(line.Puller.Kind == PullerKind.Vehicle ? "vehicle" : "machine")} on the {line.Id} line puts on the rope: it can break any of it. Put friction turns between them, held by hand. {limiter.Text}", $"{path}.limiter"));
             return;
         }
 

@@ -96,9 +96,18 @@ internal static class LineRules
 
     private static void CheckPuller(LineMembers line, string path, List<Problem> problems)
     {
-        if (line.Puller is { Kind: PullerKind.Machine, MachineN: null })
+        if (line.Puller is { Kind: PullerKind.Machine or PullerKind.HandWinch, MachineN: null })
         {
-            problems.Add(new($"{path}.puller.machineN", "Say what the machine pulls: the force it keeps up on the rope."));
+            problems.Add(new($"{path}.puller.machineN", $"Say what the {(line.Puller.Kind == PullerKind.Machine ? "machine" : "winch")} pulls: the force it keeps up on the rope."));
+        }
+        else if (line.Puller is { Kind: PullerKind.Vehicle, Vehicle: null })
+        {
+            problems.Add(new($"{path}.puller.vehicle", "Say what the vehicle weighs and what it stands on."));
+        }
+
+        if (line.Puller.Vehicle is { } vehicle && !(Reference.Anchors.TryGetValue(vehicle.GroundId, out var grip) && grip.Kind == "grip"))
+        {
+            problems.Add(new($"{path}.puller.vehicle.groundId", $"“{vehicle.GroundId}” is not in the table: choose one of {string.Join(", ", Reference.Anchors.Values.Where(a => a.Kind == "grip").Select(a => a.Id).Order(StringComparer.Ordinal))}."));
         }
 
         if (line.Limiter is { } drum)

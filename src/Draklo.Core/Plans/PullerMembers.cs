@@ -4,7 +4,7 @@ namespace Draklo.Core.Plans;
 
 public sealed record PullerMembers
 {
-    [Display(Name = "Puller", Description = "people or machine.")]
+    [Display(Name = "Puller", Description = "people, machine, vehicle or handWinch.")]
     public PullerKind Kind { get; init; }
 
     [Display(Name = "Number of people")]
@@ -15,12 +15,30 @@ public sealed record PullerMembers
     [Range(50, 600)]
     public double EffortEachN { get; init; } = 250;
 
-    [Display(Name = "Machine pulls", Description = "What it keeps up on the rope, newtons; a jerk is reckoned a quarter more.")]
+    [Display(Name = "Footing", Description = "Of people: good, poor or leaning, with their weight on the rope.")]
+    public Footing Footing { get; init; }
+
+    [Display(Name = "Vehicle that pulls", Description = "Its mass, the share on driven wheels, what it stands on, and the slope it drives up.")]
+    public AnchorWeightMembers? Vehicle { get; init; }
+
+    [Display(Name = "Machine or winch pulls", Description = "What it keeps up on the rope, newtons; a jerk is reckoned a quarter more.")]
     [Range(500, 500_000)]
     public double? MachineN { get; init; }
 
     [Display(Name = "Where they stand", Description = "Left out, three metres past the anchor in line with the pull.")]
     public PlaceMembers? Place { get; init; }
+}
+
+public enum Footing
+{
+    /// <summary>Level and dry, with gloves: what each keeps up is as given.</summary>
+    Good,
+
+    /// <summary>Wet, steep or stony: seven tenths of it.</summary>
+    Poor,
+
+    /// <summary>Bodies leaned into it: as given, which is then near seven tenths of a body's weight.</summary>
+    Leaning,
 }
 
 public enum PullerKind
@@ -29,6 +47,12 @@ public enum PullerKind
 
     /// <summary>A winch or machine with a pull of its own.</summary>
     Machine,
+
+    /// <summary>A vehicle that drives away with the rope.</summary>
+    Vehicle,
+
+    /// <summary>A winch worked by hand.</summary>
+    HandWinch,
 }
 
 /// <summary>Turns round a drum between the puller and the rope, their tail held by hand: it slips before something breaks.</summary>

@@ -89,7 +89,7 @@ public sealed record Verdict(VerdictState State, string Summary, string WeakestL
             reasons.Add(link.State switch
             {
                 LinkState.Tight => new(VerdictState.Check, $"{tells}: tight.", null, link.Id),
-                _ when link.Use > 1 && IsHands(link) => new(VerdictState.Stop, $"{NameOf(context, link)} cannot haul it: the plan asks {Written(context, link.LoadN, link)} and {(link.Name == "Machine" ? "it keeps" : "they keep")} up {Written(context, link.StrengthN, link)}.", null, link.Id),
+                _ when link.Use > 1 && IsHands(link) => new(VerdictState.Stop, $"{NameOf(context, link)} cannot haul it: the plan asks {Written(context, link.LoadN, link)} and {(IsOne(link) ? "it keeps" : "they keep")} up {Written(context, link.StrengthN, link)}.", null, link.Id),
                 _ when link.Use > 1 && link.Slips => new(VerdictState.Stop, $"{NameOf(context, link)} slips: the plan asks {Written(context, link.LoadN, link)} and {(link.Factor > 1 ? $"it may carry {Written(context, link.Allowed, link)}" : $"it holds {Written(context, link.StrengthN, link)}")}.", null, link.Id),
                 _ when link.Use > 1 => new(VerdictState.Stop, $"{tells}: it fails.", null, link.Id),
                 _ => new(VerdictState.Stop, context.Units.Say($"{NameOf(context, link)} would break under the hardest heave: that could put {Written(context, link.WorstLoadN, link)} on it and it bears {Written(context, link.StrengthN, link)}."), null, link.Id),
@@ -341,13 +341,16 @@ public sealed record Verdict(VerdictState State, string Summary, string WeakestL
 
     private static bool IsHands(Link link) => link.Id.EndsWith(".hands", StringComparison.Ordinal);
 
+    /// <summary>A machine, a winch or a vehicle, not people.</summary>
+    private static bool IsOne(Link link) => link.Name is "Machine" or "Vehicle" or "Hand winch";
+
     private static string Weakest(PlanContext context, Link link) => IsHands(link)
         ? $"{Carries(context, link)}; nothing else is nearer its limit."
         : $"The weakest link holds: {Lower(Carries(context, link))}.";
 
     /// <summary>"The pull line carries 1.93 kN of the 8.00 kN it may".</summary>
     private static string Carries(PlanContext context, Link link) => IsHands(link)
-        ? $"{NameOf(context, link)} must give {Written(context, link.LoadN, link)} of the {Written(context, link.StrengthN, link)} {(link.Name == "Machine" ? "it" : "they")} can keep up"
+        ? $"{NameOf(context, link)} must give {Written(context, link.LoadN, link)} of the {Written(context, link.StrengthN, link)} {(IsOne(link) ? "it" : "they")} can keep up"
         : $"{NameOf(context, link)} carries {Written(context, link.LoadN, link)} of the {Written(context, link.Allowed, link)} it may";
 
     private static string NameOf(PlanContext context, Link link) =>

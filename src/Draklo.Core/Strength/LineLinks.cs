@@ -83,8 +83,13 @@ internal sealed class LineLinks
 
     private void AddHauler()
     {
-        var name = line.Puller.Kind == PullerKind.Machine ? "Machine"
-            : line.Puller.Count == 1 ? "One hauler" : $"{Sentences.Count(line.Puller.Count).Capitalised()} haulers";
+        var name = line.Puller.Kind switch
+        {
+            PullerKind.Machine => "Machine",
+            PullerKind.Vehicle => "Vehicle",
+            PullerKind.HandWinch => "Hand winch",
+            _ => line.Puller.Count == 1 ? "One hauler" : $"{Sentences.Count(line.Puller.Count).Capitalised()} haulers",
+        };
         links.AddForce(line.Id, "hands", name, tensions.Hand, tensions.Hand, Effort.Steady(line.Puller), 1, [], limitsTension: false, estimate: true);
         if (line.Limiter is { } drum)
         {

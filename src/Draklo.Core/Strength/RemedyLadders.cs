@@ -82,7 +82,11 @@ internal sealed class RemedyLadders(Plan plan, Link link, UnitSystem units)
 
     private IEnumerable<Ladder> ForHauler(int at, LineMembers line)
     {
-        if (line.Puller.Kind == PullerKind.Machine)
+        if (line.Puller is { Kind: PullerKind.Vehicle, Vehicle: { } vehicle })
+        {
+            yield return Upward(Math.Ceiling(vehicle.MassKg / 100) * 100, 100, 60, m => new(units.Say($"Take a vehicle of {m:kg}"), WithPuller(at, p => p with { Vehicle = vehicle with { MassKg = m } }), [new($"lines[{at}].puller.vehicle.massKg", m)]));
+        }
+        else if (line.Puller.Kind is PullerKind.Machine or PullerKind.HandWinch)
         {
             yield return Stronger(line.Puller.MachineN!.Value, "a machine that pulls", $"lines[{at}].puller.machineN", n => WithPuller(at, p => p with { MachineN = n }));
         }

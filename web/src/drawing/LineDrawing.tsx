@@ -89,8 +89,8 @@ export function LineDrawing({ line, index, analysis, scale, tiltDeg, link, main 
       <text x={anchor.x} y={main ? Math.min(anchor.y, ground) - 2.6 * scale.perMetre - 8 : ground + 20} textAnchor="middle" fill="var(--ink)" className="font-tight text-[13px]">
         {line.anchor.name ?? "anchor"}
       </text>
-      {main && line.puller.kind === "machine" && <Machine x={anchor.x + 1.8 * scale.perMetre} ground={ground} perMetre={scale.perMetre} lit={lit("hands")} />}
-      {main && line.puller.kind === "people" && <Crew count={line.puller.count} x={anchor.x + (line.tackle.systemId === "direct" ? -4 : 1.6 * scale.perMetre)} ground={ground} perMetre={scale.perMetre} lit={lit("hands")} />}
+      {main && (line.puller.kind === "machine" || line.puller.kind === "vehicle") && <Machine x={anchor.x + 1.8 * scale.perMetre} ground={ground} perMetre={scale.perMetre} lit={lit("hands")} />}
+      {main && (line.puller.kind === "people" || line.puller.kind === "handWinch") && <Crew count={line.puller.kind === "people" ? line.puller.count : 1} x={anchor.x + (line.tackle.systemId === "direct" ? -4 : 1.6 * scale.perMetre)} ground={ground} perMetre={scale.perMetre} lit={lit("hands")} />}
     </g>
   );
 }

@@ -114,7 +114,7 @@ export function LineHandles({ plan, analysis, scale, onGrab, onRelease }: Handle
       <g key={line.id}>
         <g aria-hidden pointerEvents="none">
           <Lettering at={{ x: anchor.x + 14, y: anchor.y + (crew.y < anchor.y - 4 ? 16 : -8) }} text={line.anchor.name ?? `anchor${of}`} />
-          <Lettering at={{ x: crew.x + (crew.x < anchor.x ? -14 : 14), y: crew.y + (crew.x >= anchor.x && Math.abs(crew.y - anchor.y) < 14 ? 18 : 4) }} end={crew.x < anchor.x} text={`${line.puller.kind === "machine" ? "machine" : "haulers"}${placed.crewClear ? "" : " TOO NEAR"}`} />
+          <Lettering at={{ x: crew.x + (crew.x < anchor.x ? -14 : 14), y: crew.y + (crew.x >= anchor.x && Math.abs(crew.y - anchor.y) < 14 ? 18 : 4) }} end={crew.x < anchor.x} text={`${{ people: "haulers", handWinch: "winch", machine: "machine", vehicle: "vehicle" }[line.puller.kind]}${placed.crewClear ? "" : " TOO NEAR"}`} />
         </g>
         <Handle
           id={`crew-${line.id}`} at={crew} name={`Haulers${of}`} now={Math.round(Math.hypot(placed.crew.eastM, placed.crew.northM))} min={0} max={300}

@@ -1,34 +1,54 @@
-import type { Line } from "../api/types";
+import type { Catalogue, Line } from "../api/types";
 import { useFeed } from "../sheet/feed";
 import { setMember } from "../sheet/store";
+import { Choice } from "../ui/Choice";
 import { Button, Note, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
-import { figure, unitOf } from "../units/units";
+import { figure, unitOf, written } from "../units/units";
 import { Group, Member, useMember } from "./fields";
 import { Piece } from "./Piece";
 import { schools } from "./schools";
 
+const kinds = [
+  { value: "people", name: "People", note: "by number and footing" },
+  { value: "handWinch", name: "Hand winch", note: "by its rating" },
+  { value: "machine", name: "Machine", note: "with a pull of its own" },
+  { value: "vehicle", name: "Vehicle", note: "by weight, surface and slope" },
+];
+
 /** Who or what hauls, and turns on a drum that slip before something breaks. */
-export function PullerFields({ at }: { at: number }) {
+export function PullerFields({ at, catalogue }: { at: number; catalogue: Catalogue }) {
   const path = `lines[${at}]`;
   const puller = useMember(`${path}.puller`) as Line["puller"];
   const limiter = useMember(`${path}.limiter`) as Line["limiter"];
   return (
     <Group title="Haulers">
-      <Segments
-        label="Who hauls" value={puller.kind}
-        onChange={(kind) => { setMember(`${path}.puller`, { ...puller, kind, ...(kind === "machine" && puller.machineN === undefined ? { machineN: 10000 } : {}) }); }}
-        choices={[{ value: "people", text: "People" }, { value: "machine", text: "Machine" }]}
+      <Choice
+        label="Who hauls" value={puller.kind} options={kinds}
+        onChange={(kind) => { setMember(`${path}.puller`, { ...puller, kind, ...(kind === "vehicle" ? { vehicle: puller.vehicle ?? { massKg: 2200, brakedShare: 1, groundId: "firm-earth", slopeDeg: 0 } } : kind === "people" ? {} : { machineN: puller.machineN ?? (kind === "machine" ? 10000 : 8000) }) }); }}
       />
-      <Note>{schools.power[puller.kind]}</Note>
-      {puller.kind === "people" ? (
+      <Note>{schools.power[puller.kind === "people" || puller.kind === "handWinch" ? "people" : "machine"]}</Note>
+      {puller.kind === "people" && (
         <>
           <Member path={`${path}.puller.count`} label="People" quantity="count" />
           <Member path={`${path}.puller.effortEachN`} label="Each keeps up" quantity="force" step={0.01} measured />
+          <Segments
+            label="Footing" value={puller.footing}
+            onChange={(footing) => { setMember(`${path}.puller`, { ...puller, footing, effortEachN: footing === "leaning" ? 550 : puller.footing === "leaning" ? 250 : puller.effortEachN }); }}
+            choices={[{ value: "good", text: "Good footing" }, { value: "poor", text: "Poor" }, { value: "leaning", text: "Leaning in" }]}
+          />
         </>
-      ) : (
-        <Member path={`${path}.puller.machineN`} label="It keeps up" quantity="force" step={1} measured />
       )}
+      {(puller.kind === "machine" || puller.kind === "handWinch") && <Member path={`${path}.puller.machineN`} label="It keeps up" quantity="force" step={1} measured />}
+      {puller.kind === "vehicle" && puller.vehicle && (
+        <>
+          <Member path={`${path}.puller.vehicle.massKg`} label="Its mass" quantity="mass" step={50} measured />
+          <Member path={`${path}.puller.vehicle.brakedShare`} label="Share on driven wheels" quantity="percent" step={5} />
+          <Member path={`${path}.puller.vehicle.slopeDeg`} label="Slope it drives up" quantity="angle" />
+          <Choice label="It stands on" value={puller.vehicle.groundId} options={catalogue.anchors.filter((a) => a.kind === "grip").map((a) => ({ value: a.id, name: a.name }))} onChange={(id) => { setMember(`${path}.puller.vehicle.groundId`, id); }} />
+        </>
+      )}
+      <Gives at={at} />
       {limiter ? (
         <div className="mt-1 border-l-2 border-rule pl-2" data-limiter>
           <p className="font-tight text-sm font-semibold">Turns on a drum</p>
@@ -47,6 +67,22 @@ export function PullerFields({ at }: { at: number }) {
         <Button className="my-1" onClick={() => { setMember(`${path}.limiter`, { turns: 2, frictionLow: 0.12, friction: 0.2, frictionHigh: 0.25, holdLowN: 80, holdN: 150, holdHighN: 250 }); }}>Put turns on a drum before it</Button>
       )}
     </Group>
+  );
+}
+
+/** What they keep up and what one heave or jerk puts on, with how far that may be off, and where they stand. */
+function Gives({ at }: { at: number }) {
+  const units = useSettings((s) => s.units);
+  const hauler = useFeed((s) => s.analysis?.pull.lines[at]?.hauler);
+  const site = useFeed((s) => s.analysis?.site);
+  const placed = site?.lines[at];
+  if (!hauler || !placed || !site) return null;
+  const range = (s: { low: number; nominal: number; high: number }) => `${written(s.nominal, "force", units)}${s.high > s.low ? ` (${figure(s.low, "force", units)} to ${figure(s.high, "force", units)})` : ""}`;
+  return (
+    <div data-hauler className="border-l-2 border-rule pl-2">
+      <p className="py-0.5 font-tight text-sm">Keeps up {range(hauler.steadyN)}, one heave or jerk {range(hauler.shortN)}.</p>
+      <Note>Stands {written(Math.hypot(placed.crew.eastM, placed.crew.northM), "length", units)} from the stump: {placed.crewClear ? "outside the tree's reach along the lay." : `TOO NEAR in the lay; ${written(site.crewM, "length", units)} is one and a half heights.`}</Note>
+    </div>
   );
 }
 

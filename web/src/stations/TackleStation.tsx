@@ -93,7 +93,7 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
           </>
         )}
       </Group>
-      <PullerFields at={at} />
+      <PullerFields at={at} catalogue={catalogue} />
       <Results at={at} anchored={system?.usesAnchor ?? true} />
       <Group title="Load cell"><Suspense><LoadCell key={at} at={at} /></Suspense></Group>
     </>
