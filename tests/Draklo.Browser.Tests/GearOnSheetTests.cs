@@ -161,6 +161,23 @@ public sealed class GearOnSheetTests : IDisposable
     }
 
     [Fact]
+    public void The_rig_finder_shows_the_ten_best_and_one_is_taken_and_undone()
+    {
+        screen.OpenJob("Lime");
+        screen.Send("5");
+        screen.Press("Find the best rig");
+        screen.Until(() => screen.Count("[data-rigs] [data-rig]") > 2, "what was found");
+        Assert.Contains("Estimates, not promises", screen.Text("[role=dialog]"), StringComparison.Ordinal);
+        var hands = screen.Text("[data-figure='main.hand-force']");
+        screen.Click("[aria-label='Take rig 1']");
+        screen.Until(() => screen.Count("[role=dialog]") == 0 && screen.Text("[data-figure='main.hand-force']") != hands, "the plan to take it");
+        Assert.NotEqual("stop", screen.Attribute("[data-verdict]", "data-verdict"));
+        screen.Chord(Keys.Control, "z");
+        screen.Until(() => screen.Text("[data-figure='main.hand-force']") == hands, "undo");
+        Assert.Empty(screen.Complaints());
+    }
+
+    [Fact]
     public void What_to_measure_better_stands_by_the_load_path_and_in_the_reasons()
     {
         screen.OpenJob("Lime");

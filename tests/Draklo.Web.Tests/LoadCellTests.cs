@@ -66,6 +66,31 @@ public sealed class LoadCellTests(RunningServer server) : IClassFixture<RunningS
         Assert.Contains("not a member", await RefusalAsync(connection, JsonSerializer.SerializeToElement(new { colour = "red" }), 0), StringComparison.Ordinal);
     }
 
+    [Fact]
+    public async Task The_rig_finder_tells_its_progress_and_ends_with_what_it_found()
+    {
+        await using var connection = new HubConnectionBuilder().WithUrl(new Uri(server.Client.BaseAddress!, "/hubs/finder")).Build();
+        await connection.StartAsync();
+        var reports = new List<JsonElement>();
+        await foreach (var report in connection.StreamAsync<JsonElement>("Find", JsonSerializer.SerializeToElement(FirstPlan.Make(), DocumentReader.Options), "metric"))
+        {
+            reports.Add(report);
+        }
+
+        var done = reports.Select(r => r.GetProperty("done").GetInt32()).ToList();
+        Assert.Equal(done.Order(), done);
+        Assert.Equal(reports[^1].GetProperty("total").GetInt32(), done[^1]);
+        Assert.True(reports[^1].GetProperty("found").GetProperty("tried").GetInt32() > 100);
+        Assert.All(reports.SkipLast(1), r => Assert.False(r.TryGetProperty("found", out var found) && found.ValueKind == JsonValueKind.Object));
+        await Assert.ThrowsAsync<HubException>(async () =>
+        {
+            await foreach (var _ in connection.StreamAsync<JsonElement>("Find", JsonSerializer.SerializeToElement(new { colour = "red" }), "metric"))
+            {
+                Assert.Fail("It looks.");
+            }
+        });
+    }
+
     private static async Task<string> RefusalAsync(HubConnection connection, JsonElement plan, int line)
     {
         var refused = await Assert.ThrowsAsync<HubException>(async () =>

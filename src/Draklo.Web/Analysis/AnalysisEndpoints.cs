@@ -1,5 +1,6 @@
 using Draklo.Core.Chances;
 using Draklo.Core.Plans;
+using Draklo.Core.Rigs;
 using Draklo.Core.Strength;
 using Draklo.Core.Tackle;
 using Draklo.Store;
@@ -39,6 +40,13 @@ internal static class AnalysisEndpoints
             .Accepts<Plan>("application/json")
             .Produces<TackleView>()
             .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity);
+        app.MapHub<FinderHub>(FinderHub.Path);
+        app.MapPost("/api/rigs", RigsAsync)
+            .WithName("findRigs").WithTags("analysis")
+            .WithSummary("The best ways to pull the main line with what is in the locker and stands on the plan; the hub /hubs/finder tells its progress and can be stopped.")
+            .Accepts<Plan>("application/json")
+            .Produces<FoundRigs>()
+            .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity);
         app.MapPost("/api/chances", ChancesAsync)
             .WithName("chances").WithTags("analysis")
             .WithSummary("What is not known carried through: spread of tension and hand force over so many samples (50 to 20,000), the chance that each link fails, and what to measure better. The same plan and seed give the same answer.")
@@ -77,6 +85,12 @@ internal static class AnalysisEndpoints
 
     private static Task<IResult> TackleViewAsync(HttpRequest request, int line = 0, string? units = null) =>
         OfPlanAsync(request, units, (plan, system) => TackleView.Of(plan, line, system));
+
+    private static Task<IResult> RigsAsync(HttpRequest request, LockerStore locker, string? units = null) => OfPlanAsync(request, units, (plan, system) =>
+    {
+        var (finder, problems) = RigFinder.For(plan, [.. locker.List().Select(k => k.Item)], locker.Today, system);
+        return (finder?.Run(system, null, request.HttpContext.RequestAborted), problems);
+    });
 
     private static Task<IResult> ChancesAsync(HttpRequest request, int samples = 1000, int seed = 1, string? units = null) =>
         OfPlanAsync(request, units, (plan, system) => PlanChances.Of(plan, samples, seed, system));

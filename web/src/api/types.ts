@@ -48,4 +48,5 @@ export type LockerRules = Complete<Schemas["LockerRules"]>;
 export type Policy = Complete<Schemas["Policy"]>;
 export type TackleView = Complete<Schemas["TackleView"]>;
 export type PlanChances = Complete<Schemas["PlanChances"]>;
+export type FoundRigs = Complete<Schemas["FoundRigs"]>;
 export type Units = "metric" | "us";

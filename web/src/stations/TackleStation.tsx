@@ -18,6 +18,7 @@ import { RedirectFields } from "./RedirectFields";
 import { schools } from "./schools";
 import { SlingFields } from "./SlingFields";
 
+const RigFinder = lazy(() => import("./RigFinder").then((m) => ({ default: m.RigFinder })));
 const LoadCell = lazy(() => import("./LoadCell").then((m) => ({ default: m.LoadCell })));
 
 /** What the line runs to, the tackle on it and who hauls. */
@@ -94,6 +95,7 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
         )}
       </Group>
       <PullerFields at={at} catalogue={catalogue} />
+      {at === 0 && <Group title="Rig finder"><Suspense><RigFinder /></Suspense></Group>}
       <Results at={at} anchored={system?.usesAnchor ?? true} />
       <Group title="Load cell"><Suspense><LoadCell key={at} at={at} /></Suspense></Group>
     </>

@@ -1,0 +1,58 @@
+using System.Runtime.CompilerServices;
+using System.Text.Json;
+using Draklo.Core.Rigs;
+using Draklo.Core.Plans;
+using Draklo.Core.Units;
+using Draklo.Store;
+using Microsoft.AspNetCore.SignalR;
+
+namespace Draklo.Web.Analysis;
+
+/// <param name="Done">Combinations reckoned so far.</param>
+/// <param name="Total">Of so many.</param>
+/// <param name="Found">With the last report only.</param>
+public sealed record FinderReport(int Done, int Total, FoundRigs? Found);
+
+/// <summary>The rig finder, with its progress as it goes; leaving off stops it.</summary>
+internal sealed class FinderHub(LockerStore locker) : Hub
+{
+    public const string Path = "/hubs/finder";
+    private static readonly TimeSpan Every = TimeSpan.FromMilliseconds(80);
+
+    /// <param name="plan">A plan document; its main line is the one that is looked for.</param>
+    /// <param name="units">metric or us.</param>
+    /// <exception cref="HubException">There is nothing to look among; the message says what to do.</exception>
+    public async IAsyncEnumerable<FinderReport> Find(JsonElement plan, string units, [EnumeratorCancellation] CancellationToken cancellation)
+    {
+        var system = units == "us" ? UnitSystem.Us : UnitSystem.Metric;
+        var (document, problems) = DocumentReader.Read<Plan>(plan);
+        RigFinder? finder = null;
+        if (document is not null)
+        {
+            (finder, problems) = RigFinder.For(document, [.. locker.List().Select(k => k.Item)], locker.Today, system);
+        }
+
+        if (finder is null)
+        {
+            throw new HubException(problems[0].Message);
+        }
+
+        var done = 0;
+        var search = Task.Run(() => finder.Run(system, now => InterlockedMax(ref done, now), cancellation), cancellation);
+        while (await Task.WhenAny(search, Task.Delay(Every, cancellation)) != search)
+        {
+            cancellation.ThrowIfCancellationRequested();
+            yield return new(Volatile.Read(ref done), finder.Total, null);
+        }
+
+        yield return new(finder.Total, finder.Total, await search);
+    }
+
+    private static void InterlockedMax(ref int most, int now)
+    {
+        int seen;
+        while ((seen = Volatile.Read(ref most)) < now && Interlocked.CompareExchange(ref most, now, seen) != seen)
+        {
+        }
+    }
+}

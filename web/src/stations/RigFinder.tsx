@@ -1,0 +1,116 @@
+import { HubConnectionBuilder, LogLevel, type HubConnection } from "@microsoft/signalr";
+import { useEffect, useRef, useState } from "react";
+import type { FoundRigs } from "../api/types";
+import { useFeed } from "../sheet/feed";
+import { useSheet } from "../sheet/store";
+import { Button, Note } from "../ui/controls";
+import { Modal } from "../ui/Modal";
+import { useSettings } from "../ui/settings";
+import { written } from "../units/units";
+
+interface Report {
+  done: number;
+  total: number;
+  found?: FoundRigs;
+}
+
+type State = { kind: "off" } | { kind: "on"; done: number; total: number } | { kind: "found"; found: FoundRigs } | { kind: "wrong"; text: string };
+
+/** From what is on the truck and stands on the plan: the best way to pull this tree. */
+export function RigFinder() {
+  const units = useSettings((s) => s.units);
+  const [state, setState] = useState<State>({ kind: "off" });
+  const open = useRef<HubConnection | null>(null);
+  const plan = useFeed((s) => s.of);
+
+  function close(): void {
+    void open.current?.stop();
+    open.current = null;
+  }
+  useEffect(() => close, []);
+
+  async function find(): Promise<void> {
+    close();
+    setState({ kind: "on", done: 0, total: 0 });
+    const connection = new HubConnectionBuilder().withUrl("/hubs/finder").configureLogging(LogLevel.None).build();
+    open.current = connection;
+    try {
+      await connection.start();
+      connection.stream<Report>("Find", plan, units).subscribe({
+        next: (report) => {
+          if (open.current === connection) setState(report.found ? { kind: "found", found: report.found } : { kind: "on", done: report.done, total: report.total });
+        },
+        complete: () => { if (open.current === connection) close(); },
+        error: (error: Error) => {
+          if (open.current !== connection) return;
+          setState({ kind: "wrong", text: error.message.replace(/^.*HubException: /, "") });
+          close();
+        },
+      });
+    } catch {
+      setState({ kind: "wrong", text: "Draklo does not answer. Start it again, then look once more." });
+      close();
+    }
+  }
+
+  return (
+    <div data-finder={state.kind}>
+      <Note>Tries the ropes and blocks of the locker, the plan's anchors, every tackle, seat and number of people, each by the full analysis.</Note>
+      {state.kind === "on" ? (
+        <>
+          <progress value={state.done} max={Math.max(1, state.total)} aria-label="Combinations reckoned" className="mt-1 h-3 w-full accent-ink" />
+          <p role="status" className="font-tight text-sm">{state.done} of {state.total} reckoned</p>
+          <Button onClick={() => { close(); setState({ kind: "off" }); }}>Stop looking</Button>
+        </>
+      ) : <Button className="my-1" onClick={() => { void find(); }}>Find the best rig</Button>}
+      {state.kind === "wrong" && <p role="alert" className="border-l-4 border-ink pl-2 text-[13px] leading-snug">{state.text}</p>}
+      {state.kind === "found" && <Found found={state.found} onClose={() => { setState({ kind: "off" }); }} />}
+    </div>
+  );
+}
+
+function Found({ found, onClose }: { found: FoundRigs; onClose: () => void }) {
+  const units = useSettings((s) => s.units);
+  const edit = useSheet((s) => s.edit);
+  return (
+    <Modal title={found.best.length > 0 ? "The best rigs" : "No rig holds"} onClose={onClose} wide>
+      <p>{found.holding} of {found.tried} combinations hold.{found.advice !== undefined && ` ${found.advice}`}</p>
+      {found.best.length > 0 && (
+        <table className="mt-3 w-full font-tight text-[14px]" data-rigs>
+          <thead>
+            <tr className="border-b border-ink text-left text-pencil">
+              <th className="py-1 font-normal">rig</th><th className="px-2 text-right font-normal">margin</th><th className="px-2 text-right font-normal">hands</th><th className="px-2 text-right font-normal">people</th><th className="px-2 text-right font-normal">pieces</th><th className="px-2 text-right font-normal">sets</th><th className="px-2 text-right font-normal">rope</th><th className="font-normal"><span className="sr-only">take it</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            {found.best.map((rig, i) => (
+              <tr key={i} data-rig={i} className="border-b border-rule align-top">
+                <td className="py-1.5 pr-2">{rig.words}<span className="block text-[13px] text-pencil">{[rig.line.rope.itemId, rig.line.tackle.hardwareItemId].filter((id) => id !== undefined).join(", ")}; {rig.why}</span></td>
+                <td className="px-2 py-1.5 text-right font-semibold">{rig.margin.toFixed(2)}</td>
+                <td className="whitespace-nowrap px-2 py-1.5 text-right">{written(rig.handForceN, "force", units)}</td>
+                <td className="px-2 py-1.5 text-right">{rig.line.puller.count}</td>
+                <td className="px-2 py-1.5 text-right">{rig.pieces}</td>
+                <td className="px-2 py-1.5 text-right">{rig.sets}</td>
+                <td className="whitespace-nowrap px-2 py-1.5 text-right">{written(rig.ropeUsedM, "length", units)}</td>
+                <td className="py-1 pl-2">
+                  <Button
+                    aria-label={`Take rig ${i + 1}`}
+                    onClick={() => {
+                      edit((d) => ({ ...d, plan: { ...d.plan, guesses: d.plan.guesses.filter((g) => !g.startsWith("lines[0].rope") && !g.startsWith("lines[0].seat")), lines: d.plan.lines.map((l, n) => (n === 0 ? { ...rig.line, id: l.id, share: l.share } : l)) } }));
+                      onClose();
+                    }}
+                  >
+                    Take
+                  </Button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {found.next.length > 0 && <p className="mt-3 text-[13px] leading-snug text-pencil">Next, but failing: {found.next.map((r) => `${r.words} (${r.why})`).join("; ")}.</p>}
+      <p className="mt-3 border-t border-ink pt-2 text-[13px] leading-snug">Estimates, not promises. A rig that holds on paper is judged on site by a trained, competent person, by local codes and the makers' ratings, and tested in pre-tension.</p>
+      <div className="mt-3 flex justify-end"><Button onClick={onClose}>Close</Button></div>
+    </Modal>
+  );
+}
