@@ -168,6 +168,7 @@ public sealed class GearOnSheetTests : IDisposable
         screen.Press("Find the best rig");
         screen.Until(() => screen.Count("[data-rigs] [data-rig]") > 2, "what was found");
         Assert.Contains("Estimates, not promises", screen.Text("[role=dialog]"), StringComparison.Ordinal);
+        Assert.DoesNotContain("null", screen.Text("[role=dialog]"), StringComparison.Ordinal);
         var hands = screen.Text("[data-figure='main.hand-force']");
         screen.Click("[aria-label='Take rig 1']");
         screen.Until(() => screen.Count("[role=dialog]") == 0 && screen.Text("[data-figure='main.hand-force']") != hands, "the plan to take it");

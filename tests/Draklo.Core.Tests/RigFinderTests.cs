@@ -36,6 +36,7 @@ public sealed class RigFinderTests
             Assert.NotEqual("gone", rig.Line.Rope.ItemId);
         }
 
+        Assert.Equal(found.Best.Count, found.Best.Select(r => (r.Line.Tackle.SystemId, r.Line.Puller.Count)).Distinct().Count());
         Assert.All(found.Next, r => Assert.Contains("fail", r.Why, StringComparison.Ordinal));
     }
 

@@ -72,11 +72,11 @@ using var screen = new Screen(app.Address);
         screen.Find(OpenQA.Selenium.By.CssSelector("[data-redirect='0']"));
         screen.Run("document.querySelector(\"[data-redirect='0']\").scrollIntoView()");
     }),
-    ("limiter", () =>
+    ("rigs", () =>
     {
-        At("Spruce", "Anchor and tackle");
-        screen.Find(OpenQA.Selenium.By.CssSelector("[data-turns]"));
-        screen.Run("document.querySelector('[data-limiter]').scrollIntoView()");
+        At("Lime", "Anchor and tackle");
+        screen.Press("Find the best rig");
+        screen.Find(OpenQA.Selenium.By.CssSelector("[data-rigs] [data-rig]"));
     }),
     ("cuts", () => At("Lime", "Cuts")),
     ("workings", () =>

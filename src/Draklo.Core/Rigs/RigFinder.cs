@@ -97,9 +97,9 @@ public sealed class RigFinder
         return new(found.Length, holding, best, next, holding > 0 ? null : AdviceOf(next, units));
     }
 
-    /// <summary>Ways that differ only in height are one way: the best of them stands for all.</summary>
+    /// <summary>Ways of one tackle on one anchor with as many people are one way: the best rope, knot, blocks and seat stand for all, so that the ten differ.</summary>
     private static IEnumerable<FoundRig> Distinct(IEnumerable<FoundRig> rigs) =>
-        rigs.DistinctBy(r => (r.Line.Rope.ItemId, r.Line.KnotId, r.Line.Anchor.BearingDeg, r.Line.Anchor.DistanceM, r.Line.Tackle.SystemId, r.Line.Tackle.HardwareItemId, r.Line.Puller.Count));
+        rigs.DistinctBy(r => (r.Line.Anchor.BearingDeg, r.Line.Anchor.DistanceM, r.Line.Tackle.SystemId, r.Line.Puller.Count));
 
     private void Enumerate()
     {

@@ -31,6 +31,7 @@ internal static class OutsideEndpoints
         services.AddSignalR(hubs => hubs.MaximumReceiveMessageSize = DrakloHost.LargestBody)
             .AddJsonProtocol(json =>
             {
+                json.PayloadSerializerOptions.DefaultIgnoreCondition = DocumentReader.Options.DefaultIgnoreCondition;
                 foreach (var converter in DocumentReader.Options.Converters)
                 {
                     json.PayloadSerializerOptions.Converters.Add(converter);
