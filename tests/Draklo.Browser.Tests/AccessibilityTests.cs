@@ -128,6 +128,19 @@ public sealed class AccessibilityTests : IDisposable
         NoViolations();
     }
 
+    [Fact]
+    public void The_tackle_drawing_the_redirects_and_the_rigs_that_were_found()
+    {
+        screen.OpenJob("Side-leaner");
+        screen.Send("5");
+        screen.Send("t");
+        screen.Until(() => screen.Count("[data-tackle] [data-leg]") > 3 && screen.Count("[data-redirect='0']") == 1, "the tackle");
+        NoViolations();
+        screen.Press("Find the best rig");
+        screen.Until(() => screen.Count("[role=dialog]") == 1, "what was found");
+        NoViolations();
+    }
+
     private void NoViolations()
     {
         screen.Run(Axe);
