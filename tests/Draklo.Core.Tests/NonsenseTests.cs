@@ -3,6 +3,7 @@ using System.Text.Json.Nodes;
 using Draklo.Core.Plans;
 using Draklo.Core.Sites;
 using Draklo.Core.Strength;
+using Draklo.Core.Tackle;
 using Draklo.Core.Units;
 using static Draklo.Core.Tests.Cases;
 
@@ -107,6 +108,14 @@ public sealed class NonsenseTests
         }
     }
 
+    private static TackleMembers OfOnesOwn(TackleMembers tackle) => tackle with
+    {
+        SystemId = "composed",
+        Composed = new() { Name = "ours", Stages = [new() { Kind = StageKind.Three, ContactIds = ["bushed-block"] }, new() { Kind = StageKind.Two, LegsApartDeg = 10 }] },
+        Capture = new() { Contact = 1, HoldsN = 6000 },
+        Hold = new() { Grip = new() { GripId = "machard", CordStrengthN = 14000 } },
+    };
+
     /// <summary>A plan in which every group stands.</summary>
     private static Plan Full()
     {
@@ -141,8 +150,8 @@ public sealed class NonsenseTests
             Wind = new() { SpeedMps = 3, FromDeg = 40 },
             Lines =
             [
-                plan.Lines[0] with { Anchor = plan.Lines[0].Anchor with { Kind = AnchorKind.Tree, Tree = new() { DbhM = 0.4, HeightM = 15 }, Post = new() { DiameterM = 0.2, DepthM = 0.9 } } },
-                plan.Lines[1] with { Anchor = plan.Lines[1].Anchor with { Kind = AnchorKind.Vehicle, Weight = new() { MassKg = 2400 }, Pickets = new() { ArrangementId = "picket-1-1" } }, Puller = plan.Lines[1].Puller with { Place = new() { EastM = 36, NorthM = 0 } } },
+                plan.Lines[0] with { Tackle = OfOnesOwn(plan.Lines[0].Tackle), Anchor = plan.Lines[0].Anchor with { Kind = AnchorKind.Tree, Tree = new() { DbhM = 0.4, HeightM = 15 }, Post = new() { DiameterM = 0.2, DepthM = 0.9 } } },
+                plan.Lines[1] with { Tackle = plan.Lines[1].Tackle with { SystemId = "composed", Composed = Composer.RopeByRope(new() { Stages = [new() { Kind = StageKind.Two, ContactIds = ["one-carabiner"] }, new() { Kind = StageKind.Three }] }) }, Anchor = plan.Lines[1].Anchor with { Kind = AnchorKind.Vehicle, Weight = new() { MassKg = 2400 }, Pickets = new() { ArrangementId = "picket-1-1" } }, Puller = plan.Lines[1].Puller with { Place = new() { EastM = 36, NorthM = 0 } } },
             ],
             Policy = new() { Name = "ours", SetBy = "Jory", SetOn = "2026-11-01" },
             Guesses = ["tree.heightM"],

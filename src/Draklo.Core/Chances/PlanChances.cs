@@ -46,7 +46,7 @@ public sealed record PlanChances(int Samples, int Seed, int Refused, Quantiles N
         // What stands about the tree takes most of the time and moves none of these figures.
         var inputs = UncertainInput.Of(plan);
         var bare = plan with { Site = new(), WalkUp = [], Readings = new(), Guesses = [] };
-        var system = TackleSystems.Find(plan.Lines[0].Tackle.SystemId)!;
+        var system = TackleSystems.Of(plan.Lines[0].Tackle);
         var contact = Reference.Contacts[plan.Lines[0].Tackle.ContactId];
         var drawn = LatinHypercube.Of(inputs.Count + 1, samples, seed);
         var needed = new double[samples];
@@ -67,7 +67,7 @@ public sealed record PlanChances(int Samples, int Seed, int Refused, Quantiles N
             }
 
             needed[s] = found.Pull.NeededTensionN;
-            hands[s] = found.Pull.Lines[0].EndTensionN / AdvantageAt(system, UncertainInput.Efficiency(contact, drawn[s][^1]));
+            hands[s] = found.Pull.Lines[0].EndTensionN / AdvantageAt(system, Turns.Of(contact, drawn[s][^1]));
             for (var l = 0; l < fails.Length; l++)
             {
                 if (found.Links[l].State == LinkState.Fails)
@@ -104,7 +104,7 @@ public sealed record PlanChances(int Samples, int Seed, int Refused, Quantiles N
 
         if (system.Solve(new(1, 1)).IdealAdvantage > 1)
         {
-            found.Add(Made("lines[0].tackle.contactId", "the friction at the turns", "Pull a known weight through the tackle once.", end / AdvantageAt(system, contact.High), end / AdvantageAt(system, contact.Low)));
+            found.Add(Made("lines[0].tackle.contactId", "the friction at the turns", "Pull a known weight through the tackle once.", end / AdvantageAt(system, Turns.Of(contact, 1)), end / AdvantageAt(system, Turns.Of(contact, -1))));
         }
 
         return [.. found.OrderByDescending(i => i.Swing)];
@@ -115,7 +115,7 @@ public sealed record PlanChances(int Samples, int Seed, int Refused, Quantiles N
     }
 
     /// <summary>Not remembered as the named systems' solutions are: a sample's efficiency never comes again.</summary>
-    private static double AdvantageAt(TackleSystem system, double efficiency) => TackleSolver.Solve(system.Rove(new(efficiency, Reference.Contacts["rope-on-rope"].Nominal))).Solution!.ActualAdvantage;
+    private static double AdvantageAt(TackleSystem system, Turns turns) => TackleSolver.Solve(system.Rove(turns)).Solution!.ActualAdvantage;
 
     private static Quantiles QuantilesOf(IEnumerable<double> values)
     {

@@ -48,10 +48,6 @@ public sealed record UncertainInput(string Path, string Name, string Advice, Fun
         bool IsGuess(string path) => plan.Guesses.Contains(path, StringComparer.Ordinal);
     }
 
-    /// <summary>The friction at the tackle's turns; it does not move the plan but what comes of the hand force.</summary>
-    public static double Efficiency(ContactKind contact, double moved) =>
-        contact.Nominal + (moved < 0 ? (contact.Nominal - contact.Low) * moved : (contact.High - contact.Nominal) * moved);
-
     private static Plan WithWood(Plan plan, WoodMembers full, Func<WoodMembers, WoodMembers> change) => plan with { Tree = plan.Tree with { Wood = change(plan.Tree.Wood ?? full) } };
 
     private static Plan WithMain(Plan plan, Func<LineMembers, LineMembers> change) => plan with { Lines = [change(plan.Lines[0]), .. plan.Lines.Skip(1)] };

@@ -26,10 +26,6 @@ public static class RopeNeeded
         return needed;
     }
 
-    /// <summary>Rope in a tackle when it is fully opened, leg by leg, with a tail past the last hauler, metres; 0 for a line that is hauled without one.</summary>
-    public static double InTackle(TackleSystem system, double opened) =>
-        system.InLine && system.Shape.Ropes.Sum(r => r.Contacts.Count) < 3 ? 0 : (system.Shape.Ropes.Sum(r => r.Contacts.Count) * opened) + Tail;
-
     /// <summary>Rope that the line has, both ropes together, metres.</summary>
     public static double Owned(LineMembers line) => line.Rope.LengthM + (line.Joined?.Rope.LengthM ?? 0);
 

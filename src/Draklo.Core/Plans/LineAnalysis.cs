@@ -26,12 +26,14 @@ internal static class LineAnalysis
         var ropeNeeded = RopeNeeded.For(line, tackle.System, whole, context.Workings);
         var sets = HaulSets.Of(tackle.System.Shape, tackle.System.Motion, line.Tackle.OpenedM, line.Tackle.ClosedM, takeUp);
 
+        var opening = tackle.System.Opened(line.Tackle.OpenedM, line.Tackle.ClosedM);
+
         // Held back, the line runs the other way: each redirect now keeps part of the load off the hands.
         var held = tension * run.Passes(0, best: false);
         var seat = LimbBending.SeatForce(pulled, tension).ForceN;
         var setting = line.Setting is null ? null : LineSetting.Of(line, tension, context.Workings);
         var result = new LineResult(line.Id, length, whole, below, along.Level, forwardArm, rightArm, tension, tensions.End, seat, takeUp, stretch, ropeNeeded, RopeNeeded.JointAt(line),
-            new(solution.IdealAdvantage, solution.ActualAdvantage, takeUp * solution.TravelRatio, hand, held * solution.Holding.HandForceForUnitLoad, anchor, sets, RopeNeeded.InTackle(tackle.System, line.Tackle.OpenedM)), redirects, setting, Effort.Of(line.Puller));
+            new(solution.IdealAdvantage, solution.ActualAdvantage, takeUp * solution.TravelRatio, hand, held * solution.Holding.HandForceForUnitLoad, anchor, sets, opening.RopeM, opening.SpaceM), redirects, setting, Effort.Of(line.Puller));
 
         if (context.Workings is { } workings)
         {

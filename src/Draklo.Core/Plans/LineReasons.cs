@@ -1,6 +1,7 @@
 using Draklo.Core.Catalogue;
 using Draklo.Core.Geometry;
 using Draklo.Core.Lines;
+using Draklo.Core.Sites;
 using Draklo.Core.Strength;
 using Draklo.Core.Tackle;
 using Draklo.Core.Units;
@@ -12,6 +13,12 @@ internal static class LineReasons
 {
     /// <summary>How much farther than its take-up a joint is kept from what it must not pass, metres.</summary>
     private const double JointMargin = 0.5;
+
+    /// <summary>Line left between the grip and the seat or the redirect before it, metres.</summary>
+    private const double LineMargin = 2;
+
+    /// <summary>How far out of line a cam is hauled and still bites, degrees.</summary>
+    private const double CamBites = 15;
 
     public static void Add(PlanContext context, PullLine[] lines, LineResult[] results, List<Reason> reasons)
     {
@@ -31,17 +38,52 @@ internal static class LineReasons
 
     private static void AddSets(PlanContext context, LineMembers line, LineResult result, string path, List<Reason> reasons)
     {
-        var system = TackleSystems.Find(line.Tackle.SystemId)!;
+        var system = TackleSystems.Of(line.Tackle);
         if (result.Tackle.Sets.Sets > 1 && !HoldingPiece.Of(line, system).Held)
         {
             reasons.Add(new(VerdictState.Check, context.Units.Say($"The tackle of the {line.Id} line closes {result.Tackle.Sets.Sets} times for a take-up of {result.TakeUpM:m}, and nothing is told that holds the line while it is opened again: put a grip or turns on it, or open the tackle farther."), $"{path}.tackle.openedM"));
         }
+
+        var lastLeg = line.Redirects.Count == 0 ? result.RunM : result.RunM - result.LengthM;
+        for (var i = 1; i < line.Redirects.Count; i++)
+        {
+            lastLeg -= PlaceBetween(result.Redirects[i - 1].At, result.Redirects[i].At);
+        }
+
+        if (result.Tackle.SpaceM > lastLeg - LineMargin)
+        {
+            reasons.Add(new(VerdictState.Check, context.Units.Say($"The tackle of the {line.Id} line takes {result.Tackle.SpaceM:m} from the anchor to the grip when it is opened, and the line runs {lastLeg:m} there: start with the blocks closer, or find an anchor farther off."), $"{path}.tackle.openedM"));
+        }
+
+        AddCapture(context, line, path, reasons);
 
         if (line.Tackle.Rope is { LengthM: { } length } && !system.InLine && length < result.Tackle.RopeM)
         {
             reasons.Add(new(VerdictState.Check, context.Units.Say($"The tackle rope of the {line.Id} line is {length:m}; fully opened it takes {result.Tackle.RopeM:m} with its tail: start with the blocks closer, or take a longer one."), $"{path}.tackle.rope.lengthM"));
         }
     }
+
+    /// <summary>A cam bites a rope that leaves it in line; the hands must not stand aside.</summary>
+    private static void AddCapture(PlanContext context, LineMembers line, string path, List<Reason> reasons)
+    {
+        if (line.Tackle.Capture is not { Kind: CaptureKind.Cam, Rope: 0, Contact: 0 } || line.Puller.Place is not { } place)
+        {
+            return;
+        }
+
+        var anchor = Place.At(line.Anchor.DistanceM, line.Anchor.BearingDeg);
+        var before = line.Redirects.Count == 0 ? new Place(0, 0) : Place.At(line.Redirects[^1].At.DistanceM, line.Redirects[^1].At.BearingDeg);
+        var out1 = BearingFrom(before, anchor);
+        var system = TackleSystems.Of(line.Tackle);
+        var hauled = system.HauledBack ? out1 + 180 : out1;
+        var off = Math.Abs(Angle.Between(hauled, BearingFrom(anchor, new(place.EastM, place.NorthM))));
+        if (off > CamBites)
+        {
+            reasons.Add(new(VerdictState.Check, context.Units.Say($"The cam on the {line.Id} line is hauled {off:deg} out of line: it may not bite, and the load runs back. Stand in line with the tackle, or set a redirect in line with it and haul aside from there."), $"{path}.puller.place"));
+        }
+    }
+
+    private static double BearingFrom(in Place from, in Place to) => Angle.Degrees(Math.Atan2(to.EastM - from.EastM, to.NorthM - from.NorthM));
 
     private static void AddRope(PlanContext context, LineMembers line, LineResult result, string path, List<Reason> reasons)
     {

@@ -169,11 +169,8 @@ internal static class LineRules
 
     private static void CheckTackle(TackleMembers tackle, string path, List<Problem> problems)
     {
-        if (TackleSystems.Find(tackle.SystemId) is null)
-        {
-            problems.Add(new($"{path}.systemId", $"The tackle “{tackle.SystemId}” is not known: choose one of {string.Join(", ", TackleSystems.All.Select(s => s.Id))}."));
-        }
-
+        var before = problems.Count;
+        CheckSystem(tackle, path, problems);
         if (!Reference.Contacts.ContainsKey(tackle.ContactId))
         {
             problems.Add(new($"{path}.contactId", $"“{tackle.ContactId}” is not in the table of turns: choose one that is."));
@@ -189,23 +186,61 @@ internal static class LineRules
             problems.Add(new($"{path}.closedM", "The closed length is not under the opened one, so nothing could be hauled: open the tackle farther."));
         }
 
-        if (tackle.Grip is { } grip)
+        if (tackle.Hold is { } hold && hold.Grip is null == hold.Turns is null)
         {
-            if (!Reference.Grips.ContainsKey(grip.GripId))
-            {
-                problems.Add(new($"{path}.grip.gripId", $"The grip “{grip.GripId}” is not in the table: choose one of {string.Join(", ", Reference.Grips.Keys.Order(StringComparer.Ordinal))}."));
-            }
+            problems.Add(new($"{path}.hold", "The line is held while the tackle is opened by a second grip or by turns on a drum: give one of the two."));
+        }
 
-            if (!Reference.Knots.ContainsKey(grip.EndKnotId))
-            {
-                problems.Add(new($"{path}.grip.endKnotId", $"The knot “{grip.EndKnotId}” is not in the table: choose one that is."));
-            }
+        CheckGrip(tackle.Grip, $"{path}.grip", problems);
+        CheckGrip(tackle.Hold?.Grip, $"{path}.hold.grip", problems);
+        if (problems.Count == before && tackle.Capture is { } capture && Captured.Of(TackleSystems.Of(tackle).Shape, capture).Problem is { } fault)
+        {
+            problems.Add(fault with { Path = $"{path}.capture.{fault.Path}" });
         }
 
         CheckConstruction(tackle.Rope?.ConstructionId, $"{path}.rope", problems);
         if (tackle.Rope is { } rope && !Reference.Knots.ContainsKey(rope.EndKnotId))
         {
             problems.Add(new($"{path}.rope.endKnotId", $"The knot “{rope.EndKnotId}” is not in the table: choose one that is."));
+        }
+    }
+
+    private static void CheckSystem(TackleMembers tackle, string path, List<Problem> problems)
+    {
+        if (tackle.Composed is { } own)
+        {
+            if (tackle.SystemId != Composer.SystemId)
+            {
+                problems.Add(new($"{path}.systemId", $"A composed tackle is given, so the system is “{Composer.SystemId}”, not “{tackle.SystemId}”: change it, or take the composed tackle out."));
+            }
+
+            problems.AddRange(Composer.Check(own).Select(p => p with { Path = $"{path}.composed.{p.Path}" }));
+        }
+        else if (tackle.SystemId == Composer.SystemId)
+        {
+            problems.Add(new($"{path}.composed", "The tackle is to be composed and nothing is: give its stages, or choose a named system."));
+        }
+        else if (TackleSystems.Find(tackle.SystemId) is null)
+        {
+            problems.Add(new($"{path}.systemId", $"The tackle “{tackle.SystemId}” is not known: choose one of {string.Join(", ", TackleSystems.All.Select(s => s.Id))}, or {Composer.SystemId}."));
+        }
+    }
+
+    private static void CheckGrip(GripMembers? grip, string path, List<Problem> problems)
+    {
+        if (grip is null)
+        {
+            return;
+        }
+
+        if (!Reference.Grips.ContainsKey(grip.GripId))
+        {
+            problems.Add(new($"{path}.gripId", $"The grip “{grip.GripId}” is not in the table: choose one of {string.Join(", ", Reference.Grips.Keys.Order(StringComparer.Ordinal))}."));
+        }
+
+        if (!Reference.Knots.ContainsKey(grip.EndKnotId))
+        {
+            problems.Add(new($"{path}.endKnotId", $"The knot “{grip.EndKnotId}” is not in the table: choose one that is."));
         }
     }
 }

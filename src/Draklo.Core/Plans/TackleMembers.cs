@@ -4,8 +4,11 @@ namespace Draklo.Core.Plans;
 
 public sealed record TackleMembers
 {
-    [Display(Name = "Tackle", Description = "A named system.")]
+    [Display(Name = "Tackle", Description = "A named system, or composed for one of the crew's own.")]
     public required string SystemId { get; init; }
+
+    [Display(Name = "Composed tackle", Description = "Given where the system is composed, and only there.")]
+    public ComposedMembers? Composed { get; init; }
 
     [Display(Name = "Turns", Description = "What the rope turns round: an id of the contact table.")]
     public required string ContactId { get; init; }
@@ -37,6 +40,12 @@ public sealed record TackleMembers
 
     [Display(Name = "Connector", Description = "What joins grip or loop to the tackle. Left out, the plan says it is not known.")]
     public ConnectorMembers? Connector { get; init; }
+
+    [Display(Name = "Progress capture", Description = "Keeps what has been won while the hands let go. Left out, the hands hold it.")]
+    public CaptureMembers? Capture { get; init; }
+
+    [Display(Name = "Holds while it is opened", Description = "Left out, nothing is told that does.")]
+    public HoldMembers? Hold { get; init; }
 
     [Display(Name = "Blocks of the locker")]
     [MaxLength(40)]

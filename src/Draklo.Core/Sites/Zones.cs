@@ -83,7 +83,7 @@ public sealed record Zones(
             : members.Redirects.Count == 0 ? Place.At(members.Anchor.DistanceM + CrewPastAnchor, members.Anchor.BearingDeg)
             : Past(legs[^2], anchor, CrewPastAnchor);
         var off = Math.Abs(Angle.Between(context.Plan.Lay.BearingDeg, crew.BearingDeg));
-        var turnsAtAnchor = Tackle.TackleSystems.Find(members.Tackle.SystemId) is { HauledBack: true };
+        var turnsAtAnchor = Tackle.TackleSystems.Of(members.Tackle).HauledBack;
         var bands = new Place[legs.Length - 1][];
         for (var i = 0; i < bands.Length; i++)
         {

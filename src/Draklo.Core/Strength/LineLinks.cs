@@ -63,6 +63,7 @@ internal sealed class LineLinks
             AddJoint();
         }
 
+        AddHold();
         AddRopes();
         var redirects = AddRedirects();
         AddSeat();
@@ -72,8 +73,11 @@ internal sealed class LineLinks
         }
         else
         {
-            var load = PulledLine.ForceOn(tackle.Hauling, "anchor") * tensions.Hand;
-            var worst = PulledLine.ForceOn(tackle.AtBest, "anchor") * tensions.WorstHand;
+            // While the line hangs on what holds it, the whole of it is on the anchor, and no hand helps.
+            var held = line.Tackle.Hold is not null || line.Tackle.Capture is not null;
+            var load = Math.Max(PulledLine.ForceOn(tackle.Hauling, "anchor") * tensions.Hand, held ? tensions.End : 0);
+            var worst = Math.Max(PulledLine.ForceOn(tackle.AtBest, "anchor") * tensions.WorstHand, held ? tensions.WorstEnd : 0);
+            AddOtherAnchors();
             AddSling("sling", "Anchor sling", line.Anchor, $"{path}.anchor", $"the anchor of the {NameOfLine}", load, worst);
             links.Anchors.Add(AddAnchor("anchor", line.Anchor, $"{path}.anchor", "Anchor", $"the anchor of the {NameOfLine}", load, worst));
         }
@@ -102,12 +106,12 @@ internal sealed class LineLinks
     {
         var own = tackle.System.InLine ? null : line.Tackle.Rope;
         var reductions = new List<Reduction>(3);
-        AddBend(line.Tackle.SheaveDiameterM ?? contact.PinMm / 1000, own?.DiameterM ?? line.Rope.DiameterM, reductions);
+        AddBend(Sharpest(contact), own?.DiameterM ?? line.Rope.DiameterM, reductions);
         if (own is not null)
         {
             reductions.Add(Kept(own.EndKnotId));
         }
-        else if (tackle.System.Id == "three-to-one-rope-loop")
+        else if (tackle.System.HasRopeLoop)
         {
             reductions.Add(new("rope-loop hitch", Reference.Knots["rope-loop-hitch"].KeepsLow));
         }
@@ -115,6 +119,7 @@ internal sealed class LineLinks
         Wear.Add(own is null ? line.Rope.Wear : own.Wear, own is null ? line.Rope.ConstructionId : own.ConstructionId, reductions);
         links.AddForce(line.Id, "legs", tackle.System.Id == "redirected" ? "Hauling leg" : "Tackle rope, hauling leg",
             PulledLine.HeaviestLeg(tackle.Hauling) * tensions.Hand, PulledLine.HeaviestLeg(tackle.AtBest) * tensions.WorstHand, own?.BreakingStrengthN ?? line.Rope.BreakingStrengthN, factor.Rope, reductions);
+        AddCapture(own, reductions);
         if (contact.BuiltOf is "block" or "ring" or "carabiner")
         {
             if (line.Tackle.HardwareStrengthN is { } strength)
@@ -138,7 +143,7 @@ internal sealed class LineLinks
 
         if (line.Tackle.Grip is { } grip)
         {
-            AddGrip(grip, Reference.Grips[grip.GripId]);
+            AddGrip(grip, "", $"{path}.tackle.grip");
         }
         else if (line.Tackle.JoinKnotId is { } join)
         {
@@ -150,12 +155,16 @@ internal sealed class LineLinks
         }
     }
 
-    private void AddGrip(GripMembers grip, Grip kind)
+    /// <summary>A grip on the line and its cord.</summary>
+    /// <param name="what">"" for the one that takes the tackle, "hold-" for the one that holds meanwhile.</param>
+    private void AddGrip(GripMembers grip, string what, string place)
     {
-        links.AddForce(line.Id, "grip", $"{kind.Name.Split(',')[0]} on the line", tensions.End, tensions.WorstEnd, grip.SlipN ?? kind.SlipLowN, factor.Grip, [], estimate: grip.SlipN is null, slips: true);
+        var kind = Reference.Grips[grip.GripId];
+        var name = kind.Name.Split(',')[0];
+        links.AddForce(line.Id, $"{what}grip", what.Length == 0 ? $"{name} on the line" : $"Holding {Lower(name)} on the line", tensions.End, tensions.WorstEnd, grip.SlipN ?? kind.SlipLowN, factor.Grip, [], estimate: grip.SlipN is null, slips: true);
         if (grip.CordStrengthN is not { } strength)
         {
-            links.Unknowns.Add(new($"{path}.tackle.grip.cordStrengthN", $"The strength of the grip's cord on the {NameOfLine} is not given."));
+            links.Unknowns.Add(new($"{place}.cordStrengthN", $"The strength of the {(what.Length == 0 ? "grip" : "holding grip")}'s cord on the {NameOfLine} is not given."));
             return;
         }
 
@@ -167,7 +176,72 @@ internal sealed class LineLinks
         }
 
         Wear.Add(grip.Wear, null, reductions);
-        links.AddForce(line.Id, "cord", $"Grip's cord, one of {Sentences.Count(kind.Legs)}", tensions.End / kind.Legs, tensions.WorstEnd / kind.Legs, strength, factor.Rope, reductions);
+        links.AddForce(line.Id, $"{what}cord", $"{(what.Length == 0 ? "Grip" : "Holding grip")}'s cord, one of {Sentences.Count(kind.Legs)}", tensions.End / kind.Legs, tensions.WorstEnd / kind.Legs, strength, factor.Rope, reductions);
+    }
+
+    /// <summary>What holds the line while the tackle is opened again.</summary>
+    private void AddHold()
+    {
+        if (line.Tackle.Hold?.Grip is { } grip)
+        {
+            AddGrip(grip, "hold-", $"{path}.tackle.hold.grip");
+        }
+        else if (line.Tackle.Hold?.Turns is { } drum)
+        {
+            // It may not slip while hands are in the tackle: a light hold on a smooth drum must be enough.
+            links.AddForce(line.Id, "hold-turns", drum.Turns == 1 ? "Holding turn on the drum" : $"{Sentences.Count(drum.Turns).Capitalised()} holding turns on the drum",
+                tensions.End, tensions.End, Limiter.SlipsAt(drum.HoldLowN, drum.FrictionLow, drum.Turns), 1, [], limitsTension: false, estimate: true, slips: true);
+        }
+    }
+
+    /// <summary>What hangs on a cam or grip in the tackle between two heaves.</summary>
+    private void AddCapture(TackleRopeMembers? own, IReadOnlyList<Reduction> reductions)
+    {
+        if (line.Tackle.Capture is not { } capture || Captured.Of(tackle.System.Shape, capture).Held is not { } held)
+        {
+            return;
+        }
+
+        var name = capture.Kind == CaptureKind.Cam ? "cam" : "capture grip";
+        links.AddForce(line.Id, "held-legs", $"Tackle rope, hanging on the {name}", held.HeaviestLeg * tensions.End, held.HeaviestLeg * tensions.WorstEnd, own?.BreakingStrengthN ?? line.Rope.BreakingStrengthN, factor.Rope, reductions);
+        if (capture.HoldsN is { } holds)
+        {
+            links.AddForce(line.Id, "capture", name.Capitalised(), held.Force * tensions.End, held.Force * tensions.WorstEnd, holds, factor.Grip, [], estimate: true, slips: true);
+        }
+        else
+        {
+            links.Unknowns.Add(new($"{path}.tackle.capture.holdsN", links.Context.Units.Say($"What the {name} of the {NameOfLine} holds is not given; {held.Force * tensions.End:N} hangs on it once the hands let go.")));
+        }
+    }
+
+    /// <summary>Fixed points of a composed tackle that the plan does not know.</summary>
+    private void AddOtherAnchors()
+    {
+        if (line.Tackle.Composed is null)
+        {
+            return;
+        }
+
+        foreach (var point in tackle.System.Shape.Points)
+        {
+            if (point is { Kind: PointKind.Fixed, Id: not "anchor" })
+            {
+                var load = PulledLine.ForceOn(tackle.Hauling, point.Id) * tensions.Hand;
+                links.Unknowns.Add(new($"{path}.tackle.composed", links.Context.Units.Say($"“{point.Id}” of the {NameOfLine}'s tackle must take {load:N}, and nothing is told of what it holds. Where the line itself turns, put a redirect on the plan instead: there it is checked.")));
+            }
+        }
+    }
+
+    /// <summary>The smallest diameter that the tackle's rope turns round, metres; null when all of them suit the rope.</summary>
+    private double? Sharpest(ContactKind contact)
+    {
+        var least = line.Tackle.SheaveDiameterM ?? contact.PinMm / 1000;
+        foreach (var other in tackle.System.OwnContacts)
+        {
+            least = other.PinMm is { } pin && !(least < pin / 1000) ? pin / 1000 : least;
+        }
+
+        return least;
     }
 
     private void AddRopes()

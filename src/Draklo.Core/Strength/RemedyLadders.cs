@@ -297,12 +297,12 @@ internal sealed class RemedyLadders(Plan plan, Link link, UnitSystem units)
 
     private Ladder Systems(int at, LineMembers line)
     {
-        var now = TackleSystems.Find(line.Tackle.SystemId)!.Solve(new(0.9, 0.35)).ActualAdvantage;
+        var now = TackleSystems.Of(line.Tackle).Solve(new(0.9, 0.35)).ActualAdvantage;
         var stronger = TackleSystems.All.Where(s => !s.InLine && s.Solve(new(0.9, 0.35)).ActualAdvantage > now).OrderBy(s => s.Solve(new(0.9, 0.35)).ActualAdvantage).ToArray();
         return new(stronger.Length, i => new(
             $"Haul it with {Lower(stronger[i].Name)}",
-            WithTackle(at, t => t with { SystemId = stronger[i].Id }),
-            [new($"lines[{at}].tackle.systemId", stronger[i].Id)]));
+            WithTackle(at, t => t with { SystemId = stronger[i].Id, Composed = null, Capture = null }),
+            [new($"lines[{at}].tackle.systemId", stronger[i].Id), new($"lines[{at}].tackle.composed", null), new($"lines[{at}].tackle.capture", null)]));
     }
 
     private IEnumerable<Ladder> Seats(int at)

@@ -7,11 +7,11 @@ namespace Draklo.Core.Tackle;
 public sealed record Arrangement
 {
     [Display(Name = "Points", Description = "One load, one hand, and the fixed and moving points between them.")]
-    [MaxLength(40)]
+    [MaxLength(ArrangementRules.MostPoints)]
     public required IReadOnlyList<TacklePoint> Points { get; init; }
 
     [Display(Name = "Ropes", Description = "Each followed from its hauling end; exactly one starts at the hand.")]
-    [MaxLength(20)]
+    [MaxLength(ArrangementRules.MostRopes)]
     public required IReadOnlyList<TackleRope> Ropes { get; init; }
 }
 
@@ -48,7 +48,7 @@ public sealed record TackleRope
     public required string From { get; init; }
 
     [Display(Name = "Contacts", Description = "The points it runs to, in order; the last is where it is made fast.")]
-    [MaxLength(60)]
+    [MaxLength(ArrangementRules.MostContacts)]
     public required IReadOnlyList<TackleContact> Contacts { get; init; }
 }
 
@@ -59,4 +59,7 @@ public sealed record TackleContact
 
     [Display(Name = "Efficiency", Description = "Share of tension that passes the turn, over 0 to 1; left out where the rope is made fast.")]
     public double? Efficiency { get; init; }
+
+    [Display(Name = "Leg off the axis", Description = "How far the leg that runs to it lies off the haul axis, degrees, 0 to 80; its cosine is what is left of its pull along it.")]
+    public double OffAxisDeg { get; init; }
 }

@@ -5,9 +5,10 @@ namespace Draklo.Core.Tackle;
 /// <summary>What an arrangement must satisfy before it is solved.</summary>
 public static class ArrangementRules
 {
-    private const int MostPoints = 40;
-    private const int MostRopes = 20;
-    private const int MostContacts = 60;
+    public const int MostPoints = 40;
+    public const int MostRopes = 20;
+    public const int MostContacts = 60;
+    private const double MostOffAxis = 80;
 
     public static List<Problem> Check(Arrangement arrangement)
     {
@@ -105,7 +106,17 @@ public static class ArrangementRules
                 problems.Add(new($"{contactPath}.efficiency", $"The share of tension that passes a turn is over 0 and at most 1, not {share}: no turn gives tension away for nothing and none takes all of it."));
             }
 
+            if (!(contact.OffAxisDeg >= 0 && contact.OffAxisDeg <= MostOffAxis))
+            {
+                problems.Add(new($"{contactPath}.offAxisDeg", $"A leg lies 0 to {MostOffAxis} degrees off the haul axis, not {contact.OffAxisDeg}: farther off it hauls next to nothing."));
+            }
+
             here = next;
+        }
+
+        if (rope.Contacts.Count > 0 && rope.Contacts[^1].Point == rope.From)
+        {
+            problems.Add(new($"{path}.contacts[{rope.Contacts.Count - 1}].point", $"This rope starts at “{rope.From}” and is made fast there again: a loop hauls nothing. Make its end fast on another point."));
         }
     }
 }

@@ -11,7 +11,7 @@ public sealed record PulledLine(TackleSystem System, TackleSolution Hauling, Tac
 {
     public static PulledLine From(TackleMembers tackle)
     {
-        var system = TackleSystems.Find(tackle.SystemId)!;
+        var system = TackleSystems.Of(tackle);
         var contact = Reference.Contacts[tackle.ContactId];
         return new(system, system.Solve(Turns.Usual(contact)), system.Solve(Turns.Best(contact)), system.HardwarePoints);
     }

@@ -11,6 +11,12 @@ namespace Draklo.Core.Tackle;
 /// <param name="Speeds">Of every point, in the order of the arrangement; 0 for fixed ones.</param>
 public sealed record TackleMotion(IReadOnlyList<double> Speeds)
 {
+    /// <summary>A point that would run a million lengths for one hauled is held by nothing.</summary>
+    private const double Fastest = 1e6;
+
+    /// <summary>What is left along the haul axis of the leg that runs to a contact.</summary>
+    public static double Along(TackleContact contact) => contact.OffAxisDeg == 0 ? 1 : Math.Cos(Geometry.Angle.Radians(contact.OffAxisDeg));
+
     /// <summary>The motion, or null where the points' motion does not follow from the hand's alone.</summary>
     public static TackleMotion? Of(Arrangement arrangement)
     {
@@ -38,8 +44,8 @@ public sealed record TackleMotion(IReadOnlyList<double> Speeds)
             {
                 var to = index[contact.Point];
                 var along = Math.Sign(arrangement.Points[to].Position - arrangement.Points[from].Position);
-                Add(r, to, along);
-                Add(r, from, -along);
+                Add(r, to, along * Along(contact));
+                Add(r, from, -along * Along(contact));
                 if (arrangement.Points[from].Kind == PointKind.Hand)
                 {
                     // The hand draws one length away from the first point that its rope comes to.
@@ -51,12 +57,12 @@ public sealed record TackleMotion(IReadOnlyList<double> Speeds)
             }
         }
 
-        if (Math.Abs(matrix.Determinant()) < 1e-9)
+        var solved = matrix.Solve(hauled);
+        if (solved.Exists(speed => !double.IsFinite(speed) || Math.Abs(speed) > Fastest))
         {
             return null;
         }
 
-        var solved = matrix.Solve(hauled);
         for (var p = 0; p < unknown.Length; p++)
         {
             speeds[p] = unknown[p] >= 0 ? solved[unknown[p]] : speeds[p];

@@ -59,7 +59,8 @@ public static class TackleSolver
             new(1 / holding.Advantage)), problems);
     }
 
-    private readonly record struct Leg(int Rope, int From, int To, double Hauling, double Holding);
+    /// <param name="Along">What is left of its pull along the haul axis: the cosine of how far it lies off.</param>
+    private readonly record struct Leg(int Rope, int From, int To, double Hauling, double Holding, double Along);
 
     private sealed record Walked(double Advantage, double[] Tensions);
 
@@ -93,7 +94,7 @@ public static class TackleSolver
                 foreach (var contact in arrangement.Ropes[r].Contacts)
                 {
                     var to = index[contact.Point];
-                    Legs.Add(new(r, from, to, hauling, holding));
+                    Legs.Add(new(r, from, to, hauling, holding, TackleMotion.Along(contact)));
                     hauling *= contact.Efficiency ?? 1;
                     holding /= contact.Efficiency ?? 1;
                     from = to;
@@ -196,14 +197,14 @@ public static class TackleSolver
             _ => 1,
         };
 
-        /// <summary>+1 when the leg pulls the point up the axis, −1 down it, 0 when it does not touch it.</summary>
-        private int SideOf(in Leg leg, int point)
+        /// <summary>Share of its tension with which the leg pulls the point: positive up the axis, negative down it, 0 when it does not touch it.</summary>
+        private double SideOf(in Leg leg, int point)
         {
             var other = leg.From == point ? leg.To : leg.To == point ? leg.From : -1;
-            return other < 0 ? 0 : Math.Sign(arrangement.Points[other].Position - arrangement.Points[point].Position);
+            return other < 0 ? 0 : leg.Along * Math.Sign(arrangement.Points[other].Position - arrangement.Points[point].Position);
         }
 
-        private int LoadSide(in Leg leg) =>
+        private double LoadSide(in Leg leg) =>
             arrangement.Points[leg.From].Kind == PointKind.Load ? SideOf(leg, leg.From)
             : arrangement.Points[leg.To].Kind == PointKind.Load ? SideOf(leg, leg.To) : 0;
     }

@@ -11,11 +11,13 @@ namespace Draklo.Core.Tackle;
 /// <param name="Speeds">Of the points, for one length of rope hauled, in the order of the arrangement.</param>
 /// <param name="StartsM">Where the points stand when it is fully opened, metres from the anchor toward the tree, in the order of the arrangement.</param>
 /// <param name="RopeM">Rope in the tackle when it is fully opened, with its tail.</param>
+/// <param name="LegLengthsM">Rope in each leg when it is fully opened; none for a line that is hauled without a tackle.</param>
 /// <param name="SpaceM">From the anchor to the grip, fully opened.</param>
 /// <param name="HeldBy">What holds the load while the tackle is opened again.</param>
+/// <param name="Capture">What holds it between heaves; null where the hands do.</param>
 public sealed record TackleView(
     string Name, string Note, string? PeopleSay, Arrangement Arrangement, IReadOnlyList<double> StartsM, IReadOnlyList<double> Speeds, IReadOnlyList<double> LegForcesN, IReadOnlyList<double> PointForcesN, IReadOnlyList<ContactCost> Costs,
-    double IdealAdvantage, double ActualAdvantage, double HandForceN, double LoadN, double TakeUpM, HaulSets Sets, double OpenedM, double ClosedM, double RopeM, double SpaceM, string HeldBy)
+    double IdealAdvantage, double ActualAdvantage, double HandForceN, double LoadN, double TakeUpM, HaulSets Sets, double OpenedM, double ClosedM, double RopeM, IReadOnlyList<double> LegLengthsM, double SpaceM, string HeldBy, CaptureView? Capture)
 {
     public static (TackleView? View, List<Problem> Problems) Of(Plan plan, int line, UnitSystem units)
     {
@@ -36,12 +38,13 @@ public sealed record TackleView(
         var solved = tackle.Hauling;
         var result = analysis.Pull.Lines[line];
         var hand = result.Tackle.HandForceN;
+        var opening = tackle.System.Opened(members.Tackle.OpenedM, members.Tackle.ClosedM);
         return (new(
             tackle.System.Name,
             tackle.System.Note,
-            PeopleSayOf(tackle.System.Id),
+            tackle.System.PeopleSay,
             arrangement,
-            StartsOf(arrangement, tackle.System.Motion, members.Tackle.OpenedM),
+            opening.StartsM,
             tackle.System.Motion.Speeds,
             [.. solved.Legs.Select(l => l.Tension * hand)],
             [.. solved.Points.Select(p => p.Force * hand)],
@@ -54,50 +57,38 @@ public sealed record TackleView(
             result.Tackle.Sets,
             members.Tackle.OpenedM,
             members.Tackle.ClosedM,
-            RopeNeeded.InTackle(tackle.System, members.Tackle.OpenedM),
-            tackle.System.UsesAnchor && result.Tackle.Sets.LinePerSetM is not null ? members.Tackle.OpenedM : 0,
-            HoldingPiece.Of(members, tackle.System).Words), []);
+            opening.RopeM,
+            opening.LegsM,
+            opening.SpaceM,
+            HoldingPiece.Of(members, tackle.System).Words,
+            HeldOf(members, tackle.System, result.EndTensionN)), []);
     }
 
-    /// <summary>The pair that closes first stands the opened length apart; what else moves stands a little beside it.</summary>
-    private static double[] StartsOf(Arrangement arrangement, TackleMotion motion, double opened)
-    {
-        const double Beside = 1.4;
-        var moving = -1;
-        for (var p = 0; p < arrangement.Points.Count; p++)
-        {
-            moving = arrangement.Points[p].Kind == PointKind.Moving ? p : moving;
-        }
-
-        // A traveller is drawn to the anchor; a second grip is drawn to the first, away from it.
-        var toAnchor = moving >= 0 && motion.Speeds[moving] < 0;
-        var load = moving < 0 ? opened : opened + Beside;
-        return [.. arrangement.Points.Select(p => p.Kind switch
-        {
-            PointKind.Load => load,
-            PointKind.Moving => toAnchor ? opened : Beside,
-            PointKind.Hand => p.Position > 10 ? load + 1 : -2.5,
-            _ => 0,
-        })];
-    }
-
-    private static string? PeopleSayOf(string systemId) => systemId switch
-    {
-        "four-to-one" => "People say five, counting the hauled leg twice; it is four.",
-        "five-between-grips" => "People say ten; it is nine, for the hauler stands on the ground.",
-        "three-to-one-rope-loop" => "People say three; rope on rope leaves about one and a half.",
-        "redirected" => "A turn at the anchor gains nothing, though it feels like more.",
-        _ => null,
-    };
+    private static CaptureView? HeldOf(LineMembers line, TackleSystem system, double load) =>
+        line.Tackle.Capture is { } capture && Captured.Of(system.Shape, capture).Held is { } held
+            ? new(capture.Kind, capture.Rope, capture.Contact, held.Force * load, held.HeaviestLeg * load, held.HoldsReset && RopeNeeded.InLine(line, system)) : null;
 }
+
+/// <summary>A cam or grip at one of the tackle's turns.</summary>
+/// <param name="ForceN">That hangs on it once the hands let go, N.</param>
+/// <param name="HeaviestLegN">The heaviest leg then, N.</param>
+/// <param name="HoldsReset">Whether it holds the line while the tackle is opened again.</param>
+public sealed record CaptureView(CaptureKind Kind, int Rope, int Contact, double ForceN, double HeaviestLegN, bool HoldsReset);
 
 /// <summary>What holds the load while the tackle is opened again.</summary>
 /// <param name="Held">False when nothing is told that could.</param>
 public sealed record HoldingPiece(bool Held, string Words)
 {
-    public static HoldingPiece Of(LineMembers line, TackleSystem system) =>
-        line.Tackle.Grip is { } grip && !RopeNeeded.InLine(line, system) ? new(true, $"the {Reference.Grips[grip.GripId].Name.Split(',')[0]}, with a second grip or turns behind it")
-        : line.Limiter is not null ? new(true, "the turns on the drum")
-        : system.Id == "three-to-one-rope-loop" ? new(true, "its own friction, and half hitches to be sure")
-        : new(false, "nothing yet: put a grip or turns on the line first");
+    public static HoldingPiece Of(LineMembers line, TackleSystem system) => line.Tackle switch
+    {
+        { Hold.Grip: { } grip } => new(true, $"the second {Lower(Reference.Grips[grip.GripId].Name.Split(',')[0])}, with turns or a hand behind it"),
+        { Hold.Turns: not null } => new(true, "the line's tail on the drum, by hand"),
+        { Capture: { } capture } when RopeNeeded.InLine(line, system) && Captured.Of(system.Shape, capture).Held is { HoldsReset: true } =>
+            new(true, capture.Kind == CaptureKind.Cam ? "the cam at the anchor, which the line itself runs through" : "the grip at the anchor, on the line itself"),
+        _ when system.HasRopeLoop => new(true, "its own friction, and half hitches to be sure"),
+        { Capture: not null } => new(false, "nothing yet: the capture sits in the tackle and lets go of the line when the tackle is opened; put a grip or turns on the line"),
+        _ => new(false, "nothing yet: put a grip or turns on the line first"),
+    };
+
+    private static string Lower(string name) => char.ToLowerInvariant(name[0]) + name[1..];
 }

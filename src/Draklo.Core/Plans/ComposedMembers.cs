@@ -1,0 +1,143 @@
+using System.ComponentModel.DataAnnotations;
+using Draklo.Core.Tackle;
+
+namespace Draklo.Core.Plans;
+
+/// <summary>A tackle of the crew's own: stages that haul one another, or points and ropes, one or the other.</summary>
+public sealed record ComposedMembers
+{
+    [Display(Name = "Name of the tackle", Description = "Left out, it is named after its stages.")]
+    [MaxLength(60)]
+    public string? Name { get; init; }
+
+    [Display(Name = "Stages", Description = "From the hands to the line, each hauling the next.")]
+    [MaxLength(6)]
+    public IReadOnlyList<StageMembers> Stages { get; init; } = [];
+
+    [Display(Name = "Points of the tackle", Description = "For a tackle put together rope by rope: one load, one hand, a fixed point called anchor, and what else it takes.")]
+    [MaxLength(ArrangementRules.MostPoints)]
+    public IReadOnlyList<ComposedPointMembers> Points { get; init; } = [];
+
+    [Display(Name = "Ropes of the tackle", Description = "Each followed from its hauling end; exactly one starts at the hand.")]
+    [MaxLength(ArrangementRules.MostRopes)]
+    public IReadOnlyList<ComposedRopeMembers> Ropes { get; init; } = [];
+}
+
+public sealed record StageMembers
+{
+    [Display(Name = "Stage", Description = "direct, redirect, two, three, four, five, ropeLoop or betweenGrips.")]
+    public required StageKind Kind { get; init; }
+
+    [Display(Name = "Turns of the stage", Description = "Ids of the contact table, from the hauling end; what is left out takes the tackle's own.")]
+    [MaxLength(4)]
+    public IReadOnlyList<string> ContactIds { get; init; } = [];
+
+    [Display(Name = "Legs apart", Description = "Angle between the outermost legs where they do not run side by side, degrees; each is taken at half of it.")]
+    [Range(0, 120)]
+    public double LegsApartDeg { get; init; }
+}
+
+public enum StageKind
+{
+    /// <summary>The line itself, or the rope of the next stage.</summary>
+    Direct,
+
+    /// <summary>One turn at the anchor: first at the hands, or last on the line itself.</summary>
+    Redirect,
+
+    /// <summary>A moving block.</summary>
+    Two,
+
+    /// <summary>A moving block and one at the anchor.</summary>
+    Three,
+
+    /// <summary>Two turns on the moving block, one at the anchor.</summary>
+    Four,
+
+    /// <summary>Twin blocks.</summary>
+    Five,
+
+    /// <summary>A three rove through a loop in the rope itself.</summary>
+    RopeLoop,
+
+    /// <summary>The line turns at the anchor and the stage before draws its two legs together by a grip on each; last only.</summary>
+    BetweenGrips,
+}
+
+public sealed record ComposedPointMembers
+{
+    [Display(Name = "Name of the point")]
+    [RegularExpression("^[a-z0-9][a-z0-9-]{0,31}$")]
+    public required string Id { get; init; }
+
+    [Display(Name = "Position", Description = "Along the haul axis, any unit; only the order counts.")]
+    [Range(-1000, 1000)]
+    public required double Position { get; init; }
+
+    [Display(Name = "Kind of point", Description = "fixed, moving, load or hand.")]
+    public required PointKind Kind { get; init; }
+}
+
+public sealed record ComposedRopeMembers
+{
+    [Display(Name = "Rope from", Description = "The point at its hauling end.")]
+    [MaxLength(32)]
+    public required string From { get; init; }
+
+    [Display(Name = "Contacts", Description = "The points it runs to, in order; the last is where it is made fast.")]
+    [MaxLength(ArrangementRules.MostContacts)]
+    public required IReadOnlyList<ComposedContactMembers> Contacts { get; init; }
+}
+
+public sealed record ComposedContactMembers
+{
+    [Display(Name = "Runs to")]
+    [MaxLength(32)]
+    public required string Point { get; init; }
+
+    [Display(Name = "Turns at", Description = "An id of the contact table; left out, the tackle's own. Not where the rope is made fast.")]
+    [MaxLength(40)]
+    public string? ContactId { get; init; }
+
+    [Display(Name = "Leg off the axis", Description = "How far the leg that runs to it lies off the haul axis, degrees; its cosine is what is left of its pull.")]
+    [Range(0, 80)]
+    public double OffAxisDeg { get; init; }
+}
+
+/// <summary>A cam or a grip at a turn of the tackle that keeps what has been won.</summary>
+public sealed record CaptureMembers
+{
+    [Display(Name = "Held between heaves by", Description = "cam or grip.")]
+    public CaptureKind Kind { get; init; }
+
+    [Display(Name = "Rope it holds", Description = "Its number in the arrangement, from 0; the hauled rope is 0.")]
+    [Range(0, ArrangementRules.MostRopes - 1)]
+    public int Rope { get; init; }
+
+    [Display(Name = "At turn", Description = "The number of the contact along that rope, from 0 at its hauling end.")]
+    [Range(0, ArrangementRules.MostContacts - 1)]
+    public int Contact { get; init; }
+
+    [Display(Name = "Cam or grip holds", Description = "What it bears before it slips or cuts the rope, newtons. Left out, the plan says it is not known.")]
+    [Range(500, 200_000)]
+    public double? HoldsN { get; init; }
+}
+
+public enum CaptureKind
+{
+    /// <summary>A toothed or smooth cam in the block; it bites only a rope that is hauled in line with it.</summary>
+    Cam,
+
+    /// <summary>A cord grip that the block pushes open while hauling.</summary>
+    Grip,
+}
+
+/// <summary>What holds the line itself while the tackle is opened again: a grip or turns, one or the other.</summary>
+public sealed record HoldMembers
+{
+    [Display(Name = "Holding grip", Description = "A second grip on the line, fast to the anchor.")]
+    public GripMembers? Grip { get; init; }
+
+    [Display(Name = "Holding turns", Description = "The line's tail round a drum at the anchor, held by hand.")]
+    public LimiterMembers? Turns { get; init; }
+}

@@ -1,0 +1,345 @@
+using CsCheck;
+using Draklo.Core.Catalogue;
+using Draklo.Core.Plans;
+using Draklo.Core.Strength;
+using Draklo.Core.Tackle;
+using Draklo.Core.Units;
+using static Draklo.Core.Tests.Cases;
+
+namespace Draklo.Core.Tests;
+
+/// <summary>Tackles of the crew's own, by stages and rope by rope, and what keeps what has been won.</summary>
+public sealed class ComposerTests
+{
+    [Theory]
+    [InlineData("two-to-one", StageKind.Two)]
+    [InlineData("two-to-one-redirected", StageKind.Redirect, StageKind.Two)]
+    [InlineData("three-to-one", StageKind.Three)]
+    [InlineData("three-to-one-rope-loop", StageKind.RopeLoop)]
+    [InlineData("four-to-one", StageKind.Four)]
+    [InlineData("five-to-one", StageKind.Five)]
+    [InlineData("nine-to-one", StageKind.Three, StageKind.Three)]
+    [InlineData("ten-to-one", StageKind.Five, StageKind.Two)]
+    [InlineData("five-between-grips", StageKind.Five, StageKind.BetweenGrips)]
+    [InlineData("direct", StageKind.Direct)]
+    [InlineData("redirected", StageKind.Redirect)]
+    public void Stages_build_the_named_systems(string id, params StageKind[] kinds)
+    {
+        var named = TackleSystems.Find(id)!;
+        var own = Composed(kinds);
+        foreach (var turns in new Turns[] { new(0.9, 0.9), new(0.55, 0.35) })
+        {
+            Assert.Equal(named.Solve(turns).ActualAdvantage, own.Solve(turns).ActualAdvantage, 1e-9);
+        }
+
+        Assert.Equal(named.Solve(new(0.9, 0.9)).Points.Where(p => p.Id == "anchor").Sum(p => p.Force), own.Solve(new(0.9, 0.9)).Points.Where(p => p.Id == "anchor").Sum(p => p.Force), 1e-9);
+        Assert.Equal(named.HauledBack, own.HauledBack);
+        Assert.Equal(named.HasRopeLoop, own.HasRopeLoop);
+        Assert.Equal(named.UsesAnchor, own.UsesAnchor);
+        var sets = HaulSets.Of(named.Shape, named.Motion, 6, 1, 4);
+        Assert.Equal(sets.Sets, HaulSets.Of(own.Shape, own.Motion, 6, 1, 4).Sets);
+    }
+
+    [Theory]
+    [InlineData(6, 5.149, StageKind.Three, StageKind.Two)]
+    [InlineData(5, 4.249, StageKind.Three, StageKind.BetweenGrips)]
+    [InlineData(3, 2.439, StageKind.Three, StageKind.Redirect)]
+    [InlineData(8, 6.859, StageKind.Two, StageKind.Two, StageKind.Two)]
+    public void Stages_haul_one_another(double ideal, double actual, params StageKind[] kinds)
+    {
+        // By hand, η 0.9: a two gives 1.9 and cubed 6.859; a three 2.71, turned at the anchor 2.71 · 0.9 = 2.439. Between
+        // grips: the three pulls the load with 1 + 0.9 + 0.81 and the other grip with 0.9 + 0.81, of which the line's turn
+        // at the anchor passes 0.9: 2.71 + 1.539.
+        var solved = Composed(kinds).Solve(new(0.9, 0.9));
+        Assert.Equal(ideal, solved.IdealAdvantage, 1e-9);
+        Assert.Equal(actual, solved.ActualAdvantage, 5e-4);
+    }
+
+    [Fact]
+    public void Each_turn_may_have_a_kind_of_its_own()
+    {
+        var own = new ComposedMembers { Stages = [new() { Kind = StageKind.Three, ContactIds = ["one-carabiner", "ball-bearing-block"] }] };
+        Assert.Empty(Composer.Check(own));
+        var system = Composer.SystemOf(own);
+
+        // 1 + 0.51 + 0.51 · 0.95.
+        Assert.Equal(1.9945, system.Solve(Turns.Usual(Reference.Contacts["bushed-block"])).ActualAdvantage, 1e-9);
+        Assert.Equal(1 + 0.58 + (0.58 * 0.97), system.Solve(Turns.Best(Reference.Contacts["bushed-block"])).ActualAdvantage, 1e-9);
+
+        // The carabiner's pin bends the tackle rope, whatever the line's usual turn is.
+        var plan = With(own);
+        var legs = plan.Analysed().Links.Single(l => l.Id == "main.legs");
+        Near(0.5 + (0.15 * ((12.0 / 11) - 1)), Assert.Single(legs.Reductions, r => r.Name == "bend").Keeps, 1e-9);
+    }
+
+    [Fact]
+    public void Legs_that_do_not_run_side_by_side_give_less()
+    {
+        var apart = Composed(new StageMembers { Kind = StageKind.Two, LegsApartDeg = 60 });
+        var solved = apart.Solve(new(0.9, 0.9));
+
+        // Two legs at 30° off: cos 30° of (1 + 0.9), and two without friction.
+        Assert.Equal(1.9 * Math.Sqrt(0.75), solved.ActualAdvantage, 1e-9);
+        Assert.Equal(2 * Math.Sqrt(0.75), solved.IdealAdvantage, 1e-9);
+        var load = apart.Shape.Points.Select((p, i) => (p, i)).Single(x => x.p.Kind == PointKind.Load).i;
+        Assert.Equal(-1 / (2 * Math.Sqrt(0.75)), apart.Motion.Speeds[load], 1e-9);
+    }
+
+    [Theory]
+    [InlineData("stages", "no stage yet")]
+    [InlineData("stages[1].kind", "nothing holds it in balance", StageKind.Three, StageKind.Redirect, StageKind.Two)]
+    [InlineData("stages[0].kind", "comes last", StageKind.BetweenGrips, StageKind.Three)]
+    [InlineData("stages[0].kind", "Nothing draws", StageKind.BetweenGrips)]
+    [InlineData("stages[1].kind", "Nothing draws", StageKind.Redirect, StageKind.BetweenGrips)]
+    [InlineData("stages[0].kind", "no stage", StageKind.Direct, StageKind.Two)]
+    [InlineData("stages", "gain nothing", StageKind.Redirect, StageKind.Redirect)]
+    public void Refuses_stages_that_cannot_haul(string path, string says, params StageKind[] kinds)
+    {
+        var problem = Composer.Check(new() { Stages = [.. kinds.Select(k => new StageMembers { Kind = k })] })[0];
+        Assert.Equal(path, problem.Path);
+        Assert.Contains(says, problem.Message, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Refusals_stand_at_their_member_on_the_plan()
+    {
+        Assert.Equal("lines[0].tackle.composed", Lime().WithMain(l => l with { Tackle = l.Tackle with { SystemId = "composed" } }).OnlyProblem().Path);
+        Assert.Equal("lines[0].tackle.systemId", Lime().WithMain(l => l with { Tackle = l.Tackle with { Composed = Staged(StageKind.Two) } }).OnlyProblem().Path);
+        Assert.Equal("lines[0].tackle.composed.stages[0].contactIds[0]", With(new() { Stages = [new() { Kind = StageKind.Two, ContactIds = ["glue"] }] }).OnlyProblem().Path);
+        Assert.Equal("lines[0].tackle.composed.stages[0].contactIds", With(new() { Stages = [new() { Kind = StageKind.Two, ContactIds = ["bushed-block", "bushed-block"] }] }).OnlyProblem().Path);
+        Assert.Equal("lines[0].tackle.composed.stages", With(Composer.RopeByRope(Staged(StageKind.Two)) with { Stages = Staged(StageKind.Two).Stages }).OnlyProblem().Path);
+        Assert.Equal("lines[0].tackle.composed.stages[0].legsApartDeg", With(new() { Stages = [new() { Kind = StageKind.Two, LegsApartDeg = 170 }] }).OnlyProblem().Path);
+    }
+
+    [Fact]
+    public void Rope_by_rope_is_the_same_tackle_and_says_what_is_wrong_with_it()
+    {
+        var staged = Staged(StageKind.Three, StageKind.Two);
+        var free = Composer.RopeByRope(staged);
+        Assert.Empty(Composer.Check(free));
+        Assert.Equal(Composer.SystemOf(staged).Solve(new(0.9, 0.9)).ActualAdvantage, Composer.SystemOf(free).Solve(new(0.9, 0.9)).ActualAdvantage, 1e-9);
+        Assert.Equal("Three hauling a two", Composer.SystemOf(free).Name);
+
+        Refused("ropes[1].contacts[1].point", "a loop", free with { Ropes = [free.Ropes[0], free.Ropes[1] with { Contacts = [free.Ropes[1].Contacts[0], new() { Point = free.Ropes[1].From }] }] });
+        Refused("ropes[1].contacts[1].contactId", "no end", free with { Ropes = [free.Ropes[0], free.Ropes[1] with { Contacts = [free.Ropes[1].Contacts[0], new() { Point = "anchor", ContactId = "bushed-block" }] }] });
+        Refused("ropes", "without a rope of its own", free with { Ropes = [free.Ropes[0]] });
+        Refused("points", "called “anchor”", new()
+        {
+            Points = [new() { Id = "oak", Position = 0, Kind = PointKind.Fixed }, new() { Id = "load", Position = 9, Kind = PointKind.Load }, new() { Id = "hand", Position = -9, Kind = PointKind.Hand }],
+            Ropes = [new() { From = "hand", Contacts = [new() { Point = "load" }, new() { Point = "oak" }] }],
+        });
+
+        static void Refused(string path, string says, ComposedMembers own) =>
+            Assert.Contains(Composer.Check(own), p => p.Path == path && p.Message.Contains(says, StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Written_the_other_way_round_it_is_the_same()
+    {
+        var free = Composer.RopeByRope(Staged(StageKind.Three, StageKind.Two));
+        var turned = free with { Points = [.. free.Points.Select(p => p with { Position = -p.Position })] };
+        Assert.Equal(Composer.SystemOf(free).Shape.Points, Composer.SystemOf(turned).Shape.Points);
+    }
+
+    [Fact]
+    public void Any_stages_that_pass_obey_the_laws() =>
+        Gen.Select(Gen.Int[0, 7].Array[1, 4], Gen.Double[0.2, 1], Gen.Double[0, 100]).Sample((kinds, share, apart) =>
+        {
+            var own = new ComposedMembers { Stages = [.. kinds.Select(k => new StageMembers { Kind = (StageKind)k, LegsApartDeg = apart })] };
+            var problems = Composer.Check(own);
+            if (problems.Count > 0)
+            {
+                Assert.All(problems, p => Assert.StartsWith("stages", p.Path, StringComparison.Ordinal));
+                return;
+            }
+
+            var system = Composer.SystemOf(own);
+            var solved = system.Solve(new(share, share));
+            Assert.InRange(solved.ActualAdvantage, 0, solved.IdealAdvantage + 1e-9);
+            var load = system.Shape.Points.Select((p, i) => (p, i)).Single(x => x.p.Kind == PointKind.Load).i;
+            Assert.Equal(1, Math.Abs(system.Motion.Speeds[load]) * solved.IdealAdvantage, 1e-6);
+
+            // No two points that a rope draws together pass one another within a set.
+            var open = system.Opened(8, 1);
+            var haul = HaulSets.Of(system.Shape, system.Motion, 8, 1, 3).HaulPerSetM ?? 0;
+            var points = system.Shape.Points;
+            for (var a = 0; a < points.Count; a++)
+            {
+                for (var b = 0; b < points.Count; b++)
+                {
+                    if (points[a].Kind != PointKind.Hand && points[b].Kind != PointKind.Hand && points[a].Position < points[b].Position)
+                    {
+                        Assert.True(open.StartsM[a] + (system.Motion.Speeds[a] * haul) < open.StartsM[b] + (system.Motion.Speeds[b] * haul), $"{points[a].Id} passes {points[b].Id}");
+                    }
+                }
+            }
+        });
+
+    [Fact]
+    public void Ten_between_grips_is_said_to_be_nine()
+    {
+        var view = ViewOf(With(Staged(StageKind.Five, StageKind.BetweenGrips)));
+        Assert.Contains("People say 10", view.PeopleSay, StringComparison.Ordinal);
+        Assert.Contains("it is 9", view.PeopleSay, StringComparison.Ordinal);
+        Assert.Null(ViewOf(With(Staged(StageKind.Five))).PeopleSay);
+    }
+
+    [Fact]
+    public void A_cam_at_the_anchor_of_a_three_carries_the_whole_line_on_one_leg()
+    {
+        var three = TackleSystems.Find("three-to-one")!;
+        var atAnchor = Captured.Of(three.Shape, new() { Contact = 1 }).Held!;
+        Assert.Equal(1, atAnchor.Force, 1e-9);
+        Assert.Equal(1, atAnchor.HeaviestLeg, 1e-9);
+        Assert.True(atAnchor.HoldsReset);
+
+        // At the moving block two legs are left, and it lets go once the block slides.
+        var atLoad = Captured.Of(three.Shape, new() { Contact = 0 }).Held!;
+        Assert.Equal(0.5, atLoad.Force, 1e-9);
+        Assert.False(atLoad.HoldsReset);
+        Assert.Equal("contact", Captured.Of(three.Shape, new() { Contact = 2 }).Problem!.Path);
+        Assert.Equal("rope", Captured.Of(three.Shape, new() { Rope = 3 }).Problem!.Path);
+    }
+
+    [Fact]
+    public void Every_turn_of_every_named_system_holds_no_more_than_all_of_it()
+    {
+        foreach (var system in TackleSystems.All)
+        {
+            for (var r = 0; r < system.Shape.Ropes.Count; r++)
+            {
+                for (var c = 0; c < system.Shape.Ropes[r].Contacts.Count - 1; c++)
+                {
+                    var (held, problem) = Captured.Of(system.Shape, new() { Rope = r, Contact = c });
+                    Assert.True(held is not null, $"{system.Id} {r} {c}: {problem?.Message}");
+                    Assert.InRange(held.Force, 1e-3, 1 + 1e-9);
+                    Assert.InRange(held.HeaviestLeg, held.Force - 1e-9, 1 + 1e-9);
+                }
+            }
+        }
+    }
+
+    [Fact]
+    public void A_capture_whose_rope_leads_nowhere_is_refused()
+    {
+        // Over two turns on the ground it works at the first of them as well.
+        var arrangement = new Arrangement
+        {
+            Points =
+            [
+                new() { Id = "anchor", Position = 0, Kind = PointKind.Fixed }, new() { Id = "load", Position = 10, Kind = PointKind.Load },
+                new() { Id = "traveller", Position = 5, Kind = PointKind.Moving }, new() { Id = "hand", Position = -10, Kind = PointKind.Hand },
+            ],
+            Ropes =
+            [
+                new() { From = "hand", Contacts = [new() { Point = "anchor", Efficiency = 0.9 }, new() { Point = "anchor2", Efficiency = 0.9 }, new() { Point = "traveller" }] },
+                new() { From = "traveller", Contacts = [new() { Point = "load" }] },
+            ],
+        };
+        arrangement = arrangement with { Points = [.. arrangement.Points, new() { Id = "anchor2", Position = 1, Kind = PointKind.Fixed }] };
+        Assert.NotNull(Captured.Of(arrangement, new() { Contact = 0 }).Held);
+
+        // A turn at the load with the end made fast on the load itself holds nothing.
+        var loose = new Arrangement
+        {
+            Points = [new() { Id = "anchor", Position = 0, Kind = PointKind.Fixed }, new() { Id = "load", Position = 10, Kind = PointKind.Load }, new() { Id = "hand", Position = -10, Kind = PointKind.Hand }, new() { Id = "block", Position = 12, Kind = PointKind.Moving }],
+            Ropes = [new() { From = "hand", Contacts = [new() { Point = "load", Efficiency = 0.9 }, new() { Point = "block" }] }, new() { From = "block", Contacts = [new() { Point = "load" }] }],
+        };
+        Assert.Contains("load runs back", Captured.Of(loose, new() { Contact = 0 }).Problem!.Message, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void What_hangs_on_the_capture_and_on_the_hold_is_checked()
+    {
+        var plan = Lime().WithMain(l => l with
+        {
+            Tackle = l.Tackle with
+            {
+                SystemId = "three-to-one",
+                Capture = new() { Contact = 1, HoldsN = 4000 },
+                Hold = new() { Grip = new() { GripId = "machard", CordStrengthN = 14000, CordDiameterM = 0.008 } },
+            },
+        });
+        var links = plan.Analysed().Links;
+        var end = plan.Analysed().Pull.Lines[0].EndTensionN;
+        Near(end, links.Single(l => l.Id == "main.held-legs").LoadN, 1e-9);
+        Near(end, links.Single(l => l.Id == "main.capture").LoadN, 1e-9);
+        Near(end, links.Single(l => l.Id == "main.hold-grip").LoadN, 1e-9);
+        Near(end / 4, links.Single(l => l.Id == "main.hold-cord").LoadN, 1e-9);
+
+        // The anchor bears the line's whole tension while it hangs there; hauled by hand it bears less.
+        Near(end, links.Single(l => l.Id == "main.anchor").LoadN, 1e-9);
+        var bare = plan.WithMain(l => l with { Tackle = l.Tackle with { Capture = null, Hold = null } }).Analysed();
+        Assert.True(bare.Links.Single(l => l.Id == "main.anchor").LoadN < end);
+
+        var turns = plan.WithMain(l => l with { Tackle = l.Tackle with { Hold = new() { Turns = new() { Turns = 4 } } } }).Analysed().Links.Single(l => l.Id == "main.hold-turns");
+        Near(80 * Math.Exp(2 * Math.PI * 0.12 * 4), turns.StrengthN, 1e-9);
+        Assert.Equal(LinkState.Fails, turns.State);
+        Assert.Equal("lines[0].tackle.hold", plan.WithMain(l => l with { Tackle = l.Tackle with { Hold = new() } }).OnlyProblem().Path);
+        Assert.Equal("lines[0].tackle.capture.contact", plan.WithMain(l => l with { Tackle = l.Tackle with { Capture = new() { Contact = 2 } } }).OnlyProblem().Path);
+        Assert.Contains(plan.WithMain(l => l with { Tackle = l.Tackle with { Capture = new() { Contact = 1 } } }).Analysed().Verdict.Reasons, r => r.Path == "lines[0].tackle.capture.holdsN");
+    }
+
+    [Fact]
+    public void A_cam_in_the_tackle_lets_go_in_the_reset_and_one_on_the_line_does_not()
+    {
+        var plan = Lime().WithMain(l => l with { Tackle = l.Tackle with { SystemId = "three-to-one", OpenedM = 1.5, Capture = new() { Contact = 1, HoldsN = 9000 } } });
+        Assert.Contains("lets go of the line", ViewOf(plan).HeldBy, StringComparison.Ordinal);
+        Assert.Contains(plan.Analysed().Verdict.Reasons, r => r.Path == "lines[0].tackle.openedM");
+        var inLine = plan.WithMain(l => l with { Rope = l.Rope with { LengthM = 120 }, Tackle = l.Tackle with { Rope = null, JoinKnotId = null } });
+        Assert.Contains("the cam at the anchor", ViewOf(inLine).HeldBy, StringComparison.Ordinal);
+        Assert.True(ViewOf(inLine).Capture!.HoldsReset);
+        Assert.DoesNotContain(inLine.Analysed().Verdict.Reasons, r => r.Text.Contains("nothing is told", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void A_cam_hauled_out_of_line_is_said()
+    {
+        // The lime's anchor stands 30 m east; the crew is 5 m beyond it, in line, and then 5 m aside.
+        var plan = Lime().WithMain(l => l with { Tackle = l.Tackle with { SystemId = "two-to-one", Capture = new() { HoldsN = 9000 } }, Puller = l.Puller with { Place = new() { EastM = 35, NorthM = 0.5 } } });
+        Assert.DoesNotContain(plan.Analysed().Verdict.Reasons, r => r.Path == "lines[0].puller.place");
+        var aside = plan.WithMain(l => l with { Puller = l.Puller with { Place = new() { EastM = 35, NorthM = 5 } } });
+        Assert.Contains("45.0°", Assert.Single(aside.Analysed().Verdict.Reasons, r => r.Path == "lines[0].puller.place").Text, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_second_anchor_is_said_to_be_unknown_and_a_tackle_needs_its_room()
+    {
+        var plan = With(Staged(StageKind.Three, StageKind.Redirect));
+        Assert.Contains(plan.Analysed().Verdict.Reasons, r => r.Path == "lines[0].tackle.composed" && r.Text.Contains("second-anchor", StringComparison.Ordinal));
+        var far = With(Staged(StageKind.Three)).WithMain(l => l with { Tackle = l.Tackle with { OpenedM = 40 } });
+        Assert.Contains(far.Analysed().Verdict.Reasons, r => r.Path == "lines[0].tackle.openedM" && r.Text.Contains("from the anchor to the grip", StringComparison.Ordinal));
+        Near(40, far.Analysed().Pull.Lines[0].Tackle.SpaceM, 1e-9);
+    }
+
+    [Fact]
+    public void Rope_in_a_tackle_is_the_sum_of_its_legs_and_a_tail()
+    {
+        var view = ViewOf(With(Staged(StageKind.Three, StageKind.Two)));
+        Assert.Equal(view.LegForcesN.Count, view.LegLengthsM.Count);
+        Near(view.RopeM, view.LegLengthsM.Sum() + 3, 1e-9);
+
+        // The traveller stands 6 m off and the load farther by what it may not be overtaken: 6 + 0.7 less what both come in.
+        Near(6, view.LegLengthsM[1], 1e-9);
+    }
+
+    private static TackleView ViewOf(Plan plan)
+    {
+        var (view, problems) = TackleView.Of(plan, 0, UnitSystem.Metric);
+        Assert.Empty(problems);
+        return view!;
+    }
+
+    private static Plan With(ComposedMembers own) => Lime().WithMain(l => l with { Tackle = l.Tackle with { SystemId = "composed", Composed = own } });
+
+    private static ComposedMembers Staged(params StageKind[] kinds) => new() { Stages = [.. kinds.Select(k => new StageMembers { Kind = k })] };
+
+    private static TackleSystem Composed(params StageKind[] kinds) => Composed([.. Staged(kinds).Stages]);
+
+    private static TackleSystem Composed(params StageMembers[] stages)
+    {
+        var own = new ComposedMembers { Stages = stages };
+        Assert.Empty(Composer.Check(own));
+        return Composer.SystemOf(own);
+    }
+}
