@@ -14,6 +14,7 @@ public sealed class RemedyTests
     [
         "main.hands", "main.knot", "main.join", "main.legs", "main.blocks", "main.sling", "main.anchor", "stem", "main.grip", "main.cord", "main.connector", "main.joint", "main.rope-2",
         "main.limb", "main.limiter", "main.redirect-1-block", "main.redirect-1-sling", "main.redirect-1-anchor", "main.redirect-1-bend",
+        "main.held-legs", "main.capture", "main.hold-grip", "main.hold-cord", "main.hold-turns",
     ];
 
     [Theory]
@@ -73,8 +74,15 @@ public sealed class RemedyTests
         "main.redirect-1-sling" => Turned(r => r with { At = r.At with { Sling = new() { BreakingStrengthN = 9000, Hitch = SlingHitch.Choked } } }),
         "main.redirect-1-anchor" => Turned(r => r with { At = r.At with { Kind = AnchorKind.Pickets, Pickets = new() { ArrangementId = "picket-1-1" } } }),
         "main.redirect-1-bend" => Turned(r => r with { ContactId = "one-carabiner" }, l => l with { Rope = l.Rope with { BreakingStrengthN = 24000 } }),
+        "main.held-legs" => Held(t => t with { Capture = new() { Contact = 1, HoldsN = 20000 }, Rope = new() { BreakingStrengthN = 12000, DiameterM = 0.011, EndKnotId = "eye-splice" } }),
+        "main.capture" => Held(t => t with { Capture = new() { Contact = 1, HoldsN = 1500 } }),
+        "main.hold-grip" => Held(t => t with { Hold = new() { Grip = new() { GripId = "prusik", SlipN = 1800, CordStrengthN = 15000 } } }),
+        "main.hold-cord" => Held(t => t with { Hold = new() { Grip = new() { GripId = "machard", CordStrengthN = 3600 } } }),
+        "main.hold-turns" => Held(t => t with { Hold = new() { Turns = new() { Turns = 3 } } }),
         _ => Lime().WithMain(l => l with { Seat = new() { HeightM = 19.8 } }) with { Tree = Lime().Tree with { Soundness = 0.95 } },
     };
+
+    private static Plan Held(Func<TackleMembers, TackleMembers> change) => Lime().WithMain(l => l with { Puller = new() { Count = 2, EffortEachN = 250 }, Tackle = change(l.Tackle with { SystemId = "three-to-one" }) });
 
     /// <summary>The lime hauled aside round a redirect at right angles.</summary>
     private static Plan Turned(Func<RedirectMembers, RedirectMembers> change, Func<LineMembers, LineMembers>? also = null) => Lime().WithMain(l => (also ?? (x => x))(l) with

@@ -37,6 +37,8 @@ public static class GearOnPlan
             Take(line.Joined?.Rope.ItemId, $"{path}.joined.rope");
             Take(line.Tackle.Rope?.ItemId, $"{path}.tackle.rope");
             Take(line.Tackle.Grip?.ItemId, $"{path}.tackle.grip");
+            Take(line.Tackle.Hold?.Grip?.ItemId, $"{path}.tackle.hold.grip");
+            Take(line.Tackle.Hold?.Turns?.ItemId, $"{path}.tackle.hold.turns");
             Take(line.Tackle.Connector?.ItemId, $"{path}.tackle.connector");
             Take(line.Tackle.HardwareItemId, $"{path}.tackle");
             Take(line.Anchor.Sling?.ItemId, $"{path}.anchor.sling");

@@ -141,3 +141,13 @@ public sealed record HoldMembers
     [Display(Name = "Holding turns", Description = "The line's tail round a drum at the anchor, held by hand.")]
     public LimiterMembers? Turns { get; init; }
 }
+
+/// <summary>A composed tackle that the crew keeps, to hang on its plans.</summary>
+public sealed record OwnTackle
+{
+    [Display(Name = "Id of the tackle")]
+    [RegularExpression("^[a-z0-9][a-z0-9-]{0,31}$")]
+    public required string Id { get; init; }
+
+    public required ComposedMembers Tackle { get; init; }
+}

@@ -13,7 +13,7 @@ namespace Draklo.Core.Plans;
 /// <remarks>The same attributes make the JSON Schema and the API description.</remarks>
 public static class MemberRanges
 {
-    private static readonly FrozenDictionary<Type, ImmutableArray<Member>> Members = FindMembers([typeof(Plan), typeof(Species), typeof(GearItem), typeof(Inspection), typeof(GearUse), typeof(LockerRules), typeof(Policy)]);
+    private static readonly FrozenDictionary<Type, ImmutableArray<Member>> Members = FindMembers([typeof(Plan), typeof(Species), typeof(GearItem), typeof(Inspection), typeof(GearUse), typeof(LockerRules), typeof(Policy), typeof(OwnTackle)]);
 
     /// <summary>Adds a problem for every member out of its range.</summary>
     /// <param name="document">One of the records listed here; its groups and lists are gone through too.</param>

@@ -6,7 +6,7 @@ using Draklo.Core.Units;
 namespace Draklo.Core.Strength;
 
 /// <summary>The kinds of change that may mend a link.</summary>
-internal sealed class RemedyLadders(Plan plan, Link link, UnitSystem units)
+internal sealed partial class RemedyLadders(Plan plan, Link link, UnitSystem units)
 {
     private const double LongestStep = 2000;
 
@@ -43,8 +43,10 @@ internal sealed class RemedyLadders(Plan plan, Link link, UnitSystem units)
             "rope-2" => [Stronger(line.Joined!.Rope.BreakingStrengthN, "a second rope that breaks", $"lines[{at}].joined.rope.breakingStrengthN", n => With(at, l => l with { Joined = l.Joined! with { Rope = l.Joined.Rope with { BreakingStrengthN = n } } }))],
             "legs" => ForLegs(at, line),
             "blocks" => [Stronger(line.Tackle.HardwareStrengthN!.Value, "blocks and connectors that break", $"lines[{at}].tackle.hardwareStrengthN", n => WithTackle(at, t => t with { HardwareStrengthN = n }))],
-            "grip" => [Grips(at, line.Tackle.Grip!), Joins(at)],
-            "cord" => ForCord(at, line.Tackle.Grip!, line.Tackle.Connector),
+            "grip" => [Grips(at, line.Tackle.Grip), Joins(at)],
+            "cord" => ForCord(at, line.Tackle.Grip!, $"lines[{at}].tackle.grip", line.Tackle.Connector, g => WithTackle(at, t => t with { Grip = g })),
+            "held-legs" or "capture" => ForCapture(at, line, what),
+            "hold-grip" or "hold-cord" or "hold-turns" => ForHold(at, line.Tackle, what),
             "connector" => ForConnector(at, line.Tackle.Connector!),
             "limb" => ForLimb(at, line),
             "sling" => Slings(line.Anchor, $"lines[{at}].anchor", a => With(at, l => l with { Anchor = a })),
@@ -144,10 +146,10 @@ internal sealed class RemedyLadders(Plan plan, Link link, UnitSystem units)
         }
     }
 
-    private IEnumerable<Ladder> ForCord(int at, GripMembers grip, ConnectorMembers? connector)
+    private IEnumerable<Ladder> ForCord(int at, GripMembers grip, string path, ConnectorMembers? connector, Func<GripMembers, Plan> put)
     {
-        yield return Stronger(grip.CordStrengthN!.Value, "a cord that breaks", $"lines[{at}].tackle.grip.cordStrengthN", n => WithTackle(at, t => t with { Grip = grip with { CordStrengthN = n } }));
-        yield return Knots(grip.EndKnotId, k => k.Use is "end-loop" or "joins-ends", "Close the cord with", $"lines[{at}].tackle.grip.endKnotId", k => WithTackle(at, t => t with { Grip = grip with { EndKnotId = k } }));
+        yield return Stronger(grip.CordStrengthN!.Value, "a cord that breaks", $"{path}.cordStrengthN", n => put(grip with { CordStrengthN = n }));
+        yield return Knots(grip.EndKnotId, k => k.Use is "end-loop" or "joins-ends", "Close the cord with", $"{path}.endKnotId", k => put(grip with { EndKnotId = k }));
         if (connector is { Count: 1 })
         {
             yield return SecondConnector(at, connector);
@@ -271,7 +273,10 @@ internal sealed class RemedyLadders(Plan plan, Link link, UnitSystem units)
             k => WithTackle(at, t => t with { JoinKnotId = k, Grip = null }), tackle.Grip is null ? [] : [$"lines[{at}].tackle.grip"]);
     }
 
-    private Ladder Grips(int at, GripMembers? now)
+    private Ladder Grips(int at, GripMembers? now) => Grips(
+        now, now is null ? "Take the tackle on a grip in place of the loop" : "Wind another grip", $"lines[{at}].tackle.grip", g => WithTackle(at, t => t with { Grip = g }));
+
+    private Ladder Grips(GripMembers? now, string verb, string path, Func<GripMembers, Plan> put)
     {
         var better = Reference.Grips.Values.Where(g => now is null || g.SlipLowN > (now.SlipN ?? Reference.Grips[now.GripId].SlipLowN)).OrderBy(g => g.SlipLowN).ToArray();
         return new(better.Length, i => Gripped(better[i]));
@@ -279,10 +284,7 @@ internal sealed class RemedyLadders(Plan plan, Link link, UnitSystem units)
         Trial Gripped(Grip grip)
         {
             var next = (now ?? new() { GripId = grip.Id }) with { GripId = grip.Id, SlipN = null };
-            return new(
-                units.Say($"{(now is null ? "Take the tackle on a grip in place of the loop" : "Wind another grip")}: {grip.Name}, reckoned to creep at {grip.SlipLowN:N}"),
-                WithTackle(at, t => t with { Grip = next }),
-                [new($"lines[{at}].tackle.grip", next)]);
+            return new(units.Say($"{verb}: {grip.Name}, reckoned to creep at {grip.SlipLowN:N}"), put(next), [new(path, next)]);
         }
     }
 

@@ -8,6 +8,21 @@ namespace Draklo.Core.Tackle;
 /// <param name="Turns">How many turns it has, each with a contact kind of its own.</param>
 public sealed record StageChoice(StageKind Kind, string Name, string Note, int Turns);
 
+/// <summary>A composed tackle, resolved.</summary>
+/// <param name="RopeByRope">The same by points and ropes, to be changed freely.</param>
+/// <param name="Solution">With the usual efficiencies, for a hand force of 1.</param>
+public sealed record ComposedTackle(string Name, string? PeopleSay, ComposedMembers RopeByRope, TackleSolution Solution)
+{
+    /// <param name="contact">At turns that have no kind of their own.</param>
+    public static (ComposedTackle? Tackle, List<Problem> Problems) Of(ComposedMembers own, ContactKind contact)
+    {
+        var problems = new List<Problem>();
+        MemberRanges.Check(own, Units.UnitSystem.Metric, problems);
+        problems = problems.Count > 0 ? problems : Composer.Check(own);
+        return problems.Count > 0 ? (null, problems) : (new(Composer.NameOf(own), Composer.SystemOf(own).PeopleSay, Composer.RopeByRope(own), Composer.SystemOf(own).Solve(Turns.Usual(contact))), problems);
+    }
+}
+
 /// <summary>Tackles of the crew's own: from stages that haul one another, or from points and ropes.</summary>
 /// <remarks>
 /// Method M7. A stage hauls the head of the next one's rope toward the anchor; that head is a traveller, a moving point. A

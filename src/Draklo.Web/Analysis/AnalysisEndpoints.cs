@@ -1,3 +1,4 @@
+using Draklo.Core.Catalogue;
 using Draklo.Core.Chances;
 using Draklo.Core.Plans;
 using Draklo.Core.Rigs;
@@ -39,6 +40,12 @@ internal static class AnalysisEndpoints
             .WithSummary("A line's tackle as it is drawn: legs, points, what each contact costs, how it moves and in how many sets it hauls; line is its number, from 0.")
             .Accepts<Plan>("application/json")
             .Produces<TackleView>()
+            .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity);
+        app.MapPost("/api/tackle/compose", ComposeAsync)
+            .WithName("composeTackle").WithTags("analysis")
+            .WithSummary("A tackle of one's own, by stages or rope by rope: what it gives, or why it cannot haul. contactId is the turn where none is given.")
+            .Accepts<ComposedMembers>("application/json")
+            .Produces<ComposedTackle>()
             .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity);
         app.MapHub<FinderHub>(FinderHub.Path);
         app.MapPost("/api/rigs", RigsAsync)
@@ -115,6 +122,23 @@ internal static class AnalysisEndpoints
 
         var (made, problems) = make(plan, system);
         return made is null ? PlainProblems.Refused(problems) : new WholeAnswer<T>(made);
+    }
+
+    private static async Task<IResult> ComposeAsync(HttpRequest request, string contactId = "bushed-block")
+    {
+        var (own, refusal) = await request.ReadAsync<ComposedMembers>();
+        if (own is null)
+        {
+            return refusal!;
+        }
+
+        if (!Reference.Contacts.TryGetValue(contactId, out var contact))
+        {
+            return PlainProblems.Refused([new("contactId", $"“{contactId}” is not in the table of turns: choose one that is.")]);
+        }
+
+        var (made, problems) = ComposedTackle.Of(own, contact);
+        return made is null ? PlainProblems.Refused(problems) : new WholeAnswer<ComposedTackle>(made);
     }
 
     private static async Task<IResult> SolveTackleAsync(HttpRequest request)

@@ -10,10 +10,11 @@ namespace Draklo.Web.Catalogue;
 
 /// <summary>What a plan can choose from.</summary>
 /// <param name="Species">The catalogue's and the crew's own.</param>
+/// <param name="Stages">What a tackle of the crew's own is put together from.</param>
 /// <param name="Crowns">Crown ratios to choose by what the crown looks like.</param>
 /// <param name="WalkUp">The walk-up list that a new job starts with.</param>
 public sealed record CatalogueAnswer(
-    IReadOnlyList<SpeciesEntry> Species, IReadOnlyList<Knot> Knots, IReadOnlyList<ContactKind> Contacts, IReadOnlyList<TackleChoice> Systems,
+    IReadOnlyList<SpeciesEntry> Species, IReadOnlyList<Knot> Knots, IReadOnlyList<ContactKind> Contacts, IReadOnlyList<TackleChoice> Systems, IReadOnlyList<StageChoice> Stages,
     IReadOnlyList<CrownLook> Crowns, IReadOnlyList<WalkUpMembers> WalkUp, IReadOnlyList<AnchorFigure> Anchors, IReadOnlyList<Grip> Grips, IReadOnlyList<RopeConstruction> Constructions);
 
 /// <param name="Own">True for what the crew added or corrected; a plan then carries its wood.</param>
@@ -51,6 +52,7 @@ internal static partial class CatalogueEndpoints
             [.. Reference.Knots.Values.OrderBy(k => k.Name, StringComparer.Ordinal)],
             [.. Reference.Contacts.Values.OrderByDescending(c => c.Nominal)],
             Systems,
+            Composer.Choices,
             CrownChoices.All,
             FirstWalkUp.Make(),
             [.. Reference.Anchors.Values.OrderBy(a => a.Kind, StringComparer.Ordinal).ThenBy(a => a.Nominal)],

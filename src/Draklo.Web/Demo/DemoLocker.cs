@@ -9,7 +9,7 @@ internal static class DemoLocker
 {
     private static readonly DateOnly WrittenOn = new(2026, 11, 25);
 
-    public static void AddTo(LockerStore locker, PolicyStore policies)
+    public static void AddTo(LockerStore locker, PolicyStore policies, TackleStore tackles)
     {
         using var stream = typeof(DemoLocker).Assembly.GetManifestResourceStream("Draklo.Web.Demo.locker.json")!;
         using var bytes = new MemoryStream();
@@ -30,6 +30,11 @@ internal static class DemoLocker
         {
             policies.Keep(policy);
         }
+
+        foreach (var tackle in document.Tackles)
+        {
+            tackles.Keep(tackle);
+        }
     }
 
     private static string? Moved(string? day, int shift) => GearRules.Day(day)?.AddDays(shift).ToString("yyyy-MM-dd");
@@ -39,6 +44,8 @@ internal static class DemoLocker
         public required LockerRules Rules { get; init; }
 
         public required IReadOnlyList<Policy> Policies { get; init; }
+
+        public required IReadOnlyList<OwnTackle> Tackles { get; init; }
 
         public required IReadOnlyList<PieceDocument> Pieces { get; init; }
     }

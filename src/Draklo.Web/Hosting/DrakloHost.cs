@@ -103,15 +103,17 @@ public static class DrakloHost
             var store = new JobStore(database, TimeProvider.System);
             var locker = new LockerStore(database, TimeProvider.System);
             var policies = new PolicyStore(database, TimeProvider.System);
+            var tackles = new TackleStore(database, TimeProvider.System);
             if (isNew && settings.WithDemo)
             {
                 DemoJobs.AddTo(store, TimeProvider.System);
-                DemoLocker.AddTo(locker, policies);
+                DemoLocker.AddTo(locker, policies, tackles);
             }
 
             builder.Services.AddSingleton(store);
             builder.Services.AddSingleton(locker);
             builder.Services.AddSingleton(policies);
+            builder.Services.AddSingleton(tackles);
             builder.Services.AddSingleton(new SpeciesStore(database, TimeProvider.System));
         }
         else
@@ -119,6 +121,7 @@ public static class DrakloHost
             builder.Services.AddSingleton<JobStore>(NoStore<JobStore>);
             builder.Services.AddSingleton<LockerStore>(NoStore<LockerStore>);
             builder.Services.AddSingleton<PolicyStore>(NoStore<PolicyStore>);
+            builder.Services.AddSingleton<TackleStore>(NoStore<TackleStore>);
             builder.Services.AddSingleton<SpeciesStore>(NoStore<SpeciesStore>);
         }
 
@@ -130,7 +133,7 @@ public static class DrakloHost
         app.MapCatalogue();
         app.MapJobs();
         app.MapLocker();
-        app.MapPolicies();
+        app.MapKept();
         app.MapSites();
         app.MapOutside();
         app.MapScreens();
