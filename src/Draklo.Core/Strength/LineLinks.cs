@@ -236,7 +236,7 @@ internal sealed class LineLinks
     private double? Sharpest(ContactKind contact)
     {
         var least = line.Tackle.SheaveDiameterM ?? contact.PinMm / 1000;
-        foreach (var other in tackle.System.OwnContacts)
+        foreach (var other in tackle.System.OwnKinds.Values)
         {
             least = other.PinMm is { } pin && !(least < pin / 1000) ? pin / 1000 : least;
         }

@@ -152,7 +152,7 @@ public static class Composer
             between && Math.Abs(said - ideal) > 1e-9 ? $"People say {said}, for both legs come in; it is {Math.Round(ideal, 2)}, for the hauler stands on the ground." : null)
         {
             HardwarePoints = [.. turns],
-            OwnContacts = [.. reeved.Ropes.SelectMany(r => r.Contacts).Select(c => c.ContactId).OfType<string>().Distinct(StringComparer.Ordinal).Select(id => Reference.Contacts[id])],
+            OwnKinds = reeved.Ropes.SelectMany((rope, r) => rope.Contacts.Select((contact, c) => (r, c, contact.ContactId))).Where(x => x.ContactId is not null).ToDictionary(x => (x.r, x.c), x => Reference.Contacts[x.ContactId!]),
         };
     }
 

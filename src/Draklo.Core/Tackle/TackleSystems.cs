@@ -31,12 +31,16 @@ public sealed record TackleSystem(string Id, string Name, string Note, bool InLi
     /// <summary>Whether the rope runs through a loop in itself.</summary>
     public bool HasRopeLoop { get; } = Rove(new(1, LoopMark)).Ropes.Any(r => r.Contacts.Any(c => c.Efficiency == LoopMark));
 
-    /// <summary>Kinds of turn that it has beside the line's own choice.</summary>
-    public IReadOnlyList<ContactKind> OwnContacts { get; init; } = [];
+    /// <summary>Turns with a kind of their own beside the line's choice, by rope and contact.</summary>
+    public IReadOnlyDictionary<(int Rope, int Contact), ContactKind> OwnKinds { get; init; } = LoopsOf(Rove(new(1, LoopMark)));
 
     /// <summary>The points where a rope turns at a block or connector; a rope's own loop is no hardware.</summary>
     public IReadOnlyList<string> HardwarePoints { get; init; } =
         [.. Rove(new(1, 0.5)).Ropes.SelectMany(r => r.Contacts).Where(c => c.Efficiency == 1).Select(c => c.Point).Distinct(StringComparer.Ordinal)];
+
+    private static Dictionary<(int Rope, int Contact), ContactKind> LoopsOf(Arrangement marked) => marked.Ropes
+        .SelectMany((rope, r) => rope.Contacts.Select((contact, c) => (r, c, contact.Efficiency)))
+        .Where(x => x.Efficiency == LoopMark).ToDictionary(x => (x.r, x.c), _ => Turns.Loop);
 
     private static bool IsHauledBack(IReadOnlyList<TacklePoint> points) =>
         points.Count(p => p.Kind == PointKind.Fixed) > 1 || points.Single(p => p.Kind == PointKind.Hand).Position > points.Single(p => p.Kind == PointKind.Load).Position;
@@ -74,7 +78,7 @@ public sealed record TackleSystem(string Id, string Name, string Note, bool InLi
 /// <param name="Along">Where in their spread turns of another kind lie: −1 low, 0 usual, 1 high.</param>
 public readonly record struct Turns(double Contact, double RopeLoop, double Along = 0)
 {
-    private static readonly ContactKind Loop = Reference.Contacts["rope-on-rope"];
+    internal static readonly ContactKind Loop = Reference.Contacts["rope-on-rope"];
 
     public static Turns Usual(ContactKind contact) => Of(contact, 0);
 

@@ -8,6 +8,7 @@ namespace Draklo.Core.Tackle;
 /// <summary>A line's tackle as it is drawn: every leg, every point, what friction took, and how it is hauled in sets.</summary>
 /// <remarks>Methods M7 and M8; forces are for the planned tension.</remarks>
 /// <param name="PeopleSay">What this tackle is often taken for, where the count is another.</param>
+/// <param name="Contacts">What stands at every turn, in the order in which the ropes are followed.</param>
 /// <param name="Speeds">Of the points, for one length of rope hauled, in the order of the arrangement.</param>
 /// <param name="StartsM">Where the points stand when it is fully opened, metres from the anchor toward the tree, in the order of the arrangement.</param>
 /// <param name="RopeM">Rope in the tackle when it is fully opened, with its tail.</param>
@@ -16,7 +17,7 @@ namespace Draklo.Core.Tackle;
 /// <param name="HeldBy">What holds the load while the tackle is opened again.</param>
 /// <param name="Capture">What holds it between heaves; null where the hands do.</param>
 public sealed record TackleView(
-    string Name, string Note, string? PeopleSay, Arrangement Arrangement, IReadOnlyList<double> StartsM, IReadOnlyList<double> Speeds, IReadOnlyList<double> LegForcesN, IReadOnlyList<double> PointForcesN, IReadOnlyList<ContactCost> Costs,
+    string Name, string Note, string? PeopleSay, Arrangement Arrangement, IReadOnlyList<double> StartsM, IReadOnlyList<double> Speeds, IReadOnlyList<double> LegForcesN, IReadOnlyList<double> PointForcesN, IReadOnlyList<ContactCost> Costs, IReadOnlyList<TurnView> Contacts,
     double IdealAdvantage, double ActualAdvantage, double HandForceN, double LoadN, double TakeUpM, HaulSets Sets, double OpenedM, double ClosedM, double RopeM, IReadOnlyList<double> LegLengthsM, double SpaceM, string HeldBy, CaptureView? Capture)
 {
     public static (TackleView? View, List<Problem> Problems) Of(Plan plan, int line, UnitSystem units)
@@ -49,6 +50,7 @@ public sealed record TackleView(
             [.. solved.Legs.Select(l => l.Tension * hand)],
             [.. solved.Points.Select(p => p.Force * hand)],
             FrictionAccount.Of(arrangement, solved),
+            TurnsOf(tackle.System, Reference.Contacts[members.Tackle.ContactId]),
             solved.IdealAdvantage,
             solved.ActualAdvantage,
             hand,
@@ -64,10 +66,29 @@ public sealed record TackleView(
             HeldOf(members, tackle.System, result.EndTensionN)), []);
     }
 
+    private static List<TurnView> TurnsOf(TackleSystem system, ContactKind usual)
+    {
+        var found = new List<TurnView>();
+        for (var r = 0; r < system.Shape.Ropes.Count; r++)
+        {
+            for (var c = 0; c < system.Shape.Ropes[r].Contacts.Count - 1; c++)
+            {
+                var kind = system.OwnKinds.GetValueOrDefault((r, c), usual);
+                found.Add(new(r, c, kind.Name, kind.BuiltOf));
+            }
+        }
+
+        return found;
+    }
+
     private static CaptureView? HeldOf(LineMembers line, TackleSystem system, double load) =>
         line.Tackle.Capture is { } capture && Captured.Of(system.Shape, capture).Held is { } held
             ? new(capture.Kind, capture.Rope, capture.Contact, held.Force * load, held.HeaviestLeg * load, held.HoldsReset && RopeNeeded.InLine(line, system)) : null;
 }
+
+/// <summary>What the rope turns at.</summary>
+/// <param name="BuiltOf">block, ring, carabiner, rope or bark.</param>
+public sealed record TurnView(int Rope, int Contact, string Name, string BuiltOf);
 
 /// <summary>A cam or grip at one of the tackle's turns.</summary>
 /// <param name="ForceN">That hangs on it once the hands let go, N.</param>

@@ -1,4 +1,4 @@
-import type { Analysis, Catalogue, CsvPreview, Forecast, GearDetail, GearEntry, GearItem, GearUse, Inspection, Job, JobEntry, Locker, LockerRules, Plan, PlanChances, Policy, Remedy, Rose, Sight, Site, Species, StemProfile, TackleView, Units } from "./types";
+import type { Analysis, Catalogue, ComposedTackle, CsvPreview, Forecast, GearDetail, GearEntry, GearItem, GearUse, Inspection, Job, JobEntry, Locker, LockerRules, OwnTackle, Plan, PlanChances, Policy, Remedy, Rose, Sight, Site, Species, StemProfile, TackleView, Units } from "./types";
 
 /** A refusal in the server's words. */
 export class Refusal extends Error {
@@ -81,6 +81,10 @@ export const api = {
   keepRules: (rules: LockerRules) => ask<LockerRules>("/api/locker/rules", send("PUT", rules)),
   previewList: (file: File, units: Units) => ask<CsvPreview>(`/api/locker/csv/preview?units=${units}`, { method: "POST", headers: { "content-type": "text/csv" }, body: file }),
   takeList: (file: File, units: Units) => ask<CsvPreview>(`/api/locker/csv?units=${units}`, { method: "POST", headers: { "content-type": "text/csv" }, body: file }),
+  compose: (tackle: OwnTackle["tackle"], contactId: string) => ask<ComposedTackle>(`/api/tackle/compose?contactId=${encodeURIComponent(contactId)}`, send("POST", tackle)),
+  tackles: () => ask<OwnTackle[]>("/api/tackles"),
+  keepTackle: (own: OwnTackle) => ask<OwnTackle>(`/api/tackles/${own.id}`, send("PUT", own)),
+  dropTackle: (id: string) => ask<undefined>(`/api/tackles/${id}`, send("DELETE")),
   policies: () => ask<Policy[]>("/api/policies"),
   keepPolicy: (policy: Policy) => ask<Policy>(`/api/policies/${policy.id}`, send("PUT", policy)),
   dropPolicy: (id: string) => ask<undefined>(`/api/policies/${id}`, send("DELETE")),

@@ -1,24 +1,27 @@
-import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
-import { api } from "../api/client";
-import type { Plan, TackleView } from "../api/types";
+import { Refusal } from "../api/client";
+import type { Line, Plan, TackleView } from "../api/types";
 import { useView } from "../sheet/view";
 import { Button } from "../ui/controls";
 import { useSettings } from "../ui/settings";
 import { figure, written } from "../units/units";
 import { Handle } from "./Handle";
-import { frictionParts, layOut, progressOf, resetSteps, setLength, type PointShape } from "./tackleLayout";
+import { useTackleView } from "../stations/useTackle";
+import { frictionParts, labelRows, layOut, progressOf, resetSteps, setLength } from "./tackleLayout";
+import { Capture, HauledEnd, Hold, Joint, PointDrawing, Span, Strap } from "./TackleParts";
 import { useSize } from "./useSize";
 
 /** Every leg of the tackle with its tension, every point with its force, and the haul played. */
 export function TackleDrawing({ plan }: { plan: Plan }) {
-  const units = useSettings((s) => s.units);
   const line = Math.min(useView((s) => s.line), plan.lines.length - 1);
   const [box, size] = useSize<HTMLDivElement>();
-  const view = useQuery({ queryKey: ["tackle", plan, line, units], queryFn: () => api.tackle(plan, line, units), staleTime: Infinity, gcTime: 5000, retry: false, placeholderData: (before) => before });
+  const view = useTackleView(plan, line);
+  const members = plan.lines[line];
+  const refusal = view.error instanceof Refusal ? (Object.values(view.error.errors)[0]?.[0] ?? view.error.message) : view.isError ? "Draklo does not answer." : undefined;
   return (
-    <div ref={box} className="h-full w-full overflow-hidden">
-      {view.data && size.width > 0 && <Drawing key={view.data.name} view={view.data} width={size.width} height={size.height} />}
+    <div ref={box} className="relative h-full w-full overflow-hidden">
+      {refusal !== undefined && <p role="alert" className="m-6 max-w-[56ch] border-l-4 border-ink pl-3 leading-snug" data-refused>{refusal}</p>}
+      {refusal === undefined && view.data && members && size.width > 0 && <Drawing key={view.data.name} view={view.data} line={members} width={size.width} height={size.height} />}
     </div>
   );
 }
@@ -29,55 +32,78 @@ const start: Play = { set: 0, hauled: 0, phase: "haul", step: 0, running: false 
 const setSeconds = 4;
 const stepSeconds = 1.1;
 
-function Drawing({ view, width, height }: { view: TackleView; width: number; height: number }) {
+function Drawing({ view, line, width, height }: { view: TackleView; line: Line; width: number; height: number }) {
   const units = useSettings((s) => s.units);
   const [play, setPlay] = useState<Play>(start);
   const whole = setLength(view);
   usePlay(play, setPlay, view);
 
-  const opening = play.phase === "reset" && play.step >= 2;
-  const shown = opening ? whole * Math.max(0, 1 - (play.step - 2)) : play.hauled;
+  const resetting = play.phase === "reset";
+  const shown = resetting && play.step >= 2 ? whole * Math.max(0, 1 - (play.step - 2)) : play.hauled;
   const { legs, points, lanes } = layOut(view, shown);
   const low = Math.min(...view.startsM) - 0.4;
-  const high = Math.max(...view.startsM) + 2.2;
-  const perMetre = (width - 120) / (high - low);
-  const x = (metres: number) => 60 + (high - metres) * perMetre;
-  const top = 74;
-  const gap = Math.min(46, Math.max(16, (height - top - 190) / Math.max(lanes, 1)));
+  const high = Math.max(...view.startsM);
+  const perMetre = (width - 330) / (high - low);
+  const x = (metres: number) => 200 + (high - metres) * perMetre;
+  const top = 66;
+  const rows = line.tackle.hold ? 156 : 126;
+  const gap = Math.min(56, Math.max(11, (height - top - rows - 110) / Math.max(lanes, 1)));
   const y = (lane: number) => top + (lane + 0.5) * gap;
+  const places = { x, y, gap };
   const most = Math.max(...view.legForcesN, 1);
-  const tight = gap < 26;
-  const done = progressOf(view, play.set, play.phase === "reset" ? whole : play.hauled);
+  const small = gap < 24;
+  const done = progressOf(view, play.set, resetting ? whole : play.hauled);
   const all = view.takeUpM * view.idealAdvantage;
   const finished = done.hauledM >= all - 1e-6;
   const hand = points.find((p) => p.kind === "hand");
+  const load = points.find((p) => p.kind === "load");
+  const grounds = points.filter((p) => p.kind === "fixed");
+  const handAway = hand && hand.at > (load?.at ?? 0) ? -1 : 1;
+  const below = top + lanes * gap + 14;
+  const loadY = load ? (y(load.first) + y(load.last)) / 2 : 0;
+  const labels = labelRows(points.filter((p) => p.kind !== "hand").map((p) => ({ text: `${names[p.id] ?? p.id.replace(/-/g, " ")} ${written(resetting && play.step >= 1 && p.kind !== "load" ? (p.kind === "fixed" ? (load?.forceN ?? 0) : 0) : p.forceN, "force", units)}`, x: x(p.at) })), 6.6, width);
   return (
     <div className="relative h-full">
       <svg width={width} height={height} role="group" aria-label={`Tackle: ${view.name}, every leg with its tension`} className="block select-none" data-tackle={view.name}>
         <text x={26} y={28} fill="var(--ink)" className="font-tight text-[16px] font-semibold">{view.name}</text>
         {view.peopleSay !== undefined && <text x={26} y={48} fill="var(--ink)" className="font-tight text-[14px]">{view.peopleSay}</text>}
+        {grounds.map((p) => <Strap key={p.id} x={x(p.at)} y={(y(p.first) + y(p.last)) / 2} away={p.at > (load?.at ?? 0) ? -1 : 1} clear={gap / 2} ground={gap / 2 + 46} />)}
+        {load && <Joint line={line} x={x(load.at) - (legs.some((l) => l.turns && l.toPoint === load.id) ? gap / 2 - 6 : 0)} y={loadY} edge={26} />}
+        {load && <text x={26} y={loadY - 10} fill="var(--loaded)" className="halo font-tight text-[14px] font-semibold">{written(load.forceN, "force", units)} to the tree</text>}
+        {load && line.tackle.hold && <Hold hold={line.tackle.hold} x={x(load.at) - 78 - gap / 2} y={loadY} ground={x(grounds[0]?.at ?? 0) + gap / 2 + 46} under={below + 4} holding={resetting} />}
+        {points.map((p) => <PointDrawing key={p.id} point={p} legs={legs} turns={view.contacts} places={places} />)}
         {legs.map((leg) => {
           const tension = view.legForcesN[leg.index] ?? 0;
           const [a, b] = [x(leg.from), x(leg.to)];
           const away = Math.sign(b - a) || 1;
+          const slack = resetting && play.step >= 1;
           return (
             <g key={leg.index} data-leg={leg.index}>
               <path
                 d={`M${a} ${y(leg.lane)}H${b}${leg.turns ? `a${gap / 2} ${gap / 2} 0 0 ${away > 0 ? 1 : 0} 0 ${gap}` : ""}`}
-                fill="none" stroke="var(--loaded)" strokeWidth={1.2 + (3.2 * tension) / most}
+                fill="none" stroke={slack ? "var(--pencil)" : "var(--loaded)"} strokeWidth={slack ? 1.2 : 1.2 + (3.2 * tension) / most}
               />
-              {!leg.turns && <circle cx={b} cy={y(leg.lane)} r={4} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={1.6} />}
-              <text x={(a + b) / 2} y={y(leg.lane) - (tight ? 3 : 6)} textAnchor="middle" fill="var(--loaded)" className={`halo font-tight font-semibold ${tight ? "text-[12px]" : "text-[14px]"}`}>{figure(tension, "force", units)}</text>
+              {Math.abs(b - a) > 46 && (
+                <text x={(a + b) / 2} y={y(leg.lane) - (small ? 2.5 : 6)} textAnchor="middle" fill="var(--loaded)" className={`halo font-tight font-semibold ${small ? "text-[12px]" : "text-[14px]"}`}>
+                  {!slack && figure(tension, "force", units)}
+                  {!small && Math.abs(b - a) > 120 && leg.fromPoint !== "hand" && <tspan fill="var(--pencil)" className="font-normal" dx={8}>{written(Math.abs(leg.to - leg.from), "length", units)}</tspan>}
+                </text>
+              )}
             </g>
           );
         })}
-        {points.map((p) => <PointDrawing key={p.id} point={p} x={x(p.at)} y={y} gap={gap} text={p.kind === "hand" ? written(view.handForceN, "force", units) : written(p.forceN, "force", units)} />)}
+        {view.capture && legs.filter((l) => l.rope === view.capture?.rope && l.contact === view.capture.contact).map((l) => (
+          <Capture key="capture" kind={view.capture?.kind ?? "cam"} x={x(l.to)} y={y(l.lane)} away={Math.sign(x(l.to) - x(l.from)) || 1} holding={!play.running || (resetting && view.capture?.holdsReset === true)} />
+        ))}
+        {hand && <HauledEnd x={x(hand.at)} y={y(hand.first)} away={handAway} text={`hands ${written(view.handForceN, "force", units)}`} />}
+        {view.spaceM > 0 && load && grounds[0] && <Span from={x(load.at)} to={x(grounds[0].at)} y={below + (line.tackle.hold ? 40 : 8)} text={`${written(Math.abs(load.at - grounds[0].at), "length", units)} from anchor to grip; ${written(view.spaceM, "length", units)} opened`} />}
+        {labels.map((l) => <text key={l.text} x={l.x} y={below + (line.tackle.hold ? 60 : 28) + l.row * 15} textAnchor="middle" fill="var(--ink)" className="halo font-tight text-[13px] font-semibold" data-label>{l.text}</text>)}
         <FrictionBar view={view} y={height - 84} width={width - 60} />
         {hand && (
           <Handle
-            id="haul" at={{ x: x(hand.at) + (x(hand.at) > width / 2 ? 26 : -26), y: y(hand.first) }} name="Haul the rope" now={Math.round(done.hauledM * 10) / 10} min={0} max={Math.round(all * 10) / 10}
+            id="haul" at={{ x: x(hand.at) + handAway * 54, y: y(hand.first) }} name="Haul the rope" now={Math.round(done.hauledM * 10) / 10} min={0} max={Math.round(all * 10) / 10}
             text={`${written(done.hauledM, "length", units)} hauled`}
-            onMove={(to) => { setPlay((p) => hauledTo(p, view, ((to.x - x(hand.at)) * (x(hand.at) > width / 2 ? 1 : -1) - 26) / 12)); }}
+            onMove={(to) => { setPlay((p) => hauledTo(p, view, ((to.x - x(hand.at)) * handAway - 54) / 8)); }}
             onStep={(across, up) => { setPlay((p) => hauledTo(p, view, p.hauled + (across + up) * 0.25)); }}
             onRelease={() => undefined} shape="bar"
           />
@@ -87,14 +113,16 @@ function Drawing({ view, width, height }: { view: TackleView; width: number; hei
         <Button strong onClick={() => { setPlay((p) => (finished ? { ...start, running: true } : { ...p, running: !p.running })); }} title="Space">{play.running ? "Stop" : finished ? "Haul again" : "Haul"}</Button>
         <Button onClick={() => { setPlay(start); }}>Open it</Button>
         <p data-haul role="status">
-          set {Math.min(done.set, view.sets.sets)} of {view.sets.sets} · hauled {written(done.hauledM, "length", units)} of {written(all, "length", units)} · line in {written(done.lineInM, "length", units)} of {written(view.takeUpM, "length", units)}
+          set {Math.min(done.set, view.sets.sets)} of {view.sets.sets} · hauled {written(done.hauledM, "length", units)} of {written(all, "length", units)} · line in {written(done.lineInM, "length", units)} of {written(view.takeUpM, "length", units)}{view.ropeM > 0 ? ` · rope in it ${written(view.ropeM, "length", units)}` : ""}
         </p>
-        {play.phase === "reset" && <p className="font-semibold" data-reset>{resetSteps(view)[Math.min(4, Math.floor(play.step))]}</p>}
+        {resetting && <p className="font-semibold" data-reset>{resetSteps(view)[Math.min(4, Math.floor(play.step))]}</p>}
         {finished && <p className="font-semibold">the tree commits here</p>}
       </div>
     </div>
   );
 }
+
+const names: Record<string, string> = { load: "grip on the line", grip: "second grip", "traveller-line": "traveller", "second-anchor": "second anchor" };
 
 /** The pull at so much rope in this set; at its end the reset begins. */
 function hauledTo(play: Play, view: TackleView, hauled: number): Play {
@@ -133,26 +161,6 @@ function usePlay(play: Play, setPlay: React.Dispatch<React.SetStateAction<Play>>
     window.addEventListener("keydown", onKey);
     return () => { window.removeEventListener("keydown", onKey); };
   }, [setPlay]);
-}
-
-const names: Record<string, string> = { anchor: "anchor", load: "grip on the line", traveller: "traveller", grip: "second grip", hand: "hands" };
-
-/** A block, spanning the lanes that turn or end at it. */
-function PointDrawing({ point, x, y, gap, text }: { point: PointShape; x: number; y: (lane: number) => number; gap: number; text: string }) {
-  const top = y(point.first) - gap * 0.42;
-  const bottom = y(point.last) + gap * 0.42;
-  const middle = (top + bottom) / 2;
-  if (point.kind === "hand") return <text x={x} y={y(point.first) - 12} textAnchor="middle" fill="var(--ink)" className="halo font-tight text-[13px]">hands {text}</text>;
-  return (
-    <g data-point={point.id}>
-      <rect x={x - 9} y={top} width={18} height={bottom - top} fill="var(--sheet)" fillOpacity={0.85} stroke="var(--ink)" strokeWidth={1.8} />
-      {point.kind === "fixed" && <path d={Array.from({ length: Math.max(3, Math.floor((bottom - top) / 9)) }, (_, i) => `M${x + 9} ${top + 6 + i * 9}l8 -6`).join("")} stroke="var(--ink)" strokeWidth={1.2} />}
-      {point.kind === "load" && <path d={`M${x - 9} ${middle}H26`} stroke="var(--loaded)" strokeWidth={4.4} />}
-      {point.kind === "load" && <text x={30} y={middle - 9} fill="var(--loaded)" className="halo font-tight text-[14px] font-semibold">{text} to the tree</text>}
-      <text x={x} y={bottom + 16} textAnchor="middle" fill="var(--ink)" className="halo font-tight text-[13px]">{names[point.id] ?? point.id}</text>
-      {point.kind !== "load" && <text x={x} y={bottom + 31} textAnchor="middle" fill="var(--ink)" className="halo font-tight text-[13px] font-semibold">{text}</text>}
-    </g>
-  );
 }
 
 /** Ideal advantage as a bar: what is left of it, and what each contact took. */

@@ -3,6 +3,10 @@ import type { TackleView } from "../api/types";
 export interface LegShape {
   index: number;
   rope: number;
+  /** The number of the contact that it runs to, along its rope. */
+  contact: number;
+  fromPoint: string;
+  toPoint: string;
   /** Metres from the anchor toward the tree. */
   from: number;
   to: number;
@@ -35,7 +39,7 @@ export function layOut(view: TackleView, hauled: number): { legs: LegShape[]; po
     rope.contacts.forEach((contact, c) => {
       touch(from, lane);
       touch(contact.point, lane);
-      legs.push({ index: legs.length, rope: r, from: at.get(from) ?? 0, to: at.get(contact.point) ?? 0, lane, turns: c < rope.contacts.length - 1 });
+      legs.push({ index: legs.length, rope: r, contact: c, fromPoint: from, toPoint: contact.point, from: at.get(from) ?? 0, to: at.get(contact.point) ?? 0, lane, turns: c < rope.contacts.length - 1 });
       from = contact.point;
       lane++;
     });
@@ -48,6 +52,26 @@ export function layOut(view: TackleView, hauled: number): { legs: LegShape[]; po
     }),
     lanes: lane,
   };
+}
+
+export interface Label {
+  text: string;
+  x: number;
+  /** Counted down from the first row. */
+  row: number;
+}
+
+/** Names under the tackle, each in the first row where it stands clear of the one before. */
+export function labelRows(wanted: { text: string; x: number }[], perLetter: number, width: number): Label[] {
+  const ends: number[] = [];
+  return [...wanted].sort((a, b) => a.x - b.x).map(({ text, x }) => {
+    const half = (text.length * perLetter) / 2;
+    const at = Math.min(Math.max(x, half + 4), width - half - 4);
+    let row = ends.findIndex((end) => end < at - half - 8);
+    if (row < 0) row = ends.length;
+    ends[row] = at + half;
+    return { text, x: at, row };
+  });
 }
 
 /** Rope hauled in one set, metres; the whole of it where no blocks meet. */

@@ -47,7 +47,11 @@ export function useShortcuts(): void {
       else if (event.key === "e") view.set({ drawing: "elevation" });
       else if (event.key === "p") view.set({ drawing: "plan" });
       else if (event.key === "b") view.set({ drawing: "stem" });
-      else if (event.key === "t") view.set({ drawing: "tackle" });
+      else if (event.key === "t") {
+        view.set({ drawing: "tackle" });
+        // Space is the haul's from here on, not that of a button that had focus before.
+        if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
+      }
       else if (event.key === "r") view.set({ drawing: "plan", rose: !view.rose });
       else if (event.key === "s") view.set({ drawing: "stump" });
       else if (event.key === "u") settings.setUnits(settings.units === "metric" ? "us" : "metric");

@@ -12,10 +12,8 @@ import { Wear } from "./SlingFields";
 /** What takes the tackle on the line: a grip with its cord, or a loop in the line, and the connector between. */
 export function JoinFields({ at, catalogue }: { at: number; catalogue: Catalogue }) {
   const path = `lines[${at}].tackle`;
-  const units = useSettings((s) => s.units);
   const tackle = useMember(path) as Line["tackle"];
   const problem = useProblem(`${path}.joinKnotId`);
-  const ratio = useProblem(`${path}.grip.gripId`);
   const { grip } = tackle;
   return (
     <>
@@ -26,23 +24,7 @@ export function JoinFields({ at, catalogue }: { at: number; catalogue: Catalogue
       />
       <Note>{schools.join[grip ? "grip" : "loop"]}</Note>
       {grip ? (
-        <>
-          <Piece path={`${path}.grip`} place="grip" />
-          <Choice
-            label="Grip" value={grip.gripId} problem={ratio}
-            options={catalogue.grips.map((g) => ({ value: g.id, name: g.name, note: `${g.wraps} wraps, ${g.legs} legs; creeps from about ${figure(g.slipLowN, "force", units)} ${units === "us" ? "lbf" : "kN"}` }))}
-            onChange={(id) => { setMember(`${path}.grip.gripId`, id); }}
-          />
-          <Member path={`${path}.grip.slipN`} label="Creeps at, by own trials" quantity="force" unknown="by the table" />
-          <Member path={`${path}.grip.cordStrengthN`} label="Its cord breaks at" quantity="force" step={1} unknown="not known" />
-          <Member path={`${path}.grip.cordDiameterM`} label="Cord diameter" quantity="rope" unknown="not known" />
-          <Choice
-            label="Cord ends in" value={grip.endKnotId}
-            options={catalogue.knots.filter((k) => ["joins-ends", "end-loop"].includes(k.use)).map((k) => ({ value: k.id, name: k.name, note: `keeps ${Math.round(k.keepsLow * 100)} %` }))}
-            onChange={(id) => { setMember(`${path}.grip.endKnotId`, id); }}
-          />
-          {grip.wear && <Wear path={`${path}.grip.wear`} />}
-        </>
+        <GripFields path={`${path}.grip`} catalogue={catalogue} />
       ) : (
         <Choice
           label="Joined by" value={tackle.joinKnotId ?? "none"} problem={problem}
@@ -61,6 +43,32 @@ export function JoinFields({ at, catalogue }: { at: number; catalogue: Catalogue
           <Member path={`${path}.connector.strengthN`} label="One breaks at" quantity="force" step={1} />
         </>
       )}
+    </>
+  );
+}
+
+/** A grip on the line with its cord. */
+export function GripFields({ path, catalogue }: { path: string; catalogue: Catalogue }) {
+  const units = useSettings((s) => s.units);
+  const grip = useMember(path) as NonNullable<Line["tackle"]["grip"]>;
+  const problem = useProblem(`${path}.gripId`);
+  return (
+    <>
+      <Piece path={path} place="grip" />
+      <Choice
+        label="Grip" value={grip.gripId} problem={problem}
+        options={catalogue.grips.map((g) => ({ value: g.id, name: g.name, note: `${g.wraps} wraps, ${g.legs} legs; creeps from about ${figure(g.slipLowN, "force", units)} ${units === "us" ? "lbf" : "kN"}` }))}
+        onChange={(id) => { setMember(`${path}.gripId`, id); }}
+      />
+      <Member path={`${path}.slipN`} label="Creeps at, by own trials" quantity="force" unknown="by the table" />
+      <Member path={`${path}.cordStrengthN`} label="Its cord breaks at" quantity="force" step={1} unknown="not known" />
+      <Member path={`${path}.cordDiameterM`} label="Cord diameter" quantity="rope" unknown="not known" />
+      <Choice
+        label="Cord ends in" value={grip.endKnotId}
+        options={catalogue.knots.filter((k) => ["joins-ends", "end-loop"].includes(k.use)).map((k) => ({ value: k.id, name: k.name, note: `keeps ${Math.round(k.keepsLow * 100)} %` }))}
+        onChange={(id) => { setMember(`${path}.endKnotId`, id); }}
+      />
+      {grip.wear && <Wear path={`${path}.wear`} />}
     </>
   );
 }

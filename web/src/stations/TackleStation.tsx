@@ -1,5 +1,5 @@
 import { lazy, Suspense } from "react";
-import type { Catalogue } from "../api/types";
+import type { Catalogue, Line } from "../api/types";
 import { Figure } from "../sheet/Figure";
 import { useFeed } from "../sheet/feed";
 import { setMember, useSheet } from "../sheet/store";
@@ -9,6 +9,7 @@ import { useSettings } from "../ui/settings";
 import { TextField } from "../ui/TextField";
 import { written } from "../units/units";
 import { AnchorFields } from "./AnchorFields";
+import { firstComposed, type Composed } from "./compose";
 import { Group, Member, useProblem } from "./fields";
 import { JoinFields } from "./JoinFields";
 import { LinePicker, useLine } from "./LinePicker";
@@ -17,9 +18,23 @@ import { PullerFields } from "./PullerFields";
 import { RedirectFields } from "./RedirectFields";
 import { schools } from "./schools";
 import { SlingFields } from "./SlingFields";
+import { useOwnTackles } from "./useTackle";
 
 const RigFinder = lazy(() => import("./RigFinder").then((m) => ({ default: m.RigFinder })));
+const Composer = lazy(() => import("./Composer").then((m) => ({ default: m.Composer })));
+const HoldFields = lazy(() => import("./HoldFields").then((m) => ({ default: m.HoldFields })));
 const LoadCell = lazy(() => import("./LoadCell").then((m) => ({ default: m.LoadCell })));
+
+/** What a tackle of one's own offers to choose: it may stand in the line or on a rope of its own, and hangs on the anchor. */
+const ofOnesOwn = { id: "composed", inLine: false, usesAnchor: true };
+
+/** The tackle with another system; what sat at a turn of the one before is not known to suit it. */
+function withSystem(tackle: Line["tackle"], id: string, kept: Composed | undefined): Line["tackle"] {
+  const rest = { ...tackle };
+  delete rest.composed;
+  delete rest.capture;
+  return kept ? { ...rest, systemId: "composed", composed: kept } : id === "composed" ? { ...rest, systemId: "composed", composed: tackle.composed ?? firstComposed } : { ...rest, systemId: id };
+}
 
 /** What the line runs to, the tackle on it and who hauls. */
 export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
@@ -27,8 +42,11 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
   const path = `lines[${at}]`;
   const line = useSheet((s) => s.document?.plan.lines[at]);
   const systemProblem = useProblem(`${path}.tackle.systemId`);
+  const tackles = useOwnTackles();
   if (!line) return null;
-  const system = catalogue.systems.find((s) => s.id === line.tackle.systemId);
+  const { composed } = line.tackle;
+  const system = composed ? ofOnesOwn : catalogue.systems.find((s) => s.id === line.tackle.systemId);
+  const keptAs = composed && tackles.data?.find((t) => t.tackle.name !== undefined && t.tackle.name === composed.name);
   const contact = catalogue.contacts.find((c) => c.id === line.tackle.contactId);
   const own = line.tackle.rope !== undefined;
   return (
@@ -46,14 +64,19 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
       <Group title="Tackle">
         <Choice
           label="System"
-          value={line.tackle.systemId}
-          options={catalogue.systems.map((s) => ({ value: s.id, name: s.name, note: s.note }))}
-          onChange={(id) => { setMember(`${path}.tackle.systemId`, id); }}
+          value={composed ? (keptAs ? `own:${keptAs.id}` : "composed") : line.tackle.systemId}
+          options={[
+            ...catalogue.systems.map((s) => ({ value: s.id, name: s.name, note: s.note })),
+            ...(tackles.data ?? []).map((t) => ({ value: `own:${t.id}`, name: t.tackle.name ?? t.id, note: "the crew's own" })),
+            { value: "composed", name: composed ? (composed.name ?? "Built here") : "Build one", note: "stages that haul one another, or rope by rope" },
+          ]}
+          onChange={(id) => { setMember(`${path}.tackle`, withSystem(line.tackle, id, tackles.data?.find((t) => `own:${t.id}` === id)?.tackle)); }}
           problem={systemProblem}
         />
+        {composed && <Suspense><Composer at={at} catalogue={catalogue} /></Suspense>}
         {system && system.id !== "direct" && (
           <Choice
-            label="Turns at"
+            label={composed ? "Other turns at" : "Turns at"}
             value={line.tackle.contactId}
             options={catalogue.contacts.map((c) => ({ value: c.id, name: c.name, note: `passes ${Math.round(c.nominal * 100)} % (${Math.round(c.low * 100)}–${Math.round(c.high * 100)})` }))}
             onChange={(id) => { setMember(`${path}.tackle.contactId`, id); }}
@@ -85,6 +108,7 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
             <Member path={`${path}.tackle.openedM`} label="Blocks start apart" quantity="length" step={0.5} />
             <Member path={`${path}.tackle.closedM`} label="Blocks meet at" quantity="length" />
             {own && <Member path={`${path}.tackle.rope.lengthM`} label="Its rope is long" quantity="length" step={1} unknown="not known" />}
+            <Suspense><HoldFields at={at} catalogue={catalogue} /></Suspense>
           </>
         )}
         {system && contact && system.id !== "direct" && ["block", "ring", "carabiner"].includes(contact.builtOf) && (

@@ -52,7 +52,7 @@ export function hung(plan: Plan, path: string, place: Place, entry: GearEntry, u
       let next = withValue(plan, `${path}.hardwareStrengthN`, newtons);
       next = withValue(next, `${path}.hardwareItemId`, item.id);
       if (item.contactId !== undefined) next = withValue(next, `${path}.contactId`, item.contactId);
-      if (place === "blocks" && item.systemId !== undefined) next = withValue(next, `${path}.systemId`, item.systemId);
+      if (place === "blocks" && item.systemId !== undefined) next = withValue(withValue(withValue(next, `${path}.systemId`, item.systemId), `${path}.composed`, undefined), `${path}.capture`, undefined);
       if (item.kind === "block" && item.diameterM !== undefined) next = withValue(next, `${path}.sheaveDiameterM`, item.diameterM);
       return next;
     }

@@ -1,0 +1,71 @@
+import type { Catalogue, Line } from "../api/types";
+import { useFeed } from "../sheet/feed";
+import { setMember } from "../sheet/store";
+import { Choice } from "../ui/Choice";
+import { Note, Segments } from "../ui/controls";
+import { useSettings } from "../ui/settings";
+import { written } from "../units/units";
+import { Member, useMember, useProblem } from "./fields";
+import { GripFields } from "./JoinFields";
+import { Piece } from "./Piece";
+import { useTackleView } from "./useTackle";
+
+/** What keeps what has been won: between two heaves in the tackle, and on the line itself while the tackle is opened. */
+export function HoldFields({ at, catalogue }: { at: number; catalogue: Catalogue }) {
+  const path = `lines[${at}].tackle`;
+  const units = useSettings((s) => s.units);
+  const tackle = useMember(path) as Line["tackle"];
+  const plan = useFeed((s) => s.of);
+  const view = useTackleView(plan ?? undefined, at);
+  const problem = useProblem(`${path}.capture.contact`, `${path}.capture.rope`);
+  const holdProblem = useProblem(`${path}.hold`);
+  const { capture, hold } = tackle;
+  const turns = view.data?.arrangement.ropes.flatMap((rope, r) => rope.contacts.flatMap((c, n) => (c.efficiency === undefined ? [] : [{ rope: r, contact: n, point: c.point }]))) ?? [];
+  const several = (view.data?.arrangement.ropes.length ?? 1) > 1;
+  const setCapture = (kind: string) => {
+    const first = turns.find((t) => t.rope === 0 && t.point === "anchor") ?? turns[0];
+    setMember(`${path}.capture`, kind === "hands" ? undefined : { rope: first?.rope ?? 0, contact: first?.contact ?? 0, ...capture, kind });
+  };
+  return (
+    <div data-hold>
+      <Segments
+        label="Held between heaves by" value={capture?.kind ?? "hands"} onChange={setCapture}
+        choices={[{ value: "hands", text: "Hands", name: "Hands hold between heaves" }, { value: "cam", text: "Cam", name: "Cam holds between heaves" }, { value: "grip", text: "Grip", name: "Grip in the tackle holds between heaves" }]}
+      />
+      {capture && (
+        <>
+          <Choice
+            label="It sits at" value={`${capture.rope}/${capture.contact}`} problem={problem}
+            options={turns.map((t) => ({ value: `${t.rope}/${t.contact}`, name: `${several ? `rope ${t.rope + 1}, ` : ""}turn ${t.contact + 1}, ${t.point}` }))}
+            onChange={(v) => { const [rope, contact] = v.split("/").map(Number); setMember(`${path}.capture`, { ...capture, rope, contact }); }}
+          />
+          <Member path={`${path}.capture.holdsN`} label="It holds" quantity="force" unknown="not known" />
+          {view.data?.capture && !problem && (
+            <Note>
+              {written(view.data.capture.forceN, "force", units)} hangs on it once the hands let go, {written(view.data.capture.heaviestLegN, "force", units)} on the heaviest leg.{" "}
+              {view.data.capture.holdsReset ? "It holds the line itself, so the tackle can be opened on it." : "It sits in the tackle and lets go of the line when the tackle is opened."}
+              {capture.kind === "cam" ? " A cam bites only a rope hauled in line with it; keep fingers out of it." : ""}
+            </Note>
+          )}
+        </>
+      )}
+      <Segments
+        label="Line held while the tackle is opened by" value={hold?.grip ? "grip" : hold?.turns ? "turns" : "none"}
+        onChange={(v) => {
+          setMember(`${path}.hold`, v === "grip" ? { grip: { gripId: tackle.grip?.gripId ?? "machard", endKnotId: "double-fisherman" } } : v === "turns" ? { turns: { turns: 3, frictionLow: 0.12, friction: 0.2, frictionHigh: 0.25, holdLowN: 80, holdN: 150, holdHighN: 250 } } : undefined);
+        }}
+        choices={[{ value: "none", text: "Not said", name: "Nothing said of what holds the line meanwhile" }, { value: "grip", text: "Second grip", name: "Second grip holds the line meanwhile" }, { value: "turns", text: "Turns", name: "Turns on a drum hold the line meanwhile" }]}
+      />
+      {holdProblem && <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">{holdProblem}</p>}
+      {hold?.grip && <GripFields path={`${path}.hold.grip`} catalogue={catalogue} />}
+      {hold?.turns && (
+        <>
+          <Piece path={`${path}.hold.turns`} place="drum" />
+          <Member path={`${path}.hold.turns.turns`} label="Holding turns" quantity="count" />
+          <Member path={`${path}.hold.turns.frictionLow`} label="Friction, at least" quantity="ratio" step={0.01} measured />
+          <Member path={`${path}.hold.turns.holdLowN`} label="A light hand holds" quantity="force" step={0.01} measured />
+        </>
+      )}
+    </div>
+  );
+}
