@@ -151,7 +151,7 @@ public sealed class GearOnSheetTests : IDisposable
         screen.Focus("[data-handle='haul']");
         screen.Chord(Keys.Shift, Keys.ArrowRight);
         screen.Until(() => screen.Count("[data-reset]") == 1, "the blocks to meet");
-        Assert.Contains("Hold: the Machard", screen.Text("[data-reset]"), StringComparison.Ordinal);
+        Assert.Contains("put a grip or turns on the line first", screen.Text("[data-reset]"), StringComparison.Ordinal);
         screen.Send(" ");
         screen.Until(() => screen.Text("[data-haul]").Contains("set 2 of", StringComparison.Ordinal), "the reset to be played and the second set to begin");
         screen.Press("Stop");
