@@ -25,7 +25,7 @@ public class AnalysisBench
     private readonly Analysis answer = PlanAnalysis.Of(Demo("lime.json")).Analysis!;
     private readonly Arrangement nineToOne = TackleSystems.Find("nine-to-one")!.Rove(new(0.9, 0.35));
 
-    private readonly RigFinder finder = RigFinder.For(Demo("side-leaner.json"), Truck(), new(2026, 11, 25), Core.Units.UnitSystem.Metric).Finder!;
+    private readonly RigFinder finder = RigFinder.For(Demo("lime.json"), Truck(), new(2026, 11, 25), Core.Units.UnitSystem.Metric, new(5, [])).Finder!;
     private readonly Plan heavy = Heavy(Demo("side-leaner.json"));
     private readonly Plan failing = Failing(Heavy(Demo("side-leaner.json")));
 
@@ -40,7 +40,7 @@ public class AnalysisBench
     public object? RemediesForOneFailingLinkOfTheLime() => Remedies.For(weak, "main.hands", Core.Units.UnitSystem.Metric).Remedies;
 
     [Benchmark]
-    public object? FinderOver50000Combinations() => finder.Run(Core.Units.UnitSystem.Metric, null, CancellationToken.None);
+    public object? FinderOver44000Combinations() => finder.Run(null, CancellationToken.None);
 
     [Benchmark]
     public object? TenThousandSamples() => PlanChances.Of(lime, 10_000, 1, Core.Units.UnitSystem.Metric).Chances;
@@ -76,7 +76,7 @@ public class AnalysisBench
     private static List<GearItem> Truck() =>
     [
         .. Enumerable.Range(0, 14).Select(i => new GearItem { Id = $"r{i}", Kind = GearKind.Rope, Name = $"Rope {i}", LengthM = 60 + i, DiameterM = i == 0 ? 0.011 : 0.0127, BreakingStrengthN = 30000 + (1000 * i), ConstructionId = "double-braid" }),
-        .. Enumerable.Range(0, 6).Select(i => new GearItem { Id = $"b{i}", Kind = GearKind.Block, Name = $"Block {i}", ContactId = i % 2 == 0 ? "bushed-block" : "ball-bearing-block", BreakingStrengthN = 40000 + (2000 * i), DiameterM = 0.06 }),
+        .. Enumerable.Range(0, 6).Select(i => new GearItem { Id = $"b{i}", Kind = GearKind.Block, Name = $"Block {i}", Count = 4, ContactId = i % 2 == 0 ? "bushed-block" : "ball-bearing-block", BreakingStrengthN = 40000 + (2000 * i), DiameterM = 0.06 }),
     ];
 
     /// <summary>The side-leaner with a third line, a second redirect, and grips, cords and connectors at every tackle.</summary>

@@ -52,7 +52,7 @@ public sealed record PlanChances(int Samples, int Seed, int Refused, Quantiles N
         var needed = new double[samples];
         var hands = new double[samples];
         var fails = new int[planned.Links.Count];
-        Parallel.For(0, samples, s =>
+        Parallel.For(0, samples, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount }, s =>
         {
             var moved = bare;
             for (var i = 0; i < inputs.Count; i++)

@@ -16,15 +16,21 @@ public static class RopeNeeded
     /// <param name="run">From the seat over the redirects to the anchor, metres.</param>
     public static double For(LineMembers line, TackleSystem system, double run, Workings? workings)
     {
-        // Every leg but the line's own run is extra rope; hauling directly adds none.
-        var legs = InLine(line, system) ? system.Solve(new(1, 1)).Legs.Count - 1 : 0;
+        var legs = InLine(line, system) ? LegsInLine(system) : 0;
         var up = line.Tie == TieKind.Base ? 2 : 1;
         var joint = line.Joined is null ? 0 : JointTakes;
-        var needed = (up * line.Seat.HeightM) + Tie + run + (legs * line.Tackle.OpenedM) + Tail + joint;
+        var needed = Of(line.Tie, line.Seat.HeightM, run, legs * line.Tackle.OpenedM, line.Joined is not null);
         workings?.Add($"{line.Id}.rope-needed", "Rope needed", "l_rope", needed, "m", "seat height (twice for a base tie) + tie + run + legs in the line · opened length + tail + joint",
             $"{(double)up:x} · {line.Seat.HeightM:m} + {Tie:m} + {run:m} + {(double)legs:x} · {line.Tackle.OpenedM:m} + {Tail:m} + {joint:m}", "M8", estimate: true);
         return needed;
     }
+
+    /// <param name="tackle">Rope that the tackle takes out of the line, metres.</param>
+    internal static double Of(TieKind tie, double seat, double run, double tackle, bool joined) =>
+        ((tie == TieKind.Base ? 2 : 1) * seat) + Tie + run + tackle + Tail + (joined ? JointTakes : 0);
+
+    /// <summary>Legs of rope beside the line's own run when the tackle is rove in it; hauling directly adds none.</summary>
+    internal static int LegsInLine(TackleSystem system) => system.Shape.Ropes.Sum(r => r.Contacts.Count) - 1;
 
     /// <summary>Rope that the line has, both ropes together, metres.</summary>
     public static double Owned(LineMembers line) => line.Rope.LengthM + (line.Joined?.Rope.LengthM ?? 0);

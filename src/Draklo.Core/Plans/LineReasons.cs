@@ -98,19 +98,18 @@ internal static class LineReasons
         }
     }
 
-    /// <summary>The knot that joins two ropes passes no redirect, no union and no block.</summary>
-    private static void AddJoint(PlanContext context, LineMembers line, LineResult result, string path, List<Reason> reasons)
+    /// <summary>What the knot that joins two ropes would have to pass and cannot: the union at the seat or a redirect. Null where it stays clear.</summary>
+    /// <returns>The number of the redirect from the tree, and how far along the line it hangs; −1 for the union.</returns>
+    internal static (int Turn, double AlongM)? JointMeets(LineMembers line, LineResult result)
     {
         if (result.JointAtM is not { } joint)
         {
-            return;
+            return null;
         }
 
-        var place = $"{path}.joined";
         if (joint < JointMargin)
         {
-            reasons.Add(new(VerdictState.Stop, context.Units.Say($"The first rope of the {line.Id} line, {line.Rope.LengthM:m}, does not come over the seat: the knot would lie in the union. Take the longer rope first."), place));
-            return;
+            return (-1, 0);
         }
 
         double along = result.LengthM;
@@ -119,14 +118,30 @@ internal static class LineReasons
             // Hauling draws the joint from the tree toward the anchor by the take-up.
             if (joint < along + JointMargin && joint + result.TakeUpM > along - JointMargin)
             {
-                reasons.Add(new(VerdictState.Stop, context.Units.Say($"The knot that joins the ropes of the {line.Id} line lies {joint:m} from the seat and would have to pass the redirect at {along:m} within the take-up of {result.TakeUpM:m}: a knot passes no block. Change which rope goes first, or move the redirect."), place));
-                return;
+                return (i, along);
             }
 
             along += i + 1 < line.Redirects.Count ? PlaceBetween(result.Redirects[i].At, result.Redirects[i + 1].At) : 0;
         }
 
-        if (joint < result.RunM && joint + result.TakeUpM > result.RunM - 6)
+        return null;
+    }
+
+    private static void AddJoint(PlanContext context, LineMembers line, LineResult result, string path, List<Reason> reasons)
+    {
+        if (result.JointAtM is not { } joint)
+        {
+            return;
+        }
+
+        var place = $"{path}.joined";
+        if (JointMeets(line, result) is { } meets)
+        {
+            reasons.Add(new(VerdictState.Stop, meets.Turn < 0
+                ? context.Units.Say($"The first rope of the {line.Id} line, {line.Rope.LengthM:m}, does not come over the seat: the knot would lie in the union. Take the longer rope first.")
+                : context.Units.Say($"The knot that joins the ropes of the {line.Id} line lies {joint:m} from the seat and would have to pass the redirect at {meets.AlongM:m} within the take-up of {result.TakeUpM:m}: a knot passes no block. Change which rope goes first, or move the redirect."), place));
+        }
+        else if (joint < result.RunM && joint + result.TakeUpM > result.RunM - 6)
         {
             reasons.Add(new(VerdictState.Check, context.Units.Say($"The knot that joins the ropes of the {line.Id} line comes within a tackle's length of the anchor, {joint:m} along a run of {result.RunM:m}: set the tackle on the second rope, or turn the ropes round."), place));
         }

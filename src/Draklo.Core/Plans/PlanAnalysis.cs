@@ -46,65 +46,27 @@ public static class PlanAnalysis
         var hinge = Hinge.From(plan.Cut, plan.Tree, workings);
         var tree = StandingTree.From(plan.Tree, hinge, lay, plan.Cut.StumpHeightM, workings);
         var wind = WindLoad.On(tree, plan.Tree.Crown, plan.Wind, lay, workings);
-        var lines = new PullLine[plan.Lines.Count];
-        for (var i = 0; i < lines.Length; i++)
-        {
-            lines[i] = PullLine.From(plan.Lines[i], tree, lay);
-        }
-
-        var pull = Pull.Solve(tree, hinge, wind, lines, units, problems, workings);
-        if (pull is null)
+        var standing = new PlanContext(plan, units, workings, lay, hinge, tree, wind);
+        var lines = Reckoning.LinesOf(standing);
+        if (Pull.Solve(tree, hinge, wind, lines, units, problems, workings) is not { } pull)
         {
             return new(null, problems);
         }
 
-        var planned = pull.Needed * plan.Policy.LoadReserve;
-        workings?.Add("planned-tension", "Planned tension", "T_p", planned, "N", "T_p = load reserve · T", $"{plan.Policy.LoadReserve:x} · {pull.Needed:N}", "M5", estimate: true);
-        var context = new PlanContext(plan, units, workings, lay, hinge, tree, wind) { PlannedTension = planned };
-
-        var path = new LoadPath(context);
-        var results = new LineResult[lines.Length];
-        var atWorst = new PullLine[lines.Length];
-        var runs = new LineRun[lines.Length];
-        for (var i = 0; i < lines.Length; i++)
-        {
-            var line = plan.Lines[i];
-            var tackle = PulledLine.From(line.Tackle);
-            runs[i] = LineRun.From(line, lines[i], tree, lay);
-            var tensions = LineTensions.Of(line, runs[i], tackle, planned);
-            var redirects = path.AddLine(i, lines[i], runs[i], tensions, tackle);
-            results[i] = LineAnalysis.Of(context, line, lines[i], runs[i], tensions, pull, tackle, redirects);
-
-            // Every crew heaving at once: each line's own worst tension stands as its share of a main tension of 1 N.
-            atWorst[i] = lines[i] with { Share = tensions.WorstTree };
-        }
-
-        var bending = StemBending.Under(tree, tree.Soundness.Value, lines, pull.Needed);
-        workings?.Add("stem-stress", "Worst bending of the stem under the lines", "σ", bending.WorstStress, "MPa", "σ(z) = T_h · (z_p − z) / (π · d³ / 32) + T_v / (π · d² / 4), lines added as vectors",
-            $"largest at {bending.AtHeight:m} above the cut, where d = {tree.Stem.DiameterAt(bending.AtHeight):cm}, at {pull.Needed:N}", "M11", estimate: true);
-        workings?.Add("seat-movement", "Seat moves at the needed tension", "δ", bending.SeatMovement, "cm", "δ = ∫ T_h · (z_p − z)² / (E · I(z)) dz",
-            $"E = {tree.Wood.Stiffness * tree.Soundness.Value:GPa}, at {pull.Needed:N}", "M11", estimate: true);
-
-        var (sideAtNeeded, sideWorst) = SideMoments(context, lines, pull, workings);
-        var sideUse = sideAtNeeded / hinge.SideCapacity;
-        var worstSideUse = sideWorst / hinge.SideCapacity;
-        var hold = Hinge.HoldAngleDeg(tree.Wood.HingeClass, plan.Cut.Notch.OpeningDeg, sideUse);
-        workings?.Add("hold-angle", "The hinge holds to", "θ_h", hold, "deg", "θ_h = min(notch opening, the wood's angle · (1 − side use))",
-            $"min({plan.Cut.Notch.OpeningDeg:deg}, {Hinge.WoodAngleDeg(tree.Wood.HingeClass):deg} · (1 − {sideUse:x}))", "M6", estimate: true);
-        path.AddTree(planned, bending, pull.Needed, lines, atWorst, sideWorst);
-
-        var pretension = Pretension.From(context, lines, path);
+        var reckoned = Reckoning.Of(standing, lines, pull);
+        var (context, path, results, runs, bending, pretension, hold) = (reckoned.Context, reckoned.Path, reckoned.Results, reckoned.Runs, reckoned.Bending, reckoned.Pretension, reckoned.HoldDeg);
+        var planned = context.PlannedTension;
         LineAnalysis.AddLimiters(context, path, results);
         var spring = SpringBack.From(context, lines, runs, pull);
-        var gust = GustReserve.Of(context, pull.LeastSurplus(context, lines), hinge.SideCapacity - sideAtNeeded);
+        var gust = GustReserve.Of(context, pull.LeastSurplus(context, lines), hinge.SideCapacity - reckoned.SideAtNeeded);
         var spread = TreeSpread.Of(context, Pull.RestoringMoment(tree, hinge, wind, 0), Pull.ArmSum(lines, 0));
         var site = Zones.From(context, lines, runs, slope);
         var aim = Aim.Of(context);
-        var verdict = Verdict.Of(context, pull, lines, results, path, pretension, spring, site, gust, measured, worstSideUse, hold, locker);
+        var verdict = Verdict.Of(context, pull, lines, results, path, pretension, spring, site, gust, measured, reckoned.WorstSideUse, hold, locker);
         return new(
             new(
                 new(tree.Mass, tree.Weight, LayPoint.Of(tree.Centre), new(tree.ForwardMoment, tree.RightMoment), tree.Soundness.Value, tree.Soundness.ShellRatio, spread),
-                new(hinge.Length, hinge.Offset, hinge.Bending, hinge.SideCapacity, sideUse, worstSideUse, hold),
+                new(hinge.Length, hinge.Offset, hinge.Bending, hinge.SideCapacity, reckoned.SideUse, reckoned.WorstSideUse, hold),
                 new(pull.AtRest, pull.Needed, Angle.Degrees(pull.NeededAt), planned, Angle.Degrees(pull.Commit), pull.Curve, spring, SumOf(context, lines), results),
                 pretension,
                 new(bending.WorstStress / 1e6, bending.AtHeight, bending.SeatMovement),
@@ -139,25 +101,6 @@ public static class PlanAnalysis
 
         var off = Angle.Degrees(Math.Atan2(right, forward));
         return new((context.Plan.Lay.BearingDeg + off + 360) % 360, off, Math.Sqrt((forward * forward) + (right * right)), down);
-    }
-
-    /// <summary>The hinge's sideways moment at the needed tension, and the largest of slack, needed and planned, N·m without sign.</summary>
-    private static (double AtNeeded, double Worst) SideMoments(PlanContext context, PullLine[] lines, Pull pull, Workings? workings)
-    {
-        double arms = 0;
-        foreach (var line in lines)
-        {
-            arms += line.Share * PullLine.RightArm(line.Seat, line.Anchor);
-        }
-
-        var still = context.Tree.RightMoment + context.Wind.RightMoment;
-        var needed = Math.Abs(still + (pull.Needed * arms));
-        var planned = Math.Abs(still + (context.PlannedTension * arms));
-        workings?.Add("side-moment", "Sideways moment at the needed tension", "M_r", needed, "Nm", "|W · r + M_w,r + T · Σ share · b|",
-            $"|{context.Tree.RightMoment:Nm} + {context.Wind.RightMoment:Nm} + {pull.Needed:N} · ({arms:m})|", "M6", estimate: true);
-        workings?.Add("side-use", "Side use of the hinge", "M_r / M_side", needed / context.Hinge.SideCapacity, "x", "sideways moment / what the hinge bears sideways",
-            $"{needed:Nm} / {context.Hinge.SideCapacity:Nm}", "M6", estimate: true);
-        return (needed, Math.Max(Math.Abs(still), Math.Max(needed, planned)));
     }
 
     private static Figure FigureOf(PlanContext context, PullLine[] lines, LineRun[] runs)

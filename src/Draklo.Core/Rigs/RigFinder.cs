@@ -1,238 +1,462 @@
+using System.Collections.Concurrent;
 using Draklo.Core.Catalogue;
 using Draklo.Core.Gear;
+using Draklo.Core.Geometry;
+using Draklo.Core.Hinges;
+using Draklo.Core.Lines;
 using Draklo.Core.Plans;
 using Draklo.Core.Strength;
 using Draklo.Core.Tackle;
+using Draklo.Core.Trees;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Rigs;
 
-/// <summary>A rig that was tried, with what became of it.</summary>
-/// <param name="Margin">The least over all links of what may be carried over what is: over 1 holds, and under 0.8 of its inverse is more than tight.</param>
-/// <param name="Pieces">Ropes, blocks, grips and slings in it.</param>
-/// <param name="Why">What limits it, or what fails first.</param>
-/// <param name="Line">The main line as it would stand in the plan.</param>
-public sealed record FoundRig(
-    bool Holds, double Margin, double HandForceN, double TensionN, int Pieces, int Sets, double RopeUsedM, string Words, string Why, LineMembers Line);
-
-/// <summary>What a search found.</summary>
-/// <param name="Tried">Combinations reckoned.</param>
-/// <param name="Holding">How many of them hold.</param>
-/// <param name="Best">The ten best that hold, the best first.</param>
-/// <param name="Next">The best of those that fail, with what fails.</param>
-/// <param name="Advice">Where nothing holds: the single thing that would let something, or that none does.</param>
-public sealed record FoundRigs(int Tried, int Holding, IReadOnlyList<FoundRig> Best, IReadOnlyList<FoundRig> Next, string? Advice);
-
 /// <summary>From what is on the truck and stands on this site: the best way to pull this tree.</summary>
 /// <remarks>
-/// Method M21. Every combination of rope, seat knot, seat height, anchor, tackle, blocks and number of people is reckoned
-/// by the full analysis without the site, ranked by whether all links hold, then the largest least margin, the fewest
-/// pieces and the fewest resets. The order of the combinations decides between equals, so the same question has the same
-/// answer.
+/// Method M21. Every combination of anchor, redirect, seat height, rope or two joined, seat knot, tackle in the line or of
+/// its own, blocks, people or machine and turns on a drum that fits by length and count is reckoned as the analysis
+/// reckons it, and ranked by whether all links hold, what is not known, the largest least margin, the fewest pieces and
+/// the fewest resets. The ten best are then analysed whole. The order of the combinations decides between equals, so the
+/// same question has the same answer.
 /// </remarks>
 public sealed class RigFinder
 {
     public const int MostCombinations = 50_000;
     private const int Shown = 10;
+    private const int ShownFailing = 3;
+
+    /// <summary>Whole analyses spent at most on finding the ten; each way is tried once.</summary>
+    private const int MostWhole = 120;
     private const int SeatSteps = 8;
+    private const double WidestOff = 60;
+    private const double Most = 1e6;
 
     private readonly Plan plan;
+    private readonly UnitSystem units;
+    private readonly PlanContext standing;
+    private readonly RigParts parts;
+    private readonly AnchorMembers[] anchors;
+    private readonly List<Way> ways = [];
     private readonly List<Combination> combinations = [];
-    private readonly List<AnchorMembers> anchors;
-    private readonly List<GearItem> blocks;
-    private readonly List<RopeMembers> ropes;
-    private readonly TackleRopeMembers? tackleRope;
+    private readonly List<string> leftOut = [];
+    private double shortest = double.PositiveInfinity;
 
-    private RigFinder(Plan plan, IReadOnlyList<GearItem> locker, DateOnly today)
+    private RigFinder(Plan plan, IReadOnlyList<GearItem> locker, DateOnly today, UnitSystem units, RigAsk ask)
     {
-        this.plan = plan with { Site = new(), WalkUp = [], Readings = new(), Guesses = [] };
-        anchors = AnchorsOf(plan);
-        var usable = locker.Where(i => i.State == GearState.InService).OrderBy(i => i.Id, StringComparer.Ordinal).ToList();
-        blocks = [.. usable.Where(i => i is { Kind: GearKind.Block, ContactId: not null } && Strength(i) is not null)];
-        var owned = usable.Where(i => i is { Kind: GearKind.Rope, LengthM: not null, DiameterM: not null } && Strength(i) is not null).ToList();
-        ropes = [.. owned.Where(i => i.DiameterM >= 0.012 || owned.All(o => o.DiameterM < 0.012)).Select(i => RopeOf(i, today))];
-        tackleRope = owned.Where(i => ropes.Count == 0 || ropes.All(r => r.ItemId != i.Id)).OrderByDescending(i => Strength(i)).Select(i => TackleRopeOf(i, today)).FirstOrDefault();
+        this.plan = plan;
+        this.units = units;
+        var bare = plan with { Site = new(), WalkUp = [], Readings = new(), Guesses = [] };
+        var lay = new LayFrame(plan.Lay.BearingDeg);
+        var hinge = Hinge.From(plan.Cut, plan.Tree, null);
+        var tree = StandingTree.From(plan.Tree, hinge, lay, plan.Cut.StumpHeightM, null);
+        standing = new(bare, units, null, lay, hinge, tree, WindLoad.On(tree, plan.Tree.Crown, plan.Wind, lay, null));
+        parts = new(plan, locker, today, ask);
+        anchors = [.. plan.Lines.SelectMany(l => l.Redirects.Select(r => r.At).Prepend(l.Anchor)).DistinctBy(a => (a.DistanceM, a.BearingDeg))];
         Enumerate();
     }
 
+    /// <summary>Combinations that fit.</summary>
     public int Total => combinations.Count;
 
     /// <summary>A search, or why there is nothing to search in.</summary>
-    public static (RigFinder? Finder, List<Problem> Problems) For(Plan plan, IReadOnlyList<GearItem> locker, DateOnly today, UnitSystem units)
+    public static (RigFinder? Finder, List<Problem> Problems) For(Plan plan, IReadOnlyList<GearItem> locker, DateOnly today, UnitSystem units, RigAsk? ask = null)
     {
-        var problems = PlanRules.Check(plan, units);
+        var problems = PlanAnalysis.Of(plan, units, withWorkings: false).Problems.ToList();
+        if (ask?.People is < 0 or > 20)
+        {
+            problems.Add(new("people", $"Say how many people haul, 0 to 20, not {ask.People}."));
+        }
+
         if (problems.Count > 0)
         {
             return (null, problems);
         }
 
-        var finder = new RigFinder(plan, locker, today);
-        return finder.ropes.Count == 0 ? (null, [new("locker", "No rope in the locker is in service with its length, diameter and strength known: put one in, or bring one back.")])
-            : finder.combinations.Count == 0 ? (null, [new("lines[0].seat.heightM", "No seat between the cut and the top is left to try: look at the tree's height and the stump's.")])
+        var finder = new RigFinder(plan, locker, today, units, ask ?? RigAsk.Plain);
+        return finder.parts.Ropes.Count == 0 ? (null, [new("locker", "No rope in the locker is in service with its length, diameter and strength known: put one in, or bring one back.")])
+            : finder.parts.Haulers.Count == 0 ? (null, [new("people", "Nobody is there to haul: say how many people, or give the plan a machine.")])
+            : finder.ways.Count == 0 ? (null, [new("lines[0].seat.heightM", "From no seat between the cut and the top does a line to any anchor tip this tree: look at the anchors, the lay and the tree's height.")])
             : (finder, []);
     }
 
     /// <summary>Reckons every combination.</summary>
     /// <param name="progress">Told how many are done, often; from any thread.</param>
     /// <exception cref="OperationCanceledException">It was stopped.</exception>
-    public FoundRigs Run(UnitSystem units, Action<int>? progress, CancellationToken cancellation)
+    public FoundRigs Run(Action<int>? progress, CancellationToken cancellation)
     {
-        var found = new FoundRig?[combinations.Count];
+        var tried = new Tried[combinations.Count];
         var done = 0;
-        Parallel.For(0, combinations.Count, new ParallelOptions { CancellationToken = cancellation }, i =>
+        if (tried.Length > 0)
         {
-            found[i] = Try(combinations[i], units);
-            var now = Interlocked.Increment(ref done);
-            if (now % 64 == 0)
+            Parallel.ForEach(Partitioner.Create(0, tried.Length, 64), new ParallelOptions { CancellationToken = cancellation, MaxDegreeOfParallelism = Environment.ProcessorCount }, range =>
             {
-                progress?.Invoke(now);
-            }
-        });
-        progress?.Invoke(combinations.Count);
+                for (var i = range.Item1; i < range.Item2; i++)
+                {
+                    tried[i] = Try(combinations[i]);
+                }
 
-        var ranked = found.OfType<FoundRig>().Select((r, i) => (r, i)).OrderByDescending(x => x.r.Holds).ThenByDescending(x => Math.Round(x.r.Margin, 3)).ThenBy(x => x.r.Pieces).ThenBy(x => x.r.Sets).ThenBy(x => x.i).Select(x => x.r).ToList();
-        var holding = ranked.Count(r => r.Holds);
-        var best = Distinct(ranked.Where(r => r.Holds)).Take(Shown).ToList();
-        var next = Distinct(ranked.Where(r => !r.Holds)).Take(3).ToList();
-        return new(found.Length, holding, best, next, holding > 0 ? null : AdviceOf(next, units));
+                progress?.Invoke(Interlocked.Add(ref done, range.Item2 - range.Item1));
+            });
+        }
+
+        cancellation.ThrowIfCancellationRequested();
+        var ranked = Enumerable.Range(0, tried.Length).OrderByDescending(i => tried[i].Holds).ThenBy(i => tried[i].Unknown).ThenByDescending(i => Math.Round(tried[i].Margin, 3)).ThenBy(i => tried[i].Pieces).ThenBy(i => tried[i].Sets).ThenBy(i => i).ToArray();
+        var best = new List<FoundRig>();
+        var next = new List<FoundRig>();
+        var seen = new HashSet<(int, int, int, bool, int)>();
+        var reasons = new HashSet<string>(StringComparer.Ordinal);
+        var whole = 0;
+        foreach (var i in ranked)
+        {
+            var c = combinations[i];
+            var wanted = tried[i].Holds ? best.Count < Shown : next.Count < ShownFailing && tried[i].Margin > 0 && !reasons.Contains(tried[i].Fails ?? "");
+            if (!wanted || whole >= MostWhole || (tried[i].Holds && !seen.Add((ways[c.Way].Anchor, ways[c.Way].Over, c.System, c.Roving == Roving.Line, c.Hauler))))
+            {
+                continue;
+            }
+
+            whole++;
+            var rig = Whole(c, tried[i]);
+            if (rig.Holds)
+            {
+                best.Add(rig);
+            }
+            else if (next.Count < ShownFailing && reasons.Add(tried[i].Fails ?? rig.Why))
+            {
+                next.Add(rig);
+            }
+        }
+
+        var holding = tried.Count(t => t.Holds);
+        return new(tried.Length, holding, best, next, leftOut.Count > 0 ? string.Join(" ", leftOut) : null, best.Count > 0 ? null : AdviceOf(tried, ranked));
     }
 
-    /// <summary>Ways of one tackle on one anchor with as many people are one way: the best rope, knot, blocks and seat stand for all, so that the ten differ.</summary>
-    private static IEnumerable<FoundRig> Distinct(IEnumerable<FoundRig> rigs) =>
-        rigs.DistinctBy(r => (r.Line.Anchor.BearingDeg, r.Line.Anchor.DistanceM, r.Line.Tackle.SystemId, r.Line.Puller.Count));
-
+    /// <summary>The combinations that fit, thinned step by step until they are not too many; what was left out is said.</summary>
     private void Enumerate()
+    {
+        (int Seats, Action? Thin, string? Says)[] steps =
+        [
+            (SeatSteps, null, null),
+            (5, null, "So much fits that seats were tried at five heights beside the plan's own."),
+            (5, parts.KeepBestRopes, "Ropes that two others here beat in strength and in length were left out."),
+            (3, null, "So much fits that seats were tried at three heights beside the plan's own."),
+            (3, parts.KeepWholeCrew, "The whole crew hauls in all of them."),
+        ];
+        foreach (var (seats, thin, says) in steps)
+        {
+            thin?.Invoke();
+            leftOut.RemoveAll(said => says is not null && said.Contains("seats were tried", StringComparison.Ordinal) && says.Contains("seats were tried", StringComparison.Ordinal));
+            leftOut.AddRange(says is null ? [] : [says]);
+            ways.Clear();
+            combinations.Clear();
+            AddWays(seats);
+            if (AddCombinations())
+            {
+                return;
+            }
+        }
+
+        leftOut.Add($"Still more than {MostCombinations:N0} fit; the first {MostCombinations:N0} were tried.");
+    }
+
+    /// <summary>Where lines could run: from each seat to each anchor, straight or over another.</summary>
+    private void AddWays(int steps)
     {
         var lowest = plan.Cut.StumpHeightM + (0.3 * plan.Tree.HeightM);
         var highest = 0.85 * plan.Tree.HeightM;
-        var knots = new[] { "running-bowline", "figure-eight-loop", "eye-splice" };
-        var systems = TackleSystems.All.Where(s => s.InLine || tackleRope is not null).ToList();
-        var people = plan.Lines[0].Puller.Kind == PullerKind.People ? plan.Lines[0].Puller.Count : 1;
-        for (var rope = 0; rope < ropes.Count; rope++)
+        var now = plan.Lines[0];
+        var seats = Enumerable.Range(0, steps).Select(s => Math.Round(lowest + ((highest - lowest) * s / (steps - 1)), 1)).Where(s => Math.Abs(s - now.Seat.HeightM) > 0.2).Select(s => new SeatMembers { HeightM = s }).Prepend(now.Seat);
+        foreach (var seat in seats)
         {
-            for (var anchor = 0; anchor < anchors.Count; anchor++)
+            for (var anchor = 0; anchor < anchors.Length; anchor++)
             {
-                foreach (var system in systems)
+                for (var over = -1; over < anchors.Length; over++)
                 {
-                    var with = blocks.Count == 0 || system.Id == "direct" ? 1 : blocks.Count;
-                    for (var block = 0; block < with; block++)
+                    var first = over < 0 ? anchors[anchor] : anchors[over];
+                    if (over != anchor && Math.Abs(Angle.Between(plan.Lay.BearingDeg, first.BearingDeg)) < WidestOff)
                     {
-                        for (var crew = 1; crew <= people; crew++)
-                        {
-                            foreach (var knot in knots)
-                            {
-                                for (var s = 0; s < SeatSteps && combinations.Count < MostCombinations; s++)
-                                {
-                                    combinations.Add(new(rope, anchor, system.Id, block, crew, knot, Math.Round(lowest + ((highest - lowest) * s / (SeatSteps - 1)), 1)));
-                                }
-                            }
-                        }
+                        AddWay(seat, anchor, over);
                     }
                 }
             }
         }
     }
 
-    private FoundRig? Try(Combination c, UnitSystem units)
+    private void AddWay(SeatMembers seat, int anchor, int over)
     {
-        var now = plan.Lines[0];
-        var system = TackleSystems.Find(c.SystemId)!;
-        var block = blocks.Count > 0 ? blocks[c.Block] : null;
-        var line = now with
+        var line = plan.Lines[0] with
         {
-            Redirects = [],
+            Seat = seat,
+            Tie = seat == plan.Lines[0].Seat ? plan.Lines[0].Tie : TieKind.Tip,
+            Anchor = anchors[anchor],
+            Redirects = over < 0 ? [] : [new() { At = anchors[over] }],
             Joined = null,
-            Seat = new() { HeightM = c.Seat },
-            Tie = TieKind.Tip,
-            Anchor = anchors[c.Anchor],
-            Rope = ropes[c.Rope],
-            KnotId = c.KnotId,
-            Tackle = now.Tackle with
-            {
-                SystemId = c.SystemId,
-                ContactId = block?.ContactId ?? now.Tackle.ContactId,
-                HardwareStrengthN = block is null ? now.Tackle.HardwareStrengthN : Strength(block),
-                HardwareItemId = system.Id == "direct" ? null : block?.Id,
-                SheaveDiameterM = block?.DiameterM,
-                Rope = system.InLine ? null : tackleRope,
-            },
-            Puller = now.Puller.Kind == PullerKind.People ? now.Puller with { Count = c.Crew, Place = null } : now.Puller,
+            Limiter = null,
         };
-        var outcome = PlanAnalysis.Of(plan with { Lines = [line, .. plan.Lines.Skip(1)] }, units, withWorkings: false);
-        if (outcome.Analysis is not { } analysis || Lines.RopeNeeded.Owned(line) < analysis.Pull.Lines[0].RopeNeededM)
+        var context = standing with { Plan = standing.Plan with { Lines = [line, .. plan.Lines.Skip(1)] } };
+        var lines = Reckoning.LinesOf(context);
+        if (Pull.Solve(standing.Tree, standing.Hinge, standing.Wind, lines, units, [], null) is { } pull)
         {
-            return null;
+            var run = LineRun.From(line, lines[0], standing.Tree, standing.Lay).Length;
+            ways.Add(new(line, lines, pull, StemBending.Under(standing.Tree, standing.Tree.Soundness.Value, lines, pull.Needed), run, anchor, over));
         }
-
-        var worst = analysis.Links.MaxBy(Use)!;
-        var holds = analysis.Links.All(l => l.State != LinkState.Fails) && !analysis.Pretension.Empty && analysis.Hinge.WorstSideUse <= 1;
-        var result = analysis.Pull.Lines[0];
-        var own = system.InLine ? 0 : 1;
-        return new(
-            holds,
-            1 / Math.Max(Use(worst), 1e-6),
-            result.Tackle.HandForceN,
-            result.TensionN,
-            1 + own + (system.Id == "direct" ? 0 : system.HardwarePoints.Count) + (line.Anchor.Sling is null ? 0 : 1),
-            result.Tackle.Sets.Sets,
-            result.RopeNeededM,
-            units.Say($"{Lower(system.Name)}, seat {c.Seat:m}, {(string.IsNullOrWhiteSpace(line.Anchor.Name) ? "anchor" : line.Anchor.Name)} at {line.Anchor.DistanceM:m}"),
-            holds ? $"least margin at: {Lower(worst.Name)}" : analysis.Pretension.Empty ? "no pre-tension fits between sitting back and splitting" : $"{Lower(worst.Name)} fails",
-            line);
-
-        // A worst load over the strength fails whatever the plan asks; its use is then that.
-        static double Use(Link link) => link.Slips ? link.Use : Math.Max(link.Use, link.WorstLoadN / link.StrengthN);
     }
 
-    private string AdviceOf(List<FoundRig> next, UnitSystem units)
+    /// <returns>False once there are too many.</returns>
+    private bool AddCombinations()
     {
-        if (next.Count == 0)
+        for (var way = 0; way < ways.Count; way++)
         {
-            var longest = ropes.Max(r => r.LengthM);
-            return units.Say($"No rope is long enough for any of it: the longest is {longest:m}. Join two, bring a longer one, or find an anchor nearer.");
-        }
-
-        var wanted = plan with { Lines = [next[0].Line, .. plan.Lines.Skip(1)] };
-        var failing = PlanAnalysis.Of(wanted, units, withWorkings: false).Analysis!.Links.Where(l => l.State == LinkState.Fails).OrderByDescending(l => l.Use).ToList();
-        foreach (var link in failing)
-        {
-            if (Remedies.For(wanted, link.Id, units).Remedies is { Count: > 0 } remedies && remedies[0].StillFails == 0)
+            foreach (var (rope, joined) in RopesFor(ways[way]))
             {
-                return $"Nothing here holds. One thing would let it: {char.ToLowerInvariant(remedies[0].Text[0])}{remedies[0].Text[1..]}, with {next[0].Words}.";
+                for (var system = 0; system < parts.Systems.Count; system++)
+                {
+                    if (!AddWithTackle(way, rope, joined, system))
+                    {
+                        return false;
+                    }
+                }
             }
         }
 
-        return $"Nothing here holds, and no single change would let it. Nearest: {next[0].Words}; {next[0].Why}.";
+        return true;
     }
 
-    /// <summary>Every anchor that the plan knows, with what it holds.</summary>
-    private static List<AnchorMembers> AnchorsOf(Plan plan) =>
-        [.. plan.Lines.SelectMany(l => l.Redirects.Select(r => r.At).Prepend(l.Anchor))
-            .Where(a => Math.Abs(Geometry.Angle.Between(plan.Lay.BearingDeg, a.BearingDeg)) < 60)
-            .DistinctBy(a => (a.DistanceM, a.BearingDeg))];
-
-    private static double? Strength(GearItem item) => GearStrength.Of(item, UnitSystem.Metric).Newtons;
-
-    private static RopeMembers RopeOf(GearItem item, DateOnly today) => new()
+    /// <summary>Single ropes, and two joined where neither would reach alone.</summary>
+    private IEnumerable<(int Rope, int Joined)> RopesFor(Way way)
     {
-        BreakingStrengthN = Strength(item)!.Value,
-        LengthM = item.LengthM!.Value,
-        DiameterM = item.DiameterM!.Value,
-        StretchAtTenPercent = item.StretchAtTenPercent ?? (item.ConstructionId is { } made && Reference.Constructions.TryGetValue(made, out var table) ? table.StretchAtTenPercent : 0.03),
-        ConstructionId = item.ConstructionId,
-        Wear = WearOf(item, today),
-        ItemId = item.Id,
-    };
+        for (var rope = 0; rope < parts.Ropes.Count; rope++)
+        {
+            if (Fits(way, parts.Ropes[rope].LengthM, 0, false))
+            {
+                yield return (rope, -1);
+                continue;
+            }
 
-    private static TackleRopeMembers TackleRopeOf(GearItem item, DateOnly today) => new()
+            for (var second = 0; second < parts.Ropes.Count; second++)
+            {
+                if (second != rope && !Fits(way, parts.Ropes[second].LengthM, 0, false) && Fits(way, parts.Ropes[rope].LengthM + parts.Ropes[second].LengthM, 0, true))
+                {
+                    yield return (rope, second);
+                }
+            }
+        }
+    }
+
+    private bool Fits(Way way, double owned, double tackle, bool joined)
     {
-        BreakingStrengthN = Strength(item)!.Value, DiameterM = item.DiameterM!.Value, LengthM = item.LengthM, ConstructionId = item.ConstructionId, EndKnotId = "bowline", Wear = WearOf(item, today), ItemId = item.Id,
-    };
+        var needed = RopeNeeded.Of(way.Line.Tie, way.Line.Seat.HeightM, way.RunM, tackle, joined);
+        shortest = Math.Min(shortest, needed);
+        return needed <= owned;
+    }
 
-    private static WearMembers? WearOf(GearItem item, DateOnly today) => GearFlags.AgeYears(item, today) is { } years || item.Keeps is not null
-        ? new() { AgeYears = GearFlags.AgeYears(item, today) is { } age ? Math.Clamp(Math.Round(age, 1), 0, 40) : null, Keeps = item.Keeps } : null;
+    private bool AddWithTackle(int way, int rope, int joined, int at)
+    {
+        var part = parts.Systems[at];
+        var owned = parts.Ropes[rope].LengthM + (joined < 0 ? 0 : parts.Ropes[joined].LengthM);
+        var opened = part.System.Opened(plan.Lines[0].Tackle.OpenedM, plan.Lines[0].Tackle.ClosedM);
+        for (var roving = Roving.Line; roving <= Roving.AnyRope; roving++)
+        {
+            var fits = roving == Roving.Line ? Fits(ways[way], owned, RopeNeeded.LegsInLine(part.System) * plan.Lines[0].Tackle.OpenedM, joined >= 0)
+                : !part.System.InLine && parts.TackleRope(roving, opened.RopeM, parts.Ropes[rope], joined < 0 ? null : parts.Ropes[joined]) is not null;
+            if (fits && !AddWithBlocks(way, rope, joined, at, roving))
+            {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    private bool AddWithBlocks(int way, int rope, int joined, int at, Roving roving)
+    {
+        var needs = parts.Systems[at].Blocks;
+        for (var block = needs == 0 ? -1 : 0; block < (needs == 0 ? 0 : parts.Blocks.Count); block++)
+        {
+            var taken = block < 0 ? null : parts.Blocks[block];
+            if ((taken is not null && taken.Take(needs) is null) || (ways[way].Over >= 0 && parts.RedirectBlock(taken, needs) is null))
+            {
+                continue;
+            }
+
+            for (var hauler = 0; hauler < parts.Haulers.Count; hauler++)
+            {
+                for (var knot = 0; knot < parts.Knots.Count; knot++)
+                {
+                    if (combinations.Count == MostCombinations)
+                    {
+                        return false;
+                    }
+
+                    combinations.Add(new(way, rope, joined, at, roving, block, hauler, knot));
+                }
+            }
+        }
+
+        return true;
+    }
+
+    /// <summary>The main line of a combination.</summary>
+    private LineMembers LineOf(in Combination c)
+    {
+        var way = ways[c.Way];
+        var part = parts.Systems[c.System];
+        var kind = c.Block < 0 ? null : parts.Blocks[c.Block];
+        var block = kind?.Take(part.Blocks);
+        var hauler = parts.Haulers[c.Hauler];
+        var rope = parts.Ropes[c.Rope];
+        var second = c.Joined < 0 ? null : parts.Ropes[c.Joined];
+        var now = plan.Lines[0];
+        return way.Line with
+        {
+            Rope = rope,
+            Joined = second is null ? null : new() { Rope = second },
+            KnotId = parts.Knots[c.Knot],
+            Redirects = c.OverOf(ways) < 0 ? [] : [Redirected(way.Line.Redirects[0], parts.RedirectBlock(kind, part.Blocks)!)],
+            Tackle = now.Tackle with
+            {
+                SystemId = part.System.Id,
+                Composed = part.Own,
+                Capture = null,
+                ContactId = block?.ContactId ?? now.Tackle.ContactId,
+                HardwareStrengthN = block?.StrengthN ?? now.Tackle.HardwareStrengthN,
+                HardwareItemId = block?.Id,
+                SheaveDiameterM = block?.SheaveM,
+                Rope = parts.TackleRope(c.Roving, part.System.Opened(now.Tackle.OpenedM, now.Tackle.ClosedM).RopeM, rope, second),
+            },
+            Puller = hauler.Puller,
+            Limiter = hauler.Turns == 0 ? null : (now.Limiter ?? new()) with { Turns = hauler.Turns },
+        };
+    }
+
+    private static RedirectMembers Redirected(RedirectMembers redirect, BlockPart block) => redirect with { ContactId = block.ContactId, HardwareStrengthN = block.StrengthN, HardwareItemId = block.Id, SheaveDiameterM = block.SheaveM };
+
+    private Tried Try(in Combination c)
+    {
+        var way = ways[c.Way];
+        var line = LineOf(c);
+        var context = standing with { Plan = standing.Plan with { Lines = [line, .. plan.Lines.Skip(1)] } };
+        var reckoned = Reckoning.Of(context, way.Lines, way.Pull, way.Bending);
+        var worst = WorstOf(reckoned.Path.Links);
+        var use = Math.Max(Use(worst), reckoned.WorstSideUse);
+        var joint = LineReasons.JointMeets(line, reckoned.Results[0]) is not null;
+        var fails = joint ? "joint" : reckoned.Pretension.Empty ? "pretension" : FailsOf(reckoned.Path.Links) ?? (reckoned.WorstSideUse > 1 ? "hinge" : null);
+        return new(fails is null, Math.Min(1 / Math.Max(use, 1 / Most), Most), PiecesOf(line), reckoned.Results[0].Tackle.Sets.Sets, reckoned.Path.Unknowns.Count, fails);
+    }
+
+    private static Link WorstOf(IReadOnlyList<Link> links)
+    {
+        var worst = links[0];
+        for (var i = 1; i < links.Count; i++)
+        {
+            worst = Use(links[i]) > Use(worst) ? links[i] : worst;
+        }
+
+        return worst;
+    }
+
+    private static string? FailsOf(IReadOnlyList<Link> links)
+    {
+        Link? worst = null;
+        for (var i = 0; i < links.Count; i++)
+        {
+            worst = links[i].State == LinkState.Fails && (worst is null || Use(links[i]) > Use(worst)) ? links[i] : worst;
+        }
+
+        return worst?.Id;
+    }
+
+    /// <summary>A worst load over the strength fails whatever the plan asks; its use is then that.</summary>
+    private static double Use(Link link) => link.Slips ? link.Use : Math.Max(link.Use, link.WorstLoadN / link.StrengthN);
+
+    private static int PiecesOf(LineMembers line)
+    {
+        var system = TackleSystems.Of(line.Tackle);
+        var own = RopeNeeded.InLine(line, system) ? 0 : 2 + (line.Tackle.Connector?.Count ?? 0);
+        var slings = (system.UsesAnchor && line.Anchor.Sling is not null ? 1 : 0) + line.Redirects.Count(r => r.At.Sling is not null);
+        return 1 + (line.Joined is null ? 0 : 1) + own + system.HardwarePoints.Count + line.Redirects.Count + slings + (line.Limiter is null ? 0 : 1);
+    }
+
+    /// <summary>A combination analysed whole, with what the verdict says of its line.</summary>
+    private FoundRig Whole(in Combination c, in Tried tried)
+    {
+        var line = LineOf(c);
+        var outcome = PlanAnalysis.Of(plan with { Lines = [line, .. plan.Lines.Skip(1)] }, units, withWorkings: false);
+        if (outcome.Analysis is not { } analysis)
+        {
+            return new(false, tried.Margin, 0, 0, tried.Pieces, tried.Sets, 0, tried.Unknown, WordsOf(line), outcome.Problems[0].Message, line);
+        }
+
+        var result = analysis.Pull.Lines[0];
+        var stop = analysis.Verdict.Reasons.FirstOrDefault(r => r.State == VerdictState.Stop && r.LinkId is null && r.Path?.StartsWith("lines[0].", StringComparison.Ordinal) == true);
+        var failing = analysis.Links.Where(l => l.State == LinkState.Fails).MaxBy(Use);
+        var why = tried.Fails == "joint" || (failing is null && stop is not null) ? stop?.Text ?? "fails at: the joint, which would have to pass a block"
+            : analysis.Pretension.Empty ? "fails: no pre-tension fits between sitting back and splitting"
+            : failing is not null ? units.Say($"fails at: {Lower(failing.Name)}, {Use(failing):%} of what may be carried")
+            : analysis.Hinge.WorstSideUse > 1 ? units.Say($"fails at: the hinge sideways, {analysis.Hinge.WorstSideUse:%} of what it bears")
+            : $"least margin at: {Lower(WorstOf(analysis.Links).Name)}";
+        return new(tried.Holds && stop is null && failing is null, tried.Margin, result.Tackle.HandForceN, result.TensionN, tried.Pieces, tried.Sets, result.RopeNeededM + (RopeNeeded.InLine(line, TackleSystems.Of(line.Tackle)) ? 0 : result.Tackle.RopeM), tried.Unknown, WordsOf(line), why, line);
+    }
+
+    private string WordsOf(LineMembers line)
+    {
+        var system = TackleSystems.Of(line.Tackle);
+        var inLine = !system.InLine && line.Tackle.Rope is null ? " in the line" : "";
+        var joined = line.Joined is null ? "" : ", two ropes joined";
+        var over = line.Redirects.Count == 0 ? "" : units.Say($" over {Named(line.Redirects[0].At, "a redirect")} at {line.Redirects[0].At.DistanceM:m}");
+        return units.Say($"{Lower(system.Name)}{inLine}{joined}, seat {line.Seat.HeightM:m},{over} to {Named(line.Anchor, "an anchor")} at {line.Anchor.DistanceM:m}, {HaulerWords(line)}");
+    }
+
+    private static string HaulerWords(LineMembers line)
+    {
+        var turns = line.Limiter is { } drum ? $" with {Sentences.Count(drum.Turns)} {(drum.Turns == 1 ? "turn" : "turns")} on a drum" : "";
+        return line.Puller.Kind switch
+        {
+            PullerKind.People => line.Puller.Count == 1 ? "one person" : $"{Sentences.Count(line.Puller.Count)} people",
+            PullerKind.HandWinch => "hand winch",
+            PullerKind.Vehicle => $"vehicle{turns}",
+            _ => $"machine{turns}",
+        };
+    }
+
+    private static string Named(AnchorMembers anchor, string unnamed) => string.IsNullOrWhiteSpace(anchor.Name) ? unnamed : anchor.Name;
+
+    private string AdviceOf(Tried[] tried, int[] ranked)
+    {
+        if (tried.Length == 0)
+        {
+            return units.Say($"No rope here reaches from the ground over a seat to an anchor, nor two joined. One thing would let it: a rope of {Math.Ceiling(shortest):m}. Or find an anchor nearer.");
+        }
+
+        // The nearest failing of each reason: what the least change is that mends one of them.
+        var reasons = new HashSet<string>(StringComparer.Ordinal);
+        string? nearest = null;
+        foreach (var i in ranked.Where(i => !tried[i].Holds && reasons.Add($"{tried[i].Fails}/{combinations[i].System}")).Take(Shown))
+        {
+            var line = LineOf(combinations[i]);
+            var wanted = plan with { Lines = [line, .. plan.Lines.Skip(1)] };
+            nearest ??= $"{WordsOf(line)}; {Whole(combinations[i], tried[i]).Why}";
+            if (tried[i].Fails is not ("joint" or "pretension" or null) && Remedies.For(wanted, tried[i].Fails!, units).Remedies is { } remedies && remedies.FirstOrDefault(r => r.StillFails == 0) is { } one)
+            {
+                return $"Nothing here holds. One thing would let it: {Lower(one.Text)}, with {WordsOf(line)}.";
+            }
+        }
+
+        return $"Nothing here holds, and no single change would let it. Nearest: {nearest}.";
+    }
 
     private static string Lower(string name) => name.Length == 0 ? name : char.ToLowerInvariant(name[0]) + name[1..];
 
-    private readonly record struct Combination(int Rope, int Anchor, string SystemId, int Block, int Crew, string KnotId, double Seat);
+    /// <summary>A way from a seat to an anchor, with what follows from that alone.</summary>
+    /// <param name="Over">The anchor that it is redirected at; −1 for none.</param>
+    private sealed record Way(LineMembers Line, PullLine[] Lines, Pull Pull, StemBending Bending, double RunM, int Anchor, int Over);
+
+    private readonly record struct Combination(int Way, int Rope, int Joined, int System, Roving Roving, int Block, int Hauler, int Knot)
+    {
+        public int OverOf(List<Way> ways) => ways[Way].Over;
+    }
+
+    /// <param name="Fails">The link that fails first, "joint", "pretension" or "hinge"; null when it holds.</param>
+    private readonly record struct Tried(bool Holds, double Margin, int Pieces, int Sets, int Unknown, string? Fails);
 }

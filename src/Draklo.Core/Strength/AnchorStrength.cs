@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using Draklo.Core.Catalogue;
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
@@ -22,9 +23,28 @@ public sealed record AnchorStrength(Spread Force, string Limit, string Watch)
     /// <summary>Least height at which a strap's pull is reckoned to turn the roots, metres: lower straps slide the tree rather than tip it.</summary>
     private const double LeastStrapHeight = 0.3;
 
+    /// <summary>Anchors that were reckoned before: the finder asks for the same one by the ten thousand.</summary>
+    private static readonly ConditionalWeakTable<AnchorMembers, AnchorStrength> Known = [];
+
     /// <summary>The strength of an anchor, null when its kind's figures are not given.</summary>
     /// <param name="id">Prefix for the workings.</param>
-    public static AnchorStrength? Of(AnchorMembers anchor, string id, Workings? workings) => anchor.Kind switch
+    public static AnchorStrength? Of(AnchorMembers anchor, string id, Workings? workings)
+    {
+        if (workings is null && Known.TryGetValue(anchor, out var known))
+        {
+            return known;
+        }
+
+        var found = Reckoned(anchor, id, workings);
+        if (found is not null && workings is null)
+        {
+            Known.AddOrUpdate(anchor, found);
+        }
+
+        return found;
+    }
+
+    private static AnchorStrength? Reckoned(AnchorMembers anchor, string id, Workings? workings) => anchor.Kind switch
     {
         AnchorKind.Tree when anchor.Tree is { } tree => OfTree(tree, anchor.HeightM, id, workings),
         AnchorKind.Post when anchor.Post is { } post => OfPost(post, anchor.HeightM, id, workings),

@@ -48,7 +48,7 @@ public sealed class LoadPath(PlanContext context)
         var soundness = tree.Soundness.Value;
         var perNewton = needed > 0 ? atNeeded.WorstStress / needed : 0;
         List<Reduction> sound = soundness < 1 ? [new("soundness", soundness)] : [];
-        Add("stem", "Stem under the line", null, LinkQuantity.Stress, perNewton * planned, StemBending.Under(tree, soundness, atWorst, 1).WorstStress, tree.Wood.Strength, factor.Stem, sound, planned, estimate: true);
+        Add("stem", "Stem under the line", null, LinkQuantity.Stress, perNewton * planned, AtWorst(tree, soundness, perNewton, lines, atWorst), tree.Wood.Strength, factor.Stem, sound, planned, estimate: true);
 
         var back = Math.Max(0, -tree.ForwardMoment - context.Wind.ForwardMoment);
         var arms = Pull.ArmSum(lines, 0);
@@ -56,6 +56,10 @@ public sealed class LoadPath(PlanContext context)
         Add("roots", "Roots of the tree", null, LinkQuantity.Moment, roots, Math.Max(back, Pull.ArmSum(atWorst, 0) - back), (context.Plan.Tree.Condition.RootsLifted ? LooseRootMomentPerKg : RootMomentPerKg) * tree.StemMass, factor.Anchor, [], 0, estimate: true);
         Add("hinge", "Hinge, sideways", null, LinkQuantity.Moment, sideMoment, sideMoment, context.Hinge.SideCapacity, 1, [], 0, estimate: true);
     }
+
+    /// <summary>Stress of the stem under the worst credible tensions, Pa. One line alone bends it in proportion.</summary>
+    private static double AtWorst(Trees.StandingTree tree, double soundness, double perNewton, PullLine[] lines, PullLine[] atWorst) =>
+        lines.Length == 1 && perNewton > 0 && lines[0].Share > 0 ? perNewton * atWorst[0].Share / lines[0].Share : StemBending.Under(tree, soundness, atWorst, 1).WorstStress;
 
     /// <summary>Adds a link that carries a force.</summary>
     /// <param name="limitsTension">Whether its strength limits how hard the line may be pulled.</param>

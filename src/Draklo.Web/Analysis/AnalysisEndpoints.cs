@@ -50,7 +50,7 @@ internal static class AnalysisEndpoints
         app.MapHub<FinderHub>(FinderHub.Path);
         app.MapPost("/api/rigs", RigsAsync)
             .WithName("findRigs").WithTags("analysis")
-            .WithSummary("The best ways to pull the main line with what is in the locker and stands on the plan; the hub /hubs/finder tells its progress and can be stopped.")
+            .WithSummary("The best ways to pull the main line with what is in the locker and stands on the plan, hauled by so many people, or as many as the plan says; the hub /hubs/finder tells its progress and can be stopped.")
             .Accepts<Plan>("application/json")
             .Produces<FoundRigs>()
             .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity);
@@ -93,10 +93,10 @@ internal static class AnalysisEndpoints
     private static Task<IResult> TackleViewAsync(HttpRequest request, int line = 0, string? units = null) =>
         OfPlanAsync(request, units, (plan, system) => TackleView.Of(plan, line, system));
 
-    private static Task<IResult> RigsAsync(HttpRequest request, LockerStore locker, string? units = null) => OfPlanAsync(request, units, (plan, system) =>
+    private static Task<IResult> RigsAsync(HttpRequest request, LockerStore locker, TackleStore tackles, int? people = null, string? units = null) => OfPlanAsync(request, units, (plan, system) =>
     {
-        var (finder, problems) = RigFinder.For(plan, [.. locker.List().Select(k => k.Item)], locker.Today, system);
-        return (finder?.Run(system, null, request.HttpContext.RequestAborted), problems);
+        var (finder, problems) = RigFinder.For(plan, [.. locker.List().Select(k => k.Item)], locker.Today, system, new(people, [.. tackles.List().Select(t => t.Tackle)]));
+        return (finder?.Run(null, request.HttpContext.RequestAborted), problems);
     });
 
     private static Task<IResult> ChancesAsync(HttpRequest request, int samples = 1000, int seed = 1, string? units = null) =>

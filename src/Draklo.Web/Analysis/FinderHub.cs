@@ -14,22 +14,23 @@ namespace Draklo.Web.Analysis;
 public sealed record FinderReport(int Done, int Total, FoundRigs? Found);
 
 /// <summary>The rig finder, with its progress as it goes; leaving off stops it.</summary>
-internal sealed class FinderHub(LockerStore locker) : Hub
+internal sealed class FinderHub(LockerStore locker, TackleStore tackles) : Hub
 {
     public const string Path = "/hubs/finder";
-    private static readonly TimeSpan Every = TimeSpan.FromMilliseconds(80);
+    private static readonly TimeSpan Every = TimeSpan.FromMilliseconds(40);
 
     /// <param name="plan">A plan document; its main line is the one that is looked for.</param>
     /// <param name="units">metric or us.</param>
+    /// <param name="people">How many are there to haul; null for as many as the plan says.</param>
     /// <exception cref="HubException">There is nothing to look among; the message says what to do.</exception>
-    public async IAsyncEnumerable<FinderReport> Find(JsonElement plan, string units, [EnumeratorCancellation] CancellationToken cancellation)
+    public async IAsyncEnumerable<FinderReport> Find(JsonElement plan, string units, int? people, [EnumeratorCancellation] CancellationToken cancellation)
     {
         var system = units == "us" ? UnitSystem.Us : UnitSystem.Metric;
         var (document, problems) = DocumentReader.Read<Plan>(plan);
         RigFinder? finder = null;
         if (document is not null)
         {
-            (finder, problems) = RigFinder.For(document, [.. locker.List().Select(k => k.Item)], locker.Today, system);
+            (finder, problems) = RigFinder.For(document, [.. locker.List().Select(k => k.Item)], locker.Today, system, new(people, [.. tackles.List().Select(t => t.Tackle)]));
         }
 
         if (finder is null)
@@ -38,7 +39,8 @@ internal sealed class FinderHub(LockerStore locker) : Hub
         }
 
         var done = 0;
-        var search = Task.Run(() => finder.Run(system, now => InterlockedMax(ref done, now), cancellation), cancellation);
+        var search = Task.Run(() => finder.Run(now => InterlockedMax(ref done, now), cancellation), cancellation);
+        yield return new(0, finder.Total, null);
         while (await Task.WhenAny(search, Task.Delay(Every, cancellation)) != search)
         {
             cancellation.ThrowIfCancellationRequested();

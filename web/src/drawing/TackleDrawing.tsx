@@ -93,7 +93,7 @@ function Drawing({ view, line, width, height }: { view: TackleView; line: Line; 
           );
         })}
         {view.capture && legs.filter((l) => l.rope === view.capture?.rope && l.contact === view.capture.contact).map((l) => (
-          <Capture key="capture" kind={view.capture?.kind ?? "cam"} x={x(l.to)} y={y(l.lane)} away={Math.sign(x(l.to) - x(l.from)) || 1} holding={!play.running || (resetting && view.capture?.holdsReset === true)} />
+          <Capture key="capture" kind={view.capture?.kind ?? "cam"} x={x(l.to)} y={y(l.lane)} away={Math.sign(x(l.to) - x(l.from)) || 1} clear={gap / 2} holding={!play.running || (resetting && view.capture?.holdsReset === true)} />
         ))}
         {hand && <HauledEnd x={x(hand.at)} y={y(hand.first)} away={handAway} text={`hands ${written(view.handForceN, "force", units)}`} />}
         {view.spaceM > 0 && load && grounds[0] && <Span from={x(load.at)} to={x(grounds[0].at)} y={below + (line.tackle.hold ? 40 : 8)} text={`${written(Math.abs(load.at - grounds[0].at), "length", units)} from anchor to grip; ${written(view.spaceM, "length", units)} opened`} />}

@@ -94,8 +94,8 @@ export function Joint({ line, x, y, edge }: { line: Line; x: number; y: number; 
 }
 
 /** A cam or a grip at a turn, on the leg that comes to it from the hands. */
-export function Capture({ kind, x, y, away, holding }: { kind: "cam" | "grip"; x: number; y: number; away: number; holding: boolean }) {
-  const at = x - away * 22;
+export function Capture({ kind, x, y, away, clear, holding }: { kind: "cam" | "grip"; x: number; y: number; away: number; clear: number; holding: boolean }) {
+  const at = x - away * (clear + 12);
   const shade = holding ? "var(--ink)" : "var(--sheet)";
   return (
     <g data-capture={kind} data-holding={holding || undefined}>

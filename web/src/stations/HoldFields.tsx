@@ -28,6 +28,7 @@ export function HoldFields({ at, catalogue }: { at: number; catalogue: Catalogue
   };
   return (
     <div data-hold>
+      <p className="mt-1 font-tight text-sm">What has been won is held between heaves by</p>
       <Segments
         label="Held between heaves by" value={capture?.kind ?? "hands"} onChange={setCapture}
         choices={[{ value: "hands", text: "Hands", name: "Hands hold between heaves" }, { value: "cam", text: "Cam", name: "Cam holds between heaves" }, { value: "grip", text: "Grip", name: "Grip in the tackle holds between heaves" }]}
@@ -49,6 +50,7 @@ export function HoldFields({ at, catalogue }: { at: number; catalogue: Catalogue
           )}
         </>
       )}
+      <p className="mt-1 font-tight text-sm">The line is held while the tackle is opened by</p>
       <Segments
         label="Line held while the tackle is opened by" value={hold?.grip ? "grip" : hold?.turns ? "turns" : "none"}
         onChange={(v) => {

@@ -5,6 +5,7 @@ import { useFeed } from "../sheet/feed";
 import { useSheet } from "../sheet/store";
 import { Button, Note } from "../ui/controls";
 import { Modal } from "../ui/Modal";
+import { NumberField } from "../ui/NumberField";
 import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
 
@@ -20,6 +21,7 @@ type State = { kind: "off" } | { kind: "on"; done: number; total: number } | { k
 export function RigFinder() {
   const units = useSettings((s) => s.units);
   const [state, setState] = useState<State>({ kind: "off" });
+  const [people, setPeople] = useState<number | undefined>();
   const open = useRef<HubConnection | null>(null);
   const plan = useFeed((s) => s.of);
 
@@ -36,7 +38,7 @@ export function RigFinder() {
     open.current = connection;
     try {
       await connection.start();
-      connection.stream<Report>("Find", plan, units).subscribe({
+      connection.stream<Report>("Find", plan, units, people ?? null).subscribe({
         next: (report) => {
           if (open.current === connection) setState(report.found ? { kind: "found", found: report.found } : { kind: "on", done: report.done, total: report.total });
         },
@@ -55,7 +57,8 @@ export function RigFinder() {
 
   return (
     <div data-finder={state.kind}>
-      <Note>Tries the ropes and blocks of the locker, the plan's anchors, every tackle, seat and number of people, each by the full analysis.</Note>
+      <Note>Tries the ropes, blocks and drum of the locker, one rope or two joined, the plan's anchors straight and over one another, every tackle and the crew's own, seats, knots and haulers, each by the analysis.</Note>
+      <NumberField label="People there" value={people} quantity="count" onChange={setPeople} unknown="as the plan says" />
       {state.kind === "on" ? (
         <>
           <progress value={state.done} max={Math.max(1, state.total)} aria-label="Combinations reckoned" className="mt-1 h-3 w-full accent-ink" />
@@ -74,21 +77,21 @@ function Found({ found, onClose }: { found: FoundRigs; onClose: () => void }) {
   const edit = useSheet((s) => s.edit);
   return (
     <Modal title={found.best.length > 0 ? "The best rigs" : "No rig holds"} onClose={onClose} wide>
-      <p>{found.holding} of {found.tried} combinations hold.{found.advice !== undefined && ` ${found.advice}`}</p>
+      <p>{found.holding} of {found.tried} combinations that fit hold.{found.advice !== undefined && ` ${found.advice}`}</p>
+      {found.leftOut !== undefined && <Note>{found.leftOut}</Note>}
       {found.best.length > 0 && (
         <table className="mt-3 w-full font-tight text-[14px]" data-rigs>
           <thead>
             <tr className="border-b border-ink text-left text-pencil">
-              <th className="py-1 font-normal">rig</th><th className="px-2 text-right font-normal">margin</th><th className="px-2 text-right font-normal">hands</th><th className="px-2 text-right font-normal">people</th><th className="px-2 text-right font-normal">pieces</th><th className="px-2 text-right font-normal">sets</th><th className="px-2 text-right font-normal">rope</th><th className="font-normal"><span className="sr-only">take it</span></th>
+              <th className="py-1 font-normal">rig</th><th className="px-2 text-right font-normal">margin</th><th className="px-2 text-right font-normal">pull by hand or machine</th><th className="px-2 text-right font-normal">pieces</th><th className="px-2 text-right font-normal">sets</th><th className="px-2 text-right font-normal">rope</th><th className="font-normal"><span className="sr-only">take it</span></th>
             </tr>
           </thead>
           <tbody>
             {found.best.map((rig, i) => (
               <tr key={i} data-rig={i} className="border-b border-rule align-top">
-                <td className="py-1.5 pr-2">{rig.words}<span className="block text-[13px] text-pencil">{[rig.line.rope.itemId, rig.line.tackle.hardwareItemId].filter((id) => id !== undefined).join(", ")}; {rig.why}</span></td>
+                <td className="py-1.5 pr-2">{rig.words}<span className="block text-[13px] text-pencil">{[rig.line.rope.itemId, rig.line.joined?.rope.itemId, rig.line.tackle.rope?.itemId, rig.line.tackle.hardwareItemId, rig.line.redirects[0]?.hardwareItemId].filter((id) => id !== undefined).join(", ")}; {rig.why}{rig.unknown > 0 && <b className="text-ink">; {rig.unknown === 1 ? "one strength is" : `${rig.unknown} strengths are`} not known</b>}</span></td>
                 <td className="px-2 py-1.5 text-right font-semibold">{rig.margin.toFixed(2)}</td>
                 <td className="whitespace-nowrap px-2 py-1.5 text-right">{written(rig.handForceN, "force", units)}</td>
-                <td className="px-2 py-1.5 text-right">{rig.line.puller.count}</td>
                 <td className="px-2 py-1.5 text-right">{rig.pieces}</td>
                 <td className="px-2 py-1.5 text-right">{rig.sets}</td>
                 <td className="whitespace-nowrap px-2 py-1.5 text-right">{written(rig.ropeUsedM, "length", units)}</td>
@@ -108,7 +111,12 @@ function Found({ found, onClose }: { found: FoundRigs; onClose: () => void }) {
           </tbody>
         </table>
       )}
-      {found.next.length > 0 && <p className="mt-3 text-[13px] leading-snug text-pencil">Next, but failing: {found.next.map((r) => `${r.words} (${r.why})`).join("; ")}.</p>}
+      {found.next.length > 0 && 
+        <div className="mt-3 text-[13px] leading-snug text-pencil" data-next>
+          <p>The next ones fail:</p>
+          <ul>{found.next.map((r, i) => <li key={i}>{r.words}: {r.why.replace(/\.$/, "")}.</li>)}</ul>
+        </div>
+      }
       <p className="mt-3 border-t border-ink pt-2 text-[13px] leading-snug">Estimates, not promises. A rig that holds on paper is judged on site by a trained, competent person, by local codes and the makers' ratings, and tested in pre-tension.</p>
       <div className="mt-3 flex justify-end"><Button onClick={onClose}>Close</Button></div>
     </Modal>
