@@ -165,9 +165,11 @@ public sealed class GearOnSheetTests : IDisposable
     {
         screen.OpenJob("Lime");
         screen.Send("5");
+        screen.Type("People there", "3");
         screen.Press("Find the best rig");
         screen.Until(() => screen.Count("[data-rigs] [data-rig]") > 2, "what was found");
         Assert.Contains("Estimates, not promises", screen.Text("[role=dialog]"), StringComparison.Ordinal);
+        Assert.Contains("three people", screen.Text("[data-rigs]"), StringComparison.Ordinal);
         Assert.DoesNotContain("null", screen.Text("[role=dialog]"), StringComparison.Ordinal);
         var hands = screen.Text("[data-figure='main.hand-force']");
         screen.Click("[aria-label='Take rig 1']");

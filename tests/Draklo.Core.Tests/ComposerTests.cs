@@ -293,6 +293,20 @@ public sealed class ComposerTests
     }
 
     [Fact]
+    public void Rove_in_the_line_the_tackles_last_leg_does_not_pull_at_what_takes_it()
+    {
+        // Five legs at η 0.9: 1, 0.9, 0.81, 0.729 and 0.6561, 4.0951 together; the last of them is the line itself.
+        var plan = Lime().WithMain(l => l with { Rope = l.Rope with { LengthM = 120 }, Tackle = l.Tackle with { Rope = null, Grip = new() { GripId = "machard", CordStrengthN = 15000 } } });
+        var analysis = plan.Analysed();
+        var end = analysis.Pull.Lines[0].EndTensionN;
+        Near(end * (1 - (0.6561 / 4.0951)), analysis.Links.Single(l => l.Id == "main.grip").LoadN, 1e-6);
+        var turned = plan.WithMain(l => l with { Tackle = l.Tackle with { SystemId = "four-to-one" } }).Analysed();
+        Near(end, turned.Links.Single(l => l.Id == "main.grip").LoadN, 1e-9);
+        var untold = plan.WithMain(l => l with { Tackle = l.Tackle with { Grip = null, JoinKnotId = null } }).Analysed();
+        Assert.Contains(untold.Verdict.Reasons, r => r.Path == "lines[0].tackle.joinKnotId");
+    }
+
+    [Fact]
     public void A_cam_hauled_out_of_line_is_said()
     {
         // The lime's anchor stands 30 m east; the crew is 5 m beyond it, in line, and then 5 m aside.

@@ -60,5 +60,53 @@ public sealed class TackleApiTests(RunningServer server) : IClassFixture<Running
         Assert.Equal(404, (await server.SendAsync(HttpMethod.Delete, "/api/tackles/quick")).Status);
     }
 
+    [Fact]
+    public async Task Rigs_are_found_for_so_many_people_with_the_crews_own_tackles_among_them()
+    {
+        var plan = (await server.DemoAsync("Lime"))["plan"]!;
+        var found = await server.SendAsync(HttpMethod.Post, "/api/rigs?people=3", plan);
+        Assert.Equal(200, found.Status);
+        var best = found.Body!["best"]!.AsArray();
+        Assert.InRange(best.Count, 5, 10);
+        Assert.True(found.Body["holding"]!.GetValue<int>() <= found.Body["tried"]!.GetValue<int>());
+        Assert.Contains(best, r => r!["line"]!["puller"]!["count"]!.GetValue<int>() == 3);
+
+        // Each as it stands is a plan that the analysis takes and that does not stop for its line.
+        foreach (var rig in best)
+        {
+            var with = plan.DeepClone();
+            with["lines"]![0] = rig!["line"]!.DeepClone();
+            var verdict = (await server.SendAsync(HttpMethod.Post, "/api/analysis?workings=false", with)).Body!["verdict"]!;
+            Assert.NotEqual("stop", verdict["state"]!.GetValue<string>());
+        }
+
+        Assert.Equal(found.Text, (await server.SendAsync(HttpMethod.Post, "/api/rigs?people=3", plan)).Text);
+        Assert.NotNull((await server.SendAsync(HttpMethod.Post, "/api/rigs?people=0", plan)).Errors["people"]);
+        Assert.NotNull((await server.SendAsync(HttpMethod.Post, "/api/rigs?people=99", plan)).Errors["people"]);
+        plan["lines"]![0]!["seat"]!["heightM"] = 90;
+        Assert.NotNull((await server.SendAsync(HttpMethod.Post, "/api/rigs", plan)).Errors["lines[0].seat.heightM"]);
+    }
+
+    [Fact]
+    public async Task A_composed_tackle_is_analysed_drawn_and_told_where_it_is_wrong()
+    {
+        var plan = (await server.DemoAsync("Lime"))["plan"]!;
+        var tackle = plan["lines"]![0]!["tackle"]!;
+        tackle["systemId"] = "composed";
+        Assert.NotNull((await server.SendAsync(HttpMethod.Post, "/api/analysis", plan)).Errors["lines[0].tackle.composed"]);
+        tackle["composed"] = JsonNode.Parse("""{ "stages": [ { "kind": "five" }, { "kind": "betweenGrips" } ] }""");
+        tackle["capture"] = JsonNode.Parse("""{ "kind": "cam", "rope": 0, "contact": 1 }""");
+        var view = (await server.SendAsync(HttpMethod.Post, "/api/tackle/view", plan)).Body!;
+        Assert.Equal(9, view["idealAdvantage"]!.GetValue<double>(), 1e-9);
+        Assert.Contains("it is 9", view["peopleSay"]!.GetValue<string>(), StringComparison.Ordinal);
+        Assert.Equal(view["legForcesN"]!.AsArray().Count, view["legLengthsM"]!.AsArray().Count);
+        Assert.Equal("block", view["contacts"]![0]!["builtOf"]!.GetValue<string>());
+        Assert.False(view["capture"]!["holdsReset"]!.GetValue<bool>());
+        tackle["capture"]!["contact"] = 9;
+        Assert.NotNull((await server.SendAsync(HttpMethod.Post, "/api/analysis", plan)).Errors["lines[0].tackle.capture.contact"]);
+        tackle["composed"]!["stages"]![0]!["legsApartDeg"] = "wide";
+        Assert.NotNull((await server.SendAsync(HttpMethod.Post, "/api/analysis", plan)).Errors["lines[0].tackle.composed.stages[0].legsApartDeg"]);
+    }
+
     private Task<Answer> ComposeAsync(string json) => server.SendTextAsync(HttpMethod.Post, "/api/tackle/compose", json);
 }

@@ -175,7 +175,7 @@ internal static class LineReasons
 
     private static void AddGrip(LineMembers line, string path, List<Reason> reasons)
     {
-        if (line.Tackle is not { Rope: not null, Grip: { CordDiameterM: { } cord } })
+        if (line.Tackle is not { Grip: { CordDiameterM: { } cord } })
         {
             return;
         }

@@ -373,7 +373,7 @@ public sealed class RigFinder
     private static int PiecesOf(LineMembers line)
     {
         var system = TackleSystems.Of(line.Tackle);
-        var own = RopeNeeded.InLine(line, system) ? 0 : 2 + (line.Tackle.Connector?.Count ?? 0);
+        var own = system.InLine ? 0 : (line.Tackle.Rope is null ? 1 : 2) + (line.Tackle.Connector?.Count ?? 0);
         var slings = (system.UsesAnchor && line.Anchor.Sling is not null ? 1 : 0) + line.Redirects.Count(r => r.At.Sling is not null);
         return 1 + (line.Joined is null ? 0 : 1) + own + system.HardwarePoints.Count + line.Redirects.Count + slings + (line.Limiter is null ? 0 : 1);
     }

@@ -58,7 +58,7 @@ internal sealed class LineLinks
             AddTackle(contact);
         }
 
-        if (!tackle.System.InLine && line.Tackle.Rope is not null)
+        if (!tackle.System.InLine)
         {
             AddJoint();
         }
@@ -136,18 +136,21 @@ internal sealed class LineLinks
     /// <summary>What takes the tackle on the line: connector, and a grip with its cord or a loop in the line.</summary>
     private void AddJoint()
     {
+        var inLine = line.Tackle.Rope is null;
+        var load = tensions.End * tackle.OnJoint(tackle.Hauling, inLine);
+        var worst = Math.Max(load, tensions.WorstEnd * tackle.OnJoint(tackle.AtBest, inLine));
         if (line.Tackle.Connector is { } connector)
         {
-            links.AddForce(line.Id, "connector", connector.Count == 1 ? "Connector" : "Two connectors", tensions.End, tensions.WorstEnd, connector.StrengthN * connector.Count, factor.Hardware, []);
+            links.AddForce(line.Id, "connector", connector.Count == 1 ? "Connector" : "Two connectors", load, worst, connector.StrengthN * connector.Count, factor.Hardware, []);
         }
 
         if (line.Tackle.Grip is { } grip)
         {
-            AddGrip(grip, "", $"{path}.tackle.grip");
+            AddGrip(grip, "", $"{path}.tackle.grip", load, worst);
         }
         else if (line.Tackle.JoinKnotId is { } join)
         {
-            AddOnRope("join", Reference.Knots[join].Name + " at the tackle", tensions.End, tensions.WorstEnd, line.Joined?.Rope ?? line.Rope, Kept(join));
+            AddOnRope("join", Reference.Knots[join].Name + " at the tackle", load, worst, line.Joined?.Rope ?? line.Rope, Kept(join));
         }
         else
         {
@@ -157,11 +160,11 @@ internal sealed class LineLinks
 
     /// <summary>A grip on the line and its cord.</summary>
     /// <param name="what">"" for the one that takes the tackle, "hold-" for the one that holds meanwhile.</param>
-    private void AddGrip(GripMembers grip, string what, string place)
+    private void AddGrip(GripMembers grip, string what, string place, double load, double worst)
     {
         var kind = Reference.Grips[grip.GripId];
         var name = kind.Name.Split(',')[0];
-        links.AddForce(line.Id, $"{what}grip", what.Length == 0 ? $"{name} on the line" : $"Holding {Lower(name)} on the line", tensions.End, tensions.WorstEnd, grip.SlipN ?? kind.SlipLowN, factor.Grip, [], estimate: grip.SlipN is null, slips: true);
+        links.AddForce(line.Id, $"{what}grip", what.Length == 0 ? $"{name} on the line" : $"Holding {Lower(name)} on the line", load, worst, grip.SlipN ?? kind.SlipLowN, factor.Grip, [], estimate: grip.SlipN is null, slips: true);
         if (grip.CordStrengthN is not { } strength)
         {
             links.Unknowns.Add(new($"{place}.cordStrengthN", $"The strength of the {(what.Length == 0 ? "grip" : "holding grip")}'s cord on the {NameOfLine} is not given."));
@@ -176,7 +179,7 @@ internal sealed class LineLinks
         }
 
         Wear.Add(grip.Wear, null, reductions);
-        links.AddForce(line.Id, $"{what}cord", $"{(what.Length == 0 ? "Grip" : "Holding grip")}'s cord, one of {Sentences.Count(kind.Legs)}", tensions.End / kind.Legs, tensions.WorstEnd / kind.Legs, strength, factor.Rope, reductions);
+        links.AddForce(line.Id, $"{what}cord", $"{(what.Length == 0 ? "Grip" : "Holding grip")}'s cord, one of {Sentences.Count(kind.Legs)}", load / kind.Legs, worst / kind.Legs, strength, factor.Rope, reductions);
     }
 
     /// <summary>What holds the line while the tackle is opened again.</summary>
@@ -184,7 +187,7 @@ internal sealed class LineLinks
     {
         if (line.Tackle.Hold?.Grip is { } grip)
         {
-            AddGrip(grip, "hold-", $"{path}.tackle.hold.grip");
+            AddGrip(grip, "hold-", $"{path}.tackle.hold.grip", tensions.End, tensions.WorstEnd);
         }
         else if (line.Tackle.Hold?.Turns is { } drum)
         {

@@ -30,6 +30,10 @@ public sealed record PulledLine(TackleSystem System, TackleSolution Hauling, Tac
         return 0;
     }
 
+    /// <summary>Share of the line's tension that comes on what takes the tackle on the line. A rope that ends at the load of a tackle rove in the line is the line itself, and its leg does not pull at the block.</summary>
+    public double OnJoint(TackleSolution solution, bool inLine) =>
+        inLine && System.Shape.Ropes.Count == 1 && solution.Legs[^1].To == "load" ? 1 - (solution.Legs[^1].Tension / solution.ActualAdvantage) : 1;
+
     /// <summary>The largest leg tension for a hand force of 1.</summary>
     public static double HeaviestLeg(TackleSolution solution)
     {

@@ -9,6 +9,7 @@ namespace Draklo.Core.Tackle;
 /// <remarks>Methods M7 and M8; forces are for the planned tension.</remarks>
 /// <param name="PeopleSay">What this tackle is often taken for, where the count is another.</param>
 /// <param name="Contacts">What stands at every turn, in the order in which the ropes are followed.</param>
+/// <param name="InLine">Whether it is rove in the pull line itself.</param>
 /// <param name="Speeds">Of the points, for one length of rope hauled, in the order of the arrangement.</param>
 /// <param name="StartsM">Where the points stand when it is fully opened, metres from the anchor toward the tree, in the order of the arrangement.</param>
 /// <param name="RopeM">Rope in the tackle when it is fully opened, with its tail.</param>
@@ -18,7 +19,7 @@ namespace Draklo.Core.Tackle;
 /// <param name="Capture">What holds it between heaves; null where the hands do.</param>
 public sealed record TackleView(
     string Name, string Note, string? PeopleSay, Arrangement Arrangement, IReadOnlyList<double> StartsM, IReadOnlyList<double> Speeds, IReadOnlyList<double> LegForcesN, IReadOnlyList<double> PointForcesN, IReadOnlyList<ContactCost> Costs, IReadOnlyList<TurnView> Contacts,
-    double IdealAdvantage, double ActualAdvantage, double HandForceN, double LoadN, double TakeUpM, HaulSets Sets, double OpenedM, double ClosedM, double RopeM, IReadOnlyList<double> LegLengthsM, double SpaceM, string HeldBy, CaptureView? Capture)
+    bool InLine, double IdealAdvantage, double ActualAdvantage, double HandForceN, double LoadN, double TakeUpM, HaulSets Sets, double OpenedM, double ClosedM, double RopeM, IReadOnlyList<double> LegLengthsM, double SpaceM, string HeldBy, CaptureView? Capture)
 {
     public static (TackleView? View, List<Problem> Problems) Of(Plan plan, int line, UnitSystem units)
     {
@@ -51,6 +52,7 @@ public sealed record TackleView(
             [.. solved.Points.Select(p => p.Force * hand)],
             FrictionAccount.Of(arrangement, solved),
             TurnsOf(tackle.System, Reference.Contacts[members.Tackle.ContactId]),
+            RopeNeeded.InLine(members, tackle.System),
             solved.IdealAdvantage,
             solved.ActualAdvantage,
             hand,

@@ -60,18 +60,20 @@ function Drawing({ view, line, width, height }: { view: TackleView; line: Line; 
   const grounds = points.filter((p) => p.kind === "fixed");
   const handAway = hand && hand.at > (load?.at ?? 0) ? -1 : 1;
   const below = top + lanes * gap + 14;
-  const loadY = load ? (y(load.first) + y(load.last)) / 2 : 0;
-  const labels = labelRows(points.filter((p) => p.kind !== "hand").map((p) => ({ text: `${names[p.id] ?? p.id.replace(/-/g, " ")} ${written(resetting && play.step >= 1 && p.kind !== "load" ? (p.kind === "fixed" ? (load?.forceN ?? 0) : 0) : p.forceN, "force", units)}`, x: x(p.at) })), 6.6, width);
+  // Rove in the line itself, the leg that ends at the load is the line: it runs straight on to the tree.
+  const runsOn = view.inLine ? legs.find((l) => !l.turns && l.toPoint === load?.id) : undefined;
+  const loadY = runsOn ? y(runsOn.lane) : load ? (y(load.first) + y(load.last)) / 2 : 0;
+  const labels = labelRows(points.filter((p) => p.kind !== "hand").map((p) => ({ text: `${(p.id === "load" && view.inLine ? "the line" : names[p.id]) ?? p.id.replace(/-/g, " ")} ${written(resetting && play.step >= 1 && p.kind !== "load" ? (p.kind === "fixed" ? (load?.forceN ?? 0) : 0) : p.forceN, "force", units)}`, x: x(p.at) })), 6.6, width);
   return (
     <div className="relative h-full">
       <svg width={width} height={height} role="group" aria-label={`Tackle: ${view.name}, every leg with its tension`} className="block select-none" data-tackle={view.name}>
         <text x={26} y={28} fill="var(--ink)" className="font-tight text-[16px] font-semibold">{view.name}</text>
         {view.peopleSay !== undefined && <text x={26} y={48} fill="var(--ink)" className="font-tight text-[14px]">{view.peopleSay}</text>}
         {grounds.map((p) => <Strap key={p.id} x={x(p.at)} y={(y(p.first) + y(p.last)) / 2} away={p.at > (load?.at ?? 0) ? -1 : 1} clear={gap / 2} ground={gap / 2 + 46} />)}
-        {load && <Joint line={line} x={x(load.at) - (legs.some((l) => l.turns && l.toPoint === load.id) ? gap / 2 - 6 : 0)} y={loadY} edge={26} />}
+        {load && <Joint line={line} inLine={view.inLine} x={x(load.at) - (!runsOn && legs.some((l) => l.turns && l.toPoint === load.id) ? gap / 2 - 6 : 0)} runsOn={runsOn !== undefined} y={loadY} edge={26} />}
         {load && <text x={26} y={loadY - 10} fill="var(--loaded)" className="halo font-tight text-[14px] font-semibold">{written(load.forceN, "force", units)} to the tree</text>}
         {load && line.tackle.hold && <Hold hold={line.tackle.hold} x={x(load.at) - 78 - gap / 2} y={loadY} ground={x(grounds[0]?.at ?? 0) + gap / 2 + 46} under={below + 4} holding={resetting} />}
-        {points.map((p) => <PointDrawing key={p.id} point={p} legs={legs} turns={view.contacts} places={places} />)}
+        {points.map((p) => <PointDrawing key={p.id} point={p} runsOn={runsOn?.index} legs={legs} turns={view.contacts} places={places} />)}
         {legs.map((leg) => {
           const tension = view.legForcesN[leg.index] ?? 0;
           const [a, b] = [x(leg.from), x(leg.to)];
@@ -96,7 +98,7 @@ function Drawing({ view, line, width, height }: { view: TackleView; line: Line; 
           <Capture key="capture" kind={view.capture?.kind ?? "cam"} x={x(l.to)} y={y(l.lane)} away={Math.sign(x(l.to) - x(l.from)) || 1} clear={gap / 2} holding={!play.running || (resetting && view.capture?.holdsReset === true)} />
         ))}
         {hand && <HauledEnd x={x(hand.at)} y={y(hand.first)} away={handAway} text={`hands ${written(view.handForceN, "force", units)}`} />}
-        {view.spaceM > 0 && load && grounds[0] && <Span from={x(load.at)} to={x(grounds[0].at)} y={below + (line.tackle.hold ? 40 : 8)} text={`${written(Math.abs(load.at - grounds[0].at), "length", units)} from anchor to grip; ${written(view.spaceM, "length", units)} opened`} />}
+        {view.spaceM > 0 && load && grounds[0] && <Span from={x(load.at)} to={x(grounds[0].at)} y={below + (line.tackle.hold ? 40 : 8)} text={`${written(Math.abs(load.at - grounds[0].at), "length", units)} from anchor to grip; ${written(view.spaceM, "length", units)} opened, ${written(view.spaceM - (view.sets.linePerSetM ?? 0), "length", units)} when the blocks meet`} />}
         {labels.map((l) => <text key={l.text} x={l.x} y={below + (line.tackle.hold ? 60 : 28) + l.row * 15} textAnchor="middle" fill="var(--ink)" className="halo font-tight text-[13px] font-semibold" data-label>{l.text}</text>)}
         <FrictionBar view={view} y={height - 84} width={width - 60} />
         {hand && (

@@ -12,7 +12,7 @@ export interface Places {
 type Turn = TackleView["contacts"][number];
 
 /** A block, ring or knot: it spans the lanes that turn or end there, with a sheave at each turn and a becket where rope is made fast. */
-export function PointDrawing({ point, legs, turns, places }: { point: PointShape; legs: LegShape[]; turns: Turn[]; places: Places }) {
+export function PointDrawing({ point, runsOn, legs, turns, places }: { point: PointShape; runsOn?: number | undefined; legs: LegShape[]; turns: Turn[]; places: Places }) {
   const { x, y, gap } = places;
   if (point.kind === "hand") return null;
   const at = x(point.at);
@@ -21,7 +21,7 @@ export function PointDrawing({ point, legs, turns, places }: { point: PointShape
   const radius = gap / 2;
   const here = legs.filter((l) => l.toPoint === point.id);
   const wraps = here.filter((l) => l.turns);
-  const ends = here.filter((l) => !l.turns);
+  const ends = here.filter((l) => !l.turns && l.index !== runsOn);
   const starts = legs.filter((l) => l.fromPoint === point.id && l.contact === 0 && l.rope > 0);
   const kinds = new Map(turns.map((t) => [`${t.rope}/${t.contact}`, t.builtOf]));
   const blocked = wraps.some((l) => ["block", "ring", "carabiner"].includes(kinds.get(`${l.rope}/${l.contact}`) ?? "block"));
@@ -77,18 +77,21 @@ export function Wraps({ x, y, side = 1 }: { x: number; y: number; side?: number 
 }
 
 /** How the tackle takes the line: connectors, and a grip or a loop. */
-export function Joint({ line, x, y, edge }: { line: Line; x: number; y: number; edge: number }) {
-  const { grip, connector, rope } = line.tackle;
-  const links = rope === undefined ? 0 : (connector?.count ?? 1);
-  const reach = links > 0 ? 24 : 8;
+export function Joint({ line, inLine, runsOn, x, y, edge }: { line: Line; inLine: boolean; runsOn: boolean; x: number; y: number; edge: number }) {
+  const { grip, connector } = line.tackle;
+  const links = inLine ? 0 : (connector?.count ?? 1);
+  const hangs = inLine && runsOn && line.tackle.systemId !== "direct" && line.tackle.systemId !== "redirected" && line.tackle.systemId !== "three-to-one-rope-loop";
+  const reach = runsOn ? 0 : links > 0 ? 24 : 8;
   return (
-    <g data-joint={rope === undefined ? "line" : grip ? "grip" : "loop"}>
+    <g data-joint={inLine ? "line" : grip ? "grip" : "loop"}>
       <path d={`M${x - reach} ${y}H${edge}`} stroke="var(--loaded)" strokeWidth={4.4} />
       <g stroke="var(--ink)" strokeWidth={2} fill="var(--sheet)">
         {Array.from({ length: links }, (_, i) => <ellipse key={i} cx={x - 15} cy={y + (links > 1 ? (i === 0 ? -4 : 4) : 0)} rx={7} ry={3.6} data-connector />)}
       </g>
-      {rope !== undefined && grip && <Wraps x={x - 46} y={y} />}
-      {rope !== undefined && !grip && <ellipse cx={x - 30} cy={y} rx={9} ry={6} fill="none" stroke="var(--loaded)" strokeWidth={3} />}
+      {!inLine && grip && <Wraps x={x - 46} y={y} />}
+      {hangs && grip && <Wraps x={x - 30} y={y} />}
+      {hangs && !grip && <ellipse cx={x - 12} cy={y} rx={9} ry={6} fill="none" stroke="var(--loaded)" strokeWidth={3} />}
+      {!inLine && !grip && <ellipse cx={x - 30} cy={y} rx={9} ry={6} fill="none" stroke="var(--loaded)" strokeWidth={3} />}
     </g>
   );
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { TackleView } from "../api/types";
-import { frictionParts, layOut, progressOf, resetSteps, setLength } from "./tackleLayout";
+import { frictionParts, labelRows, layOut, progressOf, resetSteps, setLength } from "./tackleLayout";
 
 const three = {
   arrangement: {
@@ -20,6 +20,11 @@ describe("the tackle laid out", () => {
   it("spans every point over the lanes that it touches", () => {
     const { points } = layOut(three, 0);
     expect(points.map((p) => [p.id, p.first, p.last])).toEqual([["anchor", 1, 2], ["load", 0, 2], ["hand", 0, 0]]);
+  });
+
+  it("leaves out a point that no rope comes to", () => {
+    const direct = { ...three, arrangement: { ...three.arrangement, ropes: [{ from: "hand", contacts: [{ point: "load" }] }] } } as unknown as TackleView;
+    expect(layOut(direct, 0).points.map((p) => p.id)).toEqual(["load", "hand"]);
   });
 
   it("draws the load in as rope is hauled, and leaves hand and anchor", () => {
@@ -42,6 +47,12 @@ describe("the haul", () => {
   it("names what holds before anything is opened", () => {
     expect(resetSteps(three)[0]).toBe("Hold: the Machard");
   });
+});
+
+it("puts a name that would run into another in the next row, and keeps all of them on the sheet", () => {
+  const rows = labelRows([{ text: "anchor 1.5 kN", x: 300 }, { text: "traveller 0.9 kN", x: 320 }, { text: "grip", x: 100 }, { text: "a long name at the edge", x: 398 }], 7, 400);
+  expect(rows.map((r) => [r.text.split(" ")[0], r.row])).toEqual([["grip", 0], ["anchor", 0], ["traveller", 1], ["a", 2]]);
+  expect(Math.max(...rows.map((r) => r.x + (r.text.length * 7) / 2))).toBeLessThanOrEqual(400);
 });
 
 it("lays what friction took one after the other up to the ideal", () => {

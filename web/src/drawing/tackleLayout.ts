@@ -46,9 +46,10 @@ export function layOut(view: TackleView, hauled: number): { legs: LegShape[]; po
   });
   return {
     legs,
-    points: points.map((p, i) => {
-      const lanes = lanesOf.get(p.id) ?? [0];
-      return { id: p.id, kind: p.kind, at: at.get(p.id) ?? 0, first: Math.min(...lanes), last: Math.max(...lanes), forceN: view.pointForcesN[i] ?? 0 };
+    // A point that no rope comes to, as the anchor of a line hauled directly, is not part of it.
+    points: points.flatMap((p, i) => {
+      const lanes = lanesOf.get(p.id);
+      return lanes ? [{ id: p.id, kind: p.kind, at: at.get(p.id) ?? 0, first: Math.min(...lanes), last: Math.max(...lanes), forceN: view.pointForcesN[i] ?? 0 }] : [];
     }),
     lanes: lane,
   };

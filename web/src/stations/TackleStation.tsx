@@ -100,7 +100,7 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
                 onChange={(id) => { setMember(`${path}.tackle.rope.endKnotId`, id); }}
               />
             )}
-            {own && <JoinFields at={at} catalogue={catalogue} />}
+            <JoinFields at={at} catalogue={catalogue} />
           </>
         )}
         {system && !system.inLine && (

@@ -34,6 +34,10 @@ describe("hanging a piece of the locker", () => {
     const tackle = hung(plan, "lines[0].tackle", "blocks", entry({ id: "b", kind: "block", diameterM: 0.075, contactId: "ball-bearing-block" }), 0.03).lines[0]?.tackle;
     expect(tackle).toMatchObject({ contactId: "ball-bearing-block", sheaveDiameterM: 0.075, hardwareStrengthN: 46000, hardwareItemId: "b", systemId: "five-to-one" });
     expect(hung(plan, "lines[0].tackle", "blocks", entry({ kind: "tackleSet", systemId: "three-to-one" }), 0.03).lines[0]?.tackle.systemId).toBe("three-to-one");
+    // A set that is rove already takes the place of a composed tackle and of what sat at its turns.
+    const composed = { ...plan, lines: plan.lines.map((l) => ({ ...l, tackle: { ...l.tackle, systemId: "composed", composed: { stages: [], points: [], ropes: [] }, capture: { kind: "cam", rope: 0, contact: 0 } } })) } as unknown as typeof plan;
+    const set = hung(composed, "lines[0].tackle", "blocks", entry({ kind: "tackleSet", systemId: "three-to-one" }), 0.03).lines[0]?.tackle;
+    expect([set?.systemId, set?.composed, set?.capture]).toEqual(["three-to-one", undefined, undefined]);
   });
 
   it("takes only what fits, with its strength known", () => {
