@@ -58,12 +58,6 @@ using var screen = new Screen(app.Address);
         At("Lime", "Anchor and tackle");
         screen.Find(OpenQA.Selenium.By.CssSelector("[data-load-cell]"));
     }),
-    ("tackle-drawing", () =>
-    {
-        At("Lime", "Anchor and tackle");
-        screen.Send("t");
-        screen.Find(OpenQA.Selenium.By.CssSelector("svg[data-tackle] [data-leg]"));
-    }),
     ("redirects", () =>
     {
         At("Side-leaner", "Anchor and tackle");
@@ -101,6 +95,18 @@ using var screen = new Screen(app.Address);
         screen.OpenJob("Side-leaner");
         screen.Click("[data-verdict] button");
         screen.Find(OpenQA.Selenium.By.CssSelector("[data-chances] tbody tr"));
+    }),
+    // Last, for it changes the job.
+    ("tackle-drawing", () =>
+    {
+        At("Lime", "Anchor and tackle");
+        screen.Send("t");
+        screen.Find(OpenQA.Selenium.By.XPath("//label[.='System']/following-sibling::button")).Click();
+        screen.Click("[role=option][data-option='own:three-on-two']");
+        screen.Find(OpenQA.Selenium.By.CssSelector("svg[data-tackle^='Three hauling'] [data-leg]"));
+        screen.Click("[aria-label='Second grip holds the line meanwhile']");
+        screen.Find(OpenQA.Selenium.By.CssSelector("[data-holdpiece]"));
+        screen.Run("document.querySelector('[data-composer]').scrollIntoView()");
     }),
 ];
 
