@@ -1,6 +1,9 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Draklo.Core.Chances;
+using Draklo.Core.Gear;
 using Draklo.Core.Plans;
+using Draklo.Core.Rigs;
 using Draklo.Core.Sites;
 using Draklo.Core.Strength;
 using Draklo.Core.Tackle;
@@ -52,6 +55,43 @@ public sealed class NonsenseTests
             AllFinite(StemProfile.Of(plan, 0, UnitSystem.Metric).Profile, path);
             AllFinite(Remedies.For(plan, "main.hands", UnitSystem.Metric).Remedies, path);
         }
+    }
+
+    [Fact]
+    public void Every_link_of_a_full_plan_can_be_asked_for_remedies()
+    {
+        // Everything on it made weak, so that there is something to mend at every link.
+        var weak = Full() with { Policy = new() { DesignFactor = new() { Rope = 15, Sling = 15, Hardware = 15, Anchor = 10, Stem = 10, Grip = 5 } } };
+        var links = weak.Analysed().Links;
+        Assert.InRange(links.Count, 30, 60);
+        foreach (var link in links)
+        {
+            var (remedies, problems) = Remedies.For(weak, link.Id, UnitSystem.Us);
+            Assert.True(problems.Count == 0 && remedies is not null, link.Id);
+            Assert.All(remedies, r => Assert.True(r.Changes.All(c => PlanPaths.IsMember(c.Path)), $"{link.Id}: {r.Text}"));
+            AllFinite(remedies, link.Id);
+        }
+    }
+
+    [Fact]
+    public void Drawn_sampled_and_searched_a_full_plan_gives_finite_answers()
+    {
+        var plan = Full();
+        for (var line = 0; line < plan.Lines.Count; line++)
+        {
+            AllFinite(TackleView.Of(plan, line, UnitSystem.Us).View!, $"line {line}");
+        }
+
+        AllFinite(PlanChances.Of(plan, 50, 3, UnitSystem.Us).Chances!, "chances");
+        GearItem[] truck =
+        [
+            new() { Id = "rope", Kind = GearKind.Rope, Name = "rope", LengthM = 150, DiameterM = 0.014, BreakingStrengthN = 60000 },
+            new() { Id = "thin", Kind = GearKind.Rope, Name = "thin", LengthM = 90, DiameterM = 0.011, BreakingStrengthN = 30000 },
+            new() { Id = "blocks", Kind = GearKind.Block, Name = "blocks", Count = 6, ContactId = "bushed-block", BreakingStrengthN = 50000 },
+        ];
+        var (finder, problems) = RigFinder.For(plan, truck, new(2026, 11, 25), UnitSystem.Us, new(3, [plan.Lines[0].Tackle.Composed!]));
+        Assert.Empty(problems);
+        AllFinite(finder!.Run(null, CancellationToken.None), "rigs");
     }
 
     /// <summary>Numbers that are not finite cannot be written as JSON, so writing is the test.</summary>

@@ -93,7 +93,8 @@ public sealed record LineResult(
 /// <param name="Sets">How often it is opened and hauled for the take-up.</param>
 /// <param name="RopeM">Rope in the tackle when it is fully opened, with its tail; 0 for a line hauled directly.</param>
 /// <param name="SpaceM">From the anchor to the grip on the line when it is fully opened; 0 where no blocks meet.</param>
-public sealed record TackleResult(double IdealAdvantage, double ActualAdvantage, double HaulLengthM, double HandForceN, double HoldForceN, double AnchorForceN, HaulSets Sets, double RopeM, double SpaceM);
+/// <param name="Capture">What hangs on a cam or grip in it once the hands let go; null where the hands hold it.</param>
+public sealed record TackleResult(double IdealAdvantage, double ActualAdvantage, double HaulLengthM, double HandForceN, double HoldForceN, double AnchorForceN, HaulSets Sets, double RopeM, double SpaceM, CaptureView? Capture);
 
 /// <param name="WorstStressMPa">At the needed tension, all lines together.</param>
 /// <param name="AtHeightM">Above the cut.</param>

@@ -33,7 +33,7 @@ internal static class LineAnalysis
         var seat = LimbBending.SeatForce(pulled, tension).ForceN;
         var setting = line.Setting is null ? null : LineSetting.Of(line, tension, context.Workings);
         var result = new LineResult(line.Id, length, whole, below, along.Level, forwardArm, rightArm, tension, tensions.End, seat, takeUp, stretch, ropeNeeded, RopeNeeded.JointAt(line),
-            new(solution.IdealAdvantage, solution.ActualAdvantage, takeUp * solution.TravelRatio, hand, held * solution.Holding.HandForceForUnitLoad, anchor, sets, opening.RopeM, opening.SpaceM), redirects, setting, Effort.Of(line.Puller));
+            new(solution.IdealAdvantage, solution.ActualAdvantage, takeUp * solution.TravelRatio, hand, held * solution.Holding.HandForceForUnitLoad, anchor, sets, opening.RopeM, opening.SpaceM, CaptureView.Of(line, tackle.System, tensions.End)), redirects, setting, Effort.Of(line.Puller));
 
         if (context.Workings is { } workings)
         {

@@ -63,3 +63,12 @@ public sealed record TackleContact
     [Display(Name = "Leg off the axis", Description = "How far the leg that runs to it lies off the haul axis, degrees, 0 to 80; its cosine is what is left of its pull along it.")]
     public double OffAxisDeg { get; init; }
 }
+
+/// <summary>A place where a rope turns and goes on.</summary>
+/// <param name="Rope">Index of the rope.</param>
+/// <param name="Contact">Index of the contact along it, from its hauling end.</param>
+public sealed record TackleTurn(int Rope, int Contact, string Point)
+{
+    public static IReadOnlyList<TackleTurn> Of(Arrangement arrangement) =>
+        [.. arrangement.Ropes.SelectMany((rope, r) => rope.Contacts.SkipLast(1).Select((contact, c) => new TackleTurn(r, c, contact.Point)))];
+}

@@ -11,7 +11,8 @@ public sealed record StageChoice(StageKind Kind, string Name, string Note, int T
 /// <summary>A composed tackle, resolved.</summary>
 /// <param name="RopeByRope">The same by points and ropes, to be changed freely.</param>
 /// <param name="Solution">With the usual efficiencies, for a hand force of 1.</param>
-public sealed record ComposedTackle(string Name, string? PeopleSay, ComposedMembers RopeByRope, TackleSolution Solution)
+/// <param name="Turns">Where its ropes turn.</param>
+public sealed record ComposedTackle(string Name, string? PeopleSay, ComposedMembers RopeByRope, TackleSolution Solution, IReadOnlyList<TackleTurn> Turns)
 {
     /// <param name="contact">At turns that have no kind of their own.</param>
     public static (ComposedTackle? Tackle, List<Problem> Problems) Of(ComposedMembers own, ContactKind contact)
@@ -19,7 +20,7 @@ public sealed record ComposedTackle(string Name, string? PeopleSay, ComposedMemb
         var problems = new List<Problem>();
         MemberRanges.Check(own, Units.UnitSystem.Metric, problems);
         problems = problems.Count > 0 ? problems : Composer.Check(own);
-        return problems.Count > 0 ? (null, problems) : (new(Composer.NameOf(own), Composer.SystemOf(own).PeopleSay, Composer.RopeByRope(own), Composer.SystemOf(own).Solve(Turns.Usual(contact))), problems);
+        return problems.Count > 0 ? (null, problems) : (new(Composer.NameOf(own), Composer.SystemOf(own).PeopleSay, Composer.RopeByRope(own), Composer.SystemOf(own).Solve(Tackle.Turns.Usual(contact)), TackleTurn.Of(Composer.SystemOf(own).Shape)), problems);
     }
 }
 

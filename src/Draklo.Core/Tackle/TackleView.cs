@@ -65,7 +65,7 @@ public sealed record TackleView(
             opening.LegsM,
             opening.SpaceM,
             HoldingPiece.Of(members, tackle.System).Words,
-            HeldOf(members, tackle.System, result.EndTensionN)), []);
+            result.Tackle.Capture), []);
     }
 
     private static List<TurnView> TurnsOf(TackleSystem system, ContactKind usual)
@@ -82,10 +82,6 @@ public sealed record TackleView(
 
         return found;
     }
-
-    private static CaptureView? HeldOf(LineMembers line, TackleSystem system, double load) =>
-        line.Tackle.Capture is { } capture && Captured.Of(system.Shape, capture).Held is { } held
-            ? new(capture.Kind, capture.Rope, capture.Contact, held.Force * load, held.HeaviestLeg * load, held.HoldsReset && RopeNeeded.InLine(line, system)) : null;
 }
 
 /// <summary>What the rope turns at.</summary>
@@ -96,7 +92,13 @@ public sealed record TurnView(int Rope, int Contact, string Name, string BuiltOf
 /// <param name="ForceN">That hangs on it once the hands let go, N.</param>
 /// <param name="HeaviestLegN">The heaviest leg then, N.</param>
 /// <param name="HoldsReset">Whether it holds the line while the tackle is opened again.</param>
-public sealed record CaptureView(CaptureKind Kind, int Rope, int Contact, double ForceN, double HeaviestLegN, bool HoldsReset);
+public sealed record CaptureView(CaptureKind Kind, int Rope, int Contact, double ForceN, double HeaviestLegN, bool HoldsReset)
+{
+    /// <param name="load">Tension of the line at the tackle, N.</param>
+    public static CaptureView? Of(LineMembers line, TackleSystem system, double load) =>
+        line.Tackle.Capture is { } capture && Captured.Of(system.Shape, capture).Held is { } held
+            ? new(capture.Kind, capture.Rope, capture.Contact, held.Force * load, held.HeaviestLeg * load, held.HoldsReset && RopeNeeded.InLine(line, system)) : null;
+}
 
 /// <summary>What holds the load while the tackle is opened again.</summary>
 /// <param name="Held">False when nothing is told that could.</param>

@@ -21,14 +21,15 @@ public sealed record CatalogueAnswer(
 /// <param name="Corrects">True when the catalogue has figures of its own under this id, which come back when the correction is dropped.</param>
 public sealed record SpeciesEntry(Species Species, bool Own, bool Corrects);
 
+/// <param name="Turns">Where its ropes turn: what a cam or grip can sit at.</param>
 /// <param name="InLine">Always rove in the pull line's own tail.</param>
 /// <param name="UsesAnchor">Whether it hangs on the anchor.</param>
-public sealed record TackleChoice(string Id, string Name, string Note, bool InLine, bool UsesAnchor, double IdealAdvantage);
+public sealed record TackleChoice(string Id, string Name, string Note, bool InLine, bool UsesAnchor, double IdealAdvantage, IReadOnlyList<TackleTurn> Turns);
 
 internal static partial class CatalogueEndpoints
 {
     private static readonly IReadOnlyList<TackleChoice> Systems =
-        [.. TackleSystems.All.Select(s => new TackleChoice(s.Id, s.Name, s.Note, s.InLine, s.UsesAnchor, s.Solve(new(1, 1)).IdealAdvantage))];
+        [.. TackleSystems.All.Select(s => new TackleChoice(s.Id, s.Name, s.Note, s.InLine, s.UsesAnchor, s.Solve(new(1, 1)).IdealAdvantage, TackleTurn.Of(s.Shape)))];
 
     public static void MapCatalogue(this IEndpointRouteBuilder app)
     {

@@ -7,7 +7,7 @@ import { useSettings } from "../ui/settings";
 import { figure, written } from "../units/units";
 import { Handle } from "./Handle";
 import { useTackleView } from "../stations/useTackle";
-import { frictionParts, labelRows, layOut, progressOf, resetSteps, setLength } from "./tackleLayout";
+import { costWords, frictionParts, labelRows, layOut, progressOf, resetSteps, setLength } from "./tackleLayout";
 import { Capture, HauledEnd, Hold, Joint, PointDrawing, Span, Strap } from "./TackleParts";
 import { useSize } from "./useSize";
 
@@ -100,7 +100,7 @@ function Drawing({ view, line, width, height }: { view: TackleView; line: Line; 
         {hand && <HauledEnd x={x(hand.at)} y={y(hand.first)} away={handAway} text={`hands ${written(view.handForceN, "force", units)}`} />}
         {view.spaceM > 0 && load && grounds[0] && <Span from={x(load.at)} to={x(grounds[0].at)} y={below + (line.tackle.hold ? 40 : 8)} text={`${written(Math.abs(load.at - grounds[0].at), "length", units)} from anchor to grip; ${written(view.spaceM, "length", units)} opened, ${written(view.spaceM - (view.sets.linePerSetM ?? 0), "length", units)} when the blocks meet`} />}
         {labels.map((l) => <text key={l.text} x={l.x} y={below + (line.tackle.hold ? 60 : 28) + l.row * 15} textAnchor="middle" fill="var(--ink)" className="halo font-tight text-[13px] font-semibold" data-label>{l.text}</text>)}
-        <FrictionBar view={view} y={height - 84} width={width - 60} />
+        <FrictionBar view={view} y={height - 92} width={width - 60} />
         {hand && (
           <Handle
             id="haul" at={{ x: x(hand.at) + handAway * 54, y: y(hand.first) }} name="Haul the rope" now={Math.round(done.hauledM * 10) / 10} min={0} max={Math.round(all * 10) / 10}
@@ -175,6 +175,7 @@ function FrictionBar({ view, y, width }: { view: TackleView; y: number; width: n
         ideal {figure(view.idealAdvantage, "ratio", "metric")}, actual <tspan className="font-semibold">{figure(view.actualAdvantage, "ratio", "metric")}</tspan>{view.costs.length > 0 ? "; friction took, contact by contact from the hands:" : "; nothing turns, so friction takes nothing"}
       </text>
       <rect x={left} y={y} width={view.actualAdvantage * per} height={16} fill="var(--held)" stroke="var(--ink)" />
+      <text x={left} y={y + 30} fill="var(--pencil)" className="font-tight text-[12px]" data-costs>{costWords(view, Math.floor(width / 5.1))}</text>
       {frictionParts(view).map((part, i) => {
         const from = left + part.from * per;
         const wide = (part.to - part.from) * per;

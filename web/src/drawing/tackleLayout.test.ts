@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { TackleView } from "../api/types";
-import { frictionParts, labelRows, layOut, progressOf, resetSteps, setLength } from "./tackleLayout";
+import { costWords, frictionParts, labelRows, layOut, progressOf, resetSteps, setLength } from "./tackleLayout";
 
 const three = {
   arrangement: {
@@ -60,4 +60,11 @@ it("lays what friction took one after the other up to the ideal", () => {
   expect(parts[0]?.from).toBeCloseTo(2.71);
   expect(parts[1]?.from).toBeCloseTo(2.91);
   expect(parts[1]?.to).toBeCloseTo(3);
+});
+
+it("names every contact with what it takes, as far as there is room", () => {
+  const view = { costs: [{ point: "load", costs: 0.4 }, { point: "traveller-1", costs: 0.271 }], contacts: [{ name: "One carabiner" }, { name: "Plain-bushed block" }] } as unknown as TackleView;
+  expect(costWords(view, 200)).toBe("load (one carabiner) 0.40, traveller 1 (plain-bushed block) 0.27");
+  expect(costWords(view, 40)).toBe("load (one carabiner) 0.40, and 1 more");
+  expect(costWords({ costs: [], contacts: [] } as unknown as TackleView, 40)).toBe("");
 });

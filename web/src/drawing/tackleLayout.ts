@@ -98,6 +98,19 @@ export function resetSteps(view: TackleView): string[] {
   return [`Hold: ${view.heldBy}`, "Hands clear of the blocks", "Open the tackle again", "Take up the slack", "Go on hauling"];
 }
 
+/** Each contact, where it is, what it is and what it takes, as far as there is room for so many letters. */
+export function costWords(view: TackleView, letters: number): string {
+  const words = view.costs.map((cost, i) => `${cost.point.replace(/-/g, " ")} (${(view.contacts[i]?.name ?? "turn").toLowerCase()}) ${cost.costs.toFixed(2)}`);
+  let said = "";
+  for (const [i, word] of words.entries()) {
+    const next = said === "" ? word : `${said}, ${word}`;
+    const left = words.length - i - 1;
+    if (next.length + (left > 0 ? 12 : 0) > letters) return `${said}${said === "" ? "" : ", "}and ${left + 1} more`;
+    said = next;
+  }
+  return said;
+}
+
 /** What is left of the ideal advantage and what each contact took of it, one after the other along a bar. */
 export function frictionParts(view: TackleView): { from: number; to: number }[] {
   return view.costs.map((cost, i) => {

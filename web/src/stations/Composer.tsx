@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, Refusal } from "../api/client";
 import type { Catalogue, Line } from "../api/types";
@@ -10,7 +10,7 @@ import { TextField } from "../ui/TextField";
 import { figure } from "../units/units";
 import { firstComposed, idOf, movedStage, renamed, turnsOf, withContact, withKind, withoutContact, withoutPoint, withoutStage, withRope, withStage, withTraveller, withTurn, type Composed, type StageKind } from "./compose";
 import { Member, useMember, useProblem } from "./fields";
-import { useOwnTackles } from "./useTackle";
+import { useComposed, useOwnTackles } from "./useTackle";
 
 interface ComposerProps {
   at: number;
@@ -23,7 +23,7 @@ export function Composer({ at, catalogue }: ComposerProps) {
   const tackle = useMember(path) as Line["tackle"];
   const own = tackle.composed ?? firstComposed;
   const [keeping, setKeeping] = useState(false);
-  const made = useQuery({ queryKey: ["compose", own, tackle.contactId], queryFn: () => api.compose(own, tackle.contactId), staleTime: Infinity, gcTime: 10_000, retry: false });
+  const made = useComposed(own, tackle.contactId);
   const problem = useProblem(`${path}.composed.stages`, `${path}.composed.ropes`, `${path}.composed.points`, `${path}.composed`);
   const put = (next: Composed) => { setMember(`${path}.composed`, next); };
   const staged = own.stages.length > 0 || own.points.length === 0;

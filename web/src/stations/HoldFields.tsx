@@ -8,20 +8,20 @@ import { written } from "../units/units";
 import { Member, useMember, useProblem } from "./fields";
 import { GripFields } from "./JoinFields";
 import { Piece } from "./Piece";
-import { useTackleView } from "./useTackle";
+import { useComposed } from "./useTackle";
 
 /** What keeps what has been won: between two heaves in the tackle, and on the line itself while the tackle is opened. */
 export function HoldFields({ at, catalogue }: { at: number; catalogue: Catalogue }) {
   const path = `lines[${at}].tackle`;
   const units = useSettings((s) => s.units);
   const tackle = useMember(path) as Line["tackle"];
-  const plan = useFeed((s) => s.of);
-  const view = useTackleView(plan ?? undefined, at);
+  const held = useFeed((s) => s.analysis?.pull.lines[at]?.tackle.capture);
+  const made = useComposed(tackle.composed, tackle.contactId);
   const problem = useProblem(`${path}.capture.contact`, `${path}.capture.rope`);
   const holdProblem = useProblem(`${path}.hold`);
   const { capture, hold } = tackle;
-  const turns = view.data?.arrangement.ropes.flatMap((rope, r) => rope.contacts.flatMap((c, n) => (c.efficiency === undefined ? [] : [{ rope: r, contact: n, point: c.point }]))) ?? [];
-  const several = (view.data?.arrangement.ropes.length ?? 1) > 1;
+  const turns = (tackle.composed ? made.data?.turns : catalogue.systems.find((s) => s.id === tackle.systemId)?.turns) ?? [];
+  const several = turns.some((t) => t.rope > 0);
   const setCapture = (kind: string) => {
     const first = turns.find((t) => t.rope === 0 && t.point === "anchor") ?? turns[0];
     setMember(`${path}.capture`, kind === "hands" ? undefined : { rope: first?.rope ?? 0, contact: first?.contact ?? 0, ...capture, kind });
@@ -41,10 +41,10 @@ export function HoldFields({ at, catalogue }: { at: number; catalogue: Catalogue
             onChange={(v) => { const [rope, contact] = v.split("/").map(Number); setMember(`${path}.capture`, { ...capture, rope, contact }); }}
           />
           <Member path={`${path}.capture.holdsN`} label="It holds" quantity="force" unknown="not known" />
-          {view.data?.capture && !problem && (
+          {held && !problem && (
             <Note>
-              {written(view.data.capture.forceN, "force", units)} hangs on it once the hands let go, {written(view.data.capture.heaviestLegN, "force", units)} on the heaviest leg.{" "}
-              {view.data.capture.holdsReset ? "It holds the line itself, so the tackle can be opened on it." : "It sits in the tackle and lets go of the line when the tackle is opened."}
+              {written(held.forceN, "force", units)} hangs on it once the hands let go, {written(held.heaviestLegN, "force", units)} on the heaviest leg.{" "}
+              {held.holdsReset ? "It holds the line itself, so the tackle can be opened on it." : "It sits in the tackle and lets go of the line when the tackle is opened."}
               {capture.kind === "cam" ? " A cam bites only a rope hauled in line with it; keep fingers out of it." : ""}
             </Note>
           )}
