@@ -1,4 +1,6 @@
+using System.Text.Json;
 using System.Text.Json.Nodes;
+using Draklo.Core.Plans;
 
 namespace Draklo.Web.Tests;
 
@@ -45,6 +47,43 @@ public sealed class AnalysisApiTests(RunningServer server) : IClassFixture<Runni
         {
             var node = group.Split('/', StringSplitOptions.RemoveEmptyEntries).Aggregate(answer.Body!, (n, step) => int.TryParse(step, out var i) ? n[i]! : n[step]!);
             Assert.All(members.Split(' '), m => Assert.True(node.AsObject().ContainsKey(m), $"{group}/{m}"));
+        }
+    }
+
+    [Fact]
+    public async Task Numbers_come_to_eight_decimals_and_no_nearer_to_anything_else()
+    {
+        var answer = await server.SendTextAsync(HttpMethod.Post, "/api/analysis?workings=false", Example);
+        var (plan, _) = DocumentReader.Read<Plan>(System.Text.Encoding.UTF8.GetBytes(Example));
+        var own = JsonSerializer.SerializeToNode(PlanAnalysis.Of(plan!, withWorkings: false).Analysis, DocumentReader.Options)!;
+        var numbers = 0;
+        Compare(own, answer.Body!, "");
+        Assert.True(numbers > 200, $"{numbers} compared");
+
+        void Compare(JsonNode? wanted, JsonNode? came, string path)
+        {
+            switch (wanted)
+            {
+                case JsonObject group:
+                    Assert.All(group, m => Compare(m.Value, came![m.Key], $"{path}.{m.Key}"));
+                    break;
+                case JsonArray list:
+                    Assert.Equal(list.Count, came!.AsArray().Count);
+                    for (var i = 0; i < list.Count; i++)
+                    {
+                        Compare(list[i], came[i], $"{path}[{i}]");
+                    }
+
+                    break;
+                case JsonValue value when value.GetValueKind() == JsonValueKind.Number:
+                    numbers++;
+                    var (one, other) = (value.GetValue<double>(), came!.GetValue<double>());
+                    Assert.True(Math.Abs(one - other) <= Math.Max(6e-9, 1e-15 * Math.Abs(one)), $"{path}: {one} came as {other}");
+                    break;
+                default:
+                    Assert.Equal(wanted?.ToJsonString(), came?.ToJsonString());
+                    break;
+            }
         }
     }
 

@@ -52,7 +52,28 @@ public sealed record PlanChances(int Samples, int Seed, int Refused, Quantiles N
         var needed = new double[samples];
         var hands = new double[samples];
         var fails = new int[planned.Links.Count];
-        Parallel.For(0, samples, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount }, s =>
+        Cores.Share(samples, 16, (from, to) =>
+        {
+            for (var s = from; s < to; s++)
+            {
+                Sample(s);
+            }
+        });
+        var good = Enumerable.Range(0, samples).Where(s => !double.IsNaN(needed[s])).ToArray();
+        if (good.Length == 0)
+        {
+            return (null, [new("samples", "None of the samples could be reckoned: the plan stands at the edge of what a line can do. Move the anchor out or the seat up.")]);
+        }
+
+        var influences = InfluencesOf(bare, planned, inputs, system, contact, units);
+        var links = planned.Links.Select((l, i) => new LinkChance(l.Id, l.Name, (double)fails[i] / good.Length)).Where(l => l.Fails > 0).OrderByDescending(l => l.Fails).ToList();
+        var tension = QuantilesOf(good.Select(s => needed[s]));
+        var hand = QuantilesOf(good.Select(s => hands[s]));
+        var first = influences[0];
+        var text = units.Say($"Nine times in ten the main line needs {tension.Low:N} to {tension.High:N} and the hands {hand.Low:N} to {hand.High:N}. Measure {first.Name} better: alone it moves the hand force from {Math.Min(first.LowN, first.HighN):N} to {Math.Max(first.LowN, first.HighN):N}.");
+        return (new(samples, seed, samples - good.Length, tension, hand, influences, links, text), []);
+
+        void Sample(int s)
         {
             var moved = bare;
             for (var i = 0; i < inputs.Count; i++)
@@ -75,21 +96,7 @@ public sealed record PlanChances(int Samples, int Seed, int Refused, Quantiles N
                     Interlocked.Increment(ref fails[l]);
                 }
             }
-        });
-
-        var good = Enumerable.Range(0, samples).Where(s => !double.IsNaN(needed[s])).ToArray();
-        if (good.Length == 0)
-        {
-            return (null, [new("samples", "None of the samples could be reckoned: the plan stands at the edge of what a line can do. Move the anchor out or the seat up.")]);
         }
-
-        var influences = InfluencesOf(bare, planned, inputs, system, contact, units);
-        var links = planned.Links.Select((l, i) => new LinkChance(l.Id, l.Name, (double)fails[i] / good.Length)).Where(l => l.Fails > 0).OrderByDescending(l => l.Fails).ToList();
-        var tension = QuantilesOf(good.Select(s => needed[s]));
-        var hand = QuantilesOf(good.Select(s => hands[s]));
-        var first = influences[0];
-        var text = units.Say($"Nine times in ten the main line needs {tension.Low:N} to {tension.High:N} and the hands {hand.Low:N} to {hand.High:N}. Measure {first.Name} better: alone it moves the hand force from {Math.Min(first.LowN, first.HighN):N} to {Math.Max(first.LowN, first.HighN):N}.");
-        return (new(samples, seed, samples - good.Length, tension, hand, influences, links, text), []);
     }
 
     private static List<Influence> InfluencesOf(Plan bare, Plans.Analysis planned, IReadOnlyList<UncertainInput> inputs, TackleSystem system, ContactKind contact, UnitSystem units)

@@ -1,4 +1,3 @@
-using System.Collections.Concurrent;
 using Draklo.Core.Catalogue;
 using Draklo.Core.Gear;
 using Draklo.Core.Geometry;
@@ -87,20 +86,19 @@ public sealed class RigFinder
     {
         var tried = new Tried[combinations.Count];
         var done = 0;
-        if (tried.Length > 0)
-        {
-            Parallel.ForEach(Partitioner.Create(0, tried.Length, 64), new ParallelOptions { CancellationToken = cancellation, MaxDegreeOfParallelism = Environment.ProcessorCount }, range =>
+        Cores.Share(
+            tried.Length,
+            64,
+            (from, to) =>
             {
-                for (var i = range.Item1; i < range.Item2; i++)
+                for (var i = from; i < to; i++)
                 {
                     tried[i] = Try(combinations[i]);
                 }
 
-                progress?.Invoke(Interlocked.Add(ref done, range.Item2 - range.Item1));
-            });
-        }
-
-        cancellation.ThrowIfCancellationRequested();
+                progress?.Invoke(Interlocked.Add(ref done, to - from));
+            },
+            cancellation);
         var ranked = Enumerable.Range(0, tried.Length).OrderByDescending(i => tried[i].Holds).ThenBy(i => tried[i].Unknown).ThenByDescending(i => Math.Round(tried[i].Margin, 3)).ThenBy(i => tried[i].Pieces).ThenBy(i => tried[i].Sets).ThenBy(i => i).ToArray();
         var best = new List<FoundRig>();
         var next = new List<FoundRig>();

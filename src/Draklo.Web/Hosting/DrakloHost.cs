@@ -72,8 +72,6 @@ public static class DrakloHost
     /// <summary>The application, ready to start.</summary>
     public static WebApplication Build(HostSettings settings)
     {
-        // A search keeps a thread of the pool busy on every core; answers and its own progress shall not wait until the pool notices.
-        ThreadPool.SetMinThreads(4 * Environment.ProcessorCount, 4 * Environment.ProcessorCount);
         var builder = WebApplication.CreateSlimBuilder(new WebApplicationOptions { ContentRootPath = AppContext.BaseDirectory });
         builder.WebHost.UseKestrelCore().ConfigureKestrel(kestrel =>
         {
