@@ -83,6 +83,11 @@ public sealed class ComposerTests
         Assert.Equal(2 * Math.Sqrt(0.75), solved.IdealAdvantage, 1e-9);
         var load = apart.Shape.Points.Select((p, i) => (p, i)).Single(x => x.p.Kind == PointKind.Load).i;
         Assert.Equal(-1 / (2 * Math.Sqrt(0.75)), apart.Motion.Speeds[load], 1e-9);
+
+        // Hauled by another two, the traveller lies in line with the leg that it draws: only the load's end loses by the angle.
+        var second = Composed(new StageMembers { Kind = StageKind.Two }, new StageMembers { Kind = StageKind.Two, LegsApartDeg = 60 }).Solve(new(0.9, 0.9));
+        Assert.Equal(1.9 * 1.9 * Math.Sqrt(0.75), second.ActualAdvantage, 1e-9);
+        Assert.Equal(1.9, second.Legs[2].Tension, 1e-9);
     }
 
     [Theory]

@@ -73,9 +73,9 @@ public sealed record Captured(double Force, double HeaviestLeg, bool HoldsReset)
                 if (column >= 0)
                 {
                     legs.Add(column);
-                    var pull = TackleMotion.Along(contact) * Math.Sign(arrangement.Points[to].Position - arrangement.Points[from].Position);
-                    Pull(from, column, pull);
-                    Pull(to, column, -pull);
+                    var pull = Math.Sign(arrangement.Points[to].Position - arrangement.Points[from].Position);
+                    Pull(from, column, pull * (c == 0 ? 1 : TackleMotion.Along(contact)));
+                    Pull(to, column, -pull * TackleMotion.Along(contact));
                 }
 
                 from = to;

@@ -40,12 +40,14 @@ public sealed record TackleMotion(IReadOnlyList<double> Speeds)
         for (var r = 0; r < arrangement.Ropes.Count; r++)
         {
             var from = index[arrangement.Ropes[r].From];
+            var head = true;
             foreach (var contact in arrangement.Ropes[r].Contacts)
             {
                 var to = index[contact.Point];
                 var along = Math.Sign(arrangement.Points[to].Position - arrangement.Points[from].Position);
                 Add(r, to, along * Along(contact));
-                Add(r, from, -along * Along(contact));
+                Add(r, from, head ? -along : -along * Along(contact));
+                head = false;
                 if (arrangement.Points[from].Kind == PointKind.Hand)
                 {
                     // The hand draws one length away from the first point that its rope comes to.

@@ -60,7 +60,8 @@ public static class TackleSolver
     }
 
     /// <param name="Along">What is left of its pull along the haul axis: the cosine of how far it lies off.</param>
-    private readonly record struct Leg(int Rope, int From, int To, double Hauling, double Holding, double Along);
+    /// <param name="Head">Whether it starts a rope: the point there is hauled in line with it, and bears all of it.</param>
+    private readonly record struct Leg(int Rope, int From, int To, double Hauling, double Holding, double Along, bool Head);
 
     private sealed record Walked(double Advantage, double[] Tensions);
 
@@ -91,10 +92,12 @@ public static class TackleSolver
                 unknownOfRope[r] = arrangement.Points[from].Kind == PointKind.Hand ? -1 : unknowns++;
                 double hauling = 1;
                 double holding = 1;
+                var head = true;
                 foreach (var contact in arrangement.Ropes[r].Contacts)
                 {
                     var to = index[contact.Point];
-                    Legs.Add(new(r, from, to, hauling, holding, TackleMotion.Along(contact)));
+                    Legs.Add(new(r, from, to, hauling, holding, TackleMotion.Along(contact), head));
+                    head = false;
                     hauling *= contact.Efficiency ?? 1;
                     holding /= contact.Efficiency ?? 1;
                     from = to;
@@ -201,7 +204,7 @@ public static class TackleSolver
         private double SideOf(in Leg leg, int point)
         {
             var other = leg.From == point ? leg.To : leg.To == point ? leg.From : -1;
-            return other < 0 ? 0 : leg.Along * Math.Sign(arrangement.Points[other].Position - arrangement.Points[point].Position);
+            return other < 0 ? 0 : (leg.Head && leg.From == point ? 1 : leg.Along) * Math.Sign(arrangement.Points[other].Position - arrangement.Points[point].Position);
         }
 
         private double LoadSide(in Leg leg) =>

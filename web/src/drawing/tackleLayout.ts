@@ -7,6 +7,8 @@ export interface LegShape {
   contact: number;
   fromPoint: string;
   toPoint: string;
+  /** How far it lies off the haul axis, degrees. */
+  offDeg: number;
   /** Metres from the anchor toward the tree. */
   from: number;
   to: number;
@@ -39,7 +41,7 @@ export function layOut(view: TackleView, hauled: number): { legs: LegShape[]; po
     rope.contacts.forEach((contact, c) => {
       touch(from, lane);
       touch(contact.point, lane);
-      legs.push({ index: legs.length, rope: r, contact: c, fromPoint: from, toPoint: contact.point, from: at.get(from) ?? 0, to: at.get(contact.point) ?? 0, lane, turns: c < rope.contacts.length - 1 });
+      legs.push({ index: legs.length, rope: r, contact: c, fromPoint: from, toPoint: contact.point, offDeg: contact.offAxisDeg ?? 0, from: at.get(from) ?? 0, to: at.get(contact.point) ?? 0, lane, turns: c < rope.contacts.length - 1 });
       from = contact.point;
       lane++;
     });
