@@ -89,7 +89,7 @@ function Drawing({ view, line, width, height }: { view: TackleView; line: Line; 
                 <text x={(a + b) / 2} y={y(leg.lane) - (small ? 2.5 : 6)} textAnchor="middle" fill="var(--loaded)" className={`halo font-tight font-semibold ${small ? "text-[12px]" : "text-[14px]"}`}>
                   {!slack && figure(tension, "force", units)}
                   {!small && Math.abs(b - a) > 120 && leg.fromPoint !== "hand" && <tspan fill="var(--pencil)" className="font-normal" dx={8}>{written(Math.abs(leg.to - leg.from), "length", units)}</tspan>}
-                  {!small && leg.offDeg > 0 && <tspan fill="var(--pencil)" className="font-normal" dx={8}>{written(leg.offDeg, "degrees", units)} off</tspan>}
+                  {!small && leg.offDeg > 0 && Math.abs(b - a) > 120 && <tspan fill="var(--pencil)" className="font-normal" dx={8}>{written(leg.offDeg, "degrees", units)} off</tspan>}
                 </text>
               )}
             </g>
