@@ -141,6 +141,26 @@ public sealed class AccessibilityTests : IDisposable
         NoViolations();
     }
 
+    [Fact]
+    public void The_composer_by_stages_and_rope_by_rope_and_what_holds()
+    {
+        screen.OpenJob("Lime");
+        screen.Send("5");
+        screen.Send("t");
+        screen.Find(OpenQA.Selenium.By.XPath("//label[.='System']/following-sibling::button")).Click();
+        screen.Click("[role=option][data-option='own:three-on-two']");
+        screen.Click("[aria-label='Cam holds between heaves']");
+        screen.Click("[aria-label='Turns on a drum hold the line meanwhile']");
+        screen.Until(() => screen.Count("[data-stage]") == 2 && screen.Count("[data-capture]") == 1 && screen.Count("[data-holdpiece='turns']") == 1, "stages, cam and turns");
+        NoViolations();
+        screen.Press("Go on rope by rope");
+        screen.Until(() => screen.Count("[data-rope-row]") == 2, "its ropes");
+        NoViolations();
+        screen.Press("Keep it for the crew");
+        screen.Until(() => screen.Count("[role=dialog]") == 1, "the form to keep it");
+        NoViolations();
+    }
+
     private void NoViolations()
     {
         screen.Run(Axe);
