@@ -152,7 +152,9 @@ public sealed class GearOnSheetTests : IDisposable
         screen.Chord(Keys.Shift, Keys.ArrowRight);
         screen.Until(() => screen.Count("[data-reset]") == 1, "the blocks to meet");
         Assert.Contains("put a grip or turns on the line first", screen.Text("[data-reset]"), StringComparison.Ordinal);
-        screen.Send(" ");
+        screen.Press("Next step");
+        Assert.Contains("Hands clear", screen.Text("[data-reset]"), StringComparison.Ordinal);
+        screen.Press("Haul");
         screen.Until(() => screen.Text("[data-haul]").Contains("set 2 of", StringComparison.Ordinal), "the reset to be played and the second set to begin");
         screen.Press("Stop");
         screen.Press("Open it");

@@ -30,6 +30,8 @@ type Play = { set: number; hauled: number; phase: "haul" | "reset"; step: number
 
 const start: Play = { set: 0, hauled: 0, phase: "haul", step: 0, running: false };
 const setSeconds = 4;
+/** A pull of so many pixels hauls a whole set. */
+const setPixels = 160;
 const stepSeconds = 1.1;
 
 function Drawing({ view, line, width, height }: { view: TackleView; line: Line; width: number; height: number }) {
@@ -106,18 +108,19 @@ function Drawing({ view, line, width, height }: { view: TackleView; line: Line; 
           <Handle
             id="haul" at={{ x: x(hand.at) + handAway * 54, y: y(hand.first) }} name="Haul the rope" now={Math.round(done.hauledM * 10) / 10} min={0} max={Math.round(all * 10) / 10}
             text={`${written(done.hauledM, "length", units)} hauled`}
-            onMove={(to) => { setPlay((p) => hauledTo(p, view, ((to.x - x(hand.at)) * handAway - 54) / 8)); }}
+            onMove={(to) => { setPlay((p) => hauledTo(p, view, (((to.x - x(hand.at)) * handAway - 54) * whole) / setPixels)); }}
             onStep={(across, up) => { setPlay((p) => hauledTo(p, view, p.hauled + (across + up) * 0.25)); }}
             onRelease={() => undefined} shape="bar"
           />
         )}
       </svg>
       <div className="absolute bottom-2 left-6 right-6 flex flex-wrap items-center gap-3 font-tight text-sm">
-        <Button strong onClick={() => { setPlay((p) => (finished ? { ...start, running: true } : { ...p, running: !p.running })); }} title="Space">{play.running ? "Stop" : finished ? "Haul again" : "Haul"}</Button>
+        <Button strong onClick={() => { setPlay((p) => toggled(p, view)); }} title="Space">{play.running ? "Stop" : finished ? "Haul again" : "Haul"}</Button>
         <Button onClick={() => { setPlay(start); }}>Open it</Button>
         <p data-haul role="status">
           set {Math.min(done.set, view.sets.sets)} of {view.sets.sets} · hauled {written(done.hauledM, "length", units)} of {written(all, "length", units)} · line in {written(done.lineInM, "length", units)} of {written(view.takeUpM, "length", units)}{view.ropeM > 0 ? ` · rope in it ${written(view.ropeM, "length", units)}` : ""}
         </p>
+        {resetting && !play.running && <Button onClick={() => { setPlay(nextStep); }}>Next step</Button>}
         {resetting && <p className="font-semibold" data-reset>{resetSteps(view)[Math.min(4, Math.floor(play.step))]}</p>}
         {finished && <p className="font-semibold">the tree commits here</p>}
       </div>
@@ -135,6 +138,18 @@ function hauledTo(play: Play, view: TackleView, hauled: number): Play {
   const end = Math.min(whole, left);
   if (hauled < end) return { ...play, hauled: Math.max(0, hauled) };
   return play.set + 1 < view.sets.sets ? { ...play, hauled: end, phase: "reset", step: 0 } : { ...play, hauled: end, running: false };
+}
+
+/** Started or stopped; once the tree has committed, from the beginning again. */
+function toggled(play: Play, view: TackleView): Play {
+  const all = view.takeUpM * view.idealAdvantage;
+  return progressOf(view, play.set, play.phase === "reset" ? setLength(view) : play.hauled).hauledM >= all - 1e-6 ? { ...start, running: true } : { ...play, running: !play.running };
+}
+
+/** One step of the reset by hand; after the last the next set begins. */
+function nextStep(play: Play): Play {
+  const step = Math.floor(play.step) + 1;
+  return step < 5 ? { ...play, step } : { ...play, set: play.set + 1, hauled: 0, phase: "haul", step: 0 };
 }
 
 /** Frame by frame while it runs; space starts and stops it. */
@@ -159,11 +174,11 @@ function usePlay(play: Play, setPlay: React.Dispatch<React.SetStateAction<Play>>
     function onKey(event: KeyboardEvent): void {
       if (event.key !== " " || event.target instanceof HTMLInputElement || event.target instanceof HTMLButtonElement || event.target instanceof HTMLTextAreaElement) return;
       event.preventDefault();
-      setPlay((p) => ({ ...p, running: !p.running }));
+      setPlay((p) => toggled(p, view));
     }
     window.addEventListener("keydown", onKey);
     return () => { window.removeEventListener("keydown", onKey); };
-  }, [setPlay]);
+  }, [setPlay, view]);
 }
 
 /** Ideal advantage as a bar: what is left of it, and what each contact took. */
