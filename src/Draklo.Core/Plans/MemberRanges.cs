@@ -17,9 +17,7 @@ public static class MemberRanges
 
     /// <summary>Adds a problem for every member out of its range.</summary>
     /// <param name="document">One of the records listed here; its groups and lists are gone through too.</param>
-    public static void Check(object document, UnitSystem units, List<Problem> problems) => Check(document, "", units, problems);
-
-    private static void Check(object document, string path, UnitSystem units, List<Problem> problems)
+    public static void Check(object document, UnitSystem units, List<Problem> problems)
     {
         foreach (var member in Members[document.GetType()])
         {
@@ -27,7 +25,7 @@ public static class MemberRanges
             {
                 if (member.Fault(number(document), units) is { } outside)
                 {
-                    problems.Add(new(Join(path, member.Name), outside));
+                    problems.Add(new(member.Name, outside));
                 }
 
                 continue;
@@ -38,28 +36,36 @@ public static class MemberRanges
                 continue;
             }
 
-            // Paths are only written out where they are needed: most members are plain and right.
             if (member.Fault(value, units) is { } fault)
             {
-                problems.Add(new(Join(path, member.Name), fault));
+                problems.Add(new(member.Name, fault));
             }
 
             if (member.IsGroup)
             {
-                Check(value, Join(path, member.Name), units, problems);
+                CheckWithin(value, member.Name, null, units, problems);
             }
             else if (member.GroupType is not null)
             {
                 var list = (IReadOnlyList<object>)value;
                 for (var i = 0; i < list.Count; i++)
                 {
-                    Check(list[i], $"{Join(path, member.Name)}[{i}]", units, problems);
+                    CheckWithin(list[i], member.Name, i, units, problems);
                 }
             }
         }
     }
 
-    private static string Join(string path, string name) => path.Length == 0 ? name : $"{path}.{name}";
+    /// <summary>Checks a group. Where it stands is written before the paths of its problems only when there are any: most groups are right, and they are checked at every drag.</summary>
+    private static void CheckWithin(object group, string name, int? index, UnitSystem units, List<Problem> problems)
+    {
+        var before = problems.Count;
+        Check(group, units, problems);
+        for (var i = before; i < problems.Count; i++)
+        {
+            problems[i] = problems[i] with { Path = index is { } number ? $"{name}[{number}].{problems[i].Path}" : $"{name}.{problems[i].Path}" };
+        }
+    }
 
     private static FrozenDictionary<Type, ImmutableArray<Member>> FindMembers(Type[] roots)
     {
