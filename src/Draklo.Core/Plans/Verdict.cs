@@ -137,7 +137,7 @@ public sealed record Verdict(VerdictState State, string Summary, string WeakestL
 
     private static void AddPretension(PlanContext context, Pull pull, Pretension pretension, LoadPath path, List<Reason> reasons)
     {
-        var limit = pretension.LimitedBy == "early-go" || path.LimitingLink is null ? "the tree would go early and may split" : $"{Lower(path.LimitingLink.Name)} is at its limit";
+        var limit = pretension.LimitedBy == "early-go" || path.LimitingLink is null ? "the tree would go early and may split" : $"{path.LimitingLink.Name.Uncapitalised()} is at its limit";
         if (pretension.Empty)
         {
             reasons.Add(new(VerdictState.Stop, context.Units.Say($"No pre-tension fits: under {pretension.FloorN:N} the tree may sit back, over {pretension.CeilingN:N} {limit}. Bore the back cut and leave a strap to release, lash the stem, set a second line or choose another anchor."), null, path.LimitingLink?.Id));
@@ -253,8 +253,8 @@ public sealed record Verdict(VerdictState State, string Summary, string WeakestL
         if (open > 0)
         {
             reasons.Add(new(VerdictState.Check, open == 1
-                ? $"One point of the walk-up list is open: {Lower(context.Plan.WalkUp[first].Text)}."
-                : $"{Sentences.Count(open).Capitalised()} points of the walk-up list are open, first: {Lower(context.Plan.WalkUp[first].Text)}.", $"walkUp[{first}]"));
+                ? $"One point of the walk-up list is open: {context.Plan.WalkUp[first].Text.Uncapitalised()}."
+                : $"{Sentences.Count(open).Capitalised()} points of the walk-up list are open, first: {context.Plan.WalkUp[first].Text.Uncapitalised()}.", $"walkUp[{first}]"));
         }
     }
 
@@ -346,7 +346,7 @@ public sealed record Verdict(VerdictState State, string Summary, string WeakestL
 
     private static string Weakest(PlanContext context, Link link) => IsHands(link)
         ? $"{Carries(context, link)}; nothing else is nearer its limit."
-        : $"The weakest link holds: {Lower(Carries(context, link))}.";
+        : $"The weakest link holds: {Carries(context, link).Uncapitalised()}.";
 
     /// <summary>"The pull line carries 1.93 kN of the 8.00 kN it may".</summary>
     private static string Carries(PlanContext context, Link link) => IsHands(link)
@@ -358,6 +358,4 @@ public sealed record Verdict(VerdictState State, string Summary, string WeakestL
 
     private static string Written(PlanContext context, double value, Link link) =>
         Figures.With(value, link.Quantity switch { LinkQuantity.Force => "N", LinkQuantity.Moment => "Nm", _ => "MPa" }, context.Units);
-
-    private static string Lower(string text) => text.Length == 0 ? text : char.ToLowerInvariant(text[0]) + text[1..];
 }

@@ -128,7 +128,7 @@ internal sealed class LineLinks
             }
             else
             {
-                links.Unknowns.Add(new($"{path}.tackle.hardwareStrengthN", $"The strength of the {Lower(contact.Name)} on the {NameOfLine} is not given."));
+                links.Unknowns.Add(new($"{path}.tackle.hardwareStrengthN", $"The strength of the {contact.Name.Uncapitalised()} on the {NameOfLine} is not given."));
             }
         }
     }
@@ -164,7 +164,7 @@ internal sealed class LineLinks
     {
         var kind = Reference.Grips[grip.GripId];
         var name = kind.Name.Split(',')[0];
-        links.AddForce(line.Id, $"{what}grip", what.Length == 0 ? $"{name} on the line" : $"Holding {Lower(name)} on the line", load, worst, grip.SlipN ?? kind.SlipLowN, factor.Grip, [], estimate: grip.SlipN is null, slips: true);
+        links.AddForce(line.Id, $"{what}grip", what.Length == 0 ? $"{name} on the line" : $"Holding {name.Uncapitalised()} on the line", load, worst, grip.SlipN ?? kind.SlipLowN, factor.Grip, [], estimate: grip.SlipN is null, slips: true);
         if (grip.CordStrengthN is not { } strength)
         {
             links.Unknowns.Add(new($"{place}.cordStrengthN", $"The strength of the {(what.Length == 0 ? "grip" : "holding grip")}'s cord on the {NameOfLine} is not given."));
@@ -307,7 +307,7 @@ internal sealed class LineLinks
             }
             else
             {
-                links.Unknowns.Add(new($"{place}.hardwareStrengthN", $"The strength of the {Lower(contact.Name)} at redirect{number} of the {NameOfLine} is not given."));
+                links.Unknowns.Add(new($"{place}.hardwareStrengthN", $"The strength of the {contact.Name.Uncapitalised()} at redirect{number} of the {NameOfLine} is not given."));
             }
         }
 
@@ -423,7 +423,7 @@ internal sealed class LineLinks
         }
     }
 
-    private static Reduction Kept(string knotId) => new(Lower(Reference.Knots[knotId].Name), Reference.Knots[knotId].KeepsLow);
+    private static Reduction Kept(string knotId) => new(Reference.Knots[knotId].Name.Uncapitalised(), Reference.Knots[knotId].KeepsLow);
 
     private static string MemberOf(AnchorKind kind) => kind switch
     {
@@ -433,6 +433,4 @@ internal sealed class LineLinks
         AnchorKind.Weight or AnchorKind.Vehicle => "weight",
         _ => "capacityN",
     };
-
-    private static string Lower(string name) => name.Length == 0 ? name : char.ToLowerInvariant(name[0]) + name[1..];
 }

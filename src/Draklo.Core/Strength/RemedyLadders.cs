@@ -242,7 +242,7 @@ internal sealed partial class RemedyLadders(Plan plan, Link link, UnitSystem uni
         {
             var sets = Reference.Anchors.Values.Where(a => a.Kind == "pickets" && a.Nominal > Reference.Anchors[pickets.ArrangementId].Nominal).OrderBy(a => a.Nominal).ToArray();
             yield return new(sets.Length, i => new(
-                $"Set more pickets: {Lower(sets[i].Name)}",
+                $"Set more pickets: {sets[i].Name.Uncapitalised()}",
                 put(anchor with { Pickets = pickets with { ArrangementId = sets[i].Id } }),
                 [new($"{path}.pickets.arrangementId", sets[i].Id)]));
         }
@@ -302,7 +302,7 @@ internal sealed partial class RemedyLadders(Plan plan, Link link, UnitSystem uni
         var now = TackleSystems.Of(line.Tackle).Solve(new(0.9, 0.35)).ActualAdvantage;
         var stronger = TackleSystems.All.Where(s => !s.InLine && s.Solve(new(0.9, 0.35)).ActualAdvantage > now).OrderBy(s => s.Solve(new(0.9, 0.35)).ActualAdvantage).ToArray();
         return new(stronger.Length, i => new(
-            $"Haul it with {Lower(stronger[i].Name)}",
+            $"Haul it with {stronger[i].Name.Uncapitalised()}",
             WithTackle(at, t => t with { SystemId = stronger[i].Id, Composed = null, Capture = null }),
             [new($"lines[{at}].tackle.systemId", stronger[i].Id), new($"lines[{at}].tackle.composed", null), new($"lines[{at}].tackle.capture", null)]));
     }
@@ -364,7 +364,5 @@ internal sealed partial class RemedyLadders(Plan plan, Link link, UnitSystem uni
         throw new ArgumentException($"No line is called '{lineId}'.", nameof(lineId));
     }
 
-    private static string Named(Knot knot) => $"{("aeiou".Contains(char.ToLowerInvariant(knot.Name[0])) ? "an" : "a")} {Lower(knot.Name)}";
-
-    private static string Lower(string name) => $"{char.ToLowerInvariant(name[0])}{name[1..]}";
+    private static string Named(Knot knot) => $"{("aeiou".Contains(char.ToLowerInvariant(knot.Name[0])) ? "an" : "a")} {knot.Name.Uncapitalised()}";
 }

@@ -106,7 +106,7 @@ public sealed record HoldingPiece(bool Held, string Words)
 {
     public static HoldingPiece Of(LineMembers line, TackleSystem system) => line.Tackle switch
     {
-        { Hold.Grip: { } grip } => new(true, $"the second {Lower(Reference.Grips[grip.GripId].Name.Split(',')[0])}, with turns or a hand behind it"),
+        { Hold.Grip: { } grip } => new(true, $"the second {Reference.Grips[grip.GripId].Name.Split(',')[0].Uncapitalised()}, with turns or a hand behind it"),
         { Hold.Turns: not null } => new(true, "the line's tail on the drum, by hand"),
         { Capture: { } capture } when RopeNeeded.InLine(line, system) && Captured.Of(system.Shape, capture).Held is { HoldsReset: true } =>
             new(true, capture.Kind == CaptureKind.Cam ? "the cam at the anchor, which the line itself runs through" : "the grip at the anchor, on the line itself"),
@@ -114,6 +114,4 @@ public sealed record HoldingPiece(bool Held, string Words)
         { Capture: not null } => new(false, "nothing yet: the capture sits in the tackle and lets go of the line when the tackle is opened; put a grip or turns on the line"),
         _ => new(false, "nothing yet: put a grip or turns on the line first"),
     };
-
-    private static string Lower(string name) => char.ToLowerInvariant(name[0]) + name[1..];
 }

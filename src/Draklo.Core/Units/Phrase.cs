@@ -56,6 +56,10 @@ public static class Sentences
         _ => number.ToString(),
     };
 
+    /// <summary>A name as it stands within a sentence: "Running bowline" → "running bowline".</summary>
+    public static string Uncapitalised(this string text) =>
+        text.Length == 0 ? text : char.ToLowerInvariant(text[0]) + text[1..];
+
     public static string Capitalised(this string text) =>
         text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
 }
