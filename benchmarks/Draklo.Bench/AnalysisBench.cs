@@ -1,3 +1,4 @@
+using System.Text.Json;
 using BenchmarkDotNet.Attributes;
 using BenchmarkDotNet.Jobs;
 using Draklo.Core.Chances;
@@ -7,7 +8,6 @@ using Draklo.Core.Rigs;
 using Draklo.Core.Sites;
 using Draklo.Core.Strength;
 using Draklo.Core.Tackle;
-using System.Text.Json;
 
 namespace Draklo.Bench;
 
@@ -19,13 +19,18 @@ public class AnalysisBench
     private readonly Plan lime = Demo("lime.json");
     private readonly Plan bare = Demo("lime.json") with { Site = new(), WalkUp = [], Readings = new() };
     private readonly Plan crowded = Crowded(Demo("lime.json"));
-    private readonly Plan weak = Demo("lime.json") with { Lines = [Demo("lime.json").Lines[0] with { Puller = new() { Count = 1 } }] };
+    private readonly Plan weak = Demo("lime.json") with
+    {
+        Lines = [Demo("lime.json").Lines[0] with { Puller = new() { Count = 1 } }],
+    };
     private readonly Plan sideLeaner = Demo("side-leaner.json");
     private readonly byte[] bytes = JsonSerializer.SerializeToUtf8Bytes(Demo("lime.json"), DocumentReader.Options);
     private readonly Analysis answer = PlanAnalysis.Of(Demo("lime.json")).Analysis!;
     private readonly Arrangement nineToOne = TackleSystems.Find("nine-to-one")!.Rove(new(0.9, 0.35));
 
-    private readonly RigFinder finder = RigFinder.For(Demo("lime.json"), Truck(), new(2026, 11, 25), Core.Units.UnitSystem.Metric, new(5, [])).Finder!;
+    private readonly RigFinder finder = RigFinder
+        .For(Demo("lime.json"), Truck(), new(2026, 11, 25), Core.Units.UnitSystem.Metric, new(5, []))
+        .Finder!;
     private readonly Plan heavy = Heavy(Demo("side-leaner.json"));
     private readonly Plan failing = Failing(Heavy(Demo("side-leaner.json")));
 
@@ -34,10 +39,12 @@ public class AnalysisBench
     public AnalysisOutcome ThreeLinesTwoRedirectsFortyLinks() => PlanAnalysis.Of(heavy, withWorkings: false);
 
     [Benchmark]
-    public object? RemediesForOneFailingLink() => Remedies.For(failing, "main.knot", Core.Units.UnitSystem.Metric).Remedies;
+    public object? RemediesForOneFailingLink() =>
+        Remedies.For(failing, "main.knot", Core.Units.UnitSystem.Metric).Remedies;
 
     [Benchmark]
-    public object? RemediesForOneFailingLinkOfTheLime() => Remedies.For(weak, "main.hands", Core.Units.UnitSystem.Metric).Remedies;
+    public object? RemediesForOneFailingLinkOfTheLime() =>
+        Remedies.For(weak, "main.hands", Core.Units.UnitSystem.Metric).Remedies;
 
     [Benchmark]
     public object? FinderOver44000Combinations() => finder.Run(null, CancellationToken.None);
@@ -74,12 +81,36 @@ public class AnalysisBench
 
     /// <summary>Enough ropes and blocks for as many combinations as the finder takes.</summary>
     private static List<GearItem> Truck() =>
-    [
-        .. Enumerable.Range(0, 14).Select(i => new GearItem { Id = $"r{i}", Kind = GearKind.Rope, Name = $"Rope {i}", LengthM = 60 + i, DiameterM = i == 0 ? 0.011 : 0.0127, BreakingStrengthN = 30000 + (1000 * i), ConstructionId = "double-braid" }),
-        .. Enumerable.Range(0, 6).Select(i => new GearItem { Id = $"b{i}", Kind = GearKind.Block, Name = $"Block {i}", Count = 4, ContactId = i % 2 == 0 ? "bushed-block" : "ball-bearing-block", BreakingStrengthN = 40000 + (2000 * i), DiameterM = 0.06 }),
-    ];
+        [
+            .. Enumerable
+                .Range(0, 14)
+                .Select(i => new GearItem
+                {
+                    Id = $"r{i}",
+                    Kind = GearKind.Rope,
+                    Name = $"Rope {i}",
+                    LengthM = 60 + i,
+                    DiameterM = i == 0 ? 0.011 : 0.0127,
+                    BreakingStrengthN = 30000 + (1000 * i),
+                    ConstructionId = "double-braid",
+                }),
+            .. Enumerable
+                .Range(0, 6)
+                .Select(i => new GearItem
+                {
+                    Id = $"b{i}",
+                    Kind = GearKind.Block,
+                    Name = $"Block {i}",
+                    Count = 4,
+                    ContactId = i % 2 == 0 ? "bushed-block" : "ball-bearing-block",
+                    BreakingStrengthN = 40000 + (2000 * i),
+                    DiameterM = 0.06,
+                }),
+        ];
 
-    /// <summary>The side-leaner with a third line, a second redirect, and grips, cords and connectors at every tackle.</summary>
+    /// <summary>
+    /// The side-leaner with a third line, a second redirect, and grips, cords and connectors at every tackle.
+    /// </summary>
     internal static Plan Heavy(Plan plan)
     {
         var main = Loaded(plan.Lines[0]);
@@ -91,19 +122,61 @@ public class AnalysisBench
             WalkUp = [],
             Lines =
             [
-                main with { Joined = new() { Rope = main.Rope } },
-                steer with { Redirects = [redirect with { At = redirect.At with { DistanceM = 28, BearingDeg = 55 }, ContactId = "one-carabiner" }], Anchor = steer.Anchor with { DistanceM = 40, BearingDeg = 90 }, Tie = TieKind.Base },
-                steer with { Id = "third", Seat = new() { HeightM = 10 }, Anchor = steer.Anchor with { BearingDeg = 45 } },
+                main with
+                {
+                    Joined = new() { Rope = main.Rope },
+                },
+                steer with
+                {
+                    Redirects =
+                    [
+                        redirect with
+                        {
+                            At = redirect.At with { DistanceM = 28, BearingDeg = 55 },
+                            ContactId = "one-carabiner",
+                        },
+                    ],
+                    Anchor = steer.Anchor with { DistanceM = 40, BearingDeg = 90 },
+                    Tie = TieKind.Base,
+                },
+                steer with
+                {
+                    Id = "third",
+                    Seat = new() { HeightM = 10 },
+                    Anchor = steer.Anchor with { BearingDeg = 45 },
+                },
             ],
         };
 
-        static LineMembers Loaded(LineMembers line) => line with
-        {
-            Tackle = line.Tackle with { JoinKnotId = null, Grip = new() { GripId = "machard", CordStrengthN = 16000, CordDiameterM = 0.008 }, Connector = new() { StrengthN = 24000 } },
-        };
+        static LineMembers Loaded(LineMembers line) =>
+            line with
+            {
+                Tackle = line.Tackle with
+                {
+                    JoinKnotId = null,
+                    Grip = new()
+                    {
+                        GripId = "machard",
+                        CordStrengthN = 16000,
+                        CordDiameterM = 0.008,
+                    },
+                    Connector = new() { StrengthN = 24000 },
+                },
+            };
     }
 
-    private static Plan Failing(Plan plan) => plan with { Lines = [plan.Lines[0] with { Rope = plan.Lines[0].Rope with { BreakingStrengthN = 12000 } }, .. plan.Lines.Skip(1)] };
+    private static Plan Failing(Plan plan) =>
+        plan with
+        {
+            Lines =
+            [
+                plan.Lines[0] with
+                {
+                    Rope = plan.Lines[0].Rope with { BreakingStrengthN = 12000 },
+                },
+                .. plan.Lines.Skip(1),
+            ],
+        };
 
     /// <summary>A site with forty small areas all round the tree, from 12 to 45 m out.</summary>
     internal static Plan Crowded(Plan plan)
@@ -112,16 +185,31 @@ public class AnalysisBench
         for (var i = 0; i < 40; i++)
         {
             var at = Place.At(12 + (33.0 * (i % 7) / 6), i * 9);
-            targets.Add(new()
-            {
-                Id = $"t{i}",
-                Kind = TargetKind.Building,
-                Closed = true,
-                Points = [.. Enumerable.Range(0, 6).Select(k => Place.At(2, k * 60)).Select(c => new PlaceMembers { EastM = at.EastM + c.EastM, NorthM = at.NorthM + c.NorthM })],
-            });
+            targets.Add(
+                new()
+                {
+                    Id = $"t{i}",
+                    Kind = TargetKind.Building,
+                    Closed = true,
+                    Points =
+                    [
+                        .. Enumerable
+                            .Range(0, 6)
+                            .Select(k => Place.At(2, k * 60))
+                            .Select(c => new PlaceMembers
+                            {
+                                EastM = at.EastM + c.EastM,
+                                NorthM = at.NorthM + c.NorthM,
+                            }),
+                    ],
+                }
+            );
         }
 
-        return plan with { Site = new() { Targets = targets } };
+        return plan with
+        {
+            Site = new() { Targets = targets },
+        };
     }
 
     internal static Plan Demo(string file)

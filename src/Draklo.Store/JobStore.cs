@@ -1,7 +1,7 @@
 using System.Data;
+using System.Text.Json;
 using Dapper;
 using Draklo.Core.Plans;
-using System.Text.Json;
 
 namespace Draklo.Store;
 
@@ -37,7 +37,10 @@ public sealed class JobStore(Database database, TimeProvider clock)
     public IReadOnlyList<Job> List()
     {
         using var connection = database.Connect();
-        return connection.Query<Row>($"{Current} order by r.planned_on is null, r.planned_on, j.created_at, j.id").Select(r => r.ToJob()).ToList();
+        return connection
+            .Query<Row>($"{Current} order by r.planned_on is null, r.planned_on, j.created_at, j.id")
+            .Select(r => r.ToJob())
+            .ToList();
     }
 
     public Job? Find(string id)
@@ -52,7 +55,11 @@ public sealed class JobStore(Database database, TimeProvider clock)
         using var transaction = connection.BeginTransaction();
         var now = clock.GetUtcNow();
         var job = new Job(Guid.CreateVersion7(now).ToString("N"), 1, now, content);
-        connection.Execute("insert into job (id, revision, created_at) values (@Id, 1, @now)", new { job.Id, now = Stamp(now) }, transaction);
+        connection.Execute(
+            "insert into job (id, revision, created_at) values (@Id, 1, @now)",
+            new { job.Id, now = Stamp(now) },
+            transaction
+        );
         InsertRevision(connection, transaction, job);
         transaction.Commit();
         return job;
@@ -66,10 +73,15 @@ public sealed class JobStore(Database database, TimeProvider clock)
         using var connection = database.Connect();
         using var transaction = connection.BeginTransaction();
         var saved = connection.Execute(
-            "update job set revision = revision + 1 where id = @id and revision = @revision and deleted_at is null", new { id, revision }, transaction);
+            "update job set revision = revision + 1 where id = @id and revision = @revision and deleted_at is null",
+            new { id, revision },
+            transaction
+        );
         if (saved == 0)
         {
-            var current = connection.QuerySingleOrDefault<Row>($"{Current} and j.id = @id", new { id }, transaction)?.ToJob();
+            var current = connection
+                .QuerySingleOrDefault<Row>($"{Current} and j.id = @id", new { id }, transaction)
+                ?.ToJob();
             return (current is null ? SaveResult.Missing : SaveResult.Stale, current);
         }
 
@@ -84,7 +96,10 @@ public sealed class JobStore(Database database, TimeProvider clock)
     public bool Delete(string id)
     {
         using var connection = database.Connect();
-        return connection.Execute("update job set deleted_at = @now where id = @id and deleted_at is null", new { id, now = Stamp(clock.GetUtcNow()) }) == 1;
+        return connection.Execute(
+                "update job set deleted_at = @now where id = @id and deleted_at is null",
+                new { id, now = Stamp(clock.GetUtcNow()) }
+            ) == 1;
     }
 
     /// <summary>Puts a deleted job back as it was.</summary>
@@ -98,22 +113,24 @@ public sealed class JobStore(Database database, TimeProvider clock)
         return Find(id);
     }
 
-    private static void InsertRevision(IDbConnection connection, IDbTransaction transaction, Job job) => connection.Execute(
-        """
-        insert into job_revision (job_id, number, saved_at, name, place, planned_on, plan)
-        values (@Id, @Revision, @savedAt, @Name, @Place, @PlannedOn, @plan)
-        """,
-        new
-        {
-            job.Id,
-            job.Revision,
-            savedAt = Stamp(job.SavedAt),
-            job.Content.Name,
-            job.Content.Place,
-            job.Content.PlannedOn,
-            plan = JsonSerializer.Serialize(job.Content.Plan, DocumentReader.Options),
-        },
-        transaction);
+    private static void InsertRevision(IDbConnection connection, IDbTransaction transaction, Job job) =>
+        connection.Execute(
+            """
+            insert into job_revision (job_id, number, saved_at, name, place, planned_on, plan)
+            values (@Id, @Revision, @savedAt, @Name, @Place, @PlannedOn, @plan)
+            """,
+            new
+            {
+                job.Id,
+                job.Revision,
+                savedAt = Stamp(job.SavedAt),
+                job.Content.Name,
+                job.Content.Place,
+                job.Content.PlannedOn,
+                plan = JsonSerializer.Serialize(job.Content.Plan, DocumentReader.Options),
+            },
+            transaction
+        );
 
     private static string Stamp(DateTimeOffset time) => time.ToUniversalTime().ToString("O");
 
@@ -133,10 +150,12 @@ public sealed class JobStore(Database database, TimeProvider clock)
 
         public string Plan { get; init; } = "";
 
-        public Job ToJob() => new(
-            Id,
-            (int)Revision,
-            DateTimeOffset.Parse(Saved_at),
-            new(Name, Place, Planned_on, JsonSerializer.Deserialize<Plan>(Plan, DocumentReader.Options)!));
+        public Job ToJob() =>
+            new(
+                Id,
+                (int)Revision,
+                DateTimeOffset.Parse(Saved_at),
+                new(Name, Place, Planned_on, JsonSerializer.Deserialize<Plan>(Plan, DocumentReader.Options)!)
+            );
     }
 }

@@ -50,15 +50,25 @@ public sealed class LockerStore(Database database, TimeProvider clock)
     public IReadOnlyList<KeptInspection> InspectionsOf(string id)
     {
         using var connection = database.Connect();
-        return connection.Query<(long Number, long Open, string Text)>("select number, open, inspection from gear_inspection where item_id = @id order by on_day desc, number desc", new { id })
-            .Select(r => new KeptInspection(r.Number, r.Open == 1, Read<Inspection>(r.Text))).ToList();
+        return connection
+            .Query<(long Number, long Open, string Text)>(
+                "select number, open, inspection from gear_inspection where item_id = @id order by on_day desc, number desc",
+                new { id }
+            )
+            .Select(r => new KeptInspection(r.Number, r.Open == 1, Read<Inspection>(r.Text)))
+            .ToList();
     }
 
     public IReadOnlyList<KeptUse> UsesOf(string id)
     {
         using var connection = database.Connect();
-        return connection.Query<(long Number, string Text)>("select number, use from gear_use where item_id = @id order by on_day desc, number desc", new { id })
-            .Select(r => new KeptUse(r.Number, Read<GearUse>(r.Text))).ToList();
+        return connection
+            .Query<(long Number, string Text)>(
+                "select number, use from gear_use where item_id = @id order by on_day desc, number desc",
+                new { id }
+            )
+            .Select(r => new KeptUse(r.Number, Read<GearUse>(r.Text)))
+            .ToList();
     }
 
     /// <summary>Keeps a new piece.</summary>
@@ -66,77 +76,135 @@ public sealed class LockerStore(Database database, TimeProvider clock)
     public bool Create(GearItem item) => Write((connection, transaction) => Insert(connection, transaction, item));
 
     /// <summary>Saves over a revision.</summary>
-    public (SaveResult Result, KeptItem? Item) Save(GearItem item, int revision) => Write((connection, transaction) =>
-    {
-        var saved = connection.Execute(
-            "update gear_item set revision = revision + 1, saved_at = @at, item = @text where id = @Id and revision = @revision and deleted_at is null",
-            new { item.Id, revision, at = Now(), text = Text(item) }, transaction);
-        var now = Find(connection, item.Id, transaction);
-        return (saved == 1 ? SaveResult.Saved : now is null ? SaveResult.Missing : SaveResult.Stale, now);
-    });
+    public (SaveResult Result, KeptItem? Item) Save(GearItem item, int revision) =>
+        Write(
+            (connection, transaction) =>
+            {
+                var saved = connection.Execute(
+                    "update gear_item set revision = revision + 1, saved_at = @at, item = @text where id = @Id and revision = @revision and deleted_at is null",
+                    new
+                    {
+                        item.Id,
+                        revision,
+                        at = Now(),
+                        text = Text(item),
+                    },
+                    transaction
+                );
+                var now = Find(connection, item.Id, transaction);
+                return (
+                    saved == 1 ? SaveResult.Saved
+                    : now is null ? SaveResult.Missing
+                    : SaveResult.Stale,
+                    now
+                );
+            }
+        );
 
     /// <summary>Takes a piece off the list; restore brings it back with all that was written of it.</summary>
-    public bool Delete(string id) => Write((connection, transaction) =>
-        connection.Execute("update gear_item set deleted_at = @at where id = @id and deleted_at is null", new { id, at = Now() }, transaction) == 1);
+    public bool Delete(string id) =>
+        Write(
+            (connection, transaction) =>
+                connection.Execute(
+                    "update gear_item set deleted_at = @at where id = @id and deleted_at is null",
+                    new { id, at = Now() },
+                    transaction
+                ) == 1
+        );
 
-    public bool Restore(string id) => Write((connection, transaction) =>
-        connection.Execute("update gear_item set deleted_at = null where id = @id", new { id }, transaction) == 1);
+    public bool Restore(string id) =>
+        Write(
+            (connection, transaction) =>
+                connection.Execute("update gear_item set deleted_at = null where id = @id", new { id }, transaction)
+                == 1
+        );
 
-    /// <summary>Writes an inspection down and lets follow what it says: it closes what was open before, and a piece that is set aside or retired is so from then on.</summary>
+    /// <summary>
+    /// Writes an inspection down and lets follow what it says: it closes what was open before, and a piece that is set
+    /// aside or retired is so from then on.
+    /// </summary>
     /// <returns>The piece as it now stands; null when there is none.</returns>
-    public KeptItem? Inspect(string id, Inspection inspection) => Write((connection, transaction) => Inspect(connection, transaction, id, inspection));
+    public KeptItem? Inspect(string id, Inspection inspection) =>
+        Write((connection, transaction) => Inspect(connection, transaction, id, inspection));
 
     /// <summary>Writes a day's work down.</summary>
     /// <returns>The piece as it now stands; null when there is none.</returns>
-    public KeptItem? Use(string id, GearUse use) => Write((connection, transaction) => Use(connection, transaction, id, use));
+    public KeptItem? Use(string id, GearUse use) =>
+        Write((connection, transaction) => Use(connection, transaction, id, use));
 
     /// <summary>Keeps new pieces with their past, all at once; uses come before inspections.</summary>
-    public void Fill(IEnumerable<(GearItem Item, IEnumerable<GearUse> Uses, IEnumerable<Inspection> Inspections)> pieces) => Write((connection, transaction) =>
-    {
-        foreach (var (item, uses, inspections) in pieces)
-        {
-            Insert(connection, transaction, item);
-            foreach (var use in uses)
+    public void Fill(
+        IEnumerable<(GearItem Item, IEnumerable<GearUse> Uses, IEnumerable<Inspection> Inspections)> pieces
+    ) =>
+        Write(
+            (connection, transaction) =>
             {
-                Use(connection, transaction, item.Id, use);
-            }
+                foreach (var (item, uses, inspections) in pieces)
+                {
+                    Insert(connection, transaction, item);
+                    foreach (var use in uses)
+                    {
+                        Use(connection, transaction, item.Id, use);
+                    }
 
-            foreach (var inspection in inspections)
-            {
-                Inspect(connection, transaction, item.Id, inspection);
-            }
-        }
+                    foreach (var inspection in inspections)
+                    {
+                        Inspect(connection, transaction, item.Id, inspection);
+                    }
+                }
 
-        return true;
-    });
+                return true;
+            }
+        );
 
     /// <summary>Keeps all of a file's pieces, or none of them.</summary>
-    public void Import(IEnumerable<GearItem> items) => Write((connection, transaction) =>
-    {
-        foreach (var item in items)
-        {
-            connection.Execute(
-                """
-                insert into gear_item (id, revision, saved_at, item) values (@Id, 1, @at, @text)
-                on conflict (id) do update set revision = revision + 1, saved_at = excluded.saved_at, item = excluded.item, deleted_at = null
-                """,
-                new { item.Id, at = Now(), text = Text(item) }, transaction);
-        }
+    public void Import(IEnumerable<GearItem> items) =>
+        Write(
+            (connection, transaction) =>
+            {
+                foreach (var item in items)
+                {
+                    connection.Execute(
+                        """
+                        insert into gear_item (id, revision, saved_at, item) values (@Id, 1, @at, @text)
+                        on conflict (id) do update set revision = revision + 1, saved_at = excluded.saved_at, item = excluded.item, deleted_at = null
+                        """,
+                        new
+                        {
+                            item.Id,
+                            at = Now(),
+                            text = Text(item),
+                        },
+                        transaction
+                    );
+                }
 
-        return true;
-    });
+                return true;
+            }
+        );
 
     public LockerRules Rules()
     {
         using var connection = database.Connect();
-        return connection.QuerySingleOrDefault<string>("select rules from locker_rules where id = 1") is { } text ? Read<LockerRules>(text) : new();
+        return connection.QuerySingleOrDefault<string>("select rules from locker_rules where id = 1") is { } text
+            ? Read<LockerRules>(text)
+            : new();
     }
 
-    public void Keep(LockerRules rules) => Write((connection, transaction) => connection.Execute(
-        "insert into locker_rules (id, saved_at, rules) values (1, @at, @text) on conflict (id) do update set saved_at = excluded.saved_at, rules = excluded.rules",
-        new { at = Now(), text = Text(rules) }, transaction));
+    public void Keep(LockerRules rules) =>
+        Write(
+            (connection, transaction) =>
+                connection.Execute(
+                    "insert into locker_rules (id, saved_at, rules) values (1, @at, @text) on conflict (id) do update set saved_at = excluded.saved_at, rules = excluded.rules",
+                    new { at = Now(), text = Text(rules) },
+                    transaction
+                )
+        );
 
-    /// <summary>How every piece stands today, for the plans that they hang on. Read again only after something was written or a day has passed.</summary>
+    /// <summary>
+    /// How every piece stands today, for the plans that they hang on. Read again only after something was written or a
+    /// day has passed.
+    /// </summary>
     public IReadOnlyDictionary<string, GearStanding> Standings()
     {
         var today = Today;
@@ -150,7 +218,12 @@ public sealed class LockerStore(Database database, TimeProvider clock)
         }
 
         var rules = Rules();
-        var by = List().ToDictionary(k => k.Item.Id, k => GearFlags.Standing(k.Item, GearFlags.Of(k.Item, k.Past, rules, today, UnitSystem.Metric)), StringComparer.Ordinal);
+        var by = List()
+            .ToDictionary(
+                k => k.Item.Id,
+                k => GearFlags.Standing(k.Item, GearFlags.Of(k.Item, k.Past, rules, today, UnitSystem.Metric)),
+                StringComparer.Ordinal
+            );
         lock (gate)
         {
             standings = (now, today, by);
@@ -172,9 +245,26 @@ public sealed class LockerStore(Database database, TimeProvider clock)
         connection.Execute("update gear_inspection set open = 0 where item_id = @id", new { id }, transaction);
         connection.Execute(
             "insert into gear_inspection (item_id, on_day, open, inspection) values (@id, @On, @open, @text)",
-            new { id, inspection.On, open = inspection.Outcome == InspectionOutcome.Watch, text = Text(inspection) }, transaction);
+            new
+            {
+                id,
+                inspection.On,
+                open = inspection.Outcome == InspectionOutcome.Watch,
+                text = Text(inspection),
+            },
+            transaction
+        );
         var after = GearFlags.After(kept.Item, inspection);
-        connection.Execute("update gear_item set revision = revision + 1, saved_at = @at, item = @text where id = @id", new { id, at = Now(), text = Text(after) }, transaction);
+        connection.Execute(
+            "update gear_item set revision = revision + 1, saved_at = @at, item = @text where id = @id",
+            new
+            {
+                id,
+                at = Now(),
+                text = Text(after),
+            },
+            transaction
+        );
         return Find(connection, id, transaction);
     }
 
@@ -185,13 +275,31 @@ public sealed class LockerStore(Database database, TimeProvider clock)
             return null;
         }
 
-        connection.Execute("insert into gear_use (item_id, on_day, peak_n, use) values (@id, @On, @PeakN, @text)", new { id, use.On, use.PeakN, text = Text(use) }, transaction);
+        connection.Execute(
+            "insert into gear_use (item_id, on_day, peak_n, use) values (@id, @On, @PeakN, @text)",
+            new
+            {
+                id,
+                use.On,
+                use.PeakN,
+                text = Text(use),
+            },
+            transaction
+        );
         return Find(connection, id, transaction);
     }
 
-    private bool Insert(IDbConnection connection, IDbTransaction transaction, GearItem item) => connection.Execute(
-        "insert into gear_item (id, revision, saved_at, item) values (@Id, 1, @at, @text) on conflict (id) do nothing",
-        new { item.Id, at = Now(), text = Text(item) }, transaction) == 1;
+    private bool Insert(IDbConnection connection, IDbTransaction transaction, GearItem item) =>
+        connection.Execute(
+            "insert into gear_item (id, revision, saved_at, item) values (@Id, 1, @at, @text) on conflict (id) do nothing",
+            new
+            {
+                item.Id,
+                at = Now(),
+                text = Text(item),
+            },
+            transaction
+        ) == 1;
 
     private T Write<T>(Func<IDbConnection, IDbTransaction, T> write)
     {
@@ -225,6 +333,7 @@ public sealed class LockerStore(Database database, TimeProvider clock)
 
         public string? Open_since { get; init; }
 
-        public KeptItem ToItem() => new(Read<GearItem>(Item), (int)Revision, new(Peak_n, Peak_on, Inspected_on, Open_since));
+        public KeptItem ToItem() =>
+            new(Read<GearItem>(Item), (int)Revision, new(Peak_n, Peak_on, Inspected_on, Open_since));
     }
 }

@@ -37,8 +37,14 @@ public sealed class AccessibilityTests : IDisposable
             foreach (var station in new[] { "1", "2", "3", "4", "5", "6" })
             {
                 screen.Send(station);
-                screen.Until(() => screen.Attribute($"nav button:nth-of-type({station})", "aria-current") == "step", "the station");
-                screen.Until(() => !screen.Text("aside").Contains("Opening", StringComparison.Ordinal), "the station to open");
+                screen.Until(
+                    () => screen.Attribute($"nav button:nth-of-type({station})", "aria-current") == "step",
+                    "the station"
+                );
+                screen.Until(
+                    () => !screen.Text("aside").Contains("Opening", StringComparison.Ordinal),
+                    "the station to open"
+                );
                 NoViolations();
             }
 
@@ -83,7 +89,10 @@ public sealed class AccessibilityTests : IDisposable
         NoViolations();
         screen.Press("Close");
         screen.Send("b");
-        screen.Until(() => screen.Count("svg[aria-label^='Bending']") == 1 && screen.Count("[data-handle='seat-chart']") == 1, "the stem");
+        screen.Until(
+            () => screen.Count("svg[aria-label^='Bending']") == 1 && screen.Count("[data-handle='seat-chart']") == 1,
+            "the stem"
+        );
         NoViolations();
         screen.Type("Seat above ground", "25");
         screen.Until(() => screen.Count("[data-old]") == 1, "the refusal");
@@ -91,7 +100,10 @@ public sealed class AccessibilityTests : IDisposable
         screen.Press("Undo");
         screen.Until(() => screen.Count("[data-old]") == 0, "the undo");
         screen.Click("[data-summary] button");
-        screen.Until(() => screen.Text("body").Contains("Estimates, not promises", StringComparison.Ordinal), "the cautions");
+        screen.Until(
+            () => screen.Text("body").Contains("Estimates, not promises", StringComparison.Ordinal),
+            "the cautions"
+        );
         NoViolations();
         screen.Send(OpenQA.Selenium.Keys.Escape);
         screen.Click("aside [aria-haspopup='listbox']");
@@ -134,7 +146,10 @@ public sealed class AccessibilityTests : IDisposable
         screen.OpenJob("Side-leaner");
         screen.Send("5");
         screen.Send("t");
-        screen.Until(() => screen.Count("[data-tackle] [data-leg]") > 3 && screen.Count("[data-redirect='0']") == 1, "the tackle");
+        screen.Until(
+            () => screen.Count("[data-tackle] [data-leg]") > 3 && screen.Count("[data-redirect='0']") == 1,
+            "the tackle"
+        );
         NoViolations();
         screen.Press("Find the best rig");
         screen.Until(() => screen.Count("[role=dialog]") == 1, "what was found");
@@ -151,7 +166,13 @@ public sealed class AccessibilityTests : IDisposable
         screen.Click("[role=option][data-option='own:three-on-two']");
         screen.Click("[aria-label='Cam holds between heaves']");
         screen.Click("[aria-label='Turns on a drum hold the line meanwhile']");
-        screen.Until(() => screen.Count("[data-stage]") == 2 && screen.Count("[data-capture]") == 1 && screen.Count("[data-holdpiece='turns']") == 1, "stages, cam and turns");
+        screen.Until(
+            () =>
+                screen.Count("[data-stage]") == 2
+                && screen.Count("[data-capture]") == 1
+                && screen.Count("[data-holdpiece='turns']") == 1,
+            "stages, cam and turns"
+        );
         NoViolations();
         screen.Press("Go on rope by rope");
         screen.Until(() => screen.Count("[data-rope-row]") == 2, "its ropes");
@@ -164,12 +185,15 @@ public sealed class AccessibilityTests : IDisposable
     private void NoViolations()
     {
         screen.Run(Axe);
-        var found = (string)screen.RunAsync("""
-            const done = arguments[arguments.length - 1];
-            axe.run(document, { resultTypes: ['violations'] }).then(
-              r => done(r.violations.map(v => v.id + ': ' + v.help + ' — ' + v.nodes.slice(0, 3).map(n => n.html + ' ' + n.failureSummary).join(' | ')).join('\n')),
-              e => done('axe failed: ' + e));
-            """)!;
+        var found = (string)
+            screen.RunAsync(
+                """
+                const done = arguments[arguments.length - 1];
+                axe.run(document, { resultTypes: ['violations'] }).then(
+                  r => done(r.violations.map(v => v.id + ': ' + v.help + ' — ' + v.nodes.slice(0, 3).map(n => n.html + ' ' + n.failureSummary).join(' | ')).join('\n')),
+                  e => done('axe failed: ' + e));
+                """
+            )!;
         Assert.True(found.Length == 0, found);
     }
 

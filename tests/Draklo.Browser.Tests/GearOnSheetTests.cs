@@ -24,16 +24,25 @@ public sealed class GearOnSheetTests : IDisposable
     {
         screen.OpenJob("Lime");
         Choose("From the locker", "Hill line");
-        screen.Until(() => screen.ValueOf("Length") == "80" && screen.ValueOf("Breaking strength") == "40", "the rope's figures");
+        screen.Until(
+            () => screen.ValueOf("Length") == "80" && screen.ValueOf("Breaking strength") == "40",
+            "the rope's figures"
+        );
         Assert.Equal("95", screen.ValueOf("Worn to"));
         screen.UntilSaved();
         screen.Chord(Keys.Control, "z");
         screen.Until(() => screen.ValueOf("Length") == "60", "undo to hang the first one again");
         Choose("From the locker", "Springy line");
-        screen.Until(() => screen.Attribute("[aria-label='Breaking strength: guess']", "data-guess") == "true", "the estimate to stay marked as a guess");
+        screen.Until(
+            () => screen.Attribute("[aria-label='Breaking strength: guess']", "data-guess") == "true",
+            "the estimate to stay marked as a guess"
+        );
 
         using var client = new HttpClient { BaseAddress = new(app.Address) };
-        await client.PostAsJsonAsync("/api/locker/items/nylon-45/inspections", JsonNode.Parse("{\"on\":\"2026-11-01\",\"by\":\"Mette\",\"findings\":[\"cut\"],\"outcome\":\"retire\"}"));
+        await client.PostAsJsonAsync(
+            "/api/locker/items/nylon-45/inspections",
+            JsonNode.Parse("{\"on\":\"2026-11-01\",\"by\":\"Mette\",\"findings\":[\"cut\"],\"outcome\":\"retire\"}")
+        );
         screen.Focus("[data-handle='seat-main']");
         screen.Send(Keys.ArrowUp);
         screen.Until(() => screen.Attribute("[data-verdict]", "data-verdict") == "stop", "the plan to stop");
@@ -48,16 +57,27 @@ public sealed class GearOnSheetTests : IDisposable
         screen.Until(() => screen.Count("[data-load-cell]") == 1, "the station");
         var straight = Number("[data-figure='main.hand-force']");
         screen.Press("Add a redirect");
-        screen.Until(() => screen.Count("[data-handle='redirect-main-0']") == 1 && screen.Count("[data-redirect-force]") == 1, "the redirect on the plan");
+        screen.Until(
+            () => screen.Count("[data-handle='redirect-main-0']") == 1 && screen.Count("[data-redirect-force]") == 1,
+            "the redirect on the plan"
+        );
         screen.Until(() => Number("[data-figure='main.hand-force']") > straight * 1.05, "the friction to be paid for");
         Assert.Equal(1, screen.Count("[data-link='main.redirect-1-anchor']"));
         var force = Number("[data-figure='main.redirect-1']");
         screen.Drag("[data-handle='site-anchor-main']", 120, 160);
-        screen.Until(() => Math.Abs(Number("[data-figure='main.redirect-1']") - force) > 0.05, "the force to follow the anchor");
+        screen.Until(
+            () => Math.Abs(Number("[data-figure='main.redirect-1']") - force) > 0.05,
+            "the force to follow the anchor"
+        );
         screen.Focus("[data-handle='redirect-main-0']");
         var before = screen.ValueOf("Distance, level");
         screen.Send(Keys.ArrowRight);
-        screen.Until(() => screen.ValueOf("Distance, level") != before || screen.Attribute("[data-handle='redirect-main-0']", "aria-valuenow") != "30", "the redirect to follow the key");
+        screen.Until(
+            () =>
+                screen.ValueOf("Distance, level") != before
+                || screen.Attribute("[data-handle='redirect-main-0']", "aria-valuenow") != "30",
+            "the redirect to follow the key"
+        );
         screen.Press("Take it away");
         screen.Until(() => screen.Count("[data-handle='redirect-main-0']") == 0, "the redirect to go");
         Assert.Empty(screen.Complaints());
@@ -75,7 +95,10 @@ public sealed class GearOnSheetTests : IDisposable
         screen.Type("Limb at its union", "6 cm");
         screen.Until(() => screen.Attribute("[data-link='main.limb']", "data-state") == "fails", "a thin limb to fail");
         screen.Click("[data-link='main.limb']");
-        screen.Until(() => screen.Text("[data-remedies]").Contains("on the stem itself", StringComparison.Ordinal), "what would make it hold");
+        screen.Until(
+            () => screen.Text("[data-remedies]").Contains("on the stem itself", StringComparison.Ordinal),
+            "what would make it hold"
+        );
         screen.Press("Undo");
         screen.Until(() => screen.Attribute("[data-link='main.limb']", "data-state") == "holds", "undo");
     }
@@ -87,13 +110,21 @@ public sealed class GearOnSheetTests : IDisposable
         screen.Send("5");
         screen.Find(By.XPath("//aside//button[starts-with(normalize-space(.), 'People')]")).Click();
         screen.Find(By.XPath("//*[@role='option'][starts-with(., 'Machine')]")).Click();
-        screen.Until(() => screen.Attribute("[data-verdict]", "data-verdict") == "stop", "a machine that can break the rope");
+        screen.Until(
+            () => screen.Attribute("[data-verdict]", "data-verdict") == "stop",
+            "a machine that can break the rope"
+        );
         screen.Type("It keeps up", "7 kN");
         screen.Click("[data-link='main.knot']");
         screen.Until(() => screen.Count("[data-remedies] li") > 0, "the remedies");
         var drum = screen.Find(By.XPath("//*[@data-remedies]//button[contains(., 'friction turn')]"));
         drum.Click();
-        screen.Until(() => screen.Attribute("[data-link='main.knot']", "data-state") == "holds" && screen.Count("[data-link='main.limiter']") == 1, "the drum");
+        screen.Until(
+            () =>
+                screen.Attribute("[data-link='main.knot']", "data-state") == "holds"
+                && screen.Count("[data-link='main.limiter']") == 1,
+            "the drum"
+        );
         screen.Press("Close");
         screen.Until(() => screen.Count("[data-turns] tbody tr") >= 5, "every number of turns");
         screen.Chord(Keys.Control, "z");
@@ -121,21 +152,35 @@ public sealed class GearOnSheetTests : IDisposable
     {
         screen.OpenJob("Lime");
         screen.Send("6");
-        screen.Until(() => screen.Text("aside").Contains("House factors", StringComparison.Ordinal), "the plan's policy");
+        screen.Until(
+            () => screen.Text("aside").Contains("House factors", StringComparison.Ordinal),
+            "the plan's policy"
+        );
         var use = screen.Text("[data-link='main.rope']");
         screen.Find(By.XPath("//aside//button[contains(., 'House factors')]")).Click();
         screen.Find(By.XPath("//*[@role='option'][contains(., 'Near people or water')]")).Click();
         screen.Until(() => screen.ValueOf("Factor for ropes and knots") == "7", "the stricter one");
         screen.Until(() => screen.Text("[data-link='main.rope']") != use, "the links to follow");
         screen.Type("Factor for ropes and knots", "8");
-        screen.Until(() => screen.Text("aside").Contains("changed here", StringComparison.Ordinal), "the change to be told");
+        screen.Until(
+            () => screen.Text("aside").Contains("changed here", StringComparison.Ordinal),
+            "the change to be told"
+        );
         screen.Press("Keep it as a policy");
         screen.Type("Name", "Chapel lane", "");
         screen.Press("Keep them");
-        screen.Until(() => screen.Text("[role=dialog]").Contains("Say who sets", StringComparison.Ordinal), "who sets it");
+        screen.Until(
+            () => screen.Text("[role=dialog]").Contains("Say who sets", StringComparison.Ordinal),
+            "who sets it"
+        );
         screen.Type("Set by", "Jory", "");
         screen.Press("Keep them");
-        screen.Until(() => screen.Count("[role=dialog]") == 0 && screen.Text("aside").Contains("Set by Jory", StringComparison.Ordinal), "the policy");
+        screen.Until(
+            () =>
+                screen.Count("[role=dialog]") == 0
+                && screen.Text("aside").Contains("Set by Jory", StringComparison.Ordinal),
+            "the policy"
+        );
     }
 
     [Fact]
@@ -144,10 +189,16 @@ public sealed class GearOnSheetTests : IDisposable
         screen.OpenJob("Lime");
         screen.Send("5");
         screen.Send("t");
-        screen.Until(() => screen.Count("[data-tackle] [data-leg]") == 5 && screen.Count("[data-friction] rect") == 5, "five legs and four turns");
+        screen.Until(
+            () => screen.Count("[data-tackle] [data-leg]") == 5 && screen.Count("[data-friction] rect") == 5,
+            "five legs and four turns"
+        );
         Assert.Contains("set 1 of 1 · hauled 0 m", screen.Text("[data-haul]"), StringComparison.Ordinal);
         screen.Type("Blocks start apart", "1.4 m");
-        screen.Until(() => screen.Text("[data-haul]").Contains("of 5", StringComparison.Ordinal), "five sets of a tackle that starts nearly closed");
+        screen.Until(
+            () => screen.Text("[data-haul]").Contains("of 5", StringComparison.Ordinal),
+            "five sets of a tackle that starts nearly closed"
+        );
         screen.Focus("[data-handle='haul']");
         screen.Chord(Keys.Shift, Keys.ArrowRight);
         screen.Until(() => screen.Count("[data-reset]") == 1, "the blocks to meet");
@@ -155,10 +206,16 @@ public sealed class GearOnSheetTests : IDisposable
         screen.Press("Next step");
         Assert.Contains("Hands clear", screen.Text("[data-reset]"), StringComparison.Ordinal);
         screen.Press("Haul");
-        screen.Until(() => screen.Text("[data-haul]").Contains("set 2 of", StringComparison.Ordinal), "the reset to be played and the second set to begin");
+        screen.Until(
+            () => screen.Text("[data-haul]").Contains("set 2 of", StringComparison.Ordinal),
+            "the reset to be played and the second set to begin"
+        );
         screen.Press("Stop");
         screen.Press("Open it");
-        screen.Until(() => screen.Text("[data-haul]").Contains("hauled 0 m", StringComparison.Ordinal), "the tackle to be opened");
+        screen.Until(
+            () => screen.Text("[data-haul]").Contains("hauled 0 m", StringComparison.Ordinal),
+            "the tackle to be opened"
+        );
         Assert.Empty(screen.Complaints());
     }
 
@@ -175,7 +232,10 @@ public sealed class GearOnSheetTests : IDisposable
         Assert.DoesNotContain("null", screen.Text("[role=dialog]"), StringComparison.Ordinal);
         var hands = screen.Text("[data-figure='main.hand-force']");
         screen.Click("[aria-label='Take rig 1']");
-        screen.Until(() => screen.Count("[role=dialog]") == 0 && screen.Text("[data-figure='main.hand-force']") != hands, "the plan to take it");
+        screen.Until(
+            () => screen.Count("[role=dialog]") == 0 && screen.Text("[data-figure='main.hand-force']") != hands,
+            "the plan to take it"
+        );
         Assert.NotEqual("stop", screen.Attribute("[data-verdict]", "data-verdict"));
         screen.Chord(Keys.Control, "z");
         screen.Until(() => screen.Text("[data-figure='main.hand-force']") == hands, "undo");

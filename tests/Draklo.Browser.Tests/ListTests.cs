@@ -80,7 +80,12 @@ public sealed class ListTests : IDisposable
             var file = Path.Combine(folder.FullName, name);
             File.WriteAllText(file, text);
             screen.Upload("input[type=file]", file);
-            screen.Until(() => screen.Count("[role=alert]") == 1 && screen.Text("[role=alert]").Contains(says, StringComparison.Ordinal), says);
+            screen.Until(
+                () =>
+                    screen.Count("[role=alert]") == 1
+                    && screen.Text("[role=alert]").Contains(says, StringComparison.Ordinal),
+                says
+            );
         }
     }
 

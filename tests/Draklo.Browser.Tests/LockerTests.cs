@@ -30,16 +30,25 @@ public sealed class LockerTests : IDisposable
         screen.Press("Inspect");
         screen.Until(() => screen.Count("[role=dialog]") == 1, "the form");
         screen.Press("Write it down");
-        screen.Until(() => screen.Text("[role=dialog] [role=alert]").Contains("Say who looked", StringComparison.Ordinal), "what is missing");
+        screen.Until(
+            () => screen.Text("[role=dialog] [role=alert]").Contains("Say who looked", StringComparison.Ordinal),
+            "what is missing"
+        );
         screen.Type("Looked at by", "Jory", "");
         screen.Click("[role=dialog] fieldset label:nth-of-type(2)");
-        screen.Until(() => screen.Text("[role=dialog]").Contains("retire", StringComparison.Ordinal), "what usually follows a cut");
+        screen.Until(
+            () => screen.Text("[role=dialog]").Contains("retire", StringComparison.Ordinal),
+            "what usually follows a cut"
+        );
         screen.Type("Where on it", "at the splice", "");
         screen.Press("Write it down");
         screen.Until(() => screen.Count("[data-piece] [data-inspection]") == 2, "the inspection");
         Assert.Contains("retired", screen.Text("[data-piece]"), StringComparison.Ordinal);
         Assert.Contains("cut, at the splice; Jory", screen.Text("[data-piece]"), StringComparison.Ordinal);
-        screen.Until(() => screen.Text("[data-gear='hill-tackle']").Contains("retired", StringComparison.Ordinal), "the list to say it too");
+        screen.Until(
+            () => screen.Text("[data-gear='hill-tackle']").Contains("retired", StringComparison.Ordinal),
+            "the list to say it too"
+        );
         Assert.Empty(screen.Complaints());
     }
 
@@ -51,7 +60,12 @@ public sealed class LockerTests : IDisposable
         screen.Type("Breaking strength", "30 kN", "");
         screen.Type("Or working load", "60 kN", "");
         screen.Press("Put it in the locker");
-        screen.Until(() => screen.Text("[role=dialog]").Contains("Give the piece a name", StringComparison.Ordinal) && screen.Text("[role=dialog]").Contains("one of the two is misread", StringComparison.Ordinal), "what is wrong");
+        screen.Until(
+            () =>
+                screen.Text("[role=dialog]").Contains("Give the piece a name", StringComparison.Ordinal)
+                && screen.Text("[role=dialog]").Contains("one of the two is misread", StringComparison.Ordinal),
+            "what is wrong"
+        );
         screen.Type("Name", "Quarry line", "");
         screen.Type("Or working load", "6 kN", "");
         screen.Type("Length", "150 ft", "");
@@ -67,7 +81,10 @@ public sealed class LockerTests : IDisposable
         screen.Until(() => screen.Count("[data-use]") == 1, "the use");
         screen.Until(() => screen.Count("[data-flag='overload']") == 1, "the overload to flag it");
         screen.Press("Delete");
-        screen.Until(() => screen.Text("[aria-label='Piece']").Contains("off the list", StringComparison.Ordinal), "the piece to go");
+        screen.Until(
+            () => screen.Text("[aria-label='Piece']").Contains("off the list", StringComparison.Ordinal),
+            "the piece to go"
+        );
         screen.Press("Undo");
         screen.Until(() => screen.Count("[data-use]") == 1, "the piece to come back");
     }
@@ -78,14 +95,23 @@ public sealed class LockerTests : IDisposable
         var folder = Directory.CreateTempSubdirectory("draklo-list-").FullName;
         var bad = Path.Combine(folder, "bad.csv");
         var good = Path.Combine(folder, "good.csv");
-        File.WriteAllText(bad, "id,kind,name,breaking_strength_kn\nlong-60,rope,Long line,40\n,block,Quarry block,heavy\n");
-        File.WriteAllText(good, "id,kind,name,breaking_strength_kn\nlong-60,rope,Long line,40\n,block,Quarry block,36\n");
+        File.WriteAllText(
+            bad,
+            "id,kind,name,breaking_strength_kn\nlong-60,rope,Long line,40\n,block,Quarry block,heavy\n"
+        );
+        File.WriteAllText(
+            good,
+            "id,kind,name,breaking_strength_kn\nlong-60,rope,Long line,40\n,block,Quarry block,36\n"
+        );
         try
         {
             screen.Open("/locker");
             screen.Until(() => screen.Count("[data-gear]") > 10, "the list");
             screen.Upload("input[type=file]", bad);
-            screen.Until(() => screen.Count("[data-row='refused']") == 1 && screen.Count("[data-row='change']") == 1, "the preview");
+            screen.Until(
+                () => screen.Count("[data-row='refused']") == 1 && screen.Count("[data-row='change']") == 1,
+                "the preview"
+            );
             Assert.Contains("a number with a point", screen.Text("[data-row='refused']"), StringComparison.Ordinal);
             Assert.Equal("true", screen.Attribute("[role=dialog] button.bg-ink", "disabled"));
             screen.Press("Not now");
@@ -93,9 +119,17 @@ public sealed class LockerTests : IDisposable
             screen.Until(() => screen.Count("[data-row='add']") == 1, "the second preview");
             Assert.Contains("“46” → “40”", screen.Text("[data-row='change']"), StringComparison.Ordinal);
             screen.Press("Take it in");
-            screen.Until(() => screen.Text("[role=dialog]").Contains("1 new, 1 changed", StringComparison.Ordinal), "the list to be taken in");
+            screen.Until(
+                () => screen.Text("[role=dialog]").Contains("1 new, 1 changed", StringComparison.Ordinal),
+                "the list to be taken in"
+            );
             screen.Press("Close");
-            screen.Until(() => screen.Count("[data-gear='quarry-block']") == 1 || screen.Text("[role=status]").Contains("30 of 30", StringComparison.Ordinal), "the new piece");
+            screen.Until(
+                () =>
+                    screen.Count("[data-gear='quarry-block']") == 1
+                    || screen.Text("[role=status]").Contains("30 of 30", StringComparison.Ordinal),
+                "the new piece"
+            );
         }
         finally
         {
@@ -107,22 +141,35 @@ public sealed class LockerTests : IDisposable
     public void A_long_list_draws_only_what_is_in_sight_and_is_searched_at_once()
     {
         var file = Path.Combine(Directory.CreateTempSubdirectory("draklo-long-").FullName, "long.csv");
-        File.WriteAllText(file, "kind,name,marks,length_m\n" + string.Concat(Enumerable.Range(1, 5000).Select(i => $"rope,Line {i},tag {i * 7},{10 + (i % 60)}\n")));
+        File.WriteAllText(
+            file,
+            "kind,name,marks,length_m\n"
+                + string.Concat(Enumerable.Range(1, 5000).Select(i => $"rope,Line {i},tag {i * 7},{10 + (i % 60)}\n"))
+        );
         screen.Open("/locker");
         screen.Until(() => screen.Count("[data-gear]") > 10, "the list");
         screen.Upload("input[type=file]", file);
         screen.Until(() => screen.Text("[role=dialog]").Contains("5000 new", StringComparison.Ordinal), "the preview");
         Assert.True(screen.Count("[data-row]") <= 200);
         screen.Press("Take it in");
-        screen.Until(() => screen.Text("[role=dialog]").Contains("Taken in", StringComparison.Ordinal), "the list to be taken in");
+        screen.Until(
+            () => screen.Text("[role=dialog]").Contains("Taken in", StringComparison.Ordinal),
+            "the list to be taken in"
+        );
         screen.Press("Close");
-        screen.Until(() => screen.Text("main [role=status]").Contains("of 5029", StringComparison.Ordinal), "all pieces");
+        screen.Until(
+            () => screen.Text("main [role=status]").Contains("of 5029", StringComparison.Ordinal),
+            "all pieces"
+        );
         Assert.InRange(screen.Count("[data-gear]"), 10, 60);
         screen.Type("Search", "4321 tag 30247", "");
         screen.Until(() => screen.Count("[data-gear]") == 1, "the one");
         screen.Type("Search", "Line", "");
         screen.Run("document.querySelector('[data-gear-list]').scrollTop = 100000");
-        screen.Until(() => screen.Text("[data-gear-list]").Contains("Line 3", StringComparison.Ordinal), "the rows farther down");
+        screen.Until(
+            () => screen.Text("[data-gear-list]").Contains("Line 3", StringComparison.Ordinal),
+            "the rows farther down"
+        );
         Assert.InRange(screen.Count("[data-gear]"), 10, 60);
         Directory.Delete(Path.GetDirectoryName(file)!, recursive: true);
     }
@@ -139,7 +186,10 @@ public sealed class LockerTests : IDisposable
         Assert.Contains("jams, may need tools", text, StringComparison.Ordinal);
         Assert.True(screen.Count("[data-entry] svg path") > 30);
         screen.Open("/knots/granny");
-        screen.Until(() => screen.Text("[role=alert]").Contains("no knot or grip", StringComparison.Ordinal), "the refusal");
+        screen.Until(
+            () => screen.Text("[role=alert]").Contains("no knot or grip", StringComparison.Ordinal),
+            "the refusal"
+        );
         Assert.Empty(screen.Complaints());
     }
 }

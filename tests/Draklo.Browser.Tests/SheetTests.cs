@@ -40,7 +40,12 @@ public sealed class SheetTests : IDisposable
         Assert.Empty(screen.OutsideRequests());
 
         (string Needed, string TakeUp, string Knot, string Hands) Read() =>
-            (screen.Text(Needed), screen.Text("[data-figure='main.take-up']"), screen.Text("[data-link='main.knot']"), screen.Text("[data-link='main.hands']"));
+            (
+                screen.Text(Needed),
+                screen.Text("[data-figure='main.take-up']"),
+                screen.Text("[data-link='main.knot']"),
+                screen.Text("[data-link='main.hands']")
+            );
     }
 
     [Fact]
@@ -76,10 +81,18 @@ public sealed class SheetTests : IDisposable
     {
         screen.OpenJob("Lime");
         screen.Type("Seat above ground", "42 ft");
-        screen.Until(() => screen.Text("main").Contains("seat 12.8 m", StringComparison.Ordinal) || screen.Attribute(Seat, "aria-valuetext")!.StartsWith("12.8 m", StringComparison.Ordinal), "42 ft to be taken");
+        screen.Until(
+            () =>
+                screen.Text("main").Contains("seat 12.8 m", StringComparison.Ordinal)
+                || screen.Attribute(Seat, "aria-valuetext")!.StartsWith("12.8 m", StringComparison.Ordinal),
+            "42 ft to be taken"
+        );
         screen.Click("[aria-label='lbf · ft, US customary']");
         screen.Until(() => screen.Text(Needed).EndsWith("lbf", StringComparison.Ordinal), "the units to turn");
-        screen.Until(() => screen.Text("[data-summary]").Contains("lbf", StringComparison.Ordinal), "the verdict to turn");
+        screen.Until(
+            () => screen.Text("[data-summary]").Contains("lbf", StringComparison.Ordinal),
+            "the verdict to turn"
+        );
         screen.Send(Keys.Tab);
         Assert.Equal("42", screen.ValueOf("Seat above ground"));
         foreach (var part in new[] { "[aria-label='Load path']", "aside", "[role=status]" })
@@ -93,10 +106,19 @@ public sealed class SheetTests : IDisposable
     {
         screen.OpenJob("Lime");
         screen.Click("[data-working='needed-tension']");
-        screen.Until(() => screen.Text("[data-open-working='needed-tension']").Contains("Method M5", StringComparison.Ordinal), "the sum to open");
+        screen.Until(
+            () => screen.Text("[data-open-working='needed-tension']").Contains("Method M5", StringComparison.Ordinal),
+            "the sum to open"
+        );
         Assert.Contains("kN·m", screen.Text("[data-open-working]"), StringComparison.Ordinal);
         screen.Click("[data-link='main.knot']");
-        screen.Until(() => screen.Text("[data-open-working='link.main.knot']").Contains("running bowline", StringComparison.Ordinal), "the link's sum to open");
+        screen.Until(
+            () =>
+                screen
+                    .Text("[data-open-working='link.main.knot']")
+                    .Contains("running bowline", StringComparison.Ordinal),
+            "the link's sum to open"
+        );
         Assert.Equal("true", screen.Attribute("[data-link='main.knot']", "aria-pressed"));
         screen.Press("Close");
         screen.Until(() => screen.Count("[data-open-working]") == 0, "the workings to close");
@@ -126,16 +148,27 @@ public sealed class SheetTests : IDisposable
     {
         screen.OpenJob("Spruce");
         screen.Type("Seat above ground", "14.5");
-        screen.Until(() => screen.Count("[data-save='saved']") == 1 && screen.Text("[data-save]").Contains("revision 2", StringComparison.Ordinal), "the save");
+        screen.Until(
+            () =>
+                screen.Count("[data-save='saved']") == 1
+                && screen.Text("[data-save]").Contains("revision 2", StringComparison.Ordinal),
+            "the save"
+        );
         screen.Reload();
         screen.Until(() => screen.ValueOf("Seat above ground") == "14.5", "the change to be there after a reload");
         app.Kill();
 
         // Changed while the server is gone: kept by the browser, and saved once the server is back.
         screen.Type("Seat above ground", "14.7");
-        screen.Until(() => screen.Attribute("[data-save]", "data-save") == "offline", "the sheet to say that it is not saved");
+        screen.Until(
+            () => screen.Attribute("[data-save]", "data-save") == "offline",
+            "the sheet to say that it is not saved"
+        );
         app.Start();
-        screen.Until(() => screen.Text("[data-save]").Contains("revision 3", StringComparison.Ordinal), "the save after the server came back");
+        screen.Until(
+            () => screen.Text("[data-save]").Contains("revision 3", StringComparison.Ordinal),
+            "the save after the server came back"
+        );
         screen.Reload();
         Assert.Equal("14.7", screen.ValueOf("Seat above ground"));
     }
@@ -146,7 +179,9 @@ public sealed class SheetTests : IDisposable
         screen.OpenJob("Lime");
         using var client = new HttpClient { BaseAddress = new(app.Address) };
         var list = (await client.GetFromJsonAsync<JsonArray>("/api/jobs"))!;
-        var id = list.Single(j => j!["name"]!.GetValue<string>().StartsWith("Lime", StringComparison.Ordinal))!["id"]!.GetValue<string>();
+        var id = list.Single(j => j!["name"]!.GetValue<string>().StartsWith("Lime", StringComparison.Ordinal))![
+            "id"
+        ]!.GetValue<string>();
         await SaveElsewhereAsync(client, id, revision: 1, height: 19);
 
         screen.Type("Seat above ground", "12");
@@ -154,14 +189,22 @@ public sealed class SheetTests : IDisposable
         Assert.Contains("tree.heightM", screen.Text("[role=dialog]"), StringComparison.Ordinal);
         Assert.Contains("lines[0].seat.heightM", screen.Text("[role=dialog]"), StringComparison.Ordinal);
         screen.Press("Take the other one");
-        screen.Until(() => screen.Count("[role=dialog]") == 0 && screen.ValueOf("Seat above ground") == "13", "the other version to be shown");
+        screen.Until(
+            () => screen.Count("[role=dialog]") == 0 && screen.ValueOf("Seat above ground") == "13",
+            "the other version to be shown"
+        );
         Assert.Equal(2, await RevisionAsync(client, id));
 
         await SaveElsewhereAsync(client, id, revision: 2, height: 20);
         screen.Type("Seat above ground", "11");
         screen.Until(() => screen.Count("[role=dialog]") == 1, "both versions to be offered again");
         screen.Press("Keep this one");
-        screen.Until(() => screen.Count("[role=dialog]") == 0 && screen.Text("[data-save]").Contains("revision 4", StringComparison.Ordinal), "this version to be kept");
+        screen.Until(
+            () =>
+                screen.Count("[role=dialog]") == 0
+                && screen.Text("[data-save]").Contains("revision 4", StringComparison.Ordinal),
+            "this version to be kept"
+        );
         var kept = (await client.GetFromJsonAsync<JsonObject>($"/api/jobs/{id}"))!;
         Assert.Equal(11, kept["plan"]!["lines"]![0]!["seat"]!["heightM"]!.GetValue<double>());
     }
@@ -177,7 +220,10 @@ public sealed class SheetTests : IDisposable
             screen.Send(Keys.ArrowRight);
         }
 
-        screen.Until(() => screen.Attribute("[data-handle='tilt']", "aria-valuetext") == "tipped 3.0°", "the tree to tip");
+        screen.Until(
+            () => screen.Attribute("[data-handle='tilt']", "aria-valuetext") == "tipped 3.0°",
+            "the tree to tip"
+        );
         Assert.Equal(needed, screen.Text(Needed));
         Assert.NotNull(screen.Attribute("header button[disabled]", "title"));
     }
@@ -201,7 +247,12 @@ public sealed class SheetTests : IDisposable
         screen.Drag("[data-handle='seat-chart']", -60, 0);
         screen.Until(() => double.Parse(screen.ValueOf("Seat above ground")) < 11, "the seat to follow on the chart");
         screen.Press($"Seat it at {double.Parse(screen.Attribute("[data-best-seat]", "data-best-seat")!):0.0} m");
-        screen.Until(() => screen.ValueOf("Seat above ground") == screen.Attribute("[data-best-seat]", "data-best-seat")!.TrimEnd('0').TrimEnd('.'), "the seat to stand at its best");
+        screen.Until(
+            () =>
+                screen.ValueOf("Seat above ground")
+                == screen.Attribute("[data-best-seat]", "data-best-seat")!.TrimEnd('0').TrimEnd('.'),
+            "the seat to stand at its best"
+        );
         screen.Send("b");
         screen.Until(() => screen.Count("svg[aria-label^='Bending along the stem']") == 1, "the stem to be drawn");
     }
@@ -214,9 +265,15 @@ public sealed class SheetTests : IDisposable
         screen.Until(() => screen.Count("[data-anchor-holds]") == 1, "what the anchor holds");
         screen.Click("aside [aria-haspopup='listbox']");
         screen.Click("[data-option='pickets']");
-        screen.Until(() => screen.Text("[data-anchor-holds]").Contains("6.20 kN", StringComparison.Ordinal), "the pickets to be reckoned");
+        screen.Until(
+            () => screen.Text("[data-anchor-holds]").Contains("6.20 kN", StringComparison.Ordinal),
+            "the pickets to be reckoned"
+        );
         screen.Press("Wet");
-        screen.Until(() => screen.Text("[data-anchor-holds]").Contains("3.10 kN", StringComparison.Ordinal), "wet ground to halve it");
+        screen.Until(
+            () => screen.Text("[data-anchor-holds]").Contains("3.10 kN", StringComparison.Ordinal),
+            "wet ground to halve it"
+        );
     }
 
     [Fact]
@@ -229,7 +286,10 @@ public sealed class SheetTests : IDisposable
         screen.Until(() => screen.Attribute("[data-link='main.hands']", "data-state") == "holds", "the link to hold");
         screen.Until(() => screen.Count("[data-remedies]") == 0, "nothing to be left to mend");
         screen.Chord(Keys.Control, "z");
-        screen.Until(() => screen.Attribute("[data-link='main.hands']", "data-state") == "tight", "undo to take it back");
+        screen.Until(
+            () => screen.Attribute("[data-link='main.hands']", "data-state") == "tight",
+            "undo to take it back"
+        );
     }
 
     [Fact]
@@ -238,7 +298,10 @@ public sealed class SheetTests : IDisposable
         screen.OpenJob("Lime");
         screen.Press("Add line");
         screen.Until(() => screen.Count("[data-handle='seat-steer']") == 1, "the second line to be drawn");
-        screen.Until(() => screen.Text("[data-summary]").StartsWith("Check", StringComparison.Ordinal), "its anchor to be asked for");
+        screen.Until(
+            () => screen.Text("[data-summary]").StartsWith("Check", StringComparison.Ordinal),
+            "its anchor to be asked for"
+        );
         Assert.Equal(1, screen.Count("[data-link='steer.hands']"));
         screen.Press("Remove");
         screen.Until(() => screen.Count("[data-handle='seat-steer']") == 0, "it to be gone");
@@ -252,7 +315,9 @@ public sealed class SheetTests : IDisposable
         job["plan"]!["tree"]!["heightM"] = height;
         using var request = new HttpRequestMessage(HttpMethod.Put, $"/api/jobs/{id}")
         {
-            Content = JsonContent.Create(new JsonObject { ["name"] = job["name"]!.DeepClone(), ["plan"] = job["plan"]!.DeepClone() }),
+            Content = JsonContent.Create(
+                new JsonObject { ["name"] = job["name"]!.DeepClone(), ["plan"] = job["plan"]!.DeepClone() }
+            ),
         };
         request.Headers.TryAddWithoutValidation("If-Match", $"\"{revision}\"");
         (await client.SendAsync(request)).EnsureSuccessStatusCode();

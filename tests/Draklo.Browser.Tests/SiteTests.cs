@@ -24,10 +24,20 @@ public sealed class SiteTests : IDisposable
         screen.Send("1");
         screen.Until(() => Verdict() == "ready", "the plan to be ready");
         screen.Click("[data-walk='utilities'] input");
-        screen.Until(() => Verdict() == "check" && screen.Text("[data-summary]").Contains("Power, phone, gas", StringComparison.OrdinalIgnoreCase), "the plan to be held");
+        screen.Until(
+            () =>
+                Verdict() == "check"
+                && screen.Text("[data-summary]").Contains("Power, phone, gas", StringComparison.OrdinalIgnoreCase),
+            "the plan to be held"
+        );
         screen.Type("Ticked by", "Solveig");
         screen.Click("[data-walk='utilities'] input");
-        screen.Until(() => Verdict() == "ready" && screen.Text("[data-walk='utilities']").Contains("Solveig", StringComparison.Ordinal), "the tick to bear a name");
+        screen.Until(
+            () =>
+                Verdict() == "ready"
+                && screen.Text("[data-walk='utilities']").Contains("Solveig", StringComparison.Ordinal),
+            "the tick to bear a name"
+        );
     }
 
     [Fact]
@@ -36,15 +46,28 @@ public sealed class SiteTests : IDisposable
         screen.OpenJob("Lime");
         screen.Send("2");
         screen.Type("Angle to the top", "41");
-        screen.Until(() => screen.Text("[data-measured='tree.heightM']").Contains("23.3 m", StringComparison.Ordinal), "the height to follow the angle");
+        screen.Until(
+            () => screen.Text("[data-measured='tree.heightM']").Contains("23.3 m", StringComparison.Ordinal),
+            "the height to follow the angle"
+        );
         screen.Click("[data-measured='tree.heightM'] + button");
         screen.Until(() => screen.ValueOf("Height") == "23.3", "the plan to take it");
         screen.Type("Angle to the top", "-10");
-        screen.Until(() => screen.Count("[data-old]") == 1 && screen.Text("aside [role=alert]").Contains("not above the angle to the foot", StringComparison.Ordinal), "the angles to be refused");
+        screen.Until(
+            () =>
+                screen.Count("[data-old]") == 1
+                && screen
+                    .Text("aside [role=alert]")
+                    .Contains("not above the angle to the foot", StringComparison.Ordinal),
+            "the angles to be refused"
+        );
         screen.Chord(Keys.Control, "z");
         screen.Until(() => screen.Count("[data-old]") == 0, "undo to mend it");
         screen.Click("[aria-label='read the angle gauge: top']");
-        screen.Until(() => screen.Text("aside").Contains("Simulated angle gauge", StringComparison.Ordinal), "the gauge to be read");
+        screen.Until(
+            () => screen.Text("aside").Contains("Simulated angle gauge", StringComparison.Ordinal),
+            "the gauge to be read"
+        );
         Assert.InRange(double.Parse(screen.ValueOf("Angle to the top")), 36, 46);
     }
 
@@ -55,11 +78,20 @@ public sealed class SiteTests : IDisposable
         screen.Send("2");
         screen.Type("View 1: leans right by (left −)", "-4");
         screen.Type("View 2: leans right by (left −)", "2");
-        screen.Until(() => screen.Text("aside").Contains("By both: 4.5° toward 243.5°", StringComparison.Ordinal), "the lean of both views");
+        screen.Until(
+            () => screen.Text("aside").Contains("By both: 4.5° toward 243.5°", StringComparison.Ordinal),
+            "the lean of both views"
+        );
         screen.Press("Forget view 2");
-        screen.Until(() => screen.Text("aside").Contains("One view alone", StringComparison.Ordinal), "one view to be told apart");
+        screen.Until(
+            () => screen.Text("aside").Contains("One view alone", StringComparison.Ordinal),
+            "one view to be told apart"
+        );
         screen.Press("Take it");
-        screen.Until(() => screen.Attribute("[aria-label='Off plumb: guess']", "data-guess") == "true", "the lean to be a guess");
+        screen.Until(
+            () => screen.Attribute("[aria-label='Off plumb: guess']", "data-guess") == "true",
+            "the lean to be a guess"
+        );
         Assert.Equal("4", screen.ValueOf("Off plumb"));
     }
 
@@ -93,7 +125,12 @@ public sealed class SiteTests : IDisposable
         screen.Click("[data-target-row='fence']");
         screen.Type("Corner 1, east", "-16 m");
         screen.Type("Corner 1, north", "65.6 ft");
-        screen.Until(() => Verdict() == "stop" && screen.Text("[data-target-row='fence']").EndsWith("HIT", StringComparison.Ordinal), "the overlap to stop the plan");
+        screen.Until(
+            () =>
+                Verdict() == "stop"
+                && screen.Text("[data-target-row='fence']").EndsWith("HIT", StringComparison.Ordinal),
+            "the overlap to stop the plan"
+        );
         Assert.Equal("hit", screen.Attribute("[data-target='fence']", "data-state"));
         screen.Chord(Keys.Control, "z");
         screen.Until(() => Verdict() != "stop", "undo to move it back");
@@ -113,18 +150,35 @@ public sealed class SiteTests : IDisposable
 
         screen.Until(() => screen.Text("aside").Contains("3 so far", StringComparison.Ordinal), "three points");
         screen.Send(Keys.Enter);
-        screen.Until(() => screen.Count("[data-target='building']") == 1 && screen.Count("[data-handle='corner-2']") == 1, "the building to stand there");
+        screen.Until(
+            () => screen.Count("[data-target='building']") == 1 && screen.Count("[data-handle='corner-2']") == 1,
+            "the building to stand there"
+        );
         screen.UntilSaved();
 
         screen.Press("Done");
         screen.Press("Put one in");
         screen.Until(() => screen.Count("[data-target='building-2']") == 1, "the usual one");
         var verdict = screen.Text("[data-verdict]");
-        screen.Type("Corner 1, east", (double.Parse(screen.ValueOf("Corner 3, east").Replace('−', '-')) + 4).ToString("0.#"));
-        screen.Type("Corner 1, north", (double.Parse(screen.ValueOf("Corner 3, north").Replace('−', '-')) - 2).ToString("0.#"));
-        screen.Until(() => screen.Count("[data-old]") == 1 && screen.Text("aside [role=alert]").Contains("cross one another", StringComparison.Ordinal), "the crossing to be refused at its place");
+        screen.Type(
+            "Corner 1, east",
+            (double.Parse(screen.ValueOf("Corner 3, east").Replace('−', '-')) + 4).ToString("0.#")
+        );
+        screen.Type(
+            "Corner 1, north",
+            (double.Parse(screen.ValueOf("Corner 3, north").Replace('−', '-')) - 2).ToString("0.#")
+        );
+        screen.Until(
+            () =>
+                screen.Count("[data-old]") == 1
+                && screen.Text("aside [role=alert]").Contains("cross one another", StringComparison.Ordinal),
+            "the crossing to be refused at its place"
+        );
         screen.Press("Take it away");
-        screen.Until(() => screen.Count("[data-old]") == 0 && screen.Count("[data-target='building-2']") == 0, "the plan to be as before");
+        screen.Until(
+            () => screen.Count("[data-old]") == 0 && screen.Count("[data-target='building-2']") == 0,
+            "the plan to be as before"
+        );
         Assert.DoesNotContain("To mend", screen.Text("[data-verdict]"), StringComparison.Ordinal);
         Assert.NotEmpty(verdict);
     }
@@ -156,7 +210,10 @@ public sealed class SiteTests : IDisposable
         screen.Press("Correct it for this crew");
         screen.Type("Green density", "900");
         screen.Press("Keep as ours");
-        screen.Until(() => screen.Count("[role=dialog]") == 0 && Number(screen.Text("[data-figure='mass']")) > Number(before), "our figures to count");
+        screen.Until(
+            () => screen.Count("[role=dialog]") == 0 && Number(screen.Text("[data-figure='mass']")) > Number(before),
+            "our figures to count"
+        );
         Assert.Contains("The crew's own figures", screen.Text("aside"), StringComparison.Ordinal);
         screen.Press("Change ours");
         screen.Press("Back to the catalogue's figures");
@@ -170,17 +227,29 @@ public sealed class SiteTests : IDisposable
         screen.Send("3");
         screen.Until(() => screen.Count("[data-target-row]") == 3, "the targets");
         screen.Press("Write the site");
-        screen.Until(() => screen.Text("aside").Contains("no origin yet", StringComparison.Ordinal), "the missing origin to be said");
+        screen.Until(
+            () => screen.Text("aside").Contains("no origin yet", StringComparison.Ordinal),
+            "the missing origin to be said"
+        );
         screen.Press("Give the stump's place on the map");
         var folder = Directory.CreateTempSubdirectory("draklo-geojson");
         try
         {
             var broken = Path.Combine(folder.FullName, "broken.geojson");
-            File.WriteAllText(broken, """{"type":"FeatureCollection","features":[{"type":"Feature","geometry":{"type":"Polygon","coordinates":[[[0]]]}}]}""");
+            File.WriteAllText(
+                broken,
+                """{"type":"FeatureCollection","features":[{"type":"Feature","geometry":{"type":"Polygon","coordinates":[[[0]]]}}]}"""
+            );
             screen.Upload("input[aria-label='GeoJSON file']", broken);
-            screen.Until(() => screen.Text("aside").Contains("broken", StringComparison.Ordinal), "the broken file to be refused");
+            screen.Until(
+                () => screen.Text("aside").Contains("broken", StringComparison.Ordinal),
+                "the broken file to be refused"
+            );
             var good = Path.Combine(folder.FullName, "good.geojson");
-            File.WriteAllText(good, """{"type":"FeatureCollection","features":[{"type":"Feature","properties":{"kind":"wall","name":"Sheepfold"},"geometry":{"type":"LineString","coordinates":[[-3.0004,53.9998],[-3.0002,53.9997]]}}]}""");
+            File.WriteAllText(
+                good,
+                """{"type":"FeatureCollection","features":[{"type":"Feature","properties":{"kind":"wall","name":"Sheepfold"},"geometry":{"type":"LineString","coordinates":[[-3.0004,53.9998],[-3.0002,53.9997]]}}]}"""
+            );
             screen.Upload("input[aria-label='GeoJSON file']", good);
             screen.Until(() => screen.Count("[data-target-row='wall']") == 1, "the wall to be read");
             Assert.Equal(4, screen.Count("[data-target-row]"));

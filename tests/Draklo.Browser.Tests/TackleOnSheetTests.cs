@@ -28,26 +28,53 @@ public sealed class TackleOnSheetTests : IDisposable
     public void A_tackle_is_built_of_stages_refused_where_it_cannot_haul_and_kept_for_other_plans()
     {
         Pick("System", "composed");
-        screen.Until(() => screen.Text("[data-composed]").StartsWith("Three hauling a two: 6.00 before friction, 5.15", StringComparison.Ordinal), "a three hauling a two");
-        screen.Until(() => screen.Count("[data-tackle='Three hauling a two'] [data-leg]") == 5 && screen.Count("[data-tackle] [data-becket]") == 3, "its legs and where they are made fast");
+        screen.Until(
+            () =>
+                screen
+                    .Text("[data-composed]")
+                    .StartsWith("Three hauling a two: 6.00 before friction, 5.15", StringComparison.Ordinal),
+            "a three hauling a two"
+        );
+        screen.Until(
+            () =>
+                screen.Count("[data-tackle='Three hauling a two'] [data-leg]") == 5
+                && screen.Count("[data-tackle] [data-becket]") == 3,
+            "its legs and where they are made fast"
+        );
 
         Pick("Add a stage", "redirect");
         Pick("Add a stage", "two");
-        screen.Until(() => screen.Text("[data-composer]").Contains("nothing holds it in balance", StringComparison.Ordinal), "the redirect between two stages to be refused");
+        screen.Until(
+            () => screen.Text("[data-composer]").Contains("nothing holds it in balance", StringComparison.Ordinal),
+            "the redirect between two stages to be refused"
+        );
         screen.Click("[title='Take stage 3 out']");
         Pick("Turn 1 at", "one-carabiner");
-        screen.Until(() => screen.Text("[data-composed]").Contains("12.0 before friction", StringComparison.Ordinal) && screen.Count("[data-turn='carabiner']") == 1, "a carabiner at the first turn");
+        screen.Until(
+            () =>
+                screen.Text("[data-composed]").Contains("12.0 before friction", StringComparison.Ordinal)
+                && screen.Count("[data-turn='carabiner']") == 1,
+            "a carabiner at the first turn"
+        );
 
         screen.Press("Keep it for the crew");
         screen.Type("Name", "Long haul", "");
         screen.Press("Keep it");
-        screen.Until(() => screen.Count("[role=dialog]") == 0 && screen.Text("[data-composer]").Contains("keeps a tackle of this name", StringComparison.Ordinal), "the tackle to be kept");
+        screen.Until(
+            () =>
+                screen.Count("[role=dialog]") == 0
+                && screen.Text("[data-composer]").Contains("keeps a tackle of this name", StringComparison.Ordinal),
+            "the tackle to be kept"
+        );
         screen.UntilSaved();
 
         screen.OpenJob("Spruce");
         screen.Click("nav [data-station='Anchor and tackle']");
         Pick("System", "own:long-haul");
-        screen.Until(() => screen.Text("[data-composed]").StartsWith("Long haul: 12.0", StringComparison.Ordinal), "the other plan to take it");
+        screen.Until(
+            () => screen.Text("[data-composed]").StartsWith("Long haul: 12.0", StringComparison.Ordinal),
+            "the other plan to take it"
+        );
         screen.Chord(Keys.Control, "z");
         screen.Until(() => screen.Count("[data-composer]") == 0, "undo");
         Assert.Empty(screen.Complaints());
@@ -58,11 +85,20 @@ public sealed class TackleOnSheetTests : IDisposable
     {
         Pick("System", "composed");
         screen.Press("Go on rope by rope");
-        screen.Until(() => screen.Count("[data-rope-row]") == 2 && screen.Count("[data-point-row]") == 4, "its points and ropes");
+        screen.Until(
+            () => screen.Count("[data-rope-row]") == 2 && screen.Count("[data-point-row]") == 4,
+            "its points and ropes"
+        );
         Pick("made fast at", "traveller-1", 2);
-        screen.Until(() => screen.Text("[data-composer]").Contains("a loop hauls nothing", StringComparison.Ordinal), "the loop to be refused");
+        screen.Until(
+            () => screen.Text("[data-composer]").Contains("a loop hauls nothing", StringComparison.Ordinal),
+            "the loop to be refused"
+        );
         Pick("made fast at", "anchor", 2);
-        screen.Until(() => screen.Count("[data-composed]") == 1 && screen.Count("[data-composer] [role=alert]") == 0, "it to haul again");
+        screen.Until(
+            () => screen.Count("[data-composed]") == 1 && screen.Count("[data-composer] [role=alert]") == 0,
+            "it to haul again"
+        );
         screen.Press("Add a moving point with its rope");
         screen.Until(() => screen.Count("[data-rope-row]") == 3, "another rope");
         screen.Click("[title='Take traveller-2 out']");
@@ -75,12 +111,18 @@ public sealed class TackleOnSheetTests : IDisposable
     {
         Pick("System", "three-to-one");
         screen.Click("[aria-label='Cam holds between heaves']");
-        screen.Until(() => screen.Count("[data-capture='cam']") == 1 && screen.Count("[data-link='main.held-legs']") == 1, "the cam, and the leg that hangs on it");
+        screen.Until(
+            () => screen.Count("[data-capture='cam']") == 1 && screen.Count("[data-link='main.held-legs']") == 1,
+            "the cam, and the leg that hangs on it"
+        );
         Assert.Contains("lets go of the line", screen.Text("[data-hold]"), StringComparison.Ordinal);
         screen.Type("It holds", "2 kN");
         screen.Until(() => screen.Count("[data-link='main.capture']") == 1, "what it holds to be checked");
         screen.Click("[aria-label='Second grip holds the line meanwhile']");
-        screen.Until(() => screen.Count("[data-holdpiece='grip']") == 1 && screen.Count("[data-link='main.hold-grip']") == 1, "the second grip, drawn and checked");
+        screen.Until(
+            () => screen.Count("[data-holdpiece='grip']") == 1 && screen.Count("[data-link='main.hold-grip']") == 1,
+            "the second grip, drawn and checked"
+        );
         screen.Click("[data-link='main.capture']");
         screen.Until(() => screen.Count("[data-remedies] li") > 0, "what would make the cam hold");
         Assert.Empty(screen.Complaints());
@@ -90,17 +132,22 @@ public sealed class TackleOnSheetTests : IDisposable
     public void Play_keeps_up_with_the_screen()
     {
         screen.Send(" ");
-        var frames = screen.RunAsync("""
-            const done = arguments[arguments.length - 1]; let n = 0; const first = performance.now(); let moved = 0; let last = '';
-            (function tick() { const now = document.querySelector('[data-haul]').textContent; if (now !== last) { moved++; last = now; } n++; performance.now() - first < 1500 ? requestAnimationFrame(tick) : done([n, moved]); })();
-            """) as IReadOnlyList<object>;
+        var frames =
+            screen.RunAsync(
+                """
+                const done = arguments[arguments.length - 1]; let n = 0; const first = performance.now(); let moved = 0; let last = '';
+                (function tick() { const now = document.querySelector('[data-haul]').textContent; if (now !== last) { moved++; last = now; } n++; performance.now() - first < 1500 ? requestAnimationFrame(tick) : done([n, moved]); })();
+                """
+            ) as IReadOnlyList<object>;
         Assert.NotNull(frames);
 
         // How many frames a second depends on the machine; that the haul moves in most of them does not.
         Assert.True(Convert.ToDouble(frames[1]) > 10, $"{frames[1]} steps in {frames[0]} frames");
     }
 
-    /// <summary>Takes an option of the choice with this label; <paramref name="number"/> of them from the top.</summary>
+    /// <summary>
+    /// Takes an option of the choice with this label; <paramref name="number"/> of them from the top.
+    /// </summary>
     private void Pick(string label, string option, int number = 1)
     {
         screen.Find(By.XPath($"(//label[normalize-space(.)=\"{label}\"]/following-sibling::button)[{number}]")).Click();

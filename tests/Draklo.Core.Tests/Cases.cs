@@ -6,49 +6,100 @@ namespace Draklo.Core.Tests;
 /// <summary>The three worked trees of docs/methods.md, with the lay wherever a test wants it.</summary>
 internal static class Cases
 {
-    public static Plan Lime(double layDeg = 90) => Tree(
-        layDeg, 21, 0.48, 0.7, 0.30, (760, 34, 6), (6, 0.30, 0.45), (-3, 0), (3.2, 4.6, 4, 4), (0.54, 0.12, 0.05),
-        [Line("main", 13, 30, layDeg, 0, 0.5, 1)]);
+    public static Plan Lime(double layDeg = 90) =>
+        Tree(
+            layDeg,
+            21,
+            0.48,
+            0.7,
+            0.30,
+            (760, 34, 6),
+            (6, 0.30, 0.45),
+            (-3, 0),
+            (3.2, 4.6, 4, 4),
+            (0.54, 0.12, 0.05),
+            [Line("main", 13, 30, layDeg, 0, 0.5, 1)]
+        );
 
-    public static Plan SideLeaner(double layDeg = 90) => Tree(
-        layDeg, 24, 0.56, 0.7, 0.35, (850, 44, 8), (8, 0.25, 0.45), (-1.5, 4), (4, 4.5, 6, 3.5), (0.64, 0.14, 0.06),
-        [Line("main", 15, 34, layDeg - 25, -2.0, 0.4, 1), Line("second", 12, 30, layDeg + 10, -1.0, 0.4, 0.6)]);
+    public static Plan SideLeaner(double layDeg = 90) =>
+        Tree(
+            layDeg,
+            24,
+            0.56,
+            0.7,
+            0.35,
+            (850, 44, 8),
+            (8, 0.25, 0.45),
+            (-1.5, 4),
+            (4, 4.5, 6, 3.5),
+            (0.64, 0.14, 0.06),
+            [Line("main", 15, 34, layDeg - 25, -2.0, 0.4, 1), Line("second", 12, 30, layDeg + 10, -1.0, 0.4, 0.6)]
+        );
 
-    public static Plan Spruce(double layDeg = 90) => Tree(
-        layDeg, 28, 0.42, 0.8, 0.25, (720, 36, 8), (4, 0.35, 0.35), (-2, 1), (2, 2.5, 2.2, 2.2), (0.47, 0.10, 0.045),
-        [Line("main", 16, 42, layDeg, 1.5, 0.4, 1)]);
+    public static Plan Spruce(double layDeg = 90) =>
+        Tree(
+            layDeg,
+            28,
+            0.42,
+            0.8,
+            0.25,
+            (720, 36, 8),
+            (4, 0.35, 0.35),
+            (-2, 1),
+            (2, 2.5, 2.2, 2.2),
+            (0.47, 0.10, 0.045),
+            [Line("main", 16, 42, layDeg, 1.5, 0.4, 1)]
+        );
 
-    public static LineMembers Line(string id, double seat, double distance, double bearing, double rise, double height, double share) => new()
-    {
-        Id = id,
-        Share = share,
-        Seat = new() { HeightM = seat },
-        Anchor = new()
+    public static LineMembers Line(
+        string id,
+        double seat,
+        double distance,
+        double bearing,
+        double rise,
+        double height,
+        double share
+    ) =>
+        new()
         {
-            Name = "oak",
-            DistanceM = distance,
-            BearingDeg = (bearing + 360) % 360,
-            GroundRiseM = rise,
-            HeightM = height,
-            CapacityN = 30000,
-            Sling = new() { BreakingStrengthN = 60000 },
-        },
-        Rope = new() { BreakingStrengthN = 40000, LengthM = 60, DiameterM = 0.0127, StretchAtTenPercent = 0.025 },
-        KnotId = "running-bowline",
-        Tackle = new()
-        {
-            SystemId = "five-to-one",
-            ContactId = "bushed-block",
-            Rope = new() { BreakingStrengthN = 32000, DiameterM = 0.011 },
-            HardwareStrengthN = 50000,
-            JoinKnotId = "butterfly",
-        },
-        Puller = new() { Count = 3, EffortEachN = 300 },
-    };
+            Id = id,
+            Share = share,
+            Seat = new() { HeightM = seat },
+            Anchor = new()
+            {
+                Name = "oak",
+                DistanceM = distance,
+                BearingDeg = (bearing + 360) % 360,
+                GroundRiseM = rise,
+                HeightM = height,
+                CapacityN = 30000,
+                Sling = new() { BreakingStrengthN = 60000 },
+            },
+            Rope = new()
+            {
+                BreakingStrengthN = 40000,
+                LengthM = 60,
+                DiameterM = 0.0127,
+                StretchAtTenPercent = 0.025,
+            },
+            KnotId = "running-bowline",
+            Tackle = new()
+            {
+                SystemId = "five-to-one",
+                ContactId = "bushed-block",
+                Rope = new() { BreakingStrengthN = 32000, DiameterM = 0.011 },
+                HardwareStrengthN = 50000,
+                JoinKnotId = "butterfly",
+            },
+            Puller = new() { Count = 3, EffortEachN = 300 },
+        };
 
     /// <summary>The same plan with its main line changed.</summary>
     public static Plan WithMain(this Plan plan, Func<LineMembers, LineMembers> change) =>
-        plan with { Lines = [change(plan.Lines[0]), .. plan.Lines.Skip(1)] };
+        plan with
+        {
+            Lines = [change(plan.Lines[0]), .. plan.Lines.Skip(1)],
+        };
 
     public static Analysis Analysed(this Plan plan)
     {
@@ -66,12 +117,25 @@ internal static class Cases
 
     /// <summary>Within half a per cent, the tolerance of the worked cases.</summary>
     public static void Near(double expected, double actual, double tolerance = 0.005) =>
-        Assert.InRange(actual, expected - (Math.Abs(expected) * tolerance) - 1e-9, expected + (Math.Abs(expected) * tolerance) + 1e-9);
+        Assert.InRange(
+            actual,
+            expected - (Math.Abs(expected) * tolerance) - 1e-9,
+            expected + (Math.Abs(expected) * tolerance) + 1e-9
+        );
 
     private static Plan Tree(
-        double lay, double height, double dbh, double taper, double stump, (double Density, double Strength, double Stiffness) wood,
-        (double Base, double Ratio, double Centre) crown, (double Forward, double Right) leanDeg,
-        (double Forward, double Back, double Right, double Left) reach, (double Diameter, double Notch, double Hinge) cut, LineMembers[] lines)
+        double lay,
+        double height,
+        double dbh,
+        double taper,
+        double stump,
+        (double Density, double Strength, double Stiffness) wood,
+        (double Base, double Ratio, double Centre) crown,
+        (double Forward, double Right) leanDeg,
+        (double Forward, double Back, double Right, double Left) reach,
+        (double Diameter, double Notch, double Hinge) cut,
+        LineMembers[] lines
+    )
     {
         var forward = Math.Tan(Angle.Radians(leanDeg.Forward));
         var right = Math.Tan(Angle.Radians(leanDeg.Right));
@@ -82,7 +146,12 @@ internal static class Cases
             Lay = new() { BearingDeg = lay },
             Tree = new()
             {
-                Wood = new() { GreenDensityKgM3 = wood.Density, BendingStrengthMPa = wood.Strength, StiffnessGPa = wood.Stiffness },
+                Wood = new()
+                {
+                    GreenDensityKgM3 = wood.Density,
+                    BendingStrengthMPa = wood.Strength,
+                    StiffnessGPa = wood.Stiffness,
+                },
                 HeightM = height,
                 DbhM = dbh,
                 TaperExponent = taper,
@@ -91,7 +160,13 @@ internal static class Cases
                     AngleDeg = Angle.Degrees(Math.Atan(Math.Sqrt((forward * forward) + (right * right)))),
                     BearingDeg = (lay + Angle.Degrees(Math.Atan2(right, forward)) + 360) % 360,
                 },
-                Crown = new() { BaseHeightM = crown.Base, MassRatio = crown.Ratio, CentreFraction = crown.Centre, ReachM = ReachAbout(lay, reach) },
+                Crown = new()
+                {
+                    BaseHeightM = crown.Base,
+                    MassRatio = crown.Ratio,
+                    CentreFraction = crown.Centre,
+                    ReachM = ReachAbout(lay, reach),
+                },
             },
             Cut = new()
             {
@@ -105,12 +180,37 @@ internal static class Cases
     }
 
     /// <summary>Reaches ahead, behind and aside in site terms; the lay must be a quarter turn.</summary>
-    private static ReachMembers ReachAbout(double lay, (double Forward, double Back, double Right, double Left) r) => lay switch
-    {
-        0 => new() { North = r.Forward, South = r.Back, East = r.Right, West = r.Left },
-        90 => new() { East = r.Forward, West = r.Back, South = r.Right, North = r.Left },
-        180 => new() { South = r.Forward, North = r.Back, West = r.Right, East = r.Left },
-        270 => new() { West = r.Forward, East = r.Back, North = r.Right, South = r.Left },
-        _ => throw new ArgumentOutOfRangeException(nameof(lay), lay, "A quarter turn."),
-    };
+    private static ReachMembers ReachAbout(double lay, (double Forward, double Back, double Right, double Left) r) =>
+        lay switch
+        {
+            0 => new()
+            {
+                North = r.Forward,
+                South = r.Back,
+                East = r.Right,
+                West = r.Left,
+            },
+            90 => new()
+            {
+                East = r.Forward,
+                West = r.Back,
+                South = r.Right,
+                North = r.Left,
+            },
+            180 => new()
+            {
+                South = r.Forward,
+                North = r.Back,
+                West = r.Right,
+                East = r.Left,
+            },
+            270 => new()
+            {
+                West = r.Forward,
+                East = r.Back,
+                North = r.Right,
+                South = r.Left,
+            },
+            _ => throw new ArgumentOutOfRangeException(nameof(lay), lay, "A quarter turn."),
+        };
 }

@@ -60,20 +60,33 @@ public sealed class ChancesTests
     [Fact]
     public void A_lean_seen_from_two_sides_matters_less_than_a_guess()
     {
-        var seen = Lime() with { Readings = new() { LeanViews = [new() { LookingDeg = 0, LeanDeg = -3 }, new() { LookingDeg = 90, LeanDeg = 0 }] } };
+        var seen = Lime() with
+        {
+            Readings = new()
+            {
+                LeanViews = [new() { LookingDeg = 0, LeanDeg = -3 }, new() { LookingDeg = 90, LeanDeg = 0 }],
+            },
+        };
         var guessed = Lime() with { Guesses = ["tree.lean.angleDeg"] };
         Assert.True(Swing(seen) < Swing(guessed) / 3);
         Assert.Equal("tree.lean.angleDeg", Chances(guessed, 100, 1).Influences[0].Path);
         Assert.Contains("Measure the lean", Chances(guessed, 100, 1).Text, StringComparison.Ordinal);
         Assert.True(Chances(guessed, 600, 1).NeededTensionN.High > Chances(seen, 600, 1).NeededTensionN.High);
 
-        static double Swing(Plan plan) => Chances(plan, 100, 1).Influences.Single(i => i.Path == "tree.lean.angleDeg").Swing;
+        static double Swing(Plan plan) =>
+            Chances(plan, 100, 1).Influences.Single(i => i.Path == "tree.lean.angleDeg").Swing;
     }
 
     [Fact]
     public void A_link_near_its_limit_fails_in_some_samples_and_one_far_from_it_in_none()
     {
-        var plan = Lime().WithMain(l => l with { Puller = new() { Count = 2, EffortEachN = 260 } });
+        var plan = Lime()
+            .WithMain(l =>
+                l with
+                {
+                    Puller = new() { Count = 2, EffortEachN = 260 },
+                }
+            );
         var hands = Chances(plan, 500, 5).Links.Single(l => l.LinkId == "main.hands");
         Assert.InRange(hands.Fails, 0.02, 0.98);
         Assert.DoesNotContain(Chances(plan, 500, 5).Links, l => l.LinkId == "main.rope");

@@ -32,7 +32,11 @@ public sealed class ComposerTests
             Assert.Equal(named.Solve(turns).ActualAdvantage, own.Solve(turns).ActualAdvantage, 1e-9);
         }
 
-        Assert.Equal(named.Solve(new(0.9, 0.9)).Points.Where(p => p.Id == "anchor").Sum(p => p.Force), own.Solve(new(0.9, 0.9)).Points.Where(p => p.Id == "anchor").Sum(p => p.Force), 1e-9);
+        Assert.Equal(
+            named.Solve(new(0.9, 0.9)).Points.Where(p => p.Id == "anchor").Sum(p => p.Force),
+            own.Solve(new(0.9, 0.9)).Points.Where(p => p.Id == "anchor").Sum(p => p.Force),
+            1e-9
+        );
         Assert.Equal(named.HauledBack, own.HauledBack);
         Assert.Equal(named.HasRopeLoop, own.HasRopeLoop);
         Assert.Equal(named.UsesAnchor, own.UsesAnchor);
@@ -47,8 +51,10 @@ public sealed class ComposerTests
     [InlineData(8, 6.859, StageKind.Two, StageKind.Two, StageKind.Two)]
     public void Stages_haul_one_another(double ideal, double actual, params StageKind[] kinds)
     {
-        // By hand, η 0.9: a two gives 1.9 and cubed 6.859; a three 2.71, turned at the anchor 2.71 · 0.9 = 2.439. Between
-        // grips: the three pulls the load with 1 + 0.9 + 0.81 and the other grip with 0.9 + 0.81, of which the line's turn
+        // By hand, η 0.9: a two gives 1.9 and cubed 6.859; a three 2.71, turned at the anchor 2.71 · 0.9 = 2.439.
+        // Between
+        // grips: the three pulls the load with 1 + 0.9 + 0.81 and the other grip with 0.9 + 0.81, of which the line's
+        // turn
         // at the anchor passes 0.9: 2.71 + 1.539.
         var solved = Composed(kinds).Solve(new(0.9, 0.9));
         Assert.Equal(ideal, solved.IdealAdvantage, 1e-9);
@@ -58,13 +64,20 @@ public sealed class ComposerTests
     [Fact]
     public void Each_turn_may_have_a_kind_of_its_own()
     {
-        var own = new ComposedMembers { Stages = [new() { Kind = StageKind.Three, ContactIds = ["one-carabiner", "ball-bearing-block"] }] };
+        var own = new ComposedMembers
+        {
+            Stages = [new() { Kind = StageKind.Three, ContactIds = ["one-carabiner", "ball-bearing-block"] }],
+        };
         Assert.Empty(Composer.Check(own));
         var system = Composer.SystemOf(own);
 
         // 1 + 0.51 + 0.51 · 0.95.
         Assert.Equal(1.9945, system.Solve(Turns.Usual(Reference.Contacts["bushed-block"])).ActualAdvantage, 1e-9);
-        Assert.Equal(1 + 0.58 + (0.58 * 0.97), system.Solve(Turns.Best(Reference.Contacts["bushed-block"])).ActualAdvantage, 1e-9);
+        Assert.Equal(
+            1 + 0.58 + (0.58 * 0.97),
+            system.Solve(Turns.Best(Reference.Contacts["bushed-block"])).ActualAdvantage,
+            1e-9
+        );
 
         // The carabiner's pin bends the tackle rope, whatever the line's usual turn is.
         var plan = With(own);
@@ -84,8 +97,13 @@ public sealed class ComposerTests
         var load = apart.Shape.Points.Select((p, i) => (p, i)).Single(x => x.p.Kind == PointKind.Load).i;
         Assert.Equal(-1 / (2 * Math.Sqrt(0.75)), apart.Motion.Speeds[load], 1e-9);
 
-        // Hauled by another two, the traveller lies in line with the leg that it draws: only the load's end loses by the angle.
-        var second = Composed(new StageMembers { Kind = StageKind.Two }, new StageMembers { Kind = StageKind.Two, LegsApartDeg = 60 }).Solve(new(0.9, 0.9));
+        // Hauled by another two, the traveller lies in line with the leg that it draws: only the load's end loses by
+        // the angle.
+        var second = Composed(
+                new StageMembers { Kind = StageKind.Two },
+                new StageMembers { Kind = StageKind.Two, LegsApartDeg = 60 }
+            )
+            .Solve(new(0.9, 0.9));
         Assert.Equal(1.9 * 1.9 * Math.Sqrt(0.75), second.ActualAdvantage, 1e-9);
         Assert.Equal(1.9, second.Legs[2].Tension, 1e-9);
     }
@@ -108,12 +126,37 @@ public sealed class ComposerTests
     [Fact]
     public void Refusals_stand_at_their_member_on_the_plan()
     {
-        Assert.Equal("lines[0].tackle.composed", Lime().WithMain(l => l with { Tackle = l.Tackle with { SystemId = "composed" } }).OnlyProblem().Path);
-        Assert.Equal("lines[0].tackle.systemId", Lime().WithMain(l => l with { Tackle = l.Tackle with { Composed = Staged(StageKind.Two) } }).OnlyProblem().Path);
-        Assert.Equal("lines[0].tackle.composed.stages[0].contactIds[0]", With(new() { Stages = [new() { Kind = StageKind.Two, ContactIds = ["glue"] }] }).OnlyProblem().Path);
-        Assert.Equal("lines[0].tackle.composed.stages[0].contactIds", With(new() { Stages = [new() { Kind = StageKind.Two, ContactIds = ["bushed-block", "bushed-block"] }] }).OnlyProblem().Path);
-        Assert.Equal("lines[0].tackle.composed.stages", With(Composer.RopeByRope(Staged(StageKind.Two)) with { Stages = Staged(StageKind.Two).Stages }).OnlyProblem().Path);
-        Assert.Equal("lines[0].tackle.composed.stages[0].legsApartDeg", With(new() { Stages = [new() { Kind = StageKind.Two, LegsApartDeg = 170 }] }).OnlyProblem().Path);
+        Assert.Equal(
+            "lines[0].tackle.composed",
+            Lime().WithMain(l => l with { Tackle = l.Tackle with { SystemId = "composed" } }).OnlyProblem().Path
+        );
+        Assert.Equal(
+            "lines[0].tackle.systemId",
+            Lime()
+                .WithMain(l => l with { Tackle = l.Tackle with { Composed = Staged(StageKind.Two) } })
+                .OnlyProblem()
+                .Path
+        );
+        Assert.Equal(
+            "lines[0].tackle.composed.stages[0].contactIds[0]",
+            With(new() { Stages = [new() { Kind = StageKind.Two, ContactIds = ["glue"] }] }).OnlyProblem().Path
+        );
+        Assert.Equal(
+            "lines[0].tackle.composed.stages[0].contactIds",
+            With(new() { Stages = [new() { Kind = StageKind.Two, ContactIds = ["bushed-block", "bushed-block"] }] })
+                .OnlyProblem()
+                .Path
+        );
+        Assert.Equal(
+            "lines[0].tackle.composed.stages",
+            With(Composer.RopeByRope(Staged(StageKind.Two)) with { Stages = Staged(StageKind.Two).Stages })
+                .OnlyProblem()
+                .Path
+        );
+        Assert.Equal(
+            "lines[0].tackle.composed.stages[0].legsApartDeg",
+            With(new() { Stages = [new() { Kind = StageKind.Two, LegsApartDeg = 170 }] }).OnlyProblem().Path
+        );
     }
 
     [Fact]
@@ -122,20 +165,79 @@ public sealed class ComposerTests
         var staged = Staged(StageKind.Three, StageKind.Two);
         var free = Composer.RopeByRope(staged);
         Assert.Empty(Composer.Check(free));
-        Assert.Equal(Composer.SystemOf(staged).Solve(new(0.9, 0.9)).ActualAdvantage, Composer.SystemOf(free).Solve(new(0.9, 0.9)).ActualAdvantage, 1e-9);
+        Assert.Equal(
+            Composer.SystemOf(staged).Solve(new(0.9, 0.9)).ActualAdvantage,
+            Composer.SystemOf(free).Solve(new(0.9, 0.9)).ActualAdvantage,
+            1e-9
+        );
         Assert.Equal("Three hauling a two", Composer.SystemOf(free).Name);
 
-        Refused("ropes[1].contacts[1].point", "a loop", free with { Ropes = [free.Ropes[0], free.Ropes[1] with { Contacts = [free.Ropes[1].Contacts[0], new() { Point = free.Ropes[1].From }] }] });
-        Refused("ropes[1].contacts[1].contactId", "no end", free with { Ropes = [free.Ropes[0], free.Ropes[1] with { Contacts = [free.Ropes[1].Contacts[0], new() { Point = "anchor", ContactId = "bushed-block" }] }] });
+        Refused(
+            "ropes[1].contacts[1].point",
+            "a loop",
+            free with
+            {
+                Ropes =
+                [
+                    free.Ropes[0],
+                    free.Ropes[1] with
+                    {
+                        Contacts = [free.Ropes[1].Contacts[0], new() { Point = free.Ropes[1].From }],
+                    },
+                ],
+            }
+        );
+        Refused(
+            "ropes[1].contacts[1].contactId",
+            "no end",
+            free with
+            {
+                Ropes =
+                [
+                    free.Ropes[0],
+                    free.Ropes[1] with
+                    {
+                        Contacts = [free.Ropes[1].Contacts[0], new() { Point = "anchor", ContactId = "bushed-block" }],
+                    },
+                ],
+            }
+        );
         Refused("ropes", "without a rope of its own", free with { Ropes = [free.Ropes[0]] });
-        Refused("points", "called “anchor”", new()
-        {
-            Points = [new() { Id = "oak", Position = 0, Kind = PointKind.Fixed }, new() { Id = "load", Position = 9, Kind = PointKind.Load }, new() { Id = "hand", Position = -9, Kind = PointKind.Hand }],
-            Ropes = [new() { From = "hand", Contacts = [new() { Point = "load" }, new() { Point = "oak" }] }],
-        });
+        Refused(
+            "points",
+            "called “anchor”",
+            new()
+            {
+                Points =
+                [
+                    new()
+                    {
+                        Id = "oak",
+                        Position = 0,
+                        Kind = PointKind.Fixed,
+                    },
+                    new()
+                    {
+                        Id = "load",
+                        Position = 9,
+                        Kind = PointKind.Load,
+                    },
+                    new()
+                    {
+                        Id = "hand",
+                        Position = -9,
+                        Kind = PointKind.Hand,
+                    },
+                ],
+                Ropes = [new() { From = "hand", Contacts = [new() { Point = "load" }, new() { Point = "oak" }] }],
+            }
+        );
 
         static void Refused(string path, string says, ComposedMembers own) =>
-            Assert.Contains(Composer.Check(own), p => p.Path == path && p.Message.Contains(says, StringComparison.Ordinal));
+            Assert.Contains(
+                Composer.Check(own),
+                p => p.Path == path && p.Message.Contains(says, StringComparison.Ordinal)
+            );
     }
 
     [Fact]
@@ -148,37 +250,51 @@ public sealed class ComposerTests
 
     [Fact]
     public void Any_stages_that_pass_obey_the_laws() =>
-        Gen.Select(Gen.Int[0, 7].Array[1, 4], Gen.Double[0.2, 1], Gen.Double[0, 100]).Sample((kinds, share, apart) =>
-        {
-            var own = new ComposedMembers { Stages = [.. kinds.Select(k => new StageMembers { Kind = (StageKind)k, LegsApartDeg = apart })] };
-            var problems = Composer.Check(own);
-            if (problems.Count > 0)
-            {
-                Assert.All(problems, p => Assert.StartsWith("stages", p.Path, StringComparison.Ordinal));
-                return;
-            }
-
-            var system = Composer.SystemOf(own);
-            var solved = system.Solve(new(share, share));
-            Assert.InRange(solved.ActualAdvantage, 0, solved.IdealAdvantage + 1e-9);
-            var load = system.Shape.Points.Select((p, i) => (p, i)).Single(x => x.p.Kind == PointKind.Load).i;
-            Assert.Equal(1, Math.Abs(system.Motion.Speeds[load]) * solved.IdealAdvantage, 1e-6);
-
-            // No two points that a rope draws together pass one another within a set.
-            var open = system.Opened(8, 1);
-            var haul = HaulSets.Of(system.Shape, system.Motion, 8, 1, 3).HaulPerSetM ?? 0;
-            var points = system.Shape.Points;
-            for (var a = 0; a < points.Count; a++)
-            {
-                for (var b = 0; b < points.Count; b++)
+        Gen.Select(Gen.Int[0, 7].Array[1, 4], Gen.Double[0.2, 1], Gen.Double[0, 100])
+            .Sample(
+                (kinds, share, apart) =>
                 {
-                    if (points[a].Kind != PointKind.Hand && points[b].Kind != PointKind.Hand && points[a].Position < points[b].Position)
+                    var own = new ComposedMembers
                     {
-                        Assert.True(open.StartsM[a] + (system.Motion.Speeds[a] * haul) < open.StartsM[b] + (system.Motion.Speeds[b] * haul), $"{points[a].Id} passes {points[b].Id}");
+                        Stages = [.. kinds.Select(k => new StageMembers { Kind = (StageKind)k, LegsApartDeg = apart })],
+                    };
+                    var problems = Composer.Check(own);
+                    if (problems.Count > 0)
+                    {
+                        Assert.All(problems, p => Assert.StartsWith("stages", p.Path, StringComparison.Ordinal));
+                        return;
+                    }
+
+                    var system = Composer.SystemOf(own);
+                    var solved = system.Solve(new(share, share));
+                    Assert.InRange(solved.ActualAdvantage, 0, solved.IdealAdvantage + 1e-9);
+                    var load = system.Shape.Points.Select((p, i) => (p, i)).Single(x => x.p.Kind == PointKind.Load).i;
+                    Assert.Equal(1, Math.Abs(system.Motion.Speeds[load]) * solved.IdealAdvantage, 1e-6);
+
+                    // No two points that a rope draws together pass one another within a set.
+                    var open = system.Opened(8, 1);
+                    var haul = HaulSets.Of(system.Shape, system.Motion, 8, 1, 3).HaulPerSetM ?? 0;
+                    var points = system.Shape.Points;
+                    for (var a = 0; a < points.Count; a++)
+                    {
+                        for (var b = 0; b < points.Count; b++)
+                        {
+                            if (
+                                points[a].Kind != PointKind.Hand
+                                && points[b].Kind != PointKind.Hand
+                                && points[a].Position < points[b].Position
+                            )
+                            {
+                                Assert.True(
+                                    open.StartsM[a] + (system.Motion.Speeds[a] * haul)
+                                        < open.StartsM[b] + (system.Motion.Speeds[b] * haul),
+                                    $"{points[a].Id} passes {points[b].Id}"
+                                );
+                            }
+                        }
                     }
                 }
-            }
-        });
+            );
 
     [Fact]
     public void Ten_between_grips_is_said_to_be_nine()
@@ -232,39 +348,131 @@ public sealed class ComposerTests
         {
             Points =
             [
-                new() { Id = "anchor", Position = 0, Kind = PointKind.Fixed }, new() { Id = "load", Position = 10, Kind = PointKind.Load },
-                new() { Id = "traveller", Position = 5, Kind = PointKind.Moving }, new() { Id = "hand", Position = -10, Kind = PointKind.Hand },
+                new()
+                {
+                    Id = "anchor",
+                    Position = 0,
+                    Kind = PointKind.Fixed,
+                },
+                new()
+                {
+                    Id = "load",
+                    Position = 10,
+                    Kind = PointKind.Load,
+                },
+                new()
+                {
+                    Id = "traveller",
+                    Position = 5,
+                    Kind = PointKind.Moving,
+                },
+                new()
+                {
+                    Id = "hand",
+                    Position = -10,
+                    Kind = PointKind.Hand,
+                },
             ],
             Ropes =
             [
-                new() { From = "hand", Contacts = [new() { Point = "anchor", Efficiency = 0.9 }, new() { Point = "anchor2", Efficiency = 0.9 }, new() { Point = "traveller" }] },
+                new()
+                {
+                    From = "hand",
+                    Contacts =
+                    [
+                        new() { Point = "anchor", Efficiency = 0.9 },
+                        new() { Point = "anchor2", Efficiency = 0.9 },
+                        new() { Point = "traveller" },
+                    ],
+                },
                 new() { From = "traveller", Contacts = [new() { Point = "load" }] },
             ],
         };
-        arrangement = arrangement with { Points = [.. arrangement.Points, new() { Id = "anchor2", Position = 1, Kind = PointKind.Fixed }] };
+        arrangement = arrangement with
+        {
+            Points =
+            [
+                .. arrangement.Points,
+                new()
+                {
+                    Id = "anchor2",
+                    Position = 1,
+                    Kind = PointKind.Fixed,
+                },
+            ],
+        };
         Assert.NotNull(Captured.Of(arrangement, new() { Contact = 0 }).Held);
 
         // A turn at the load with the end made fast on the load itself holds nothing.
         var loose = new Arrangement
         {
-            Points = [new() { Id = "anchor", Position = 0, Kind = PointKind.Fixed }, new() { Id = "load", Position = 10, Kind = PointKind.Load }, new() { Id = "hand", Position = -10, Kind = PointKind.Hand }, new() { Id = "block", Position = 12, Kind = PointKind.Moving }],
-            Ropes = [new() { From = "hand", Contacts = [new() { Point = "load", Efficiency = 0.9 }, new() { Point = "block" }] }, new() { From = "block", Contacts = [new() { Point = "load" }] }],
+            Points =
+            [
+                new()
+                {
+                    Id = "anchor",
+                    Position = 0,
+                    Kind = PointKind.Fixed,
+                },
+                new()
+                {
+                    Id = "load",
+                    Position = 10,
+                    Kind = PointKind.Load,
+                },
+                new()
+                {
+                    Id = "hand",
+                    Position = -10,
+                    Kind = PointKind.Hand,
+                },
+                new()
+                {
+                    Id = "block",
+                    Position = 12,
+                    Kind = PointKind.Moving,
+                },
+            ],
+            Ropes =
+            [
+                new()
+                {
+                    From = "hand",
+                    Contacts = [new() { Point = "load", Efficiency = 0.9 }, new() { Point = "block" }],
+                },
+                new() { From = "block", Contacts = [new() { Point = "load" }] },
+            ],
         };
-        Assert.Contains("load runs back", Captured.Of(loose, new() { Contact = 0 }).Problem!.Message, StringComparison.Ordinal);
+        Assert.Contains(
+            "load runs back",
+            Captured.Of(loose, new() { Contact = 0 }).Problem!.Message,
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
     public void What_hangs_on_the_capture_and_on_the_hold_is_checked()
     {
-        var plan = Lime().WithMain(l => l with
-        {
-            Tackle = l.Tackle with
-            {
-                SystemId = "three-to-one",
-                Capture = new() { Contact = 1, HoldsN = 4000 },
-                Hold = new() { Grip = new() { GripId = "machard", CordStrengthN = 14000, CordDiameterM = 0.008 } },
-            },
-        });
+        var plan = Lime()
+            .WithMain(l =>
+                l with
+                {
+                    Tackle = l.Tackle with
+                    {
+                        SystemId = "three-to-one",
+                        Capture = new() { Contact = 1, HoldsN = 4000 },
+                        Hold = new()
+                        {
+                            Grip = new()
+                            {
+                                GripId = "machard",
+                                CordStrengthN = 14000,
+                                CordDiameterM = 0.008,
+                            },
+                        },
+                    },
+                }
+            );
         var links = plan.Analysed().Links;
         var end = plan.Analysed().Pull.Lines[0].EndTensionN;
         Near(end, links.Single(l => l.Id == "main.held-legs").LoadN, 1e-9);
@@ -277,37 +485,87 @@ public sealed class ComposerTests
         var bare = plan.WithMain(l => l with { Tackle = l.Tackle with { Capture = null, Hold = null } }).Analysed();
         Assert.True(bare.Links.Single(l => l.Id == "main.anchor").LoadN < end);
 
-        var turns = plan.WithMain(l => l with { Tackle = l.Tackle with { Hold = new() { Turns = new() { Turns = 4 } } } }).Analysed().Links.Single(l => l.Id == "main.hold-turns");
+        var turns = plan.WithMain(l =>
+                l with
+                {
+                    Tackle = l.Tackle with { Hold = new() { Turns = new() { Turns = 4 } } },
+                }
+            )
+            .Analysed()
+            .Links.Single(l => l.Id == "main.hold-turns");
         Near(80 * Math.Exp(2 * Math.PI * 0.12 * 4), turns.StrengthN, 1e-9);
         Assert.Equal(LinkState.Fails, turns.State);
-        Assert.Equal("lines[0].tackle.hold", plan.WithMain(l => l with { Tackle = l.Tackle with { Hold = new() } }).OnlyProblem().Path);
-        Assert.Equal("lines[0].tackle.capture.contact", plan.WithMain(l => l with { Tackle = l.Tackle with { Capture = new() { Contact = 2 } } }).OnlyProblem().Path);
-        Assert.Contains(plan.WithMain(l => l with { Tackle = l.Tackle with { Capture = new() { Contact = 1 } } }).Analysed().Verdict.Reasons, r => r.Path == "lines[0].tackle.capture.holdsN");
+        Assert.Equal(
+            "lines[0].tackle.hold",
+            plan.WithMain(l => l with { Tackle = l.Tackle with { Hold = new() } }).OnlyProblem().Path
+        );
+        Assert.Equal(
+            "lines[0].tackle.capture.contact",
+            plan.WithMain(l => l with { Tackle = l.Tackle with { Capture = new() { Contact = 2 } } }).OnlyProblem().Path
+        );
+        Assert.Contains(
+            plan.WithMain(l => l with { Tackle = l.Tackle with { Capture = new() { Contact = 1 } } })
+                .Analysed()
+                .Verdict.Reasons,
+            r => r.Path == "lines[0].tackle.capture.holdsN"
+        );
     }
 
     [Fact]
     public void A_cam_in_the_tackle_lets_go_in_the_reset_and_one_on_the_line_does_not()
     {
-        var plan = Lime().WithMain(l => l with { Tackle = l.Tackle with { SystemId = "three-to-one", OpenedM = 1.5, Capture = new() { Contact = 1, HoldsN = 9000 } } });
+        var plan = Lime()
+            .WithMain(l =>
+                l with
+                {
+                    Tackle = l.Tackle with
+                    {
+                        SystemId = "three-to-one",
+                        OpenedM = 1.5,
+                        Capture = new() { Contact = 1, HoldsN = 9000 },
+                    },
+                }
+            );
         Assert.Contains("lets go of the line", ViewOf(plan).HeldBy, StringComparison.Ordinal);
         Assert.Contains(plan.Analysed().Verdict.Reasons, r => r.Path == "lines[0].tackle.openedM");
-        var inLine = plan.WithMain(l => l with { Rope = l.Rope with { LengthM = 120 }, Tackle = l.Tackle with { Rope = null, JoinKnotId = null } });
+        var inLine = plan.WithMain(l =>
+            l with
+            {
+                Rope = l.Rope with { LengthM = 120 },
+                Tackle = l.Tackle with { Rope = null, JoinKnotId = null },
+            }
+        );
         Assert.Contains("the cam at the anchor", ViewOf(inLine).HeldBy, StringComparison.Ordinal);
         Assert.True(ViewOf(inLine).Capture!.HoldsReset);
-        Assert.DoesNotContain(inLine.Analysed().Verdict.Reasons, r => r.Text.Contains("nothing is told", StringComparison.Ordinal));
+        Assert.DoesNotContain(
+            inLine.Analysed().Verdict.Reasons,
+            r => r.Text.Contains("nothing is told", StringComparison.Ordinal)
+        );
     }
 
     [Fact]
     public void Rove_in_the_line_the_tackles_last_leg_does_not_pull_at_what_takes_it()
     {
         // Five legs at η 0.9: 1, 0.9, 0.81, 0.729 and 0.6561, 4.0951 together; the last of them is the line itself.
-        var plan = Lime().WithMain(l => l with { Rope = l.Rope with { LengthM = 120 }, Tackle = l.Tackle with { Rope = null, Grip = new() { GripId = "machard", CordStrengthN = 15000 } } });
+        var plan = Lime()
+            .WithMain(l =>
+                l with
+                {
+                    Rope = l.Rope with { LengthM = 120 },
+                    Tackle = l.Tackle with
+                    {
+                        Rope = null,
+                        Grip = new() { GripId = "machard", CordStrengthN = 15000 },
+                    },
+                }
+            );
         var analysis = plan.Analysed();
         var end = analysis.Pull.Lines[0].EndTensionN;
         Near(end * (1 - (0.6561 / 4.0951)), analysis.Links.Single(l => l.Id == "main.grip").LoadN, 1e-6);
         var turned = plan.WithMain(l => l with { Tackle = l.Tackle with { SystemId = "four-to-one" } }).Analysed();
         Near(end, turned.Links.Single(l => l.Id == "main.grip").LoadN, 1e-9);
-        var untold = plan.WithMain(l => l with { Tackle = l.Tackle with { Grip = null, JoinKnotId = null } }).Analysed();
+        var untold = plan.WithMain(l => l with { Tackle = l.Tackle with { Grip = null, JoinKnotId = null } })
+            .Analysed();
         Assert.Contains(untold.Verdict.Reasons, r => r.Path == "lines[0].tackle.joinKnotId");
     }
 
@@ -315,19 +573,53 @@ public sealed class ComposerTests
     public void A_cam_hauled_out_of_line_is_said()
     {
         // The lime's anchor stands 30 m east; the crew is 5 m beyond it, in line, and then 5 m aside.
-        var plan = Lime().WithMain(l => l with { Tackle = l.Tackle with { SystemId = "two-to-one", Capture = new() { HoldsN = 9000 } }, Puller = l.Puller with { Place = new() { EastM = 35, NorthM = 0.5 } } });
+        var plan = Lime()
+            .WithMain(l =>
+                l with
+                {
+                    Tackle = l.Tackle with
+                    {
+                        SystemId = "two-to-one",
+                        Capture = new() { HoldsN = 9000 },
+                    },
+                    Puller = l.Puller with
+                    {
+                        Place = new() { EastM = 35, NorthM = 0.5 },
+                    },
+                }
+            );
         Assert.DoesNotContain(plan.Analysed().Verdict.Reasons, r => r.Path == "lines[0].puller.place");
-        var aside = plan.WithMain(l => l with { Puller = l.Puller with { Place = new() { EastM = 35, NorthM = 5 } } });
-        Assert.Contains("45.0°", Assert.Single(aside.Analysed().Verdict.Reasons, r => r.Path == "lines[0].puller.place").Text, StringComparison.Ordinal);
+        var aside = plan.WithMain(l =>
+            l with
+            {
+                Puller = l.Puller with
+                {
+                    Place = new() { EastM = 35, NorthM = 5 },
+                },
+            }
+        );
+        Assert.Contains(
+            "45.0°",
+            Assert.Single(aside.Analysed().Verdict.Reasons, r => r.Path == "lines[0].puller.place").Text,
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
     public void A_second_anchor_is_said_to_be_unknown_and_a_tackle_needs_its_room()
     {
         var plan = With(Staged(StageKind.Three, StageKind.Redirect));
-        Assert.Contains(plan.Analysed().Verdict.Reasons, r => r.Path == "lines[0].tackle.composed" && r.Text.Contains("second-anchor", StringComparison.Ordinal));
+        Assert.Contains(
+            plan.Analysed().Verdict.Reasons,
+            r => r.Path == "lines[0].tackle.composed" && r.Text.Contains("second-anchor", StringComparison.Ordinal)
+        );
         var far = With(Staged(StageKind.Three)).WithMain(l => l with { Tackle = l.Tackle with { OpenedM = 40 } });
-        Assert.Contains(far.Analysed().Verdict.Reasons, r => r.Path == "lines[0].tackle.openedM" && r.Text.Contains("from the anchor to the grip", StringComparison.Ordinal));
+        Assert.Contains(
+            far.Analysed().Verdict.Reasons,
+            r =>
+                r.Path == "lines[0].tackle.openedM"
+                && r.Text.Contains("from the anchor to the grip", StringComparison.Ordinal)
+        );
         Near(40, far.Analysed().Pull.Lines[0].Tackle.SpaceM, 1e-9);
     }
 
@@ -338,7 +630,8 @@ public sealed class ComposerTests
         Assert.Equal(view.LegForcesN.Count, view.LegLengthsM.Count);
         Near(view.RopeM, view.LegLengthsM.Sum() + 3, 1e-9);
 
-        // The traveller stands 6 m off and the load farther by what it may not be overtaken: 6 + 0.7 less what both come in.
+        // The traveller stands 6 m off and the load farther by what it may not be overtaken: 6 + 0.7 less what both
+        // come in.
         Near(6, view.LegLengthsM[1], 1e-9);
     }
 
@@ -349,9 +642,11 @@ public sealed class ComposerTests
         return view!;
     }
 
-    private static Plan With(ComposedMembers own) => Lime().WithMain(l => l with { Tackle = l.Tackle with { SystemId = "composed", Composed = own } });
+    private static Plan With(ComposedMembers own) =>
+        Lime().WithMain(l => l with { Tackle = l.Tackle with { SystemId = "composed", Composed = own } });
 
-    private static ComposedMembers Staged(params StageKind[] kinds) => new() { Stages = [.. kinds.Select(k => new StageMembers { Kind = k })] };
+    private static ComposedMembers Staged(params StageKind[] kinds) =>
+        new() { Stages = [.. kinds.Select(k => new StageMembers { Kind = k })] };
 
     private static TackleSystem Composed(params StageKind[] kinds) => Composed([.. Staged(kinds).Stages]);
 

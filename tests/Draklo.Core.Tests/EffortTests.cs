@@ -15,7 +15,14 @@ public sealed class EffortTests
         Near(280 * 0.72 * 1.80, two.SteadyN.Low, 1e-9);
         Near(280 * 1.32 * 1.95, two.SteadyN.High, 1e-9);
         Near(560 * 1.95, two.ShortN.High, 1e-9);
-        var poor = Effort.Of(new() { Count = 2, EffortEachN = 280, Footing = Footing.Poor });
+        var poor = Effort.Of(
+            new()
+            {
+                Count = 2,
+                EffortEachN = 280,
+                Footing = Footing.Poor,
+            }
+        );
         Near(0.7 * two.SteadyN.Nominal, poor.SteadyN.Nominal, 1e-9);
 
         // Somebody may find a better hold after all: the worst heave stays.
@@ -39,22 +46,70 @@ public sealed class EffortTests
     [Fact]
     public void Each_kind_says_what_it_lacks_and_is_named_in_the_load_path()
     {
-        foreach (var (kind, member) in new[] { (PullerKind.Machine, "machineN"), (PullerKind.HandWinch, "machineN"), (PullerKind.Vehicle, "vehicle") })
+        foreach (
+            var (kind, member) in new[]
+            {
+                (PullerKind.Machine, "machineN"),
+                (PullerKind.HandWinch, "machineN"),
+                (PullerKind.Vehicle, "vehicle"),
+            }
+        )
         {
-            Assert.Equal($"lines[0].puller.{member}", Lime().WithMain(l => l with { Puller = new() { Kind = kind } }).OnlyProblem().Path);
+            Assert.Equal(
+                $"lines[0].puller.{member}",
+                Lime().WithMain(l => l with { Puller = new() { Kind = kind } }).OnlyProblem().Path
+            );
         }
 
-        Assert.Equal("lines[0].puller.vehicle.groundId", Lime().WithMain(l => l with { Puller = Vehicle(0, 1) with { Vehicle = new() { MassKg = 2000, GroundId = "ice" } } }).OnlyProblem().Path);
+        Assert.Equal(
+            "lines[0].puller.vehicle.groundId",
+            Lime()
+                .WithMain(l =>
+                    l with
+                    {
+                        Puller = Vehicle(0, 1) with
+                        {
+                            Vehicle = new() { MassKg = 2000, GroundId = "ice" },
+                        },
+                    }
+                )
+                .OnlyProblem()
+                .Path
+        );
         var driven = Lime().WithMain(l => l with { Puller = Vehicle(0, 1) }).Analysed();
         Assert.Equal("Vehicle", driven.Links[0].Name);
-        Assert.Contains(driven.Verdict.Reasons, r => r.Path == "lines[0].limiter" && r.Text.Contains("the vehicle", StringComparison.Ordinal));
-        var winch = Lime().WithMain(l => l with { Puller = new() { Kind = PullerKind.HandWinch, MachineN = 800 } }).Analysed();
+        Assert.Contains(
+            driven.Verdict.Reasons,
+            r => r.Path == "lines[0].limiter" && r.Text.Contains("the vehicle", StringComparison.Ordinal)
+        );
+        var winch = Lime()
+            .WithMain(l =>
+                l with
+                {
+                    Puller = new() { Kind = PullerKind.HandWinch, MachineN = 800 },
+                }
+            )
+            .Analysed();
         Assert.Equal("Hand winch", winch.Links[0].Name);
         Assert.Null(winch.Pull.Lines[0].Limiter);
         var weak = Lime().WithMain(l => l with { Puller = Vehicle(0, 1) with { Vehicle = new() { MassKg = 60 } } });
         Assert.Contains("it keeps up", weak.Analysed().Verdict.Summary, StringComparison.Ordinal);
-        Assert.Contains(Remedies.For(weak, "main.hands", Units.UnitSystem.Metric).Remedies!, r => r.Text.Contains("vehicle of", StringComparison.Ordinal));
+        Assert.Contains(
+            Remedies.For(weak, "main.hands", Units.UnitSystem.Metric).Remedies!,
+            r => r.Text.Contains("vehicle of", StringComparison.Ordinal)
+        );
     }
 
-    private static PullerMembers Vehicle(double slope, double driven) => new() { Kind = PullerKind.Vehicle, Vehicle = new() { MassKg = 2200, BrakedShare = driven, GroundId = "firm-earth", SlopeDeg = slope } };
+    private static PullerMembers Vehicle(double slope, double driven) =>
+        new()
+        {
+            Kind = PullerKind.Vehicle,
+            Vehicle = new()
+            {
+                MassKg = 2200,
+                BrakedShare = driven,
+                GroundId = "firm-earth",
+                SlopeDeg = slope,
+            },
+        };
 }

@@ -14,9 +14,27 @@ public sealed class GearOnPlanTests
     public void Every_item_that_a_plan_can_name_is_found_where_it_hangs()
     {
         // Each group that has an itemId is given one of its own: whatever the document can name must be found.
-        var json = JsonSerializer.SerializeToNode(Heavy.Plan().WithMain(l => l with { Tackle = l.Tackle with { Hold = new() { Grip = l.Tackle.Grip } } }), DocumentReader.Options)!;
+        var json = JsonSerializer.SerializeToNode(
+            Heavy.Plan().WithMain(l => l with { Tackle = l.Tackle with { Hold = new() { Grip = l.Tackle.Grip } } }),
+            DocumentReader.Options
+        )!;
         var expected = new List<string>();
-        foreach (var path in new[] { "rope", "joined.rope", "tackle.rope", "tackle.grip", "tackle.hold.grip", "tackle.connector", "tackle", "anchor.sling", "limiter", "redirects.0", "redirects.0.at.sling" })
+        foreach (
+            var path in new[]
+            {
+                "rope",
+                "joined.rope",
+                "tackle.rope",
+                "tackle.grip",
+                "tackle.hold.grip",
+                "tackle.connector",
+                "tackle",
+                "anchor.sling",
+                "limiter",
+                "redirects.0",
+                "redirects.0.at.sling",
+            }
+        )
         {
             JsonNode node = json["lines"]![0]!;
             foreach (var step in path.Split('.'))
@@ -30,7 +48,10 @@ public sealed class GearOnPlanTests
 
         var (plan, problems) = DocumentReader.Read<Plan>(JsonSerializer.SerializeToUtf8Bytes(json));
         Assert.Empty(problems);
-        Assert.Equal(expected.Order(StringComparer.Ordinal), GearOnPlan.Of(plan!).Select(p => p.ItemId).Order(StringComparer.Ordinal));
+        Assert.Equal(
+            expected.Order(StringComparer.Ordinal),
+            GearOnPlan.Of(plan!).Select(p => p.ItemId).Order(StringComparer.Ordinal)
+        );
         Assert.All(GearOnPlan.Of(plan!), p => Assert.True(PlanPaths.IsMember(p.Path), p.Path));
     }
 
@@ -42,19 +63,39 @@ public sealed class GearOnPlanTests
     {
         var plan = Lime().WithMain(l => l with { Rope = l.Rope with { ItemId = "r1" } });
         var reasons = Of(plan, new() { ["r1"] = new("red line", state, why) });
-        Assert.Contains(reasons, r => r.State == expected && r.Path == "lines[0].rope" && r.Text.Contains(says, StringComparison.Ordinal));
+        Assert.Contains(
+            reasons,
+            r => r.State == expected && r.Path == "lines[0].rope" && r.Text.Contains(says, StringComparison.Ordinal)
+        );
     }
 
     [Fact]
     public void A_sound_piece_is_not_spoken_of_an_unknown_one_is_and_none_hangs_twice()
     {
-        var plan = Lime().WithMain(l => l with { Rope = l.Rope with { ItemId = "r1" }, Tackle = l.Tackle with { Rope = l.Tackle.Rope! with { ItemId = "r1" }, HardwareItemId = "b9" } });
+        var plan = Lime()
+            .WithMain(l =>
+                l with
+                {
+                    Rope = l.Rope with { ItemId = "r1" },
+                    Tackle = l.Tackle with { Rope = l.Tackle.Rope! with { ItemId = "r1" }, HardwareItemId = "b9" },
+                }
+            );
         var reasons = Of(plan, new() { ["r1"] = new("red line", GearState.InService, "") });
-        Assert.Contains(reasons, r => r.Path == "lines[0].tackle" && r.Text.Contains("not in this locker", StringComparison.Ordinal));
-        Assert.Contains(reasons, r => r.Path == "lines[0].tackle.rope" && r.Text.Contains("two places", StringComparison.Ordinal));
+        Assert.Contains(
+            reasons,
+            r => r.Path == "lines[0].tackle" && r.Text.Contains("not in this locker", StringComparison.Ordinal)
+        );
+        Assert.Contains(
+            reasons,
+            r => r.Path == "lines[0].tackle.rope" && r.Text.Contains("two places", StringComparison.Ordinal)
+        );
         Assert.DoesNotContain(reasons, r => r.Path == "lines[0].rope");
-        Assert.DoesNotContain(plan.Analysed().Verdict.Reasons, r => r.Text.Contains("locker", StringComparison.Ordinal));
+        Assert.DoesNotContain(
+            plan.Analysed().Verdict.Reasons,
+            r => r.Text.Contains("locker", StringComparison.Ordinal)
+        );
     }
 
-    private static IReadOnlyList<Reason> Of(Plan plan, Dictionary<string, GearStanding> locker) => PlanAnalysis.Of(plan, UnitSystem.Metric, withWorkings: false, locker).Analysis!.Verdict.Reasons;
+    private static IReadOnlyList<Reason> Of(Plan plan, Dictionary<string, GearStanding> locker) =>
+        PlanAnalysis.Of(plan, UnitSystem.Metric, withWorkings: false, locker).Analysis!.Verdict.Reasons;
 }

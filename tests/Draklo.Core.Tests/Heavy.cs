@@ -3,7 +3,9 @@ using static Draklo.Core.Tests.Cases;
 
 namespace Draklo.Core.Tests;
 
-/// <summary>A plan with all that can hang on it: three lines, two redirects, grips, cords, connectors and a joined rope.</summary>
+/// <summary>
+/// A plan with all that can hang on it: three lines, two redirects, grips, cords, connectors and a joined rope.
+/// </summary>
 internal static class Heavy
 {
     public static Plan Plan()
@@ -17,20 +19,57 @@ internal static class Heavy
             [
                 main with
                 {
-                    Redirects = [new() { At = main.Anchor, HardwareStrengthN = 50000, ContactId = "one-carabiner" }],
+                    Redirects =
+                    [
+                        new()
+                        {
+                            At = main.Anchor,
+                            HardwareStrengthN = 50000,
+                            ContactId = "one-carabiner",
+                        },
+                    ],
                     Anchor = main.Anchor with { DistanceM = 48, BearingDeg = 30 },
                     Joined = new() { Rope = main.Rope with { LengthM = 80 } },
-                    Rope = main.Rope with { LengthM = 24, ConstructionId = "double-braid", Wear = new() { AgeYears = 3 } },
+                    Rope = main.Rope with
+                    {
+                        LengthM = 24,
+                        ConstructionId = "double-braid",
+                        Wear = new() { AgeYears = 3 },
+                    },
                     Limiter = new() { Turns = 3 },
                 },
-                second with { Redirects = [new() { At = second.Anchor with { DistanceM = 26 }, HardwareStrengthN = 40000 }], Anchor = second.Anchor with { DistanceM = 40, BearingDeg = 120 }, Tie = TieKind.Base, Seat = second.Seat with { On = SeatKind.Union, Limb = new() { DiameterM = 0.25, BearingDeg = 90 } } },
-                Loaded(Line("third", 11, 32, 75, -1, 0.4, 0.4)) with { Setting = new() { Way = SettingWay.Catapult, Bedded = true } },
+                second with
+                {
+                    Redirects = [new() { At = second.Anchor with { DistanceM = 26 }, HardwareStrengthN = 40000 }],
+                    Anchor = second.Anchor with { DistanceM = 40, BearingDeg = 120 },
+                    Tie = TieKind.Base,
+                    Seat = second.Seat with
+                    {
+                        On = SeatKind.Union,
+                        Limb = new() { DiameterM = 0.25, BearingDeg = 90 },
+                    },
+                },
+                Loaded(Line("third", 11, 32, 75, -1, 0.4, 0.4)) with
+                {
+                    Setting = new() { Way = SettingWay.Catapult, Bedded = true },
+                },
             ],
         };
     }
 
-    private static LineMembers Loaded(LineMembers line) => line with
-    {
-        Tackle = line.Tackle with { JoinKnotId = null, Grip = new() { GripId = "machard", CordStrengthN = 16000, CordDiameterM = 0.008 }, Connector = new() { StrengthN = 24000, Count = 2 } },
-    };
+    private static LineMembers Loaded(LineMembers line) =>
+        line with
+        {
+            Tackle = line.Tackle with
+            {
+                JoinKnotId = null,
+                Grip = new()
+                {
+                    GripId = "machard",
+                    CordStrengthN = 16000,
+                    CordDiameterM = 0.008,
+                },
+                Connector = new() { StrengthN = 24000, Count = 2 },
+            },
+        };
 }

@@ -32,56 +32,115 @@ public sealed class LawTests
 
     [Fact]
     public void A_taller_seat_never_shortens_the_arm_to_an_anchor_no_higher_than_the_cut() =>
-        Gen.Select(Gen.Double[1, 30], Gen.Double[0.1, 20], Gen.Double[2, 80], Gen.Double[-6, 0]).Sample((seat, more, distance, height) =>
-        {
-            var anchor = new Point(distance, 0, height);
-            Assert.True(PullLine.ForwardArm(new(0, 0, seat + more), anchor) >= PullLine.ForwardArm(new(0, 0, seat), anchor) - 1e-9);
-        });
+        Gen.Select(Gen.Double[1, 30], Gen.Double[0.1, 20], Gen.Double[2, 80], Gen.Double[-6, 0])
+            .Sample(
+                (seat, more, distance, height) =>
+                {
+                    var anchor = new Point(distance, 0, height);
+                    Assert.True(
+                        PullLine.ForwardArm(new(0, 0, seat + more), anchor)
+                            >= PullLine.ForwardArm(new(0, 0, seat), anchor) - 1e-9
+                    );
+                }
+            );
 
     [Fact]
     public void The_arm_is_the_distance_of_the_line_from_the_hinge() =>
-        Gen.Select(Gen.Double[-3, 3], Gen.Double[2, 30], Gen.Double[5, 60], Gen.Double[-2, 3]).Sample((f, u, distance, height) =>
-        {
-            var length = Math.Sqrt(((distance - f) * (distance - f)) + ((height - u) * (height - u)));
-            var crossed = Math.Abs((f * (height - u)) - (u * (distance - f))) / length;
-            Assert.Equal(crossed, Math.Abs(PullLine.ForwardArm(new(f, 0, u), new(distance, 0, height))), 1e-9);
-        });
+        Gen.Select(Gen.Double[-3, 3], Gen.Double[2, 30], Gen.Double[5, 60], Gen.Double[-2, 3])
+            .Sample(
+                (f, u, distance, height) =>
+                {
+                    var length = Math.Sqrt(((distance - f) * (distance - f)) + ((height - u) * (height - u)));
+                    var crossed = Math.Abs((f * (height - u)) - (u * (distance - f))) / length;
+                    Assert.Equal(crossed, Math.Abs(PullLine.ForwardArm(new(f, 0, u), new(distance, 0, height))), 1e-9);
+                }
+            );
 
     [Fact]
     public void Forty_five_degrees_keeps_seventy_one_per_cent()
     {
-        var upright = Lime() with { Tree = Lime().Tree with { Lean = new() { AngleDeg = 0, BearingDeg = 0 } } };
-        var plan = upright.WithMain(l => l with { Seat = new() { HeightM = 15.3 }, Anchor = l.Anchor with { DistanceM = 15, HeightM = 0.3 } });
+        var upright = Lime() with
+        {
+            Tree = Lime().Tree with
+            {
+                Lean = new() { AngleDeg = 0, BearingDeg = 0 },
+            },
+        };
+        var plan = upright.WithMain(l =>
+            l with
+            {
+                Seat = new() { HeightM = 15.3 },
+                Anchor = l.Anchor with { DistanceM = 15, HeightM = 0.3 },
+            }
+        );
         var line = plan.Analysed().Pull.Lines[0];
         Assert.Equal(45, line.AngleBelowHorizontalDeg, 0.3);
-        Assert.Contains("71", plan.Analysed().Workings!.Single(w => w.Id == "main.angle").Substituted, StringComparison.Ordinal);
+        Assert.Contains(
+            "71",
+            plan.Analysed().Workings!.Single(w => w.Id == "main.angle").Substituted,
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
     public void An_upright_even_tree_still_sits_back_over_its_hinge()
     {
-        var tree = Lime().Tree with { Lean = new() { AngleDeg = 0, BearingDeg = 0 }, Crown = Lime().Tree.Crown with { ReachM = new() { North = 4, East = 4, South = 4, West = 4 } } };
+        var tree = Lime().Tree with
+        {
+            Lean = new() { AngleDeg = 0, BearingDeg = 0 },
+            Crown = Lime().Tree.Crown with
+            {
+                ReachM = new()
+                {
+                    North = 4,
+                    East = 4,
+                    South = 4,
+                    West = 4,
+                },
+            },
+        };
         var analysis = (Lime() with { Tree = tree }).Analysed();
         Near(-analysis.Hinge.OffsetM, analysis.Tree.Centre.ForwardM, 1e-9);
         Assert.True(analysis.Pretension.FloorN > 0);
     }
 
     [Fact]
-    public void Needed_tension_is_the_top_of_its_curve() => Gen.Select(Gen.Double[6, 18], Gen.Double[15, 80], Gen.Double[0, 12], Gen.Double[0.03, 0.07]).Sample((seat, distance, lean, hinge) =>
-    {
-        var plan = Lime().WithMain(l => l with { Seat = new() { HeightM = seat }, Anchor = l.Anchor with { DistanceM = distance } });
-        plan = plan with { Tree = plan.Tree with { Lean = plan.Tree.Lean with { AngleDeg = lean } }, Cut = plan.Cut with { HingeThicknessM = hinge } };
-        var outcome = PlanAnalysis.Of(plan, withWorkings: false);
-        if (outcome.Analysis is not { } analysis)
-        {
-            Assert.All(outcome.Problems, p => Assert.Contains("loses its arm", p.Message, StringComparison.Ordinal));
-            return;
-        }
+    public void Needed_tension_is_the_top_of_its_curve() =>
+        Gen.Select(Gen.Double[6, 18], Gen.Double[15, 80], Gen.Double[0, 12], Gen.Double[0.03, 0.07])
+            .Sample(
+                (seat, distance, lean, hinge) =>
+                {
+                    var plan = Lime()
+                        .WithMain(l =>
+                            l with
+                            {
+                                Seat = new() { HeightM = seat },
+                                Anchor = l.Anchor with { DistanceM = distance },
+                            }
+                        );
+                    plan = plan with
+                    {
+                        Tree = plan.Tree with { Lean = plan.Tree.Lean with { AngleDeg = lean } },
+                        Cut = plan.Cut with { HingeThicknessM = hinge },
+                    };
+                    var outcome = PlanAnalysis.Of(plan, withWorkings: false);
+                    if (outcome.Analysis is not { } analysis)
+                    {
+                        Assert.All(
+                            outcome.Problems,
+                            p => Assert.Contains("loses its arm", p.Message, StringComparison.Ordinal)
+                        );
+                        return;
+                    }
 
-        Assert.All(analysis.Pull.Curve, p => Assert.True(p.TensionN <= analysis.Pull.NeededTensionN * (1 + 1e-9)));
-        Assert.Equal(0, analysis.Pull.Curve[^1].TensionN, 1e-3);
-        Assert.All(analysis.Links, l => Assert.True(double.IsFinite(l.Use) && l.Use >= 0));
-    });
+                    Assert.All(
+                        analysis.Pull.Curve,
+                        p => Assert.True(p.TensionN <= analysis.Pull.NeededTensionN * (1 + 1e-9))
+                    );
+                    Assert.Equal(0, analysis.Pull.Curve[^1].TensionN, 1e-3);
+                    Assert.All(analysis.Links, l => Assert.True(double.IsFinite(l.Use) && l.Use >= 0));
+                }
+            );
 
     [Fact]
     public void A_heavier_lean_asks_more_and_a_longer_reserve_plans_more()
@@ -150,8 +209,18 @@ public sealed class LawTests
     public void Wind_from_behind_helps_and_wind_against_the_lay_asks_more()
     {
         var still = Lime().Analysed().Pull.NeededTensionN;
-        var behind = (Lime() with { Wind = new() { SpeedMps = 6, FromDeg = 270 } }).Analysed().Pull.NeededTensionN;
-        var against = (Lime() with { Wind = new() { SpeedMps = 6, FromDeg = 90 } }).Analysed().Pull.NeededTensionN;
+        var behind = (
+            Lime() with
+            {
+                Wind = new() { SpeedMps = 6, FromDeg = 270 },
+            }
+        ).Analysed().Pull.NeededTensionN;
+        var against = (
+            Lime() with
+            {
+                Wind = new() { SpeedMps = 6, FromDeg = 90 },
+            }
+        ).Analysed().Pull.NeededTensionN;
         Assert.True(behind < still && still < against);
 
         // ½ · 1.226 · 0.5 · (π/4 · 8 · 15) · 36 on a crown centred 12.45 m above the cut, over an arm of 11.46 m.
@@ -190,12 +259,23 @@ public sealed class LawTests
         Assert.Equal(metric.Pull.NeededTensionN, us.Pull.NeededTensionN);
         Assert.Contains("kN", metric.Verdict.Summary, StringComparison.Ordinal);
         Assert.Contains("lbf", us.Verdict.Summary, StringComparison.Ordinal);
-        Assert.DoesNotContain(us.Workings!, w => w.Substituted.Contains(" kN", StringComparison.Ordinal) || w.Substituted.Contains(" cm", StringComparison.Ordinal));
+        Assert.DoesNotContain(
+            us.Workings!,
+            w =>
+                w.Substituted.Contains(" kN", StringComparison.Ordinal)
+                || w.Substituted.Contains(" cm", StringComparison.Ordinal)
+        );
     }
 
     [Fact]
     public void Leaving_the_workings_out_changes_nothing_else() =>
         Assert.Equal(
-            System.Text.Json.JsonSerializer.Serialize(PlanAnalysis.Of(SideLeaner(), withWorkings: true).Analysis! with { Workings = null }),
-            System.Text.Json.JsonSerializer.Serialize(PlanAnalysis.Of(SideLeaner(), withWorkings: false).Analysis!));
+            System.Text.Json.JsonSerializer.Serialize(
+                PlanAnalysis.Of(SideLeaner(), withWorkings: true).Analysis! with
+                {
+                    Workings = null,
+                }
+            ),
+            System.Text.Json.JsonSerializer.Serialize(PlanAnalysis.Of(SideLeaner(), withWorkings: false).Analysis!)
+        );
 }

@@ -8,7 +8,15 @@ namespace Draklo.Core.Tests;
 /// <summary>Turns on a drum between a machine and the rope.</summary>
 public sealed class LimiterTests
 {
-    private static readonly LimiterMembers Tried = new() { FrictionLow = 0.18, Friction = 0.20, FrictionHigh = 0.21, HoldLowN = 130, HoldN = 150, HoldHighN = 170 };
+    private static readonly LimiterMembers Tried = new()
+    {
+        FrictionLow = 0.18,
+        Friction = 0.20,
+        FrictionHigh = 0.21,
+        HoldLowN = 130,
+        HoldN = 150,
+        HoldHighN = 170,
+    };
 
     [Theory]
     [InlineData(1, 527)]
@@ -37,7 +45,11 @@ public sealed class LimiterTests
         Assert.Null(limiter.Fitting);
         Assert.Contains("No number of turns is right", limiter.Text, StringComparison.Ordinal);
         Assert.Contains("load cell", limiter.Text, StringComparison.Ordinal);
-        Assert.Contains("is sure to hold", Limiter.Of(Tried with { FrictionLow = 0.05 }, 9000, 1e9, UnitSystem.Metric).Text, StringComparison.Ordinal);
+        Assert.Contains(
+            "is sure to hold",
+            Limiter.Of(Tried with { FrictionLow = 0.05 }, 9000, 1e9, UnitSystem.Metric).Text,
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
@@ -45,25 +57,51 @@ public sealed class LimiterTests
     {
         var bare = Machine(null).Analysed();
         Assert.Equal(LinkState.Fails, bare.Links.Single(l => l.Id == "main.knot").State);
-        Assert.Contains(bare.Verdict.Reasons, r => r.Path == "lines[0].limiter" && r.Text.Contains("Nothing limits", StringComparison.Ordinal));
+        Assert.Contains(
+            bare.Verdict.Reasons,
+            r => r.Path == "lines[0].limiter" && r.Text.Contains("Nothing limits", StringComparison.Ordinal)
+        );
         Assert.NotNull(bare.Pull.Lines[0].Limiter);
 
-        var right = new LimiterMembers { Turns = 1, FrictionLow = 0.19, FrictionHigh = 0.21, HoldLowN = 150, HoldN = 160, HoldHighN = 170 };
+        var right = new LimiterMembers
+        {
+            Turns = 1,
+            FrictionLow = 0.19,
+            FrictionHigh = 0.21,
+            HoldLowN = 150,
+            HoldN = 160,
+            HoldHighN = 170,
+        };
         var held = Machine(right).Analysed();
         Assert.Equal(1, held.Pull.Lines[0].Limiter!.Fitting);
         Assert.Equal(LinkState.Holds, held.Links.Single(l => l.Id == "main.knot").State);
         Assert.True(held.Links.Single(l => l.Id == "main.knot").WorstLoadN <= Limiter.SlipsAtMost(right) * 5);
-        Assert.DoesNotContain(held.Verdict.Reasons, r => r.Path?.StartsWith("lines[0].limiter", StringComparison.Ordinal) == true);
+        Assert.DoesNotContain(
+            held.Verdict.Reasons,
+            r => r.Path?.StartsWith("lines[0].limiter", StringComparison.Ordinal) == true
+        );
 
         // Too few turns slip before the tree comes.
         var slipping = Machine(Tried with { Turns = 1, HoldLowN = 20, HoldN = 20 }).Analysed();
         var drum = slipping.Links.Single(l => l.Id == "main.limiter");
         Assert.Equal(LinkState.Fails, drum.State);
-        Assert.Contains(slipping.Verdict.Reasons, r => r.LinkId == "main.limiter" && r.Text.Contains("slips", StringComparison.Ordinal));
+        Assert.Contains(
+            slipping.Verdict.Reasons,
+            r => r.LinkId == "main.limiter" && r.Text.Contains("slips", StringComparison.Ordinal)
+        );
     }
 
     [Fact]
-    public void A_lime_without_machine_or_drum_says_nothing_of_drums() => Assert.Null(Lime().Analysed().Pull.Lines[0].Limiter);
+    public void A_lime_without_machine_or_drum_says_nothing_of_drums() =>
+        Assert.Null(Lime().Analysed().Pull.Lines[0].Limiter);
 
-    private static Plan Machine(LimiterMembers? drum) => Lime().WithMain(l => l with { Puller = new() { Kind = PullerKind.Machine, MachineN = 20000 }, Limiter = drum });
+    private static Plan Machine(LimiterMembers? drum) =>
+        Lime()
+            .WithMain(l =>
+                l with
+                {
+                    Puller = new() { Kind = PullerKind.Machine, MachineN = 20000 },
+                    Limiter = drum,
+                }
+            );
 }

@@ -8,7 +8,9 @@ using static Draklo.Core.Tests.Cases;
 
 namespace Draklo.Core.Tests;
 
-/// <summary>Redirects, ties, seats on limbs, joined ropes, grips and wear: what the links of a line carry and bear.</summary>
+/// <summary>
+/// Redirects, ties, seats on limbs, joined ropes, grips and wear: what the links of a line carry and bear.
+/// </summary>
 public sealed class LineTests
 {
     [Theory]
@@ -22,16 +24,23 @@ public sealed class LineTests
         var turn = TurnForce.Of(new(1, 0, 0), one, new(Math.Cos(angle), Math.Sin(angle), 0), other);
         Assert.Equal(force, turn.ForceN, 0.05);
         Assert.Equal(between, turn.BetweenDeg, 1e-6);
-        Assert.Equal(turn.ForceN, Math.Sqrt((turn.Forward * turn.Forward) + (turn.Right * turn.Right) + (turn.Up * turn.Up)), 1e-6);
+        Assert.Equal(
+            turn.ForceN,
+            Math.Sqrt((turn.Forward * turn.Forward) + (turn.Right * turn.Right) + (turn.Up * turn.Up)),
+            1e-6
+        );
     }
 
     [Fact]
     public void The_force_at_a_turn_lies_between_the_difference_and_the_sum_of_its_legs() =>
-        Gen.Select(Gen.Double[0, Math.PI], Gen.Double[1, 5000], Gen.Double[1, 5000]).Sample((angle, one, other) =>
-        {
-            var force = TurnForce.Of(new(1, 0, 0), one, new(Math.Cos(angle), 0, Math.Sin(angle)), other).ForceN;
-            Assert.InRange(force, Math.Abs(one - other) - 1e-6, one + other + 1e-6);
-        });
+        Gen.Select(Gen.Double[0, Math.PI], Gen.Double[1, 5000], Gen.Double[1, 5000])
+            .Sample(
+                (angle, one, other) =>
+                {
+                    var force = TurnForce.Of(new(1, 0, 0), one, new(Math.Cos(angle), 0, Math.Sin(angle)), other).ForceN;
+                    Assert.InRange(force, Math.Abs(one - other) - 1e-6, one + other + 1e-6);
+                }
+            );
 
     [Fact]
     public void A_redirect_costs_its_friction_and_bears_more_than_the_line()
@@ -48,7 +57,15 @@ public sealed class LineTests
         Near(straight.Pull.Lines[0].Tackle.HandForceN / 0.9, line.Tackle.HandForceN, 1e-9);
 
         // By hand: T1 = 1931, T2 = 2146; both legs nearly level, the site angle between them from the places.
-        Near(Math.Sqrt((redirect.TreeSideN * redirect.TreeSideN) + (redirect.HaulSideN * redirect.HaulSideN) + (2 * redirect.TreeSideN * redirect.HaulSideN * Math.Cos(Angle.Radians(redirect.BetweenDeg)))), redirect.ForceN, 1e-9);
+        Near(
+            Math.Sqrt(
+                (redirect.TreeSideN * redirect.TreeSideN)
+                    + (redirect.HaulSideN * redirect.HaulSideN)
+                    + (2 * redirect.TreeSideN * redirect.HaulSideN * Math.Cos(Angle.Radians(redirect.BetweenDeg)))
+            ),
+            redirect.ForceN,
+            1e-9
+        );
         Assert.InRange(redirect.ForceN, redirect.HaulSideN, redirect.TreeSideN + redirect.HaulSideN);
 
         // Back toward the tree (270°) and on toward the anchor: the force points between the two.
@@ -74,17 +91,35 @@ public sealed class LineTests
             Near(a.ForceN, b.ForceN, 1e-9);
             Near(a.RisesDeg, b.RisesDeg, 1e-9);
             Assert.Equal(0, Angle.Between(a.TowardDeg + lay - 90, b.TowardDeg), 1e-6);
-            Near(east.Links.Single(l => l.Id == "main.limb").LoadN, turned.Links.Single(l => l.Id == "main.limb").LoadN, 1e-9);
+            Near(
+                east.Links.Single(l => l.Id == "main.limb").LoadN,
+                turned.Links.Single(l => l.Id == "main.limb").LoadN,
+                1e-9
+            );
             Near(east.Pull.Sum.LevelN, turned.Pull.Sum.LevelN, 1e-9);
             Assert.Equal(east.Pull.Sum.OffLayDeg, turned.Pull.Sum.OffLayDeg, 1e-6);
         }
 
-        static Analysis At(double lay) => Lime(lay).WithMain(l => l with
-        {
-            Seat = l.Seat with { On = SeatKind.Limb, Limb = new() { DiameterM = 0.2, LeverM = 0.8, BearingDeg = (lay + 60) % 360 } },
-            Redirects = [new() { At = l.Anchor }],
-            Anchor = l.Anchor with { DistanceM = 40, BearingDeg = (lay + 320) % 360 },
-        }).Analysed();
+        static Analysis At(double lay) =>
+            Lime(lay)
+                .WithMain(l =>
+                    l with
+                    {
+                        Seat = l.Seat with
+                        {
+                            On = SeatKind.Limb,
+                            Limb = new()
+                            {
+                                DiameterM = 0.2,
+                                LeverM = 0.8,
+                                BearingDeg = (lay + 60) % 360,
+                            },
+                        },
+                        Redirects = [new() { At = l.Anchor }],
+                        Anchor = l.Anchor with { DistanceM = 40, BearingDeg = (lay + 320) % 360 },
+                    }
+                )
+                .Analysed();
     }
 
     [Fact]
@@ -111,10 +146,20 @@ public sealed class LineTests
         // A level limb to the right, a level line forward: σ = T·lever/(π·d³/32), halved by two unions.
         var lay = new LayFrame(0);
         var line = new PullLine("main", 1, new(0, 1.5, 10), new(40, 1.5, 10));
-        var limb = new LimbMembers { DiameterM = 0.2, LeverM = 1.5, BearingDeg = 90, RiseDeg = 0 };
+        var limb = new LimbMembers
+        {
+            DiameterM = 0.2,
+            LeverM = 1.5,
+            BearingDeg = 90,
+            RiseDeg = 0,
+        };
         var bending = LimbBending.Of(line, SeatKind.Limb, limb, 2000, lay);
         Near(2000 * 1.5 / (Math.PI * 0.008 / 32), bending.Stress, 1e-9);
-        Near(bending.Stress / 2, LimbBending.Of(line, SeatKind.Limb, limb with { SharedBy = 2 }, 2000, lay).Stress, 1e-9);
+        Near(
+            bending.Stress / 2,
+            LimbBending.Of(line, SeatKind.Limb, limb with { SharedBy = 2 }, 2000, lay).Stress,
+            1e-9
+        );
 
         // Pulled along itself it is pressed onto its union, and hardly minds.
         var along = LimbBending.Of(new("main", 1, new(0, 1.5, 10), new(0, -40, 10)), SeatKind.Limb, limb, 2000, lay);
@@ -127,14 +172,37 @@ public sealed class LineTests
     {
         var unknown = Lime().WithMain(l => l with { Seat = l.Seat with { On = SeatKind.Union } }).Analysed();
         Assert.Contains(unknown.Verdict.Reasons, r => r.Path == "lines[0].seat.limb");
-        var thin = Lime().WithMain(l => l with { Seat = l.Seat with { On = SeatKind.Limb, Limb = new() { DiameterM = 0.08, LeverM = 1, BearingDeg = 0 } } }).Analysed();
+        var thin = Lime()
+            .WithMain(l =>
+                l with
+                {
+                    Seat = l.Seat with
+                    {
+                        On = SeatKind.Limb,
+                        Limb = new()
+                        {
+                            DiameterM = 0.08,
+                            LeverM = 1,
+                            BearingDeg = 0,
+                        },
+                    },
+                }
+            )
+            .Analysed();
         Assert.Equal(LinkState.Fails, thin.Links.Single(l => l.Id == "main.limb").State);
     }
 
     [Fact]
     public void Two_ropes_joined_cost_the_knot_and_the_weaker_of_them_bears_it()
     {
-        var plan = Lime().WithMain(l => l with { Rope = l.Rope with { LengthM = 25 }, Joined = new() { Rope = l.Rope with { BreakingStrengthN = 30000, LengthM = 40 } } });
+        var plan = Lime()
+            .WithMain(l =>
+                l with
+                {
+                    Rope = l.Rope with { LengthM = 25 },
+                    Joined = new() { Rope = l.Rope with { BreakingStrengthN = 30000, LengthM = 40 } },
+                }
+            );
         var analysis = plan.Analysed();
         Near(30000 * 0.65, analysis.Links.Single(l => l.Id == "main.joint").StrengthN, 1e-9);
         Near(30000, analysis.Links.Single(l => l.Id == "main.rope-2").StrengthN, 1e-9);
@@ -151,8 +219,19 @@ public sealed class LineTests
     [InlineData(25, TieKind.Tip, null)]
     public void The_knot_that_joins_two_ropes_passes_nothing(double first, TieKind tie, string? says)
     {
-        var plan = Turned().WithMain(l => l with { Tie = tie, Rope = l.Rope with { LengthM = first }, Joined = new() { Rope = l.Rope with { LengthM = 90 } } });
-        var said = plan.Analysed().Verdict.Reasons.Where(r => r is { State: VerdictState.Stop, Path: "lines[0].joined" }).Select(r => r.Text).ToList();
+        var plan = Turned()
+            .WithMain(l =>
+                l with
+                {
+                    Tie = tie,
+                    Rope = l.Rope with { LengthM = first },
+                    Joined = new() { Rope = l.Rope with { LengthM = 90 } },
+                }
+            );
+        var said = plan.Analysed()
+            .Verdict.Reasons.Where(r => r is { State: VerdictState.Stop, Path: "lines[0].joined" })
+            .Select(r => r.Text)
+            .ToList();
         if (says is null)
         {
             Assert.Empty(said);
@@ -166,7 +245,24 @@ public sealed class LineTests
     [Fact]
     public void A_grip_creeps_where_a_loop_would_break_and_its_cord_shares_among_its_legs()
     {
-        var plan = Lime().WithMain(l => l with { Tackle = l.Tackle with { JoinKnotId = null, Grip = new() { GripId = "valdotain", CordStrengthN = 15000, CordDiameterM = 0.009, EndKnotId = "eye-splice" }, Connector = new() { StrengthN = 24000 } } });
+        var plan = Lime()
+            .WithMain(l =>
+                l with
+                {
+                    Tackle = l.Tackle with
+                    {
+                        JoinKnotId = null,
+                        Grip = new()
+                        {
+                            GripId = "valdotain",
+                            CordStrengthN = 15000,
+                            CordDiameterM = 0.009,
+                            EndKnotId = "eye-splice",
+                        },
+                        Connector = new() { StrengthN = 24000 },
+                    },
+                }
+            );
         var analysis = plan.Analysed();
         var tension = analysis.Pull.Lines[0].EndTensionN;
         var grip = analysis.Links.Single(l => l.Id == "main.grip");
@@ -177,24 +273,82 @@ public sealed class LineTests
 
         // 12 mm over 9 mm: between ratio 1 (0.50) and 2 (0.65); an eye splice keeps 0.90.
         Near(15000 * 0.90 * (0.50 + (((12.0 / 9) - 1) * 0.15)), cord.StrengthN, 1e-9);
-        var twice = plan.WithMain(l => l with { Tackle = l.Tackle with { Connector = l.Tackle.Connector! with { Count = 2 } } }).Analysed();
+        var twice = plan.WithMain(l =>
+                l with
+                {
+                    Tackle = l.Tackle with { Connector = l.Tackle.Connector! with { Count = 2 } },
+                }
+            )
+            .Analysed();
         Near(48000, twice.Links.Single(l => l.Id == "main.connector").StrengthN, 1e-9);
         Assert.True(twice.Links.Single(l => l.Id == "main.cord").StrengthN > cord.StrengthN);
 
         // A heave beyond its slip makes it creep; that alone breaks nothing.
-        var heaved = plan.WithMain(l => l with { Puller = new() { Count = 8, EffortEachN = 300 } }).Analysed().Links.Single(l => l.Id == "main.grip");
+        var heaved = plan.WithMain(l =>
+                l with
+                {
+                    Puller = new() { Count = 8, EffortEachN = 300 },
+                }
+            )
+            .Analysed()
+            .Links.Single(l => l.Id == "main.grip");
         Assert.True(heaved.WorstLoadN > heaved.StrengthN && heaved.State == LinkState.Holds);
     }
 
     [Fact]
     public void Wear_is_taken_off_openly_piece_by_piece()
     {
-        var plan = Lime().WithMain(l => l with { Rope = l.Rope with { ConstructionId = "double-braid-nylon", Wear = new() { AgeYears = 5, Keeps = 0.85, Wet = true } } });
+        var plan = Lime()
+            .WithMain(l =>
+                l with
+                {
+                    Rope = l.Rope with
+                    {
+                        ConstructionId = "double-braid-nylon",
+                        Wear = new()
+                        {
+                            AgeYears = 5,
+                            Keeps = 0.85,
+                            Wet = true,
+                        },
+                    },
+                }
+            );
         var rope = plan.Analysed().Links.Single(l => l.Id == "main.rope");
         Near(40000 * 0.90 * 0.85 * 0.90, rope.StrengthN, 1e-9);
         Assert.Equal(["5 years old", "worn", "wet"], rope.Reductions.Select(r => r.Name));
-        Assert.Single(plan.WithMain(l => l with { Rope = l.Rope with { ConstructionId = "double-braid", Wear = new() { Wet = true, AgeYears = 2 } } }).Analysed().Links.Single(l => l.Id == "main.rope").Reductions);
-        var slung = plan.WithMain(l => l with { Anchor = l.Anchor with { Sling = new() { BreakingStrengthN = 30000, Hitch = SlingHitch.TwoSlings, HalfAngleDeg = 60, KnotId = "timber-hitch", DiameterM = 0.012 } } }).Analysed();
+        Assert.Single(
+            plan.WithMain(l =>
+                    l with
+                    {
+                        Rope = l.Rope with
+                        {
+                            ConstructionId = "double-braid",
+                            Wear = new() { Wet = true, AgeYears = 2 },
+                        },
+                    }
+                )
+                .Analysed()
+                .Links.Single(l => l.Id == "main.rope")
+                .Reductions
+        );
+        var slung = plan.WithMain(l =>
+                l with
+                {
+                    Anchor = l.Anchor with
+                    {
+                        Sling = new()
+                        {
+                            BreakingStrengthN = 30000,
+                            Hitch = SlingHitch.TwoSlings,
+                            HalfAngleDeg = 60,
+                            KnotId = "timber-hitch",
+                            DiameterM = 0.012,
+                        },
+                    },
+                }
+            )
+            .Analysed();
         Near(30000 * 1 * 0.60 * 0.50, slung.Links.Single(l => l.Id == "main.sling").StrengthN, 1e-6);
     }
 
@@ -203,7 +357,12 @@ public sealed class LineTests
     {
         var one = Lime().Analysed();
         Near(one.Pull.Lines[0].TensionN * one.Pull.Lines[0].TipsFraction, one.Pull.Sum.LevelN, 1e-9);
-        var pair = (Lime() with { Lines = [Line("left", 13, 30, 60, 0, 0.5, 1), Line("right", 13, 30, 120, 0, 0.5, 1)] }).Analysed();
+        var pair = (
+            Lime() with
+            {
+                Lines = [Line("left", 13, 30, 60, 0, 0.5, 1), Line("right", 13, 30, 120, 0, 0.5, 1)],
+            }
+        ).Analysed();
         Assert.Equal(0, pair.Pull.Sum.OffLayDeg, 0.2);
         Assert.True(pair.Pull.Sum.LevelN < pair.Pull.Lines.Sum(l => l.TensionN * l.TipsFraction) - 1);
     }
@@ -211,7 +370,18 @@ public sealed class LineTests
     [Fact]
     public void A_throw_clears_what_ballistics_says()
     {
-        var plan = Lime().WithMain(l => l with { Setting = new() { Way = SettingWay.Hand, StandOffM = 4, TwigsLeft = 2 } });
+        var plan = Lime()
+            .WithMain(l =>
+                l with
+                {
+                    Setting = new()
+                    {
+                        Way = SettingWay.Hand,
+                        StandOffM = 4,
+                        TwigsLeft = 2,
+                    },
+                }
+            );
         var line = plan.Analysed().Pull.Lines[0].Setting!;
         Near(12.5, line.ClearM, 1e-9);
         Near(Math.Sqrt(9.80665 * (12.5 + Math.Sqrt((12.5 * 12.5) + 16))), line.SpeedMps, 1e-9);
@@ -220,8 +390,18 @@ public sealed class LineTests
         Assert.Contains(said, r => r.Path == "lines[0].setting.way");
         Assert.Contains(said, r => r.Path == "lines[0].setting.twigsLeft");
         Assert.Contains(said, r => r.Path == "lines[0].setting.bedded");
-        Assert.True(plan.WithMain(l => l with { Setting = l.Setting! with { Way = SettingWay.Catapult } }).Analysed().Pull.Lines[0].Setting!.Reached);
-        Assert.True(plan.WithMain(l => l with { Setting = l.Setting! with { Way = SettingWay.Climber } }).Analysed().Pull.Lines[0].Setting!.Reached);
+        Assert.True(
+            plan.WithMain(l => l with { Setting = l.Setting! with { Way = SettingWay.Catapult } })
+                .Analysed()
+                .Pull.Lines[0]
+                .Setting!.Reached
+        );
+        Assert.True(
+            plan.WithMain(l => l with { Setting = l.Setting! with { Way = SettingWay.Climber } })
+                .Analysed()
+                .Pull.Lines[0]
+                .Setting!.Reached
+        );
     }
 
     [Fact]
@@ -242,13 +422,21 @@ public sealed class LineTests
             Near(link.Use, analysis.Workings!.Single(w => w.Id == $"link.{link.Id}").Value, 1e-9);
         }
 
-        Near(analysis.Pull.Lines[0].Redirects[0].ForceN, analysis.Workings!.Single(w => w.Id == "main.redirect-1").Value, 1e-9);
+        Near(
+            analysis.Pull.Lines[0].Redirects[0].ForceN,
+            analysis.Workings!.Single(w => w.Id == "main.redirect-1").Value,
+            1e-9
+        );
     }
 
     /// <summary>The lime hauled aside round a redirect.</summary>
-    internal static Plan Turned() => Lime().WithMain(l => l with
-    {
-        Redirects = [new() { At = l.Anchor, HardwareStrengthN = 50000 }],
-        Anchor = l.Anchor with { DistanceM = 45, BearingDeg = 40 },
-    });
+    internal static Plan Turned() =>
+        Lime()
+            .WithMain(l =>
+                l with
+                {
+                    Redirects = [new() { At = l.Anchor, HardwareStrengthN = 50000 }],
+                    Anchor = l.Anchor with { DistanceM = 45, BearingDeg = 40 },
+                }
+            );
 }

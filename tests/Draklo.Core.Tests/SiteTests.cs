@@ -31,9 +31,25 @@ public sealed class SiteTests
     [InlineData(TargetKind.People, -50, 0, false, VerdictState.Ready)]
     [InlineData(TargetKind.Fence, 21.6, 0, false, VerdictState.Check)]
     [InlineData(TargetKind.Fence, 25, 0, false, VerdictState.Ready)]
-    public void A_target_is_judged_by_what_it_is_and_where(TargetKind kind, double east, double north, bool mayBeHit, VerdictState state)
+    public void A_target_is_judged_by_what_it_is_and_where(
+        TargetKind kind,
+        double east,
+        double north,
+        bool mayBeHit,
+        VerdictState state
+    )
     {
-        var analysis = With(Lime(), new TargetMembers { Id = "it", Kind = kind, Points = [At(east, north)], MayBeHit = mayBeHit }).Analysed();
+        var analysis = With(
+                Lime(),
+                new TargetMembers
+                {
+                    Id = "it",
+                    Kind = kind,
+                    Points = [At(east, north)],
+                    MayBeHit = mayBeHit,
+                }
+            )
+            .Analysed();
         var target = Assert.Single(analysis.Site.Targets);
         Assert.Equal(state, target.State);
         Assert.Equal(state == VerdictState.Stop, analysis.Verdict.State == VerdictState.Stop);
@@ -46,9 +62,21 @@ public sealed class SiteTests
     [Fact]
     public void Clearance_is_told_in_the_readers_units()
     {
-        var plan = With(Lime(), new TargetMembers { Id = "fence", Kind = TargetKind.Fence, Points = [At(21.6, -9), At(21.6, 9)] });
+        var plan = With(
+            Lime(),
+            new TargetMembers
+            {
+                Id = "fence",
+                Kind = TargetKind.Fence,
+                Points = [At(21.6, -9), At(21.6, 9)],
+            }
+        );
         Assert.Equal(0.6, plan.Analysed().Site.Targets[0].ClearanceM, 1e-9);
-        Assert.Contains("ft", PlanAnalysis.Of(plan, UnitSystem.Us).Analysis!.Site.Targets[0].Text, StringComparison.Ordinal);
+        Assert.Contains(
+            "ft",
+            PlanAnalysis.Of(plan, UnitSystem.Us).Analysis!.Site.Targets[0].Text,
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
@@ -57,28 +85,89 @@ public sealed class SiteTests
         var free = Lime().Analysed().Site.Retreats;
         Assert.All(free, r => Assert.True(r.Clear));
         Assert.Equal([225.0, 315], free.Select(r => r.BearingDeg).Order());
-        var walled = With(Lime(), new TargetMembers { Id = "wall", Kind = TargetKind.Wall, Name = "chapel wall", Points = [At(-8, 3), At(3, 3)] }).Analysed();
+        var walled = With(
+                Lime(),
+                new TargetMembers
+                {
+                    Id = "wall",
+                    Kind = TargetKind.Wall,
+                    Name = "chapel wall",
+                    Points = [At(-8, 3), At(3, 3)],
+                }
+            )
+            .Analysed();
         var blocked = Assert.Single(walled.Site.Retreats, r => !r.Clear);
         Assert.Equal(315, blocked.BearingDeg);
         Assert.Equal("chapel wall", blocked.BlockedBy);
-        Assert.Contains(walled.Verdict.Reasons, r => r.Text.Contains("blocked by chapel wall", StringComparison.Ordinal));
-        Assert.All(With(Lime(), new TargetMembers { Id = "pond", Kind = TargetKind.Water, Points = [At(-12, 12)], RadiusM = 3 }).Analysed().Site.Retreats, r => Assert.True(r.Clear));
+        Assert.Contains(
+            walled.Verdict.Reasons,
+            r => r.Text.Contains("blocked by chapel wall", StringComparison.Ordinal)
+        );
+        Assert.All(
+            With(
+                    Lime(),
+                    new TargetMembers
+                    {
+                        Id = "pond",
+                        Kind = TargetKind.Water,
+                        Points = [At(-12, 12)],
+                        RadiusM = 3,
+                    }
+                )
+                .Analysed()
+                .Site.Retreats,
+            r => Assert.True(r.Clear)
+        );
     }
 
     [Fact]
     public void Turning_site_and_lay_together_keeps_every_clearance() =>
-        Gen.Select(Gen.Double[-40, 40], Gen.Double[-40, 40], Gen.Double[0, 359]).Where((f, r, _) => Math.Abs(f) + Math.Abs(r) > 3).Sample((forward, right, bearing) =>
-        {
-            var round = Lime() with { Tree = Lime().Tree with { Crown = Lime().Tree.Crown with { ReachM = new() { North = 4, East = 4, South = 4, West = 4 } } } };
-            Assert.Equal(Clearance(0), Clearance(bearing), 1e-6);
+        Gen.Select(Gen.Double[-40, 40], Gen.Double[-40, 40], Gen.Double[0, 359])
+            .Where((f, r, _) => Math.Abs(f) + Math.Abs(r) > 3)
+            .Sample(
+                (forward, right, bearing) =>
+                {
+                    var round = Lime() with
+                    {
+                        Tree = Lime().Tree with
+                        {
+                            Crown = Lime().Tree.Crown with
+                            {
+                                ReachM = new()
+                                {
+                                    North = 4,
+                                    East = 4,
+                                    South = 4,
+                                    West = 4,
+                                },
+                            },
+                        },
+                    };
+                    Assert.Equal(Clearance(0), Clearance(bearing), 1e-6);
 
-            double Clearance(double lay)
-            {
-                var (east, north) = new Draklo.Core.Geometry.LayFrame(lay).ToSite(forward, right);
-                var plan = round.WithMain(l => l with { Anchor = l.Anchor with { BearingDeg = lay } }) with { Lay = new() { BearingDeg = lay } };
-                return With(plan, new TargetMembers { Id = "a", Kind = TargetKind.Tree, Points = [At(east, north)] }).Analysed().Site.Targets[0].ClearanceM;
-            }
-        }, iter: 60);
+                    double Clearance(double lay)
+                    {
+                        var (east, north) = new Draklo.Core.Geometry.LayFrame(lay).ToSite(forward, right);
+                        var plan = round.WithMain(l => l with { Anchor = l.Anchor with { BearingDeg = lay } }) with
+                        {
+                            Lay = new() { BearingDeg = lay },
+                        };
+                        return With(
+                                plan,
+                                new TargetMembers
+                                {
+                                    Id = "a",
+                                    Kind = TargetKind.Tree,
+                                    Points = [At(east, north)],
+                                }
+                            )
+                            .Analysed()
+                            .Site.Targets[0]
+                            .ClearanceM;
+                    }
+                },
+                iter: 60
+            );
 
     [Fact]
     public void Haulers_in_the_lay_stand_one_and_a_half_heights_out()
@@ -87,15 +176,35 @@ public sealed class SiteTests
         var near = Lime().WithMain(l => l with { Anchor = l.Anchor with { DistanceM = 26 } }).Analysed();
         Assert.False(near.Site.Lines[0].CrewClear);
         Assert.Contains(near.Verdict.Reasons, r => r.Path == "lines[0].puller.place" && r.State == VerdictState.Check);
-        var aside = Lime().WithMain(l => l with { Anchor = l.Anchor with { DistanceM = 26 }, Puller = l.Puller with { Place = At(5, 24) } });
+        var aside = Lime()
+            .WithMain(l =>
+                l with
+                {
+                    Anchor = l.Anchor with { DistanceM = 26 },
+                    Puller = l.Puller with { Place = At(5, 24) },
+                }
+            );
         Assert.True(aside.Analysed().Site.Lines[0].CrewClear);
     }
 
     [Fact]
     public void Nobody_stands_inside_the_turn_of_a_line_that_is_hauled_back()
     {
-        var people = new TargetMembers { Id = "bench", Kind = TargetKind.People, Points = [At(20, -14)] };
-        var turned = With(Lime(), people).WithMain(l => l with { Tackle = l.Tackle with { SystemId = "redirected" }, Puller = l.Puller with { Place = At(8, -34) } }).Analysed();
+        var people = new TargetMembers
+        {
+            Id = "bench",
+            Kind = TargetKind.People,
+            Points = [At(20, -14)],
+        };
+        var turned = With(Lime(), people)
+            .WithMain(l =>
+                l with
+                {
+                    Tackle = l.Tackle with { SystemId = "redirected" },
+                    Puller = l.Puller with { Place = At(8, -34) },
+                }
+            )
+            .Analysed();
         Assert.Equal(VerdictState.Stop, turned.Site.Targets[0].State);
         Assert.Contains("inside its turn", turned.Site.Targets[0].Text, StringComparison.Ordinal);
         Assert.Equal(3, turned.Site.Lines[0].InsideTurns[0].Count);
@@ -105,7 +214,27 @@ public sealed class SiteTests
     [Fact]
     public void A_plane_through_two_spots_gives_the_slope_and_the_anchors_rise()
     {
-        var plan = Lime() with { Site = new() { Spots = [new() { EastM = 20, NorthM = 0, RiseM = -2 }, new() { EastM = 0, NorthM = 10, RiseM = 0 }] } };
+        var plan = Lime() with
+        {
+            Site = new()
+            {
+                Spots =
+                [
+                    new()
+                    {
+                        EastM = 20,
+                        NorthM = 0,
+                        RiseM = -2,
+                    },
+                    new()
+                    {
+                        EastM = 0,
+                        NorthM = 10,
+                        RiseM = 0,
+                    },
+                ],
+            },
+        };
         var slope = plan.Analysed().Site.Slope!;
         Near(Math.Atan(0.1) * 180 / Math.PI, slope.SteepestDeg, 1e-9);
         Near(90, slope.FallsTowardDeg, 1e-9);
@@ -129,18 +258,30 @@ public sealed class SiteTests
     [Fact]
     public void The_rose_closes_toward_what_must_be_spared_and_agrees_with_the_zones()
     {
-        var targets = Enumerable.Range(0, 12).Select(i => new TargetMembers
-        {
-            Id = $"t{i}",
-            Kind = TargetKind.Building,
-            Closed = true,
-            Points = [At(12 * Math.Sin(i), 25 * Math.Cos(i)), At((12 * Math.Sin(i)) + 3, 25 * Math.Cos(i)), At((12 * Math.Sin(i)) + 3, (25 * Math.Cos(i)) + 2)],
-        }).Where(t => TargetShape.Fault(t) is null).ToArray();
+        var targets = Enumerable
+            .Range(0, 12)
+            .Select(i => new TargetMembers
+            {
+                Id = $"t{i}",
+                Kind = TargetKind.Building,
+                Closed = true,
+                Points =
+                [
+                    At(12 * Math.Sin(i), 25 * Math.Cos(i)),
+                    At((12 * Math.Sin(i)) + 3, 25 * Math.Cos(i)),
+                    At((12 * Math.Sin(i)) + 3, (25 * Math.Cos(i)) + 2),
+                ],
+            })
+            .Where(t => TargetShape.Fault(t) is null)
+            .ToArray();
         var plan = With(Lime(), targets);
         var rose = LayRose.Of(plan, UnitSystem.Metric, 10).Rose!;
         foreach (var bearing in rose.Bearings)
         {
-            var turned = plan.WithMain(l => l with { Anchor = l.Anchor with { BearingDeg = bearing.BearingDeg } }) with { Lay = new() { BearingDeg = bearing.BearingDeg } };
+            var turned = plan.WithMain(l => l with { Anchor = l.Anchor with { BearingDeg = bearing.BearingDeg } }) with
+            {
+                Lay = new() { BearingDeg = bearing.BearingDeg },
+            };
             if (PlanAnalysis.Of(turned).Analysis is { } analysis)
             {
                 Assert.Equal(analysis.Site.Targets.Min(t => t.ClearanceM), bearing.ClearanceM!.Value, 1e-9);
@@ -156,51 +297,119 @@ public sealed class SiteTests
     {
         var plan = Lime() with { WalkUp = FirstWalkUp.Make() };
         Assert.Contains(plan.Analysed().Verdict.Reasons, r => r.State == VerdictState.Check && r.Path == "walkUp[0]");
-        var ticked = plan with { WalkUp = [.. plan.WalkUp.Select(w => w.Must ? w with { TickedBy = "Ana", TickedAt = "2027-03-09T08:10:00+00:00" } : w)] };
-        Assert.DoesNotContain(ticked.Analysed().Verdict.Reasons, r => r.Path?.StartsWith("walkUp", StringComparison.Ordinal) == true);
+        var ticked = plan with
+        {
+            WalkUp =
+            [
+                .. plan.WalkUp.Select(w =>
+                    w.Must ? w with { TickedBy = "Ana", TickedAt = "2027-03-09T08:10:00+00:00" } : w
+                ),
+            ],
+        };
+        Assert.DoesNotContain(
+            ticked.Analysed().Verdict.Reasons,
+            r => r.Path?.StartsWith("walkUp", StringComparison.Ordinal) == true
+        );
     }
 
     [Fact]
     public void A_lay_that_misses_its_mark_is_said()
     {
         var plan = Lime() with { Site = new() { Mark = At(20, 4) } };
-        Assert.Contains(plan.Analysed().Verdict.Reasons, r => r.Path == "site.mark" && r.Text.Contains("right of the lay mark", StringComparison.Ordinal));
-        Assert.DoesNotContain((Lime() with { Site = new() { Mark = At(20, 0.5) } }).Analysed().Verdict.Reasons, r => r.Path == "site.mark");
+        Assert.Contains(
+            plan.Analysed().Verdict.Reasons,
+            r => r.Path == "site.mark" && r.Text.Contains("right of the lay mark", StringComparison.Ordinal)
+        );
+        Assert.DoesNotContain(
+            (Lime() with { Site = new() { Mark = At(20, 0.5) } }).Analysed().Verdict.Reasons,
+            r => r.Path == "site.mark"
+        );
     }
 
     [Fact]
     public void A_site_comes_back_from_its_own_GeoJSON()
     {
         var origin = new OriginMembers { LatitudeDeg = 54.4, LongitudeDeg = -3.1 };
-        var plan = With(Lime(),
-            new() { Id = "boathouse", Kind = TargetKind.Building, Name = "Boathouse", Closed = true, HeightM = 4, Points = [At(-20, 5), At(-12, 5), At(-12, 14)] },
-            new() { Id = "wire", Kind = TargetKind.PowerLine, Points = [At(-40, 40), At(60, 45)], HeightM = 7 },
-            new() { Id = "oak", Kind = TargetKind.Tree, Points = [At(30, 0.5)], RadiusM = 2.5, MayBeHit = true });
+        var plan = With(
+            Lime(),
+            new()
+            {
+                Id = "boathouse",
+                Kind = TargetKind.Building,
+                Name = "Boathouse",
+                Closed = true,
+                HeightM = 4,
+                Points = [At(-20, 5), At(-12, 5), At(-12, 14)],
+            },
+            new()
+            {
+                Id = "wire",
+                Kind = TargetKind.PowerLine,
+                Points = [At(-40, 40), At(60, 45)],
+                HeightM = 7,
+            },
+            new()
+            {
+                Id = "oak",
+                Kind = TargetKind.Tree,
+                Points = [At(30, 0.5)],
+                RadiusM = 2.5,
+                MayBeHit = true,
+            }
+        );
         plan = plan with { Site = plan.Site with { Origin = origin, Mark = At(20, 0) } };
         var (json, problems) = SiteGeoJson.Write(plan);
         Assert.Empty(problems);
         var (site, faults) = SiteGeoJson.Read(json, new());
         Assert.Empty(faults);
         Near(54.4, site!.Origin!.LatitudeDeg, 1e-9);
-        Assert.Equal(plan.Site.Targets.Select(t => (t.Id, t.Kind, t.Name, t.Closed, t.HeightM, t.RadiusM, t.MayBeHit)), site.Targets.Select(t => (t.Id, t.Kind, t.Name, t.Closed, t.HeightM, t.RadiusM, t.MayBeHit)));
-        Assert.All(plan.Site.Targets.Zip(site.Targets), pair => Assert.All(pair.First.Points.Zip(pair.Second.Points), p =>
-        {
-            Assert.Equal(p.First.EastM, p.Second.EastM, 0.011);
-            Assert.Equal(p.First.NorthM, p.Second.NorthM, 0.011);
-        }));
+        Assert.Equal(
+            plan.Site.Targets.Select(t => (t.Id, t.Kind, t.Name, t.Closed, t.HeightM, t.RadiusM, t.MayBeHit)),
+            site.Targets.Select(t => (t.Id, t.Kind, t.Name, t.Closed, t.HeightM, t.RadiusM, t.MayBeHit))
+        );
+        Assert.All(
+            plan.Site.Targets.Zip(site.Targets),
+            pair =>
+                Assert.All(
+                    pair.First.Points.Zip(pair.Second.Points),
+                    p =>
+                    {
+                        Assert.Equal(p.First.EastM, p.Second.EastM, 0.011);
+                        Assert.Equal(p.First.NorthM, p.Second.NorthM, 0.011);
+                    }
+                )
+        );
         Near(20, site.Mark!.EastM, 1e-3);
     }
 
     [Theory]
     [InlineData("""{"type":"Topology"}""", "file", "of the type “Topology”")]
     [InlineData("""[1,2]""", "file", "no GeoJSON")]
-    [InlineData("""{"type":"FeatureCollection","features":[{"type":"Feature","properties":{},"geometry":{"type":"Polygon","coordinates":[[[0,0],[1,1]]]}}]}""", "file", "broken")]
-    [InlineData("""{"type":"FeatureCollection","features":[{"type":"Feature","properties":{"kind":"tree"},"geometry":{"type":"Point","coordinates":[9,50]}}]}""", "file.features[0]", "more than 500 m")]
+    [InlineData(
+        """{"type":"FeatureCollection","features":[{"type":"Feature","properties":{},"geometry":{"type":"Polygon","coordinates":[[[0,0],[1,1]]]}}]}""",
+        "file",
+        "broken"
+    )]
+    [InlineData(
+        """{"type":"FeatureCollection","features":[{"type":"Feature","properties":{"kind":"tree"},"geometry":{"type":"Point","coordinates":[9,50]}}]}""",
+        "file.features[0]",
+        "more than 500 m"
+    )]
     [InlineData("""{"type":"FeatureCollection","features":[]}""", "file", "holds no place")]
-    [InlineData("""{"type":"FeatureCollection","features":[{"type":"Feature","properties":{"kind":"tree"},"geometry":{"type":"Point","coordinates":[-3.1,54.4]}}]}""", "file.features[0]", "on the stump")]
+    [InlineData(
+        """{"type":"FeatureCollection","features":[{"type":"Feature","properties":{"kind":"tree"},"geometry":{"type":"Point","coordinates":[-3.1,54.4]}}]}""",
+        "file.features[0]",
+        "on the stump"
+    )]
     public void GeoJSON_that_cannot_be_used_is_refused_and_says_why(string text, string path, string says)
     {
-        var (site, problems) = SiteGeoJson.Read(Encoding.UTF8.GetBytes(text), new() { Origin = new() { LatitudeDeg = 54.4, LongitudeDeg = -3.1 } });
+        var (site, problems) = SiteGeoJson.Read(
+            Encoding.UTF8.GetBytes(text),
+            new()
+            {
+                Origin = new() { LatitudeDeg = 54.4, LongitudeDeg = -3.1 },
+            }
+        );
         Assert.Null(site);
         var problem = Assert.Single(problems);
         Assert.Equal(path, problem.Path);
@@ -216,9 +425,18 @@ public sealed class SiteTests
               {"type":"Feature","properties":{"power":"minor_line"},"geometry":{"type":"LineString","coordinates":[[-0.0005,0.0004],[0.0005,0.0004]]}},
               {"type":"Feature","properties":null,"geometry":null}]}
             """;
-        var (site, problems) = SiteGeoJson.Read(Encoding.UTF8.GetBytes(Text), new() { Origin = new() { LatitudeDeg = 0, LongitudeDeg = 0 } });
+        var (site, problems) = SiteGeoJson.Read(
+            Encoding.UTF8.GetBytes(Text),
+            new()
+            {
+                Origin = new() { LatitudeDeg = 0, LongitudeDeg = 0 },
+            }
+        );
         Assert.Empty(problems);
-        Assert.Equal([TargetKind.Building, TargetKind.Building, TargetKind.PowerLine], site!.Targets.Select(t => t.Kind));
+        Assert.Equal(
+            [TargetKind.Building, TargetKind.Building, TargetKind.PowerLine],
+            site!.Targets.Select(t => t.Kind)
+        );
         Assert.Equal(["building", "building-2", "power-line"], site.Targets.Select(t => t.Id));
         Near(22.24, site.Targets[0].Points[0].EastM, 1e-3);
     }
@@ -229,5 +447,9 @@ public sealed class SiteTests
 
     private static PlaceMembers At(double east, double north) => new() { EastM = east, NorthM = north };
 
-    private static Plan With(Plan plan, params TargetMembers[] targets) => plan with { Site = plan.Site with { Targets = targets } };
+    private static Plan With(Plan plan, params TargetMembers[] targets) =>
+        plan with
+        {
+            Site = plan.Site with { Targets = targets },
+        };
 }

@@ -14,14 +14,65 @@ public sealed class SizingTests
     [InlineData(HeightMethod.Angles, 20, 0, 40, -5, 18.53)]
     [InlineData(HeightMethod.Angles, 20, 0, 50, 6, 21.73)]
     [InlineData(HeightMethod.Slope, 22, 10, 40, -5, 20.08)]
-    public void Height_by_two_angles_on_any_ground(HeightMethod method, double distance, double slope, double up, double down, double height) =>
-        Near(height, Read(new() { Height = new() { Method = method, DistanceM = distance, SlopeDeg = slope, UpDeg = up, DownDeg = down } }).HeightM!.Value, 1e-3);
+    public void Height_by_two_angles_on_any_ground(
+        HeightMethod method,
+        double distance,
+        double slope,
+        double up,
+        double down,
+        double height
+    ) =>
+        Near(
+            height,
+            Read(
+                new()
+                {
+                    Height = new()
+                    {
+                        Method = method,
+                        DistanceM = distance,
+                        SlopeDeg = slope,
+                        UpDeg = up,
+                        DownDeg = down,
+                    },
+                }
+            ).HeightM!.Value,
+            1e-3
+        );
 
     [Fact]
     public void A_stick_as_long_as_the_arm_makes_the_distance_the_height()
     {
-        Near(17.4, Read(new() { Height = new() { Method = HeightMethod.Stick, DistanceM = 17.4, StickM = 0.65, ArmM = 0.65 } }).HeightM!.Value);
-        Near(20, Read(new() { Height = new() { Method = HeightMethod.Stick, DistanceM = 25, StickM = 0.56, ArmM = 0.7 } }).HeightM!.Value);
+        Near(
+            17.4,
+            Read(
+                new()
+                {
+                    Height = new()
+                    {
+                        Method = HeightMethod.Stick,
+                        DistanceM = 17.4,
+                        StickM = 0.65,
+                        ArmM = 0.65,
+                    },
+                }
+            ).HeightM!.Value
+        );
+        Near(
+            20,
+            Read(
+                new()
+                {
+                    Height = new()
+                    {
+                        Method = HeightMethod.Stick,
+                        DistanceM = 25,
+                        StickM = 0.56,
+                        ArmM = 0.7,
+                    },
+                }
+            ).HeightM!.Value
+        );
     }
 
     [Fact]
@@ -29,20 +80,26 @@ public sealed class SizingTests
 
     [Fact]
     public void Two_views_from_anywhere_give_back_the_lean_that_they_show() =>
-        Gen.Select(Gen.Double[0.5, 20], Gen.Double[0, 359], Gen.Double[0, 359], Gen.Double[25, 155]).Sample((angle, bearing, first, between) =>
-        {
-            var second = (first + between) % 360;
-            var lean = Read(new() { LeanViews = [View(first), View(second)] }).Lean!;
-            Assert.Equal(angle, lean.AngleDeg, 1e-6);
-            Assert.Equal(0, Angle.Between(bearing, lean.BearingDeg), 1e-6);
-            Assert.False(lean.OneView);
+        Gen.Select(Gen.Double[0.5, 20], Gen.Double[0, 359], Gen.Double[0, 359], Gen.Double[25, 155])
+            .Sample(
+                (angle, bearing, first, between) =>
+                {
+                    var second = (first + between) % 360;
+                    var lean = Read(new() { LeanViews = [View(first), View(second)] }).Lean!;
+                    Assert.Equal(angle, lean.AngleDeg, 1e-6);
+                    Assert.Equal(0, Angle.Between(bearing, lean.BearingDeg), 1e-6);
+                    Assert.False(lean.OneView);
 
-            LeanViewMembers View(double looking) => new()
-            {
-                LookingDeg = looking,
-                LeanDeg = Angle.Degrees(Math.Atan(Math.Tan(Angle.Radians(angle)) * Math.Sin(Angle.Radians(bearing - looking)))),
-            };
-        });
+                    LeanViewMembers View(double looking) =>
+                        new()
+                        {
+                            LookingDeg = looking,
+                            LeanDeg = Angle.Degrees(
+                                Math.Atan(Math.Tan(Angle.Radians(angle)) * Math.Sin(Angle.Radians(bearing - looking)))
+                            ),
+                        };
+                }
+            );
 
     [Fact]
     public void One_view_shows_only_what_lies_across_it_and_holds_the_verdict()
@@ -69,8 +126,17 @@ public sealed class SizingTests
         {
             var form = Lime() with { Tree = Lime().Tree with { Lean = Lime().Tree.Lean with { Shape = shape } } };
             var stem = new Stem(21, 0.48, 0.7, 0.30);
-            var sections = Enumerable.Range(0, 20).Select(i => new SectionMembers { HeightM = 0.3 + (i * 1.07), DiameterM = stem.DiameterAt(i * 1.07) }).ToList();
-            var measured = form with { Tree = form.Tree with { Mass = new() { Method = MassMethod.Sections, Sections = sections } } };
+            var sections = Enumerable
+                .Range(0, 20)
+                .Select(i => new SectionMembers { HeightM = 0.3 + (i * 1.07), DiameterM = stem.DiameterAt(i * 1.07) })
+                .ToList();
+            var measured = form with
+            {
+                Tree = form.Tree with
+                {
+                    Mass = new() { Method = MassMethod.Sections, Sections = sections },
+                },
+            };
             Near(form.Analysed().Tree.MassKg, measured.Analysed().Tree.MassKg, 0.01);
             Near(form.Analysed().Tree.Centre.UpM, measured.Analysed().Tree.Centre.UpM, 0.01);
             Near(form.Analysed().Tree.Centre.ForwardM, measured.Analysed().Tree.Centre.ForwardM, 0.01);
@@ -80,7 +146,24 @@ public sealed class SizingTests
     [Fact]
     public void A_known_mass_is_taken_as_told()
     {
-        var plan = Lime() with { Tree = Lime().Tree with { Mass = new() { Method = MassMethod.Known, Known = new() { MassKg = 2000, CentreHeightM = 8, EastM = -0.5, NorthM = 0.2, Spread = 0.1 } } } };
+        var plan = Lime() with
+        {
+            Tree = Lime().Tree with
+            {
+                Mass = new()
+                {
+                    Method = MassMethod.Known,
+                    Known = new()
+                    {
+                        MassKg = 2000,
+                        CentreHeightM = 8,
+                        EastM = -0.5,
+                        NorthM = 0.2,
+                        Spread = 0.1,
+                    },
+                },
+            },
+        };
         var tree = plan.Analysed().Tree;
         Assert.Equal(2000, tree.MassKg);
         Near(-0.625, tree.Centre.ForwardM, 1e-9);
@@ -95,7 +178,17 @@ public sealed class SizingTests
     {
         var measured = Lime().Analysed().Tree.Spread;
         var guessed = (Lime() with { Guesses = ["tree.lean.angleDeg", "tree.crown.massRatio"] }).Analysed().Tree.Spread;
-        var viewed = (Lime() with { Readings = new() { LeanViews = [new() { LookingDeg = 0, LeanDeg = -3 }, new() { LookingDeg = 90, LeanDeg = 0 }] } }).Analysed().Tree.Spread;
+        var viewed = (
+            Lime() with
+            {
+                Readings = new()
+                {
+                    LeanViews = [new() { LookingDeg = 0, LeanDeg = -3 }, new() { LookingDeg = 90, LeanDeg = 0 }],
+                },
+            }
+        )
+            .Analysed()
+            .Tree.Spread;
         Assert.True(Width(guessed.TensionAtRestN) > Width(measured.TensionAtRestN));
         Assert.True(Width(viewed.ForwardM) < Width(measured.ForwardM));
         Assert.True(Width(guessed.MassKg) > Width(measured.MassKg));
@@ -117,19 +210,39 @@ public sealed class SizingTests
         Assert.Contains(thin.Verdict.Reasons, r => r.Path == "tree.decay.shellM" && r.State == VerdictState.Stop);
         Assert.Equal(1, Hollow(0.25).Tree.Soundness);
 
-        static Analysis Hollow(double shell) => (Lime() with { Tree = Lime().Tree with { Decay = new() { ShellM = shell, DiameterM = 0.5 } } }).Analysed();
+        static Analysis Hollow(double shell) =>
+            (
+                Lime() with
+                {
+                    Tree = Lime().Tree with
+                    {
+                        Decay = new() { ShellM = shell, DiameterM = 0.5 },
+                    },
+                }
+            ).Analysed();
     }
 
     [Fact]
     public void What_was_seen_on_the_tree_holds_or_stops_the_plan()
     {
         Assert.Equal(VerdictState.Stop, Seen(new() { Cracked = true }).Verdict.State);
-        Assert.Contains(Seen(new() { Dead = true }).Verdict.Reasons, r => r is { State: VerdictState.Check, Path: "tree.condition.dead" });
+        Assert.Contains(
+            Seen(new() { Dead = true }).Verdict.Reasons,
+            r => r is { State: VerdictState.Check, Path: "tree.condition.dead" }
+        );
         var lifted = Seen(new() { RootsLifted = true });
-        Assert.Contains(lifted.Verdict.Reasons, r => r is { State: VerdictState.Check, Path: "tree.condition.rootsLifted" });
-        Near(0.6 * Lime().Analysed().Links.Single(l => l.Id == "roots").StrengthN, lifted.Links.Single(l => l.Id == "roots").StrengthN, 1e-9);
+        Assert.Contains(
+            lifted.Verdict.Reasons,
+            r => r is { State: VerdictState.Check, Path: "tree.condition.rootsLifted" }
+        );
+        Near(
+            0.6 * Lime().Analysed().Links.Single(l => l.Id == "roots").StrengthN,
+            lifted.Links.Single(l => l.Id == "roots").StrengthN,
+            1e-9
+        );
 
-        static Analysis Seen(ConditionMembers condition) => (Lime() with { Tree = Lime().Tree with { Condition = condition } }).Analysed();
+        static Analysis Seen(ConditionMembers condition) =>
+            (Lime() with { Tree = Lime().Tree with { Condition = condition } }).Analysed();
     }
 
     [Fact]
@@ -138,13 +251,26 @@ public sealed class SizingTests
         var calm = Lime() with { Wind = new() { InLeaf = false } };
         var gust = calm.Analysed().Gust!;
         Assert.True(gust.FromAhead);
-        var blown = (calm with { Wind = new() { InLeaf = false, SpeedMps = gust.SpeedMps, FromDeg = 90 } }).Analysed();
+        var blown = (
+            calm with
+            {
+                Wind = new()
+                {
+                    InLeaf = false,
+                    SpeedMps = gust.SpeedMps,
+                    FromDeg = 90,
+                },
+            }
+        ).Analysed();
         Near(calm.Analysed().Pull.PlannedTensionN, blown.Pull.NeededTensionN, 0.01);
     }
 
     [Fact]
     public void Leaves_lower_the_gust_that_a_plan_stands() =>
-        Assert.True((Lime() with { Wind = new() { InLeaf = true } }).Analysed().Gust!.SpeedMps < (Lime() with { Wind = new() { InLeaf = false } }).Analysed().Gust!.SpeedMps);
+        Assert.True(
+            (Lime() with { Wind = new() { InLeaf = true } }).Analysed().Gust!.SpeedMps
+                < (Lime() with { Wind = new() { InLeaf = false } }).Analysed().Gust!.SpeedMps
+        );
 
     [Fact]
     public void The_aim_goes_half_the_side_lean_to_the_other_side()
@@ -163,8 +289,21 @@ public sealed class SizingTests
         return measured;
     }
 
-    private static Analysis Sectioned(params (double Height, double Diameter)[] sections) => (Lime() with
-    {
-        Tree = Lime().Tree with { Mass = new() { Method = MassMethod.Sections, Sections = [.. sections.Select(s => new SectionMembers { HeightM = s.Height, DiameterM = s.Diameter })] } },
-    }).Analysed();
+    private static Analysis Sectioned(params (double Height, double Diameter)[] sections) =>
+        (
+            Lime() with
+            {
+                Tree = Lime().Tree with
+                {
+                    Mass = new()
+                    {
+                        Method = MassMethod.Sections,
+                        Sections =
+                        [
+                            .. sections.Select(s => new SectionMembers { HeightM = s.Height, DiameterM = s.Diameter }),
+                        ],
+                    },
+                },
+            }
+        ).Analysed();
 }

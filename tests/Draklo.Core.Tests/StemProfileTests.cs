@@ -13,7 +13,11 @@ public sealed class StemProfileTests
     {
         foreach (var plan in new[] { Lime(), SideLeaner(), Spruce() })
         {
-            Near(plan.Analysed().Stem.WorstStressMPa * plan.Policy.LoadReserve, Of(plan).Slices.Max(s => s.LineMPa), 0.01);
+            Near(
+                plan.Analysed().Stem.WorstStressMPa * plan.Policy.LoadReserve,
+                Of(plan).Slices.Max(s => s.LineMPa),
+                0.01
+            );
         }
     }
 
@@ -25,7 +29,11 @@ public sealed class StemProfileTests
         var cut = Of(Lime()).Slices[0];
         var moment = tree.WeightN * Math.Abs(tree.Centre.ForwardM + hinge.OffsetM);
         var d = cut.DiameterM;
-        Near(((moment / (Math.PI * d * d * d / 32)) + (tree.WeightN / (Math.PI * d * d / 4))) / 1e6, cut.WeightMPa, 0.03);
+        Near(
+            ((moment / (Math.PI * d * d * d / 32)) + (tree.WeightN / (Math.PI * d * d / 4))) / 1e6,
+            cut.WeightMPa,
+            0.03
+        );
         Assert.True(cut.TogetherMPa < cut.LineMPa + cut.WeightMPa);
     }
 
@@ -50,7 +58,8 @@ public sealed class StemProfileTests
         Assert.True(stem.DiameterAt(profile.BestHeightM - 0.30) >= 0.16);
         Assert.True(profile.Seats[^1].StemUse > profile.Seats[SeatAt(profile, 13)].StemUse);
 
-        static int SeatAt(StemProfile profile, double height) => profile.Seats.ToList().FindIndex(s => s.HeightM >= height);
+        static int SeatAt(StemProfile profile, double height) =>
+            profile.Seats.ToList().FindIndex(s => s.HeightM >= height);
     }
 
     [Fact]
@@ -58,7 +67,11 @@ public sealed class StemProfileTests
     {
         var analysis = Lime().Analysed();
         var profile = Of(Lime());
-        Near(analysis.Stem.SeatMovementM * analysis.Pretension.FloorN / analysis.Pull.NeededTensionN, profile.MovesAtFloorM, 1e-9);
+        Near(
+            analysis.Stem.SeatMovementM * analysis.Pretension.FloorN / analysis.Pull.NeededTensionN,
+            profile.MovesAtFloorM,
+            1e-9
+        );
         Near(analysis.Stem.SeatMovementM * 1.3, profile.MovesAtPlannedM, 1e-9);
     }
 
@@ -66,7 +79,16 @@ public sealed class StemProfileTests
     public void A_line_that_is_not_there_and_a_plan_that_cannot_be_computed_are_refused()
     {
         Assert.Equal("line", Assert.Single(StemProfile.Of(Lime(), 3, UnitSystem.Metric).Problems).Path);
-        Assert.Equal("lines[0].seat.heightM", Assert.Single(StemProfile.Of(Lime().WithMain(l => l with { Seat = new() { HeightM = 30 } }), 0, UnitSystem.Metric).Problems).Path);
+        Assert.Equal(
+            "lines[0].seat.heightM",
+            Assert
+                .Single(
+                    StemProfile
+                        .Of(Lime().WithMain(l => l with { Seat = new() { HeightM = 30 } }), 0, UnitSystem.Metric)
+                        .Problems
+                )
+                .Path
+        );
     }
 
     private static StemProfile Of(Plan plan)

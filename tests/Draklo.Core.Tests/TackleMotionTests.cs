@@ -35,7 +35,9 @@ public sealed class TackleMotionTests
             foreach (var contact in rope.Contacts)
             {
                 var to = Index(contact.Point);
-                change += Math.Sign(shape.Points[to].Position - shape.Points[from].Position) * (system.Motion.Speeds[to] - system.Motion.Speeds[from]);
+                change +=
+                    Math.Sign(shape.Points[to].Position - shape.Points[from].Position)
+                    * (system.Motion.Speeds[to] - system.Motion.Speeds[from]);
                 from = to;
             }
 
@@ -103,10 +105,22 @@ public sealed class TackleMotionTests
         var plan = Lime().WithMain(l => l with { Tackle = l.Tackle with { OpenedM = 1.5 } });
         Assert.True(plan.Analysed().Pull.Lines[0].Tackle.Sets.Sets > 1);
         Assert.Contains(plan.Analysed().Verdict.Reasons, r => r.Path == "lines[0].tackle.openedM");
-        var gripped = plan.WithMain(l => l with { Tackle = l.Tackle with { Hold = new() { Grip = new() { GripId = "machard" } } } });
+        var gripped = plan.WithMain(l =>
+            l with
+            {
+                Tackle = l.Tackle with { Hold = new() { Grip = new() { GripId = "machard" } } },
+            }
+        );
         Assert.DoesNotContain(gripped.Analysed().Verdict.Reasons, r => r.Path == "lines[0].tackle.openedM");
-        Assert.Equal("lines[0].tackle.closedM", Lime().WithMain(l => l with { Tackle = l.Tackle with { ClosedM = 7 } }).OnlyProblem().Path);
-        var short1 = Lime().WithMain(l => l with { Tackle = l.Tackle with { Rope = l.Tackle.Rope! with { LengthM = 20 } } });
-        Assert.Contains(short1.Analysed().Verdict.Reasons, r => r.Path == "lines[0].tackle.rope.lengthM" && r.Text.Contains("33.0 m", StringComparison.Ordinal));
+        Assert.Equal(
+            "lines[0].tackle.closedM",
+            Lime().WithMain(l => l with { Tackle = l.Tackle with { ClosedM = 7 } }).OnlyProblem().Path
+        );
+        var short1 = Lime()
+            .WithMain(l => l with { Tackle = l.Tackle with { Rope = l.Tackle.Rope! with { LengthM = 20 } } });
+        Assert.Contains(
+            short1.Analysed().Verdict.Reasons,
+            r => r.Path == "lines[0].tackle.rope.lengthM" && r.Text.Contains("33.0 m", StringComparison.Ordinal)
+        );
     }
 }

@@ -18,7 +18,14 @@ public sealed class VerdictTests
     [Fact]
     public void The_weakest_link_is_the_one_with_the_highest_use_and_is_named()
     {
-        var analysis = Lime().WithMain(l => l with { Puller = new() { Count = 2, EffortEachN = 270 } }).Analysed();
+        var analysis = Lime()
+            .WithMain(l =>
+                l with
+                {
+                    Puller = new() { Count = 2, EffortEachN = 270 },
+                }
+            )
+            .Analysed();
         Assert.Equal(analysis.Links.MaxBy(l => l.Use)!.Id, analysis.Verdict.WeakestLinkId);
         Assert.Equal("main.hands", analysis.Verdict.WeakestLinkId);
         Assert.Equal(VerdictState.Check, analysis.Verdict.State);
@@ -40,31 +47,78 @@ public sealed class VerdictTests
     [Fact]
     public void A_crew_that_could_break_a_link_stops_the_plan_though_its_load_is_small()
     {
-        var analysis = Lime().WithMain(l => l with { Tackle = l.Tackle with { SystemId = "ten-to-one" }, Puller = new() { Count = 6, EffortEachN = 300 }, Rope = l.Rope with { BreakingStrengthN = 34000 } }).Analysed();
+        var analysis = Lime()
+            .WithMain(l =>
+                l with
+                {
+                    Tackle = l.Tackle with { SystemId = "ten-to-one" },
+                    Puller = new() { Count = 6, EffortEachN = 300 },
+                    Rope = l.Rope with { BreakingStrengthN = 34000 },
+                }
+            )
+            .Analysed();
         var knot = analysis.Links.Single(l => l.Id == "main.knot");
         Assert.True(knot.Use < 1);
         Assert.True(knot.WorstLoadN > knot.StrengthN);
         Assert.Equal(LinkState.Fails, knot.State);
-        Assert.Contains(analysis.Verdict.Reasons, r => r.LinkId == "main.knot" && r.Text.Contains("hardest heave", StringComparison.Ordinal));
+        Assert.Contains(
+            analysis.Verdict.Reasons,
+            r => r.LinkId == "main.knot" && r.Text.Contains("hardest heave", StringComparison.Ordinal)
+        );
     }
 
     [Fact]
     public void What_is_not_given_is_said_to_be_not_known()
     {
-        var analysis = Lime().WithMain(l => l with { Anchor = l.Anchor with { CapacityN = null, Sling = null }, Tackle = l.Tackle with { HardwareStrengthN = null, JoinKnotId = null } }).Analysed();
+        var analysis = Lime()
+            .WithMain(l =>
+                l with
+                {
+                    Anchor = l.Anchor with { CapacityN = null, Sling = null },
+                    Tackle = l.Tackle with { HardwareStrengthN = null, JoinKnotId = null },
+                }
+            )
+            .Analysed();
         Assert.Equal(VerdictState.Check, analysis.Verdict.State);
         Assert.Equal(
-            ["lines[0].anchor.capacityN", "lines[0].anchor.sling", "lines[0].tackle.hardwareStrengthN", "lines[0].tackle.joinKnotId"],
-            analysis.Verdict.Reasons.Where(r => r.Path is not null && r.Text.Contains("not given", StringComparison.Ordinal)).Select(r => r.Path!).Order());
+            [
+                "lines[0].anchor.capacityN",
+                "lines[0].anchor.sling",
+                "lines[0].tackle.hardwareStrengthN",
+                "lines[0].tackle.joinKnotId",
+            ],
+            analysis
+                .Verdict.Reasons.Where(r =>
+                    r.Path is not null && r.Text.Contains("not given", StringComparison.Ordinal)
+                )
+                .Select(r => r.Path!)
+                .Order()
+        );
     }
 
     [Fact]
     public void The_anchor_answers_for_the_force_on_it_and_not_for_the_pull()
     {
-        var redirected = Lime().WithMain(l => l with { Tackle = l.Tackle with { SystemId = "redirected" }, Puller = new() { Count = 8, EffortEachN = 300 } }).Analysed();
+        var redirected = Lime()
+            .WithMain(l =>
+                l with
+                {
+                    Tackle = l.Tackle with { SystemId = "redirected" },
+                    Puller = new() { Count = 8, EffortEachN = 300 },
+                }
+            )
+            .Analysed();
         var tension = redirected.Pull.PlannedTensionN;
         Near(tension + (tension / 0.9), redirected.Links.Single(l => l.Id == "main.anchor").LoadN);
-        var direct = Lime().WithMain(l => l with { Tackle = l.Tackle with { SystemId = "direct" }, Puller = new() { Count = 8, EffortEachN = 300 } }).Analysed();
+        var direct = Lime()
+            .WithMain(l =>
+                l with
+                {
+                    Tackle = l.Tackle with { SystemId = "direct" },
+                    Puller = new() { Count = 8, EffortEachN = 300 },
+                }
+            )
+            .Analysed();
         Assert.DoesNotContain(direct.Links, l => l.Id is "main.anchor" or "main.sling" or "main.blocks");
     }
 
@@ -73,15 +127,33 @@ public sealed class VerdictTests
     {
         Near(60000, Strength(new() { BreakingStrengthN = 60000 }));
         Near(48000, Strength(new() { BreakingStrengthN = 60000, Hitch = SlingHitch.Choked }));
-        Near(60000 * 2 * Math.Cos(Math.PI / 6), Strength(new() { BreakingStrengthN = 60000, Hitch = SlingHitch.Basket, HalfAngleDeg = 30 }));
+        Near(
+            60000 * 2 * Math.Cos(Math.PI / 6),
+            Strength(
+                new()
+                {
+                    BreakingStrengthN = 60000,
+                    Hitch = SlingHitch.Basket,
+                    HalfAngleDeg = 30,
+                }
+            )
+        );
 
-        static double Strength(SlingMembers sling) => Lime().WithMain(l => l with { Anchor = l.Anchor with { Sling = sling } }).Analysed().Links.Single(l => l.Id == "main.sling").StrengthN;
+        static double Strength(SlingMembers sling) =>
+            Lime()
+                .WithMain(l => l with { Anchor = l.Anchor with { Sling = sling } })
+                .Analysed()
+                .Links.Single(l => l.Id == "main.sling")
+                .StrengthN;
     }
 
     [Fact]
     public void One_carabiner_bends_the_rope_to_half_its_strength_and_less()
     {
-        var legs = Lime().WithMain(l => l with { Tackle = l.Tackle with { ContactId = "one-carabiner", SystemId = "two-to-one" } }).Analysed().Links.Single(l => l.Id == "main.legs");
+        var legs = Lime()
+            .WithMain(l => l with { Tackle = l.Tackle with { ContactId = "one-carabiner", SystemId = "two-to-one" } })
+            .Analysed()
+            .Links.Single(l => l.Id == "main.legs");
         var bend = legs.Reductions.Single(r => r.Name == "bend");
         Near(0.5 + ((12.0 / 11) - 1) * 0.15, bend.Keeps);
         Near(32000 * bend.Keeps * 0.60, legs.StrengthN);
@@ -90,7 +162,10 @@ public sealed class VerdictTests
     [Fact]
     public void An_empty_window_is_a_stop_with_the_ways_out()
     {
-        var plan = Lime() with { Tree = Lime().Tree with { Lean = Lime().Tree.Lean with { BearingDeg = 90, AngleDeg = 12 } } };
+        var plan = Lime() with
+        {
+            Tree = Lime().Tree with { Lean = Lime().Tree.Lean with { BearingDeg = 90, AngleDeg = 12 } },
+        };
         var analysis = plan.Analysed();
         Assert.Equal(0, analysis.Pull.NeededTensionN);
         Assert.True(analysis.Pretension.Empty || analysis.Pretension.CeilingN == 0);
@@ -101,7 +176,10 @@ public sealed class VerdictTests
     [Fact]
     public void A_hinge_that_tears_sideways_is_a_stop()
     {
-        var plan = SideLeaner() with { Tree = SideLeaner().Tree with { Lean = SideLeaner().Tree.Lean with { AngleDeg = 14, BearingDeg = 180 } } };
+        var plan = SideLeaner() with
+        {
+            Tree = SideLeaner().Tree with { Lean = SideLeaner().Tree.Lean with { AngleDeg = 14, BearingDeg = 180 } },
+        };
         var verdict = plan.Analysed().Verdict;
         Assert.Equal(VerdictState.Stop, verdict.State);
         Assert.Contains(verdict.Reasons, r => r.Text.Contains("tears sideways", StringComparison.Ordinal));
@@ -110,10 +188,18 @@ public sealed class VerdictTests
     [Fact]
     public void A_narrow_notch_that_closes_before_commit_is_a_stop()
     {
-        var plan = Lime() with { Cut = Lime().Cut with { Notch = Lime().Cut.Notch with { OpeningDeg = 10 } }, Tree = Lime().Tree with { Lean = Lime().Tree.Lean with { AngleDeg = 8 } } };
+        var plan = Lime() with
+        {
+            Cut = Lime().Cut with { Notch = Lime().Cut.Notch with { OpeningDeg = 10 } },
+            Tree = Lime().Tree with { Lean = Lime().Tree.Lean with { AngleDeg = 8 } },
+        };
         var verdict = plan.Analysed().Verdict;
         Assert.Equal(VerdictState.Stop, verdict.State);
-        Assert.Contains(verdict.Reasons, r => r.Path == "cut.notch.openingDeg" && r.Text.Contains("before the tree commits", StringComparison.Ordinal));
+        Assert.Contains(
+            verdict.Reasons,
+            r =>
+                r.Path == "cut.notch.openingDeg" && r.Text.Contains("before the tree commits", StringComparison.Ordinal)
+        );
     }
 
     [Theory]
@@ -128,7 +214,12 @@ public sealed class VerdictTests
     public void Guesses_are_counted_and_a_short_rope_stops()
     {
         var guessed = Lime() with { Guesses = ["tree.crown.massRatio", "tree.lean.angleDeg"] };
-        Assert.Contains(guessed.Analysed().Verdict.Reasons, r => r.State == VerdictState.Ready && r.Text.StartsWith("Two figures are still guesses", StringComparison.Ordinal));
+        Assert.Contains(
+            guessed.Analysed().Verdict.Reasons,
+            r =>
+                r.State == VerdictState.Ready
+                && r.Text.StartsWith("Two figures are still guesses", StringComparison.Ordinal)
+        );
         var brief = Lime().WithMain(l => l with { Rope = l.Rope with { LengthM = 20 } }).Analysed().Verdict;
         Assert.Contains(brief.Reasons, r => r.State == VerdictState.Stop && r.Path == "lines[0].rope.lengthM");
     }
@@ -136,7 +227,10 @@ public sealed class VerdictTests
     [Fact]
     public void Stretch_alone_carries_a_springy_rope_further_than_a_stiff_one()
     {
-        var springy = Lime().WithMain(l => l with { Rope = l.Rope with { StretchAtTenPercent = 0.25 } }).Analysed().Pull;
+        var springy = Lime()
+            .WithMain(l => l with { Rope = l.Rope with { StretchAtTenPercent = 0.25 } })
+            .Analysed()
+            .Pull;
         var stiff = Lime().WithMain(l => l with { Rope = l.Rope with { StretchAtTenPercent = 0.005 } }).Analysed().Pull;
         Assert.True(springy.Stretch.CarriesToDeg > stiff.Stretch.CarriesToDeg);
         Assert.False(stiff.Stretch.PastCommit);

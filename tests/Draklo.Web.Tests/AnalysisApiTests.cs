@@ -45,7 +45,9 @@ public sealed class AnalysisApiTests(RunningServer server) : IClassFixture<Runni
         Assert.Equal(1485.5 * 1.3 / 4.0951, pull["lines"]![0]!["tackle"]!["handForceN"]!.GetValue<double>(), 2.5);
         foreach (var (group, members) in Documented)
         {
-            var node = group.Split('/', StringSplitOptions.RemoveEmptyEntries).Aggregate(answer.Body!, (n, step) => int.TryParse(step, out var i) ? n[i]! : n[step]!);
+            var node = group
+                .Split('/', StringSplitOptions.RemoveEmptyEntries)
+                .Aggregate(answer.Body!, (n, step) => int.TryParse(step, out var i) ? n[i]! : n[step]!);
             Assert.All(members.Split(' '), m => Assert.True(node.AsObject().ContainsKey(m), $"{group}/{m}"));
         }
     }
@@ -55,7 +57,10 @@ public sealed class AnalysisApiTests(RunningServer server) : IClassFixture<Runni
     {
         var answer = await server.SendTextAsync(HttpMethod.Post, "/api/analysis?workings=false", Example);
         var (plan, _) = DocumentReader.Read<Plan>(System.Text.Encoding.UTF8.GetBytes(Example));
-        var own = JsonSerializer.SerializeToNode(PlanAnalysis.Of(plan!, withWorkings: false).Analysis, DocumentReader.Options)!;
+        var own = JsonSerializer.SerializeToNode(
+            PlanAnalysis.Of(plan!, withWorkings: false).Analysis,
+            DocumentReader.Options
+        )!;
         var numbers = 0;
         Compare(own, answer.Body!, "");
         Assert.True(numbers > 200, $"{numbers} compared");
@@ -78,7 +83,10 @@ public sealed class AnalysisApiTests(RunningServer server) : IClassFixture<Runni
                 case JsonValue value when value.GetValueKind() == JsonValueKind.Number:
                     numbers++;
                     var (one, other) = (value.GetValue<double>(), came!.GetValue<double>());
-                    Assert.True(Math.Abs(one - other) <= Math.Max(6e-9, 1e-15 * Math.Abs(one)), $"{path}: {one} came as {other}");
+                    Assert.True(
+                        Math.Abs(one - other) <= Math.Max(6e-9, 1e-15 * Math.Abs(one)),
+                        $"{path}: {one} came as {other}"
+                    );
                     break;
                 default:
                     Assert.Equal(wanted?.ToJsonString(), came?.ToJsonString());
@@ -89,14 +97,18 @@ public sealed class AnalysisApiTests(RunningServer server) : IClassFixture<Runni
 
     private static readonly (string Group, string Members)[] Documented =
     [
-        ("tree", "massKg weightN centre moment"), ("tree/centre", "forwardM rightM upM"), ("tree/moment", "forwardNm rightNm"),
+        ("tree", "massKg weightN centre moment"),
+        ("tree/centre", "forwardM rightM upM"),
+        ("tree/moment", "forwardNm rightNm"),
         ("hinge", "lengthM offsetM bendingNm sideCapacityNm sideUse holdAngleDeg"),
-        ("pull", "tensionAtRestN neededTensionN neededAtDeg plannedTensionN commitDeg curve lines"), ("pull/curve/0", "deg tensionN"),
+        ("pull", "tensionAtRestN neededTensionN neededAtDeg plannedTensionN commitDeg curve lines"),
+        ("pull/curve/0", "deg tensionN"),
         ("pull/lines/0", "id lengthM angleBelowHorizontalDeg forwardArmM rightArmM takeUpM tackle"),
         ("pull/lines/0/tackle", "idealAdvantage actualAdvantage haulLengthM handForceN"),
         ("pretension", "floorN ceilingN limitedBy"),
         ("links/0", "id name lineId loadN worstLoadN strengthN factor use state"),
-        ("verdict", "state weakestLinkId reasons"), ("verdict/reasons/0", "state text"),
+        ("verdict", "state weakestLinkId reasons"),
+        ("verdict/reasons/0", "state text"),
         ("workings/0", "id name symbol value unit formula substituted method estimate"),
     ];
 
@@ -115,12 +127,20 @@ public sealed class AnalysisApiTests(RunningServer server) : IClassFixture<Runni
     [InlineData("\"hingeThicknessM\": 0.05", "\"hingeThicknessM\": 5", "cut.hingeThicknessM")]
     [InlineData("\"heightM\": 21", "\"heightM\": 0", "tree.heightM")]
     [InlineData("\"heightM\": 21", "\"heightM\": \"tall\"", "tree.heightM")]
-    [InlineData("\"distanceM\": 30, \"bearingDeg\": 90", "\"distanceM\": 30, \"bearingDeg\": 271", "lines[0].anchor.bearingDeg")]
+    [InlineData(
+        "\"distanceM\": 30, \"bearingDeg\": 90",
+        "\"distanceM\": 30, \"bearingDeg\": 271",
+        "lines[0].anchor.bearingDeg"
+    )]
     [InlineData("\"soundness\": 1.0", "\"sondness\": 1.0", "tree.sondness")]
     [InlineData("\"version\": 1", "\"version\": 9", "version")]
     public async Task Nonsense_is_refused_at_its_member(string from, string to, string path)
     {
-        var answer = await server.SendTextAsync(HttpMethod.Post, "/api/analysis", Example.Replace(from, to, StringComparison.Ordinal));
+        var answer = await server.SendTextAsync(
+            HttpMethod.Post,
+            "/api/analysis",
+            Example.Replace(from, to, StringComparison.Ordinal)
+        );
         Assert.Equal(422, answer.Status);
         Assert.Equal(path, Assert.Single(answer.Errors).Key);
         Assert.EndsWith(".", answer.Errors[path]![0]!.GetValue<string>(), StringComparison.Ordinal);
@@ -159,16 +179,23 @@ public sealed class AnalysisApiTests(RunningServer server) : IClassFixture<Runni
     [Fact]
     public async Task The_documented_tackle_gives_the_documented_answer()
     {
-        var answer = await server.SendTextAsync(HttpMethod.Post, "/api/tackle", """
+        var answer = await server.SendTextAsync(
+            HttpMethod.Post,
+            "/api/tackle",
+            """
             { "points": [ { "id": "anchor", "position": 0, "kind": "fixed" }, { "id": "load", "position": 10, "kind": "load" }, { "id": "traveller", "position": 5, "kind": "moving" }, { "id": "hand", "position": -10, "kind": "hand" } ],
               "ropes":  [ { "from": "hand", "contacts": [ { "point": "traveller", "efficiency": 0.9 }, { "point": "anchor", "efficiency": 0.9 }, { "point": "traveller" } ] },
                           { "from": "traveller", "contacts": [ { "point": "load", "efficiency": 0.9 }, { "point": "anchor" } ] } ] }
-            """);
+            """
+        );
         Assert.Equal(200, answer.Status);
         Assert.Equal(6, answer.Body!["idealAdvantage"]!.GetValue<double>(), 1e-9);
         Assert.Equal(5.149, answer.Body["actualAdvantage"]!.GetValue<double>(), 5e-4);
         Assert.Equal(6, answer.Body["travelRatio"]!.GetValue<double>(), 1e-9);
-        Assert.Equal("""{"rope":0,"from":"hand","to":"traveller","tension":1}""", answer.Body["legs"]![0]!.ToJsonString());
+        Assert.Equal(
+            """{"rope":0,"from":"hand","to":"traveller","tension":1}""",
+            answer.Body["legs"]![0]!.ToJsonString()
+        );
         Assert.NotNull(answer.Body["holding"]!["handForceForUnitLoad"]);
     }
 
@@ -188,20 +215,27 @@ public sealed class AnalysisApiTests(RunningServer server) : IClassFixture<Runni
         Assert.NotNull(description.Body["components"]!["schemas"]!["Plan"]);
         var schema = await server.SendAsync(HttpMethod.Get, "/api/schema/plan.json");
         var kept = await File.ReadAllTextAsync(Path.Combine(Repository.Root, "docs", "plan.schema.json"));
-        Assert.True(kept == schema.Text, "docs/plan.schema.json is not what the application serves: save /api/schema/plan.json over it.");
+        Assert.True(
+            kept == schema.Text,
+            "docs/plan.schema.json is not what the application serves: save /api/schema/plan.json over it."
+        );
     }
 
     [Fact]
     public async Task The_schema_accepts_the_example_and_every_demo_and_refuses_nonsense()
     {
-        var schema = await NJsonSchema.JsonSchema.FromJsonAsync((await server.SendAsync(HttpMethod.Get, "/api/schema/plan.json")).Text);
+        var schema = await NJsonSchema.JsonSchema.FromJsonAsync(
+            (await server.SendAsync(HttpMethod.Get, "/api/schema/plan.json")).Text
+        );
         Assert.Empty(schema.Validate(Example));
         foreach (var name in new[] { "Lime", "Side-leaner", "Spruce" })
         {
             Assert.Empty(schema.Validate((await server.DemoAsync(name))["plan"]!.ToJsonString()));
         }
 
-        Assert.NotEmpty(schema.Validate(Example.Replace("\"heightM\": 21", "\"heightM\": 0", StringComparison.Ordinal)));
+        Assert.NotEmpty(
+            schema.Validate(Example.Replace("\"heightM\": 21", "\"heightM\": 0", StringComparison.Ordinal))
+        );
         Assert.NotEmpty(schema.Validate(Example.Replace("\"soundness\"", "\"sondness\"", StringComparison.Ordinal)));
         Assert.NotEmpty(schema.Validate(Example.Replace("draklo.plan", "some.plan", StringComparison.Ordinal)));
     }
@@ -221,11 +255,18 @@ public sealed class AnalysisApiTests(RunningServer server) : IClassFixture<Runni
         var view = await server.SendAsync(HttpMethod.Post, "/api/tackle/view?line=0", plan);
         Assert.Equal(5, view.Body!["legForcesN"]!.AsArray().Count);
         Assert.Equal(4, view.Body["costs"]!.AsArray().Count);
-        Assert.NotNull((await server.SendAsync(HttpMethod.Post, "/api/tackle/view?line=9", plan)).Body!["errors"]!["line"]);
+        Assert.NotNull(
+            (await server.SendAsync(HttpMethod.Post, "/api/tackle/view?line=9", plan)).Body!["errors"]!["line"]
+        );
 
         var one = await server.SendAsync(HttpMethod.Post, "/api/chances?samples=200&seed=4", plan);
         Assert.Equal(one.Text, (await server.SendAsync(HttpMethod.Post, "/api/chances?samples=200&seed=4", plan)).Text);
-        Assert.NotEqual(one.Text, (await server.SendAsync(HttpMethod.Post, "/api/chances?samples=200&seed=5", plan)).Text);
-        Assert.NotNull((await server.SendAsync(HttpMethod.Post, "/api/chances?samples=3", plan)).Body!["errors"]!["samples"]);
+        Assert.NotEqual(
+            one.Text,
+            (await server.SendAsync(HttpMethod.Post, "/api/chances?samples=200&seed=5", plan)).Text
+        );
+        Assert.NotNull(
+            (await server.SendAsync(HttpMethod.Post, "/api/chances?samples=3", plan)).Body!["errors"]!["samples"]
+        );
     }
 }

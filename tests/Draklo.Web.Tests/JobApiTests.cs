@@ -58,7 +58,9 @@ public sealed class JobApiTests(RunningServer server) : IClassFixture<RunningSer
     public async Task Of_twenty_saves_at_once_from_one_revision_one_wins()
     {
         var job = await server.NewJobAsync();
-        var saves = await Task.WhenAll(Enumerable.Range(0, 20).Select(_ => server.SendAsync(HttpMethod.Put, Path(job), ContentOf(job), ifMatch: 1)));
+        var saves = await Task.WhenAll(
+            Enumerable.Range(0, 20).Select(_ => server.SendAsync(HttpMethod.Put, Path(job), ContentOf(job), ifMatch: 1))
+        );
         Assert.Single(saves, s => s.Status == 200);
         Assert.Equal(19, saves.Count(s => s.Status == 412));
     }
@@ -70,7 +72,9 @@ public sealed class JobApiTests(RunningServer server) : IClassFixture<RunningSer
         var change = ContentOf(job);
         change["plan"]!["lines"]![0]!["seat"]!["heightM"] = 90;
         Assert.Equal(200, (await server.SendAsync(HttpMethod.Put, Path(job), change, ifMatch: 1)).Status);
-        var entry = (await server.SendAsync(HttpMethod.Get, "/api/jobs?units=us")).Body!.AsArray().Single(j => j!["id"]!.GetValue<string>() == job["id"]!.GetValue<string>())!;
+        var entry = (await server.SendAsync(HttpMethod.Get, "/api/jobs?units=us"))
+            .Body!.AsArray()
+            .Single(j => j!["id"]!.GetValue<string>() == job["id"]!.GetValue<string>())!;
         Assert.Equal("mend", entry["state"]!.GetValue<string>());
         Assert.Contains("295 ft", entry["summary"]!.GetValue<string>(), StringComparison.Ordinal);
     }
@@ -113,7 +117,9 @@ public sealed class JobApiTests(RunningServer server) : IClassFixture<RunningSer
         Assert.Equal(404, (await server.SendAsync(HttpMethod.Delete, Path(job))).Status);
         Assert.Equal(200, (await server.SendAsync(HttpMethod.Get, Path(copy.Body.AsObject()))).Status);
         Assert.Equal(200, (await server.SendAsync(HttpMethod.Post, Path(job) + "/restore")).Status);
-        Assert.True(JsonNode.DeepEquals(job["plan"], (await server.SendAsync(HttpMethod.Get, Path(job))).Body!["plan"]));
+        Assert.True(
+            JsonNode.DeepEquals(job["plan"], (await server.SendAsync(HttpMethod.Get, Path(job))).Body!["plan"])
+        );
     }
 
     [Fact]
@@ -145,10 +151,11 @@ public sealed class JobApiTests(RunningServer server) : IClassFixture<RunningSer
 
     private static string Path(JsonObject job) => $"/api/jobs/{job["id"]!.GetValue<string>()}";
 
-    private static JsonObject ContentOf(JsonObject job) => new()
-    {
-        ["name"] = job["name"]!.DeepClone(),
-        ["place"] = job["place"]!.DeepClone(),
-        ["plan"] = job["plan"]!.DeepClone(),
-    };
+    private static JsonObject ContentOf(JsonObject job) =>
+        new()
+        {
+            ["name"] = job["name"]!.DeepClone(),
+            ["place"] = job["place"]!.DeepClone(),
+            ["plan"] = job["plan"]!.DeepClone(),
+        };
 }

@@ -35,7 +35,11 @@ public sealed class KilledProcessTests : IDisposable
                     body["plan"]!["tree"]!["heightM"] = height;
                     using var request = new HttpRequestMessage(HttpMethod.Put, $"/api/jobs/{id}")
                     {
-                        Content = new StringContent(new JsonObject { ["name"] = "Kept", ["plan"] = body["plan"]!.DeepClone() }.ToJsonString(), Encoding.UTF8, "application/json"),
+                        Content = new StringContent(
+                            new JsonObject { ["name"] = "Kept", ["plan"] = body["plan"]!.DeepClone() }.ToJsonString(),
+                            Encoding.UTF8,
+                            "application/json"
+                        ),
                     };
                     request.Headers.TryAddWithoutValidation("If-Match", $"\"{acknowledged}\"");
                     using var saved = await client.SendAsync(request);
@@ -61,7 +65,11 @@ public sealed class KilledProcessTests : IDisposable
         var (second, again) = await StartAsync();
         var read = JsonNode.Parse(await again.GetStringAsync($"/api/jobs/{id}"))!;
         Assert.InRange(read["revision"]!.GetValue<int>(), acknowledged, acknowledged + 1);
-        Assert.Equal(10.0 + ((read["revision"]!.GetValue<int>() - 2) * 0.01), read["plan"]!["tree"]!["heightM"]!.GetValue<double>(), 1e-6);
+        Assert.Equal(
+            10.0 + ((read["revision"]!.GetValue<int>() - 2) * 0.01),
+            read["plan"]!["tree"]!["heightM"]!.GetValue<double>(),
+            1e-6
+        );
         second.Kill();
         await second.WaitForExitAsync();
         again.Dispose();
@@ -107,11 +115,17 @@ public sealed class KilledProcessTests : IDisposable
     }
 
     // A run in the background may have told its children to ignore Ctrl+C; a terminal never does.
-    private Process Launch(string args, string port) => Process.Start(new ProcessStartInfo("env", $"--default-signal=INT dotnet {Path.Combine(AppContext.BaseDirectory, "Draklo.Web.dll")} {args}")
-    {
-        UseShellExecute = false,
-        RedirectStandardOutput = true,
-        RedirectStandardError = true,
-        Environment = { ["DRAKLO_PORT"] = port, ["DRAKLO_DATA"] = folder },
-    })!;
+    private Process Launch(string args, string port) =>
+        Process.Start(
+            new ProcessStartInfo(
+                "env",
+                $"--default-signal=INT dotnet {Path.Combine(AppContext.BaseDirectory, "Draklo.Web.dll")} {args}"
+            )
+            {
+                UseShellExecute = false,
+                RedirectStandardOutput = true,
+                RedirectStandardError = true,
+                Environment = { ["DRAKLO_PORT"] = port, ["DRAKLO_DATA"] = folder },
+            }
+        )!;
 }

@@ -6,6 +6,10 @@ internal static class Repository
     public static string Root { get; } = Find(AppContext.BaseDirectory);
 
     private static string Find(string folder) =>
-        File.Exists(Path.Combine(folder, "Draklo.slnx")) ? folder
-        : Find(Path.GetDirectoryName(folder) ?? throw new InvalidOperationException("The tests do not run inside the repository."));
+        File.Exists(Path.Combine(folder, "Draklo.slnx"))
+            ? folder
+            : Find(
+                Path.GetDirectoryName(folder)
+                    ?? throw new InvalidOperationException("The tests do not run inside the repository.")
+            );
 }

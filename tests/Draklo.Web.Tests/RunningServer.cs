@@ -53,19 +53,27 @@ public sealed class RunningServer : IAsyncLifetime
 
         using var response = await Client.SendAsync(request);
         var text = await response.Content.ReadAsStringAsync();
-        return new((int)response.StatusCode, text.StartsWith('{') || text.StartsWith('[') ? JsonNode.Parse(text) : null, response.Headers.ETag?.Tag, text);
+        return new(
+            (int)response.StatusCode,
+            text.StartsWith('{') || text.StartsWith('[') ? JsonNode.Parse(text) : null,
+            response.Headers.ETag?.Tag,
+            text
+        );
     }
 
     /// <summary>The demo job of a name, whole.</summary>
     public async Task<JsonObject> DemoAsync(string name)
     {
         var list = (await SendAsync(HttpMethod.Get, "/api/jobs")).Body!.AsArray();
-        var id = list.Single(j => j!["name"]!.GetValue<string>().StartsWith(name, StringComparison.Ordinal))!["id"]!.GetValue<string>();
+        var id = list.Single(j => j!["name"]!.GetValue<string>().StartsWith(name, StringComparison.Ordinal))![
+            "id"
+        ]!.GetValue<string>();
         return (await SendAsync(HttpMethod.Get, $"/api/jobs/{id}")).Body!.AsObject();
     }
 
     /// <summary>A job of its own for a test that changes it.</summary>
-    public async Task<JsonObject> NewJobAsync() => (await SendAsync(HttpMethod.Post, "/api/jobs", new JsonObject())).Body!.AsObject();
+    public async Task<JsonObject> NewJobAsync() =>
+        (await SendAsync(HttpMethod.Post, "/api/jobs", new JsonObject())).Body!.AsObject();
 }
 
 /// <param name="Body">The answer, when it is JSON.</param>

@@ -16,21 +16,35 @@ public sealed class SiteApiTests(RunningServer server) : IClassFixture<RunningSe
         Assert.Equal(422, refused.Status);
         Assert.NotNull(refused.Body!["errors"]!["step"]);
         plan["site"]!["targets"]![0]!["points"]![0]!["eastM"] = 9000;
-        Assert.NotNull((await server.SendAsync(HttpMethod.Post, "/api/rose", plan)).Body!["errors"]!["site.targets[0].points[0].eastM"]);
+        Assert.NotNull(
+            (await server.SendAsync(HttpMethod.Post, "/api/rose", plan)).Body!["errors"]![
+                "site.targets[0].points[0].eastM"
+            ]
+        );
     }
 
     [Fact]
     public async Task A_site_goes_out_as_GeoJSON_and_comes_back()
     {
         var plan = (await server.DemoAsync("Side-leaner"))["plan"]!;
-        Assert.NotNull((await server.SendAsync(HttpMethod.Post, "/api/site/geojson", plan)).Body!["errors"]!["site.origin"]);
+        Assert.NotNull(
+            (await server.SendAsync(HttpMethod.Post, "/api/site/geojson", plan)).Body!["errors"]!["site.origin"]
+        );
         plan["site"]!["origin"] = new JsonObject { ["latitudeDeg"] = 54.5, ["longitudeDeg"] = -3.2 };
         var file = await server.SendAsync(HttpMethod.Post, "/api/site/geojson", plan);
         Assert.Equal("FeatureCollection", file.Body!["type"]!.GetValue<string>());
-        var site = await server.SendAsync(HttpMethod.Post, "/api/site/import", new JsonObject { ["site"] = new JsonObject(), ["file"] = file.Body.DeepClone() });
+        var site = await server.SendAsync(
+            HttpMethod.Post,
+            "/api/site/import",
+            new JsonObject { ["site"] = new JsonObject(), ["file"] = file.Body.DeepClone() }
+        );
         Assert.Equal(200, site.Status);
         Assert.Equal(plan["site"]!["targets"]!.AsArray().Count, site.Body!["targets"]!.AsArray().Count);
-        var wrong = await server.SendAsync(HttpMethod.Post, "/api/site/import", new JsonObject { ["site"] = new JsonObject(), ["file"] = "text" });
+        var wrong = await server.SendAsync(
+            HttpMethod.Post,
+            "/api/site/import",
+            new JsonObject { ["site"] = new JsonObject(), ["file"] = "text" }
+        );
         Assert.Equal(422, wrong.Status);
         Assert.Contains("no GeoJSON", wrong.Text, StringComparison.Ordinal);
     }
@@ -40,8 +54,16 @@ public sealed class SiteApiTests(RunningServer server) : IClassFixture<RunningSe
     {
         var ours = new JsonObject
         {
-            ["id"] = "alder-black", ["name"] = "Black alder", ["latin"] = "Alnus glutinosa", ["greenDensityKgM3"] = 870, ["bendingStrengthMPa"] = 40,
-            ["stiffnessGPa"] = 7, ["hingeClass"] = "brittle", ["splits"] = "low", ["habit"] = "broadleaf", ["source"] = "weighed at the mill",
+            ["id"] = "alder-black",
+            ["name"] = "Black alder",
+            ["latin"] = "Alnus glutinosa",
+            ["greenDensityKgM3"] = 870,
+            ["bendingStrengthMPa"] = 40,
+            ["stiffnessGPa"] = 7,
+            ["hingeClass"] = "brittle",
+            ["splits"] = "low",
+            ["habit"] = "broadleaf",
+            ["source"] = "weighed at the mill",
         };
         Assert.Equal(200, (await server.SendAsync(HttpMethod.Put, "/api/species/alder-black", ours)).Status);
         var entry = await EntryAsync();
@@ -52,26 +74,53 @@ public sealed class SiteApiTests(RunningServer server) : IClassFixture<RunningSe
         Assert.Equal(404, (await server.SendAsync(HttpMethod.Delete, "/api/species/alder-black")).Status);
 
         ours["greenDensityKgM3"] = -5;
-        Assert.NotNull((await server.SendAsync(HttpMethod.Put, "/api/species/alder-black", ours)).Body!["errors"]!["greenDensityKgM3"]);
+        Assert.NotNull(
+            (await server.SendAsync(HttpMethod.Put, "/api/species/alder-black", ours)).Body!["errors"]![
+                "greenDensityKgM3"
+            ]
+        );
         Assert.NotNull((await server.SendAsync(HttpMethod.Put, "/api/species/other", ours)).Body!["errors"]!["id"]);
 
-        async Task<JsonNode> EntryAsync() => (await server.SendAsync(HttpMethod.Get, "/api/catalogue")).Body!["species"]!.AsArray().Single(s => s!["species"]!["id"]!.GetValue<string>() == "alder-black")!;
+        async Task<JsonNode> EntryAsync() =>
+            (await server.SendAsync(HttpMethod.Get, "/api/catalogue")).Body!["species"]!
+                .AsArray()
+                .Single(s => s!["species"]!["id"]!.GetValue<string>() == "alder-black")!;
     }
 
     [Fact]
     public async Task Instruments_read_near_what_the_plan_says_and_the_forecast_keeps_to_its_day()
     {
         var plan = (await server.DemoAsync("Lime"))["plan"]!;
-        foreach (var (sight, low, high) in new[] { ("top", 35.0, 41.0), ("foot", -6.0, -1.5), ("distance", 23.0, 27.0), ("lean", -5.0, -1.0) })
+        foreach (
+            var (sight, low, high) in new[]
+            {
+                ("top", 35.0, 41.0),
+                ("foot", -6.0, -1.5),
+                ("distance", 23.0, 27.0),
+                ("lean", -5.0, -1.0),
+            }
+        )
         {
-            var reading = await server.SendAsync(HttpMethod.Post, "/api/instruments/reading", new JsonObject { ["sight"] = sight, ["lookingDeg"] = 0, ["plan"] = plan.DeepClone() });
+            var reading = await server.SendAsync(
+                HttpMethod.Post,
+                "/api/instruments/reading",
+                new JsonObject
+                {
+                    ["sight"] = sight,
+                    ["lookingDeg"] = 0,
+                    ["plan"] = plan.DeepClone(),
+                }
+            );
             Assert.InRange(reading.Body!["value"]!.GetValue<double>(), low, high);
             Assert.StartsWith("Simulated", reading.Body["instrument"]!.GetValue<string>(), StringComparison.Ordinal);
         }
 
         var day = (await server.SendAsync(HttpMethod.Get, "/api/forecast?day=2027-03-09")).Text;
         Assert.Equal(day, (await server.SendAsync(HttpMethod.Get, "/api/forecast?day=2027-03-09")).Text);
-        Assert.All(JsonNode.Parse(day)!["hours"]!.AsArray(), h => Assert.True(h!["gustMps"]!.GetValue<double>() >= h["windMps"]!.GetValue<double>()));
+        Assert.All(
+            JsonNode.Parse(day)!["hours"]!.AsArray(),
+            h => Assert.True(h!["gustMps"]!.GetValue<double>() >= h["windMps"]!.GetValue<double>())
+        );
         Assert.Equal(422, (await server.SendAsync(HttpMethod.Get, "/api/forecast?day=tomorrow")).Status);
     }
 

@@ -8,106 +8,151 @@ using var app = new AppProcess();
 using var screen = new Screen(app.Address);
 (string Name, Action Show)[] views =
 [
-    ("jobs", () =>
-    {
-        screen.Open();
-        screen.Find(OpenQA.Selenium.By.CssSelector("[data-job] svg"));
-    }),
+    (
+        "jobs",
+        () =>
+        {
+            screen.Open();
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-job] svg"));
+        }
+    ),
     ("elevation", () => screen.OpenJob("Lime")),
     ("size-up", () => At("Side-leaner", "Size up")),
-    ("walk-up", () =>
-    {
-        At("Lime", "Walk up");
-        screen.Find(OpenQA.Selenium.By.CssSelector("[data-walk]"));
-        screen.Find(OpenQA.Selenium.By.CssSelector("[data-handle='lay']"));
-    }),
-    ("site-plan", () =>
-    {
-        At("Side-leaner", "Lay");
-        screen.Find(OpenQA.Selenium.By.CssSelector("[data-target-row]"));
-    }),
-    ("lay-rose", () =>
-    {
-        At("Lime", "Lay");
-        screen.Find(OpenQA.Selenium.By.CssSelector("[data-target-row]"));
-        screen.Send("r");
-        screen.Find(OpenQA.Selenium.By.CssSelector("[data-open-lay]"));
-        screen.Run("document.querySelector('[aria-label=\"Lay rose\"]').scrollIntoView()");
-    }),
-    ("measuring", () =>
-    {
-        At("Lime", "Size up");
-        screen.Run("document.querySelector('[data-measured=\"tree.heightM\"]').scrollIntoView({ block: 'end' })");
-    }),
+    (
+        "walk-up",
+        () =>
+        {
+            At("Lime", "Walk up");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-walk]"));
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-handle='lay']"));
+        }
+    ),
+    (
+        "site-plan",
+        () =>
+        {
+            At("Side-leaner", "Lay");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-target-row]"));
+        }
+    ),
+    (
+        "lay-rose",
+        () =>
+        {
+            At("Lime", "Lay");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-target-row]"));
+            screen.Send("r");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-open-lay]"));
+            screen.Run("document.querySelector('[aria-label=\"Lay rose\"]').scrollIntoView()");
+        }
+    ),
+    (
+        "measuring",
+        () =>
+        {
+            At("Lime", "Size up");
+            screen.Run("document.querySelector('[data-measured=\"tree.heightM\"]').scrollIntoView({ block: 'end' })");
+        }
+    ),
     ("two-lines", () => At("Side-leaner", "Line")),
-    ("stem", () =>
-    {
-        screen.OpenJob("Lime");
-        screen.Send("b");
-        screen.Find(OpenQA.Selenium.By.CssSelector("svg[aria-label^='Bending']"));
-        screen.Find(OpenQA.Selenium.By.CssSelector("[data-handle='seat-chart']"));
-    }),
-    ("remedies", () =>
-    {
-        screen.OpenJob("Lime");
-        screen.Click("[data-link='main.hands']");
-        screen.Find(OpenQA.Selenium.By.CssSelector("[data-remedies] li"));
-    }),
-    ("tackle", () =>
-    {
-        At("Lime", "Anchor and tackle");
-        screen.Find(OpenQA.Selenium.By.CssSelector("[data-load-cell]"));
-    }),
-    ("redirects", () =>
-    {
-        At("Side-leaner", "Anchor and tackle");
-        screen.Send("p");
-        screen.Find(OpenQA.Selenium.By.CssSelector("[data-redirect-force]"));
-        screen.Find(OpenQA.Selenium.By.CssSelector("[data-redirect='0']"));
-        screen.Run("document.querySelector(\"[data-redirect='0']\").scrollIntoView()");
-    }),
-    ("rigs", () =>
-    {
-        At("Lime", "Anchor and tackle");
-        screen.Press("Find the best rig");
-        screen.Find(OpenQA.Selenium.By.CssSelector("[data-rigs] [data-rig]"));
-    }),
+    (
+        "stem",
+        () =>
+        {
+            screen.OpenJob("Lime");
+            screen.Send("b");
+            screen.Find(OpenQA.Selenium.By.CssSelector("svg[aria-label^='Bending']"));
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-handle='seat-chart']"));
+        }
+    ),
+    (
+        "remedies",
+        () =>
+        {
+            screen.OpenJob("Lime");
+            screen.Click("[data-link='main.hands']");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-remedies] li"));
+        }
+    ),
+    (
+        "tackle",
+        () =>
+        {
+            At("Lime", "Anchor and tackle");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-load-cell]"));
+        }
+    ),
+    (
+        "redirects",
+        () =>
+        {
+            At("Side-leaner", "Anchor and tackle");
+            screen.Send("p");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-redirect-force]"));
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-redirect='0']"));
+            screen.Run("document.querySelector(\"[data-redirect='0']\").scrollIntoView()");
+        }
+    ),
+    (
+        "rigs",
+        () =>
+        {
+            At("Lime", "Anchor and tackle");
+            screen.Press("Find the best rig");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-rigs] [data-rig]"));
+        }
+    ),
     ("cuts", () => At("Lime", "Cuts")),
-    ("workings", () =>
-    {
-        screen.OpenJob("Lime");
-        screen.Click("[data-working='needed-tension']");
-        screen.Find(OpenQA.Selenium.By.CssSelector("[data-open-working]"));
-    }),
-    ("locker", () =>
-    {
-        screen.Open("/locker/long-60");
-        screen.Find(OpenQA.Selenium.By.CssSelector("[data-piece='long-60'] [data-use]"));
-        screen.Find(OpenQA.Selenium.By.CssSelector("[data-gear='long-60']"));
-    }),
-    ("knots", () =>
-    {
-        screen.Open("/knots/running-bowline");
-        screen.Find(OpenQA.Selenium.By.CssSelector("[data-entry='running-bowline'] svg"));
-    }),
-    ("reasons", () =>
-    {
-        screen.OpenJob("Side-leaner");
-        screen.Click("[data-verdict] button");
-        screen.Find(OpenQA.Selenium.By.CssSelector("[data-chances] tbody tr"));
-    }),
+    (
+        "workings",
+        () =>
+        {
+            screen.OpenJob("Lime");
+            screen.Click("[data-working='needed-tension']");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-open-working]"));
+        }
+    ),
+    (
+        "locker",
+        () =>
+        {
+            screen.Open("/locker/long-60");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-piece='long-60'] [data-use]"));
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-gear='long-60']"));
+        }
+    ),
+    (
+        "knots",
+        () =>
+        {
+            screen.Open("/knots/running-bowline");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-entry='running-bowline'] svg"));
+        }
+    ),
+    (
+        "reasons",
+        () =>
+        {
+            screen.OpenJob("Side-leaner");
+            screen.Click("[data-verdict] button");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-chances] tbody tr"));
+        }
+    ),
     // Last, for it changes the job.
-    ("tackle-drawing", () =>
-    {
-        At("Lime", "Anchor and tackle");
-        screen.Send("t");
-        screen.Find(OpenQA.Selenium.By.XPath("//label[.='System']/following-sibling::button")).Click();
-        screen.Click("[role=option][data-option='own:three-on-two']");
-        screen.Find(OpenQA.Selenium.By.CssSelector("svg[data-tackle^='Three hauling'] [data-leg]"));
-        screen.Click("[aria-label='Second grip holds the line meanwhile']");
-        screen.Find(OpenQA.Selenium.By.CssSelector("[data-holdpiece]"));
-        screen.Run("document.querySelector('[data-composer]').scrollIntoView()");
-    }),
+    (
+        "tackle-drawing",
+        () =>
+        {
+            At("Lime", "Anchor and tackle");
+            screen.Send("t");
+            screen.Find(OpenQA.Selenium.By.XPath("//label[.='System']/following-sibling::button")).Click();
+            screen.Click("[role=option][data-option='own:three-on-two']");
+            screen.Find(OpenQA.Selenium.By.CssSelector("svg[data-tackle^='Three hauling'] [data-leg]"));
+            screen.Click("[aria-label='Second grip holds the line meanwhile']");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-holdpiece]"));
+            screen.Run("document.querySelector('[data-composer]').scrollIntoView()");
+        }
+    ),
 ];
 
 foreach (var (name, show) in views.Where(v => args.Length < 2 || args.Skip(1).Contains(v.Name, StringComparer.Ordinal)))

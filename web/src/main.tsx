@@ -31,15 +31,27 @@ function App() {
     else delete document.documentElement.dataset["theme"];
   }, [sun]);
   return (
-    <Suspense fallback={<main className="p-8 text-pencil">Opening.</main>}><Routes>
-      <Route path="/" element={<JobListPage />} />
-      <Route path="/jobs/:id" element={<SheetPage />} />
-      <Route path="/locker" element={<LockerPage />} />
-      <Route path="/locker/:id" element={<LockerPage />} />
-      <Route path="/knots" element={<KnotsPage />} />
-      <Route path="/knots/:id" element={<KnotsPage />} />
-      <Route path="*" element={<main className="p-8"><h1 className="font-tight text-xl font-semibold">There is no such page</h1><Link to="/" className="underline">To the jobs</Link></main>} />
-    </Routes></Suspense>
+    <Suspense fallback={<main className="p-8 text-pencil">Opening.</main>}>
+      <Routes>
+        <Route path="/" element={<JobListPage />} />
+        <Route path="/jobs/:id" element={<SheetPage />} />
+        <Route path="/locker" element={<LockerPage />} />
+        <Route path="/locker/:id" element={<LockerPage />} />
+        <Route path="/knots" element={<KnotsPage />} />
+        <Route path="/knots/:id" element={<KnotsPage />} />
+        <Route
+          path="*"
+          element={
+            <main className="p-8">
+              <h1 className="font-tight text-xl font-semibold">There is no such page</h1>
+              <Link to="/" className="underline">
+                To the jobs
+              </Link>
+            </main>
+          }
+        />
+      </Routes>
+    </Suspense>
   );
 }
 

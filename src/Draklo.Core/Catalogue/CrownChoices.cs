@@ -1,7 +1,10 @@
 namespace Draklo.Core.Catalogue;
 
 /// <summary>How much a crown weighs against its stem, by what it looks like.</summary>
-/// <remarks>Estimates for trees grown with some room; leaves and small twigs are about a fifth of a broadleaf's crown. Spread ±30 %.</remarks>
+/// <remarks>
+/// Estimates for trees grown with some room; leaves and small twigs are about a fifth of a broadleaf's crown. Spread
+/// ±30 %.
+/// </remarks>
 /// <param name="Ratio">Mass of the crown over mass of the stem.</param>
 public sealed record CrownLook(string Id, string Name, Habit Habit, bool InLeaf, double Ratio);
 

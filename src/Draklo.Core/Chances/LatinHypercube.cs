@@ -1,7 +1,10 @@
 namespace Draklo.Core.Chances;
 
 /// <summary>Samples that cover each input evenly, whatever the others do.</summary>
-/// <remarks>Method M20: of n samples each n-th part of an input's probability holds exactly one. Triangular about 0, from −1 to 1. The same seed gives the same samples.</remarks>
+/// <remarks>
+/// Method M20: of n samples each n-th part of an input's probability holds exactly one. Triangular about 0, from −1 to
+/// 1. The same seed gives the same samples.
+/// </remarks>
 public static class LatinHypercube
 {
     /// <param name="inputs">How many inputs.</param>
@@ -36,5 +39,6 @@ public static class LatinHypercube
 
     /// <summary>Where a triangular distribution from −1 over 0 to 1 has so much of its probability below it.</summary>
     /// <param name="share">0 to 1.</param>
-    public static double Triangular(double share) => share < 0.5 ? Math.Sqrt(2 * share) - 1 : 1 - Math.Sqrt(2 * (1 - share));
+    public static double Triangular(double share) =>
+        share < 0.5 ? Math.Sqrt(2 * share) - 1 : 1 - Math.Sqrt(2 * (1 - share));
 }

@@ -20,12 +20,28 @@ public sealed record Influence(string Path, string Name, string Advice, double L
 /// <param name="Fails">Share of the samples in which the link fails, 0 to 1.</param>
 public sealed record LinkChance(string LinkId, string Name, double Fails);
 
-/// <summary>What is not known carried through: the spread of tension and hand force, the chance that each link fails, and what to measure better.</summary>
-/// <remarks>Method M20. Every sample is reckoned by the full analysis, without the site. The same plan and seed give the same answer.</remarks>
-/// <param name="Refused">Samples that could not be reckoned, as a line that loses its arm; they count in no figure.</param>
+/// <summary>
+/// What is not known carried through: the spread of tension and hand force, the chance that each link fails, and what
+/// to measure better.
+/// </summary>
+/// <remarks>
+/// Method M20. Every sample is reckoned by the full analysis, without the site. The same plan and seed give the same
+/// answer.
+/// </remarks>
+/// <param name="Refused">Samples that could not be reckoned, as a line that loses its arm; they count in no
+/// figure.</param>
 /// <param name="Influences">The strongest first.</param>
 /// <param name="Links">Those that fail in some sample, the likeliest first.</param>
-public sealed record PlanChances(int Samples, int Seed, int Refused, Quantiles NeededTensionN, Quantiles HandForceN, IReadOnlyList<Influence> Influences, IReadOnlyList<LinkChance> Links, string Text)
+public sealed record PlanChances(
+    int Samples,
+    int Seed,
+    int Refused,
+    Quantiles NeededTensionN,
+    Quantiles HandForceN,
+    IReadOnlyList<Influence> Influences,
+    IReadOnlyList<LinkChance> Links,
+    string Text
+)
 {
     public const int Most = 20_000;
     public const int Fewest = 50;
@@ -52,25 +68,43 @@ public sealed record PlanChances(int Samples, int Seed, int Refused, Quantiles N
         var needed = new double[samples];
         var hands = new double[samples];
         var fails = new int[planned.Links.Count];
-        Cores.Share(samples, 16, (from, to) =>
-        {
-            for (var s = from; s < to; s++)
+        Cores.Share(
+            samples,
+            16,
+            (from, to) =>
             {
-                Sample(s);
+                for (var s = from; s < to; s++)
+                {
+                    Sample(s);
+                }
             }
-        });
+        );
         var good = Enumerable.Range(0, samples).Where(s => !double.IsNaN(needed[s])).ToArray();
         if (good.Length == 0)
         {
-            return (null, [new("samples", "None of the samples could be reckoned: the plan stands at the edge of what a line can do. Move the anchor out or the seat up.")]);
+            return (
+                null,
+                [
+                    new(
+                        "samples",
+                        "None of the samples could be reckoned: the plan stands at the edge of what a line can do. Move the anchor out or the seat up."
+                    ),
+                ]
+            );
         }
 
         var influences = InfluencesOf(bare, planned, inputs, system, contact, units);
-        var links = planned.Links.Select((l, i) => new LinkChance(l.Id, l.Name, (double)fails[i] / good.Length)).Where(l => l.Fails > 0).OrderByDescending(l => l.Fails).ToList();
+        var links = planned
+            .Links.Select((l, i) => new LinkChance(l.Id, l.Name, (double)fails[i] / good.Length))
+            .Where(l => l.Fails > 0)
+            .OrderByDescending(l => l.Fails)
+            .ToList();
         var tension = QuantilesOf(good.Select(s => needed[s]));
         var hand = QuantilesOf(good.Select(s => hands[s]));
         var first = influences[0];
-        var text = units.Say($"Nine times in ten the main line needs {tension.Low:N} to {tension.High:N} and the hands {hand.Low:N} to {hand.High:N}. Measure {first.Name} better: alone it moves the hand force from {Math.Min(first.LowN, first.HighN):N} to {Math.Max(first.LowN, first.HighN):N}.");
+        var text = units.Say(
+            $"Nine times in ten the main line needs {tension.Low:N} to {tension.High:N} and the hands {hand.Low:N} to {hand.High:N}. Measure {first.Name} better: alone it moves the hand force from {Math.Min(first.LowN, first.HighN):N} to {Math.Max(first.LowN, first.HighN):N}."
+        );
         return (new(samples, seed, samples - good.Length, tension, hand, influences, links, text), []);
 
         void Sample(int s)
@@ -99,7 +133,14 @@ public sealed record PlanChances(int Samples, int Seed, int Refused, Quantiles N
         }
     }
 
-    private static List<Influence> InfluencesOf(Plan bare, Plans.Analysis planned, IReadOnlyList<UncertainInput> inputs, TackleSystem system, ContactKind contact, UnitSystem units)
+    private static List<Influence> InfluencesOf(
+        Plan bare,
+        Plans.Analysis planned,
+        IReadOnlyList<UncertainInput> inputs,
+        TackleSystem system,
+        ContactKind contact,
+        UnitSystem units
+    )
     {
         var hand = planned.Pull.Lines[0].Tackle.HandForceN;
         var end = planned.Pull.Lines[0].EndTensionN;
@@ -111,18 +152,30 @@ public sealed record PlanChances(int Samples, int Seed, int Refused, Quantiles N
 
         if (system.Solve(new(1, 1)).IdealAdvantage > 1)
         {
-            found.Add(Made("lines[0].tackle.contactId", "the friction at the turns", "Pull a known weight through the tackle once.", end / AdvantageAt(system, Turns.Of(contact, 1)), end / AdvantageAt(system, Turns.Of(contact, -1))));
+            found.Add(
+                Made(
+                    "lines[0].tackle.contactId",
+                    "the friction at the turns",
+                    "Pull a known weight through the tackle once.",
+                    end / AdvantageAt(system, Turns.Of(contact, 1)),
+                    end / AdvantageAt(system, Turns.Of(contact, -1))
+                )
+            );
         }
 
         return [.. found.OrderByDescending(i => i.Swing)];
 
-        double HandAt(UncertainInput input, double u) => PlanAnalysis.Of(input.Moved(bare, u), units, withWorkings: false).Analysis?.Pull.Lines[0].Tackle.HandForceN ?? hand;
+        double HandAt(UncertainInput input, double u) =>
+            PlanAnalysis.Of(input.Moved(bare, u), units, withWorkings: false).Analysis?.Pull.Lines[0].Tackle.HandForceN
+            ?? hand;
 
-        Influence Made(string path, string name, string advice, double low, double high) => new(path, name, advice, low, high, hand > 0 ? Math.Abs(high - low) / hand : 0);
+        Influence Made(string path, string name, string advice, double low, double high) =>
+            new(path, name, advice, low, high, hand > 0 ? Math.Abs(high - low) / hand : 0);
     }
 
     /// <summary>Not remembered as the named systems' solutions are: a sample's efficiency never comes again.</summary>
-    private static double AdvantageAt(TackleSystem system, Turns turns) => TackleSolver.Solve(system.Rove(turns)).Solution!.ActualAdvantage;
+    private static double AdvantageAt(TackleSystem system, Turns turns) =>
+        TackleSolver.Solve(system.Rove(turns)).Solution!.ActualAdvantage;
 
     private static Quantiles QuantilesOf(IEnumerable<double> values)
     {

@@ -38,12 +38,22 @@ public static class GearFlags
         var strength = GearStrength.Of(item, units).Newtons;
         if (past.PeakN is { } peak && strength is { } bears && peak > rules.OverloadShare * bears)
         {
-            flags.Add(new(FlagKind.Overload, units.Say($"overloaded: {peak:N} on {past.PeakOn}, over {rules.OverloadShare:%} of its {bears:N}")));
+            flags.Add(
+                new(
+                    FlagKind.Overload,
+                    units.Say($"overloaded: {peak:N} on {past.PeakOn}, over {rules.OverloadShare:%} of its {bears:N}")
+                )
+            );
         }
 
         if (Ages(item.Kind) && AgeYears(item, today) is { } years && years >= rules.TextileYears)
         {
-            flags.Add(new(FlagKind.Age, $"{Math.Floor(years):0} years old, where {rules.TextileYears:0.#} are the crew's limit"));
+            flags.Add(
+                new(
+                    FlagKind.Age,
+                    $"{Math.Floor(years):0} years old, where {rules.TextileYears:0.#} are the crew's limit"
+                )
+            );
         }
 
         if (past.OpenSince is { } open)
@@ -52,14 +62,20 @@ public static class GearFlags
         }
         else if (item.Kind is not (GearKind.ThrowKit or GearKind.Wedge))
         {
-            var since = GearRules.Day(past.LastInspectedOn) ?? GearRules.Day(item.InServiceOn) ?? GearRules.Day(item.MadeOn);
+            var since =
+                GearRules.Day(past.LastInspectedOn) ?? GearRules.Day(item.InServiceOn) ?? GearRules.Day(item.MadeOn);
             if (since is null)
             {
                 flags.Add(new(FlagKind.InspectionDue, "never inspected, and nobody wrote down how old it is"));
             }
             else if ((today.DayNumber - since.Value.DayNumber) / 30.4375 > rules.InspectionMonths)
             {
-                flags.Add(new(FlagKind.InspectionDue, $"last inspected or new on {since.Value:yyyy-MM-dd}, more than {rules.InspectionMonths:0.#} months ago"));
+                flags.Add(
+                    new(
+                        FlagKind.InspectionDue,
+                        $"last inspected or new on {since.Value:yyyy-MM-dd}, more than {rules.InspectionMonths:0.#} months ago"
+                    )
+                );
             }
         }
 
@@ -72,42 +88,62 @@ public static class GearFlags
     }
 
     /// <summary>Whether age takes strength from such a piece.</summary>
-    public static bool Ages(GearKind kind) => kind is GearKind.Rope or GearKind.Cord or GearKind.Grip or GearKind.Sling or GearKind.Strap;
+    public static bool Ages(GearKind kind) =>
+        kind is GearKind.Rope or GearKind.Cord or GearKind.Grip or GearKind.Sling or GearKind.Strap;
 
     /// <summary>Years since it was made, or came into service where that is all that is known.</summary>
     public static double? AgeYears(GearItem item, DateOnly today) =>
-        (GearRules.Day(item.MadeOn) ?? GearRules.Day(item.InServiceOn)) is { } since ? (today.DayNumber - since.DayNumber) / 365.25 : null;
+        (GearRules.Day(item.MadeOn) ?? GearRules.Day(item.InServiceOn)) is { } since
+            ? (today.DayNumber - since.DayNumber) / 365.25
+            : null;
 
     /// <summary>How the piece stands, for a plan that it hangs on.</summary>
     public static GearStanding Standing(GearItem item, IReadOnlyList<GearFlag> flags) =>
-        new(item.Name, item.State, item.State == GearState.InService ? string.Join("; ", flags.Select(f => f.Text)) : item.Reason ?? "");
+        new(
+            item.Name,
+            item.State,
+            item.State == GearState.InService ? string.Join("; ", flags.Select(f => f.Text)) : item.Reason ?? ""
+        );
 
     /// <summary>The piece as it stands after an inspection.</summary>
-    /// <remarks>Setting aside and retiring take it out of service; a pass or a watch brings one that was set aside back. What is retired stays retired.</remarks>
+    /// <remarks>
+    /// Setting aside and retiring take it out of service; a pass or a watch brings one that was set aside back. What is
+    /// retired stays retired.
+    /// </remarks>
     public static GearItem After(GearItem item, Inspection inspection)
     {
-        var state = item.State == GearState.Retired ? GearState.Retired : inspection.Outcome switch
-        {
-            InspectionOutcome.Retire => GearState.Retired,
-            InspectionOutcome.Quarantine => GearState.Quarantined,
-            _ => GearState.InService,
-        };
+        var state =
+            item.State == GearState.Retired
+                ? GearState.Retired
+                : inspection.Outcome switch
+                {
+                    InspectionOutcome.Retire => GearState.Retired,
+                    InspectionOutcome.Quarantine => GearState.Quarantined,
+                    _ => GearState.InService,
+                };
         var seen = string.Join(", ", inspection.Findings.Select(Word));
-        var reason = state == GearState.InService ? null
+        var reason =
+            state == GearState.InService ? null
             : item.State == GearState.Retired ? item.Reason
             : $"{(seen.Length > 0 ? seen : "set aside")}{(inspection.Where is { Length: > 0 } where ? $", {where}" : "")}; {inspection.By}, {inspection.On}";
-        return item with { State = state, Reason = reason is { Length: > 200 } ? reason[..200] : reason, Keeps = inspection.Keeps ?? item.Keeps };
+        return item with
+        {
+            State = state,
+            Reason = reason is { Length: > 200 } ? reason[..200] : reason,
+            Keeps = inspection.Keeps ?? item.Keeps,
+        };
     }
 
     /// <summary>A finding in the crew's words.</summary>
-    public static string Word(Finding finding) => finding switch
-    {
-        Finding.WornGroove => "worn groove",
-        Finding.Sticks => "sticks or stays open",
-        Finding.LabelGone => "label gone",
-        Finding.Chemical => "chemical",
-        _ => finding.ToString().ToLowerInvariant(),
-    };
+    public static string Word(Finding finding) =>
+        finding switch
+        {
+            Finding.WornGroove => "worn groove",
+            Finding.Sticks => "sticks or stays open",
+            Finding.LabelGone => "label gone",
+            Finding.Chemical => "chemical",
+            _ => finding.ToString().ToLowerInvariant(),
+        };
 
     /// <summary>What usually follows from what was seen; whoever looks decides.</summary>
     public static InspectionOutcome Usual(IReadOnlyList<Finding> findings)
@@ -117,7 +153,8 @@ public static class GearFlags
         {
             var follows = finding switch
             {
-                Finding.Cut or Finding.Melted or Finding.Chemical or Finding.Cracked or Finding.Bent => InspectionOutcome.Retire,
+                Finding.Cut or Finding.Melted or Finding.Chemical or Finding.Cracked or Finding.Bent =>
+                    InspectionOutcome.Retire,
                 Finding.Glazed or Finding.Flat or Finding.WornGroove or Finding.Sticks => InspectionOutcome.Quarantine,
                 _ => InspectionOutcome.Watch,
             };

@@ -69,7 +69,10 @@ public sealed record GearItem
     [Range(50, 1_000_000)]
     public double? WorkingLoadN { get; init; }
 
-    [Display(Name = "Factor of the working load", Description = "Breaking strength over working load, as the maker reckons it.")]
+    [Display(
+        Name = "Factor of the working load",
+        Description = "Breaking strength over working load, as the maker reckons it."
+    )]
     [Range(1, 15)]
     public double? WorkingLoadFactor { get; init; }
 

@@ -76,18 +76,33 @@ public static class GearRules
     }
 
     /// <summary>A day written yyyy-MM-dd; null when it is not one.</summary>
-    public static DateOnly? Day(string? text) => DateOnly.TryParseExact(text, DayFormat, CultureInfo.InvariantCulture, DateTimeStyles.None, out var day) ? day : null;
+    public static DateOnly? Day(string? text) =>
+        DateOnly.TryParseExact(text, DayFormat, CultureInfo.InvariantCulture, DateTimeStyles.None, out var day)
+            ? day
+            : null;
 
     private static void CheckStrength(GearItem item, List<Problem> problems, UnitSystem units)
     {
         if (item is { WorkingLoadN: { } working, BreakingStrengthN: { } breaking } && working > breaking)
         {
-            problems.Add(new("workingLoadN", units.Say($"A working load of {working:N} is above the breaking strength of {breaking:N}: one of the two is misread.")));
+            problems.Add(
+                new(
+                    "workingLoadN",
+                    units.Say(
+                        $"A working load of {working:N} is above the breaking strength of {breaking:N}: one of the two is misread."
+                    )
+                )
+            );
         }
 
         if (item is { WorkingLoadN: not null, BreakingStrengthN: null, WorkingLoadFactor: null })
         {
-            problems.Add(new("workingLoadFactor", "A working load alone does not tell the strength: give the factor that the maker reckons with, or the breaking strength."));
+            problems.Add(
+                new(
+                    "workingLoadFactor",
+                    "A working load alone does not tell the strength: give the factor that the maker reckons with, or the breaking strength."
+                )
+            );
         }
     }
 
@@ -115,9 +130,19 @@ public static class GearRules
     /// <summary>Text that a spreadsheet would run when the list is opened there is not kept.</summary>
     private static void CheckText(string? text, string path, List<Problem> problems)
     {
-        if (text is { Length: > 0 } && text.TrimStart() is { Length: > 0 } begun && begun[0] is '=' or '+' or '@' or '-' && !(begun.Length > 1 && begun[0] == '-' && begun[1] == ' '))
+        if (
+            text is { Length: > 0 }
+            && text.TrimStart() is { Length: > 0 } begun
+            && begun[0] is '=' or '+' or '@' or '-'
+            && !(begun.Length > 1 && begun[0] == '-' && begun[1] == ' ')
+        )
         {
-            problems.Add(new(path, $"“{(text.Length > 24 ? text[..24] + "…" : text)}” begins with “{begun[0]}”, which a spreadsheet would run as a formula: take that sign away."));
+            problems.Add(
+                new(
+                    path,
+                    $"“{(text.Length > 24 ? text[..24] + "…" : text)}” begins with “{begun[0]}”, which a spreadsheet would run as a formula: take that sign away."
+                )
+            );
         }
         else if (text is not null && text.Any(char.IsControl))
         {
@@ -129,7 +154,12 @@ public static class GearRules
     {
         if (id is not null && !known.Contains(id, StringComparer.Ordinal))
         {
-            problems.Add(new(path, $"“{(id.Length > 40 ? id[..40] + "…" : id)}” is not in the {table}: choose one of {string.Join(", ", known.Order(StringComparer.Ordinal))}."));
+            problems.Add(
+                new(
+                    path,
+                    $"“{(id.Length > 40 ? id[..40] + "…" : id)}” is not in the {table}: choose one of {string.Join(", ", known.Order(StringComparer.Ordinal))}."
+                )
+            );
         }
     }
 }

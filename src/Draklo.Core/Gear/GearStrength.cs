@@ -23,7 +23,9 @@ public enum StrengthSource
 /// <param name="How">In words.</param>
 public sealed record GearStrength(double? Newtons, StrengthSource Source, string How)
 {
-    /// <summary>What is taken of the table's figure for a typical new rope when the label is missing; this product's caution.</summary>
+    /// <summary>
+    /// What is taken of the table's figure for a typical new rope when the label is missing; this product's caution.
+    /// </summary>
     private const double LowShare = 0.75;
 
     public static GearStrength Of(GearItem item, UnitSystem units)
@@ -35,13 +37,26 @@ public sealed record GearStrength(double? Newtons, StrengthSource Source, string
 
         if (item is { WorkingLoadN: { } working, WorkingLoadFactor: { } factor })
         {
-            return new(working * factor, StrengthSource.WorkingLoad, units.Say($"working load {working:N} times {factor:x}"));
+            return new(
+                working * factor,
+                StrengthSource.WorkingLoad,
+                units.Say($"working load {working:N} times {factor:x}")
+            );
         }
 
-        if (item is { Kind: GearKind.Rope or GearKind.Cord, DiameterM: { } diameter, ConstructionId: { } made } && Reference.Constructions.TryGetValue(made, out var table))
+        if (
+            item is { Kind: GearKind.Rope or GearKind.Cord, DiameterM: { } diameter, ConstructionId: { } made }
+            && Reference.Constructions.TryGetValue(made, out var table)
+        )
         {
             var millimetres = diameter * 1000;
-            return new(LowShare * table.StrengthPerMm2 * millimetres * millimetres, StrengthSource.Estimate, units.Say($"no label: a low estimate, three quarters of a typical new {char.ToLowerInvariant(table.Name[0])}{table.Name[1..]} of {diameter:mm}"));
+            return new(
+                LowShare * table.StrengthPerMm2 * millimetres * millimetres,
+                StrengthSource.Estimate,
+                units.Say(
+                    $"no label: a low estimate, three quarters of a typical new {char.ToLowerInvariant(table.Name[0])}{table.Name[1..]} of {diameter:mm}"
+                )
+            );
         }
 
         return new(null, StrengthSource.Unknown, "no label");

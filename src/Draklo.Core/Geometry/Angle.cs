@@ -7,10 +7,14 @@ public static class Angle
 
     public static double Degrees(double radians) => radians * (180 / Math.PI);
 
-    /// <summary>The turn from one bearing to another, in degrees, −180 (exclusive) to 180: positive clockwise.</summary>
+    /// <summary>
+    /// The turn from one bearing to another, in degrees, −180 (exclusive) to 180: positive clockwise.
+    /// </summary>
     public static double Between(double fromBearingDeg, double toBearingDeg)
     {
         var turn = (toBearingDeg - fromBearingDeg) % 360;
-        return turn > 180 ? turn - 360 : turn <= -180 ? turn + 360 : turn;
+        return turn > 180 ? turn - 360
+            : turn <= -180 ? turn + 360
+            : turn;
     }
 }

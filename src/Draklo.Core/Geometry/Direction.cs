@@ -13,7 +13,11 @@ public readonly record struct Direction(double Forward, double Right, double Up)
             throw new ArgumentException("The two points coincide, so no direction joins them.", nameof(to));
         }
 
-        return new((to.Forward - start.Forward) / length, (to.Right - start.Right) / length, (to.Up - start.Up) / length);
+        return new(
+            (to.Forward - start.Forward) / length,
+            (to.Right - start.Right) / length,
+            (to.Up - start.Up) / length
+        );
     }
 
     /// <summary>The level part of the direction, 0 (plumb) to 1 (level).</summary>

@@ -1,7 +1,9 @@
 namespace Draklo.Core.Geometry;
 
 /// <summary>Turns site directions (north, east) into the lay frame (forward, right).</summary>
-/// <remarks>The tree, the anchors and the wind are kept in site terms, so turning the lay resolves all of them anew.</remarks>
+/// <remarks>
+/// The tree, the anchors and the wind are kept in site terms, so turning the lay resolves all of them anew.
+/// </remarks>
 public readonly struct LayFrame
 {
     private readonly double sin;

@@ -1,6 +1,8 @@
 namespace Draklo.Core.Geometry;
 
-/// <summary>A place in the lay frame, in metres: origin at the middle of the hinge on the plane of the stump top.</summary>
+/// <summary>
+/// A place in the lay frame, in metres: origin at the middle of the hinge on the plane of the stump top.
+/// </summary>
 /// <param name="Forward">Along the lay; negative lies behind the hinge.</param>
 /// <param name="Right">To the right of the lay, seen along it; negative lies left.</param>
 /// <param name="Up">Above the plane of the stump top; negative lies below.</param>

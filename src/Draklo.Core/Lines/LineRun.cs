@@ -7,7 +7,8 @@ namespace Draklo.Core.Lines;
 
 /// <summary>The whole way of a line from its seat over its redirects to its anchor, in the lay frame.</summary>
 /// <remarks>
-/// Method M15. While it is hauled, each redirect passes η of the tension on its hauling side on to the tree, so the hauling
+/// Method M15. While it is hauled, each redirect passes η of the tension on its hauling side on to the tree, so the
+/// hauling
 /// side carries more. Legs are counted from the tree: leg 0 runs from the seat to the first fixed point.
 /// </remarks>
 /// <param name="Points">Seat, redirects, anchor.</param>
@@ -50,7 +51,10 @@ public sealed record LineRun(Point[] Points, ContactKind[] Turns)
         }
     }
 
-    /// <summary>Share of the tension at the anchor's end that comes to leg <paramref name="leg"/> while it is hauled, over 0 to 1.</summary>
+    /// <summary>
+    /// Share of the tension at the anchor's end that comes to leg <paramref name="leg"/> while it is hauled, over 0 to
+    /// 1.
+    /// </summary>
     /// <param name="best">With the high efficiencies.</param>
     public double Passes(int leg, bool best)
     {
@@ -90,12 +94,18 @@ public readonly record struct TurnForce(double ForceN, double BetweenDeg, double
     public static TurnForce Of(Direction one, double tensionOne, Direction other, double tensionOther)
     {
         var cosine = Math.Clamp((one.Forward * other.Forward) + (one.Right * other.Right) + (one.Up * other.Up), -1, 1);
-        var force = Math.Sqrt(Math.Max(0, (tensionOne * tensionOne) + (tensionOther * tensionOther) + (2 * tensionOne * tensionOther * cosine)));
+        var force = Math.Sqrt(
+            Math.Max(
+                0,
+                (tensionOne * tensionOne) + (tensionOther * tensionOther) + (2 * tensionOne * tensionOther * cosine)
+            )
+        );
         return new(
             force,
             Angle.Degrees(Math.Acos(cosine)),
             (tensionOne * one.Forward) + (tensionOther * other.Forward),
             (tensionOne * one.Right) + (tensionOther * other.Right),
-            (tensionOne * one.Up) + (tensionOther * other.Up));
+            (tensionOne * one.Up) + (tensionOther * other.Up)
+        );
     }
 }

@@ -7,11 +7,14 @@ namespace Draklo.Core.Lines;
 /// <remarks>
 /// The throw is a ballistic one without drag: the least launch speed that clears a height h at a level distance x is
 /// √(g·(h + √(h² + x²))). What each way of throwing reaches is this product's estimate, not a published figure. The bed
-/// test pulls a quarter of the planned tension: enough to draw the line onto the stem and to snap what would snap later.
+/// test pulls a quarter of the planned tension: enough to draw the line onto the stem and to snap what would snap
+/// later.
 /// </remarks>
-/// <param name="ClearM">What the throw must clear above the hand, metres: the seat and a metre over it, less the hand's own height.</param>
+/// <param name="ClearM">What the throw must clear above the hand, metres: the seat and a metre over it, less the hand's
+/// own height.</param>
 /// <param name="SpeedMps">Least launch speed; 0 for a climber.</param>
-/// <param name="ReachM">The highest seat that this way reaches from this distance, low, nominal and high; null for a climber.</param>
+/// <param name="ReachM">The highest seat that this way reaches from this distance, low, nominal and high; null for a
+/// climber.</param>
 /// <param name="Reached">Whether the nominal throw gets there; a climber does.</param>
 /// <param name="BedTestN">What the bed test pulls on the line.</param>
 public sealed record LineSetting(double ClearM, double SpeedMps, Spread? ReachM, bool Reached, double BedTestN)
@@ -20,7 +23,9 @@ public sealed record LineSetting(double ClearM, double SpeedMps, Spread? ReachM,
     private const double HandHeight = 1.5;
     private const double BedShare = 0.25;
 
-    /// <summary>Launch speeds in m/s; a long pole lifts the line rather than throws it and is reckoned by its reach.</summary>
+    /// <summary>
+    /// Launch speeds in m/s; a long pole lifts the line rather than throws it and is reckoned by its reach.
+    /// </summary>
     private static readonly Spread ByHand = new(13, 15.5, 18);
     private static readonly Spread ByCatapult = new(24, 28, 32);
     private static readonly Spread ByPole = new(6, 8, 10);
@@ -35,17 +40,42 @@ public sealed record LineSetting(double ClearM, double SpeedMps, Spread? ReachM,
             return new(clear, 0, null, true, bed);
         }
 
-        var speed = Math.Sqrt(StandingTree.Gravity * (clear + Math.Sqrt((clear * clear) + (setting.StandOffM * setting.StandOffM))));
-        var reach = setting.Way == SettingWay.Pole ? ByPole : ReachOf(setting.Way == SettingWay.Hand ? ByHand : ByCatapult, setting.StandOffM);
-        workings?.Add($"{line.Id}.throw", "Launch speed to clear the seat", "v", speed, "m/s", "v = √(g · (h + √(h² + x²)))", $"h = {clear:m}, x = {setting.StandOffM:m}", "M8", estimate: true);
+        var speed = Math.Sqrt(
+            StandingTree.Gravity * (clear + Math.Sqrt((clear * clear) + (setting.StandOffM * setting.StandOffM)))
+        );
+        var reach =
+            setting.Way == SettingWay.Pole
+                ? ByPole
+                : ReachOf(setting.Way == SettingWay.Hand ? ByHand : ByCatapult, setting.StandOffM);
+        workings?.Add(
+            $"{line.Id}.throw",
+            "Launch speed to clear the seat",
+            "v",
+            speed,
+            "m/s",
+            "v = √(g · (h + √(h² + x²)))",
+            $"h = {clear:m}, x = {setting.StandOffM:m}",
+            "M8",
+            estimate: true
+        );
         return new(clear, speed, reach, reach.Nominal >= line.Seat.HeightM, bed);
     }
 
-    /// <summary>The highest seat that launch speeds reach over a level distance: v²/(2g) − g·x²/(2v²), and the hand's height, less the metre over it.</summary>
+    /// <summary>
+    /// The highest seat that launch speeds reach over a level distance: v²/(2g) − g·x²/(2v²), and the hand's height,
+    /// less the metre over it.
+    /// </summary>
     private static Spread ReachOf(Spread speed, double distance)
     {
         return new(At(speed.Low), At(speed.Nominal), At(speed.High));
 
-        double At(double v) => Math.Max(0, (v * v / (2 * StandingTree.Gravity)) - (StandingTree.Gravity * distance * distance / (2 * v * v)) + HandHeight - Over);
+        double At(double v) =>
+            Math.Max(
+                0,
+                (v * v / (2 * StandingTree.Gravity))
+                    - (StandingTree.Gravity * distance * distance / (2 * v * v))
+                    + HandHeight
+                    - Over
+            );
     }
 }

@@ -9,7 +9,14 @@ namespace Draklo.Core.Lines;
 /// <param name="End">At the tackle: more, for each redirect on the way takes its part.</param>
 /// <param name="Hand">On the hauling end.</param>
 /// <param name="WorstTree">The same three under the hardest heave through the best turns.</param>
-public readonly record struct LineTensions(double Tree, double End, double Hand, double WorstTree, double WorstEnd, double WorstHand)
+public readonly record struct LineTensions(
+    double Tree,
+    double End,
+    double Hand,
+    double WorstTree,
+    double WorstEnd,
+    double WorstHand
+)
 {
     /// <param name="planned">Main tension, N.</param>
     public static LineTensions Of(LineMembers line, LineRun run, PulledLine tackle, double planned)
@@ -20,6 +27,13 @@ public readonly record struct LineTensions(double Tree, double End, double Hand,
         var heave = Effort.WorstCredible(line.Puller);
         var worstHand = line.Limiter is { } drum ? Math.Min(heave, Limiter.SlipsAtMost(drum)) : heave;
         var worstEnd = worstHand * tackle.AtBest.ActualAdvantage;
-        return new(tree, end, hand, Math.Max(tree, worstEnd * run.Passes(0, best: true)), Math.Max(end, worstEnd), worstHand);
+        return new(
+            tree,
+            end,
+            hand,
+            Math.Max(tree, worstEnd * run.Passes(0, best: true)),
+            Math.Max(end, worstEnd),
+            worstHand
+        );
     }
 }

@@ -15,7 +15,8 @@ public sealed record CurvePoint(double Deg, double TensionN);
 /// <param name="AtRest">Tension that starts it moving; 0 for a tree that sits forward.</param>
 /// <param name="Needed">The largest tension from rest to commit.</param>
 /// <param name="NeededAt">The angle where it is largest, radians.</param>
-/// <param name="Commit">The angle at which gravity alone bends the hinge, radians; 0 for a tree that sits forward.</param>
+/// <param name="Commit">The angle at which gravity alone bends the hinge, radians; 0 for a tree that sits
+/// forward.</param>
 public sealed record Pull(double AtRest, double Needed, double NeededAt, double Commit, CurvePoint[] Curve)
 {
     private const int Steps = 64;
@@ -33,31 +34,54 @@ public sealed record Pull(double AtRest, double Needed, double NeededAt, double 
         return sum;
     }
 
-    /// <summary>The least of what the planned tension gives over what the tree asks, from rest to commit, N·m; never below 0.</summary>
+    /// <summary>
+    /// The least of what the planned tension gives over what the tree asks, from rest to commit, N·m; never below 0.
+    /// </summary>
     public double LeastSurplus(PlanContext context, PullLine[] lines)
     {
         var least = double.PositiveInfinity;
         for (var i = 0; i <= Steps; i += CurveEvery)
         {
             var angle = Commit * i / Steps;
-            least = Math.Min(least, (context.PlannedTension * ArmSum(lines, angle)) - RestoringMoment(context.Tree, context.Hinge, context.Wind, angle));
+            least = Math.Min(
+                least,
+                (context.PlannedTension * ArmSum(lines, angle))
+                    - RestoringMoment(context.Tree, context.Hinge, context.Wind, angle)
+            );
         }
 
         return Math.Max(0, least);
     }
 
-    /// <summary>Moment that the lines must give at an angle, N·m: weight and wind against the tree, and the hinge to bend.</summary>
+    /// <summary>
+    /// Moment that the lines must give at an angle, N·m: weight and wind against the tree, and the hinge to bend.
+    /// </summary>
     public static double RestoringMoment(StandingTree tree, Hinge hinge, WindLoad wind, double angle) =>
         (-tree.Weight * tree.Centre.TurnedForward(angle).Forward) - wind.ForwardMoment + hinge.Bending;
 
     /// <summary>Solves the pull, or returns null having said why it cannot be done.</summary>
-    public static Pull? Solve(StandingTree tree, Hinge hinge, WindLoad wind, PullLine[] lines, UnitSystem units, List<Problem> problems, Workings? workings)
+    public static Pull? Solve(
+        StandingTree tree,
+        Hinge hinge,
+        WindLoad wind,
+        PullLine[] lines,
+        UnitSystem units,
+        List<Problem> problems,
+        Workings? workings
+    )
     {
         var radius = Math.Sqrt((tree.Centre.Forward * tree.Centre.Forward) + (tree.Centre.Up * tree.Centre.Up));
         var sine = (hinge.Bending - wind.ForwardMoment) / (tree.Weight * radius);
         if (sine >= 1)
         {
-            problems.Add(new("cut.hingeThicknessM", units.Say($"It takes {hinge.Bending - wind.ForwardMoment:Nm} to bend this hinge against the wind, more than the whole weight gives at any angle ({tree.Weight * radius:Nm}): make the hinge thinner or wait for less wind.")));
+            problems.Add(
+                new(
+                    "cut.hingeThicknessM",
+                    units.Say(
+                        $"It takes {hinge.Bending - wind.ForwardMoment:Nm} to bend this hinge against the wind, more than the whole weight gives at any angle ({tree.Weight * radius:Nm}): make the hinge thinner or wait for less wind."
+                    )
+                )
+            );
             return null;
         }
 
@@ -96,11 +120,38 @@ public sealed record Pull(double AtRest, double Needed, double NeededAt, double 
         if (workings is not null)
         {
             var arms = ArmSum(lines, neededAt);
-            workings.Add("arm-sum", "Forward arms of the lines together", "Σ s·a", ArmSum(lines, 0), "m", "Σ share · a", $"{ArmSum(lines, 0):m} at rest", "M4");
-            workings.Add("needed-tension", "Needed tension", "T", needed, "N", "T(θ) = (−W · f(θ) − M_w + M_h) / Σ share · a(θ), the largest from rest to commit",
-                $"({-tree.Weight * tree.Centre.TurnedForward(neededAt).Forward:Nm} − {wind.ForwardMoment:Nm} + {hinge.Bending:Nm}) / {arms:m}, at {Angle.Degrees(neededAt):deg}", "M5", estimate: true);
-            workings.Add("commit", "Commit angle", "θc", Angle.Degrees(commit), "deg", "W · f(θc) + M_w = M_h, so θc = asin((M_h − M_w) / (W · R)) − atan(f / u)",
-                $"asin({hinge.Bending - wind.ForwardMoment:Nm} / ({tree.Weight:N} · {radius:m})) − {Angle.Degrees(leaning):deg}", "M5", estimate: true);
+            workings.Add(
+                "arm-sum",
+                "Forward arms of the lines together",
+                "Σ s·a",
+                ArmSum(lines, 0),
+                "m",
+                "Σ share · a",
+                $"{ArmSum(lines, 0):m} at rest",
+                "M4"
+            );
+            workings.Add(
+                "needed-tension",
+                "Needed tension",
+                "T",
+                needed,
+                "N",
+                "T(θ) = (−W · f(θ) − M_w + M_h) / Σ share · a(θ), the largest from rest to commit",
+                $"({-tree.Weight * tree.Centre.TurnedForward(neededAt).Forward:Nm} − {wind.ForwardMoment:Nm} + {hinge.Bending:Nm}) / {arms:m}, at {Angle.Degrees(neededAt):deg}",
+                "M5",
+                estimate: true
+            );
+            workings.Add(
+                "commit",
+                "Commit angle",
+                "θc",
+                Angle.Degrees(commit),
+                "deg",
+                "W · f(θc) + M_w = M_h, so θc = asin((M_h − M_w) / (W · R)) − atan(f / u)",
+                $"asin({hinge.Bending - wind.ForwardMoment:Nm} / ({tree.Weight:N} · {radius:m})) − {Angle.Degrees(leaning):deg}",
+                "M5",
+                estimate: true
+            );
         }
 
         return pull;
@@ -134,9 +185,19 @@ public sealed record Pull(double AtRest, double Needed, double NeededAt, double 
                     continue;
                 }
 
-                problems.Add(i == 0
-                    ? new($"lines[{n}].anchor.distanceM", "This line runs through or behind the hinge and cannot tip the tree: move the anchor farther ahead or the seat higher.")
-                    : new($"lines[{n}].anchor.distanceM", units.Say($"This line loses its arm once the tree has turned {Angle.Degrees(angle):deg}, before it commits at {Angle.Degrees(commit):deg}: move the anchor farther out or lower.")));
+                problems.Add(
+                    i == 0
+                        ? new(
+                            $"lines[{n}].anchor.distanceM",
+                            "This line runs through or behind the hinge and cannot tip the tree: move the anchor farther ahead or the seat higher."
+                        )
+                        : new(
+                            $"lines[{n}].anchor.distanceM",
+                            units.Say(
+                                $"This line loses its arm once the tree has turned {Angle.Degrees(angle):deg}, before it commits at {Angle.Degrees(commit):deg}: move the anchor farther out or lower."
+                            )
+                        )
+                );
                 break;
             }
         }

@@ -4,7 +4,10 @@ using Draklo.Core.Tackle;
 namespace Draklo.Core.Lines;
 
 /// <summary>How much rope a line takes, from the ground up over its seat and out to the last hauler.</summary>
-/// <remarks>Method M8: the seat's height (what hangs down while it is set; twice for a base tie, whose leg runs down to the foot), the tie, the run over its redirects, the tackle when it is rove in the line, a tail, and what a joint eats.</remarks>
+/// <remarks>
+/// Method M8: the seat's height (what hangs down while it is set; twice for a base tie, whose leg runs down to the
+/// foot), the tie, the run over its redirects, the tackle when it is rove in the line, a tail, and what a joint eats.
+/// </remarks>
 public static class RopeNeeded
 {
     private const double Tie = 2;
@@ -20,8 +23,17 @@ public static class RopeNeeded
         var up = line.Tie == TieKind.Base ? 2 : 1;
         var joint = line.Joined is null ? 0 : JointTakes;
         var needed = Of(line.Tie, line.Seat.HeightM, run, legs * line.Tackle.OpenedM, line.Joined is not null);
-        workings?.Add($"{line.Id}.rope-needed", "Rope needed", "l_rope", needed, "m", "seat height (twice for a base tie) + tie + run + legs in the line · opened length + tail + joint",
-            $"{(double)up:x} · {line.Seat.HeightM:m} + {Tie:m} + {run:m} + {(double)legs:x} · {line.Tackle.OpenedM:m} + {Tail:m} + {joint:m}", "M8", estimate: true);
+        workings?.Add(
+            $"{line.Id}.rope-needed",
+            "Rope needed",
+            "l_rope",
+            needed,
+            "m",
+            "seat height (twice for a base tie) + tie + run + legs in the line · opened length + tail + joint",
+            $"{(double)up:x} · {line.Seat.HeightM:m} + {Tie:m} + {run:m} + {(double)legs:x} · {line.Tackle.OpenedM:m} + {Tail:m} + {joint:m}",
+            "M8",
+            estimate: true
+        );
         return needed;
     }
 
@@ -29,15 +41,22 @@ public static class RopeNeeded
     internal static double Of(TieKind tie, double seat, double run, double tackle, bool joined) =>
         ((tie == TieKind.Base ? 2 : 1) * seat) + Tie + run + tackle + Tail + (joined ? JointTakes : 0);
 
-    /// <summary>Legs of rope beside the line's own run when the tackle is rove in it; hauling directly adds none.</summary>
+    /// <summary>
+    /// Legs of rope beside the line's own run when the tackle is rove in it; hauling directly adds none.
+    /// </summary>
     internal static int LegsInLine(TackleSystem system) => system.Shape.Ropes.Sum(r => r.Contacts.Count) - 1;
 
     /// <summary>Rope that the line has, both ropes together, metres.</summary>
     public static double Owned(LineMembers line) => line.Rope.LengthM + (line.Joined?.Rope.LengthM ?? 0);
 
-    /// <summary>Where the knot that joins two ropes lies, metres along the line from the seat; negative when the first rope does not even come over it. Null without one.</summary>
-    public static double? JointAt(LineMembers line) => line.Joined is null ? null
-        : line.Rope.LengthM - Tie - (JointTakes / 2) - (line.Tie == TieKind.Base ? line.Seat.HeightM : 0);
+    /// <summary>
+    /// Where the knot that joins two ropes lies, metres along the line from the seat; negative when the first rope does
+    /// not even come over it. Null without one.
+    /// </summary>
+    public static double? JointAt(LineMembers line) =>
+        line.Joined is null
+            ? null
+            : line.Rope.LengthM - Tie - (JointTakes / 2) - (line.Tie == TieKind.Base ? line.Seat.HeightM : 0);
 
     /// <summary>Whether the tackle is rove in the pull line itself.</summary>
     public static bool InLine(LineMembers line, TackleSystem system) => system.InLine || line.Tackle.Rope is null;

@@ -3,7 +3,9 @@ using Draklo.Core.Plans;
 namespace Draklo.Core.Lines;
 
 /// <summary>A rope as a spring.</summary>
-/// <remarks>Method M13: stretch in proportion to tension, through the figure at a tenth of the breaking strength.</remarks>
+/// <remarks>
+/// Method M13: stretch in proportion to tension, through the figure at a tenth of the breaking strength.
+/// </remarks>
 public static class RopeStretch
 {
     /// <summary>How much longer so much rope becomes, metres.</summary>

@@ -4,8 +4,12 @@ using Draklo.Core.Plans;
 namespace Draklo.Core.Lines;
 
 /// <summary>What the stretch of the lines alone would do if hauling stopped at the planned tension.</summary>
-/// <remarks>Method M13. As the tree comes over, each line shortens and slackens along its spring; where it no longer gives the moment that the tree asks, the tree stops.</remarks>
-/// <param name="CarriesToDeg">How far the stretch turns the tree, degrees; the commit angle when it carries it past.</param>
+/// <remarks>
+/// Method M13. As the tree comes over, each line shortens and slackens along its spring; where it no longer gives the
+/// moment that the tree asks, the tree stops.
+/// </remarks>
+/// <param name="CarriesToDeg">How far the stretch turns the tree, degrees; the commit angle when it carries it
+/// past.</param>
 /// <param name="PastCommit">True when the stretch alone brings the tree over.</param>
 /// <param name="EnergyJ">Held by all lines at the planned tension.</param>
 public sealed record SpringBack(double CarriesToDeg, bool PastCommit, double EnergyJ)
@@ -24,7 +28,10 @@ public sealed record SpringBack(double CarriesToDeg, bool PastCommit, double Ene
         for (var i = 0; i <= Steps; i++)
         {
             var angle = pull.Commit * i / Steps;
-            if (Given(context, lines, runs, angle) < Pull.RestoringMoment(context.Tree, context.Hinge, context.Wind, angle))
+            if (
+                Given(context, lines, runs, angle)
+                < Pull.RestoringMoment(context.Tree, context.Hinge, context.Wind, angle)
+            )
             {
                 return new(Angle.Degrees(pull.Commit * Math.Max(0, i - 1) / Steps), PastCommit: false, energy);
             }

@@ -16,7 +16,10 @@ public sealed record AnchorMembers
     [Range(0, 360)]
     public required double BearingDeg { get; init; }
 
-    [Display(Name = "Ground rise", Description = "Ground at the anchor above ground at the stump, metres; negative when lower.")]
+    [Display(
+        Name = "Ground rise",
+        Description = "Ground at the anchor above ground at the stump, metres; negative when lower."
+    )]
     [Range(-100, 100)]
     public double GroundRiseM { get; init; }
 
@@ -39,7 +42,10 @@ public sealed record AnchorMembers
     [Display(Name = "Weight or vehicle", Description = "Left out, the plan says it is not known.")]
     public AnchorWeightMembers? Weight { get; init; }
 
-    [Display(Name = "Anchor holds", Description = "The force at which it is reckoned to give, newtons; the design factor is taken off it. Left out, the plan says it is not known.")]
+    [Display(
+        Name = "Anchor holds",
+        Description = "The force at which it is reckoned to give, newtons; the design factor is taken off it. Left out, the plan says it is not known."
+    )]
     [Range(100, 1_000_000)]
     public double? CapacityN { get; init; }
 
@@ -70,7 +76,10 @@ public enum AnchorKind
 
 public sealed record AnchorTreeMembers
 {
-    [Display(Name = "Anchor tree's species", Description = "An id of the species catalogue; left out, an ordinary broadleaf.")]
+    [Display(
+        Name = "Anchor tree's species",
+        Description = "An id of the species catalogue; left out, an ordinary broadleaf."
+    )]
     public string? SpeciesId { get; init; }
 
     [Display(Name = "Anchor tree's diameter", Description = "At breast height, metres.")]
@@ -81,7 +90,10 @@ public sealed record AnchorTreeMembers
     [Range(2, 80)]
     public required double HeightM { get; init; }
 
-    [Display(Name = "Ground of the anchor tree", Description = "An id of the anchor table: roots-shallow, roots-ordinary or roots-deep.")]
+    [Display(
+        Name = "Ground of the anchor tree",
+        Description = "An id of the anchor table: roots-shallow, roots-ordinary or roots-deep."
+    )]
     public string GroundId { get; init; } = "roots-ordinary";
 
     [Display(Name = "Anchor tree's soundness", Description = "1 for a sound one.")]
@@ -99,7 +111,10 @@ public sealed record AnchorPostMembers
     [Range(0.2, 4)]
     public required double DepthM { get; init; }
 
-    [Display(Name = "Soil at the post", Description = "An id of the anchor table: soil-soft, soil-sandy or soil-gravel.")]
+    [Display(
+        Name = "Soil at the post",
+        Description = "An id of the anchor table: soil-soft, soil-sandy or soil-gravel."
+    )]
     public string GroundId { get; init; } = "soil-sandy";
 }
 
@@ -146,19 +161,31 @@ public sealed record SlingMembers
     [Display(Name = "Sling hitch", Description = "straight, choked, basket or twoSlings.")]
     public SlingHitch Hitch { get; init; }
 
-    [Display(Name = "Half angle", Description = "Of a basket or two slings: half the angle between the two legs, degrees.")]
+    [Display(
+        Name = "Half angle",
+        Description = "Of a basket or two slings: half the angle between the two legs, degrees."
+    )]
     [Range(0, 75)]
     public double HalfAngleDeg { get; init; }
 
-    [Display(Name = "Sling diameter", Description = "Of a rope sling, metres; left out, the bend over its connector is not reckoned, as for a flat one.")]
+    [Display(
+        Name = "Sling diameter",
+        Description = "Of a rope sling, metres; left out, the bend over its connector is not reckoned, as for a flat one."
+    )]
     [Range(0.003, 0.06)]
     public double? DiameterM { get; init; }
 
-    [Display(Name = "Connector under the sling", Description = "What the sling bends over, metres across; left out, 12 mm.")]
+    [Display(
+        Name = "Connector under the sling",
+        Description = "What the sling bends over, metres across; left out, 12 mm."
+    )]
     [Range(0.005, 0.5)]
     public double? PinDiameterM { get; init; }
 
-    [Display(Name = "Knot in the sling", Description = "An id of the knot table for a sling that is tied; left out for a sewn or spliced one.")]
+    [Display(
+        Name = "Knot in the sling",
+        Description = "An id of the knot table for a sling that is tied; left out for a sewn or spliced one."
+    )]
     public string? KnotId { get; init; }
 
     public WearMembers? Wear { get; init; }

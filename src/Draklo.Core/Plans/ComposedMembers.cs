@@ -14,11 +14,17 @@ public sealed record ComposedMembers
     [MaxLength(6)]
     public IReadOnlyList<StageMembers> Stages { get; init; } = [];
 
-    [Display(Name = "Points of the tackle", Description = "For a tackle put together rope by rope: one load, one hand, a fixed point called anchor, and what else it takes.")]
+    [Display(
+        Name = "Points of the tackle",
+        Description = "For a tackle put together rope by rope: one load, one hand, a fixed point called anchor, and what else it takes."
+    )]
     [MaxLength(ArrangementRules.MostPoints)]
     public IReadOnlyList<ComposedPointMembers> Points { get; init; } = [];
 
-    [Display(Name = "Ropes of the tackle", Description = "Each followed from its hauling end; exactly one starts at the hand.")]
+    [Display(
+        Name = "Ropes of the tackle",
+        Description = "Each followed from its hauling end; exactly one starts at the hand."
+    )]
     [MaxLength(ArrangementRules.MostRopes)]
     public IReadOnlyList<ComposedRopeMembers> Ropes { get; init; } = [];
 }
@@ -28,11 +34,17 @@ public sealed record StageMembers
     [Display(Name = "Stage", Description = "direct, redirect, two, three, four, five, ropeLoop or betweenGrips.")]
     public required StageKind Kind { get; init; }
 
-    [Display(Name = "Turns of the stage", Description = "Ids of the contact table, from the hauling end; what is left out takes the tackle's own.")]
+    [Display(
+        Name = "Turns of the stage",
+        Description = "Ids of the contact table, from the hauling end; what is left out takes the tackle's own."
+    )]
     [MaxLength(4)]
     public IReadOnlyList<string> ContactIds { get; init; } = [];
 
-    [Display(Name = "Legs apart", Description = "Angle between the outermost legs where they do not run side by side, degrees; each is taken at half of it.")]
+    [Display(
+        Name = "Legs apart",
+        Description = "Angle between the outermost legs where they do not run side by side, degrees; each is taken at half of it."
+    )]
     [Range(0, 120)]
     public double LegsApartDeg { get; init; }
 }
@@ -60,7 +72,9 @@ public enum StageKind
     /// <summary>A three rove through a loop in the rope itself.</summary>
     RopeLoop,
 
-    /// <summary>The line turns at the anchor and the stage before draws its two legs together by a grip on each; last only.</summary>
+    /// <summary>
+    /// The line turns at the anchor and the stage before draws its two legs together by a grip on each; last only.
+    /// </summary>
     BetweenGrips,
 }
 
@@ -95,11 +109,17 @@ public sealed record ComposedContactMembers
     [MaxLength(32)]
     public required string Point { get; init; }
 
-    [Display(Name = "Turns at", Description = "An id of the contact table; left out, the tackle's own. Not where the rope is made fast.")]
+    [Display(
+        Name = "Turns at",
+        Description = "An id of the contact table; left out, the tackle's own. Not where the rope is made fast."
+    )]
     [MaxLength(40)]
     public string? ContactId { get; init; }
 
-    [Display(Name = "Leg off the axis", Description = "How far the leg that runs to it lies off the haul axis, degrees; its cosine is what is left of its pull.")]
+    [Display(
+        Name = "Leg off the axis",
+        Description = "How far the leg that runs to it lies off the haul axis, degrees; its cosine is what is left of its pull."
+    )]
     [Range(0, 80)]
     public double OffAxisDeg { get; init; }
 }
@@ -118,7 +138,10 @@ public sealed record CaptureMembers
     [Range(0, ArrangementRules.MostContacts - 1)]
     public int Contact { get; init; }
 
-    [Display(Name = "Cam or grip holds", Description = "What it bears before it slips or cuts the rope, newtons. Left out, the plan says it is not known.")]
+    [Display(
+        Name = "Cam or grip holds",
+        Description = "What it bears before it slips or cuts the rope, newtons. Left out, the plan says it is not known."
+    )]
     [Range(500, 200_000)]
     public double? HoldsN { get; init; }
 }

@@ -1,6 +1,9 @@
 namespace Draklo.Core.Plans;
 
-/// <summary>Work that keeps every core busy for a while, on threads of its own: whoever else waits for the pool is answered meanwhile.</summary>
+/// <summary>
+/// Work that keeps every core busy for a while, on threads of its own: whoever else waits for the pool is answered
+/// meanwhile.
+/// </summary>
 internal static class Cores
 {
     /// <param name="count">How many there are to do.</param>
@@ -11,7 +14,10 @@ internal static class Cores
     {
         var next = 0;
         Exception? failed = null;
-        var threads = Enumerable.Range(0, Math.Max(1, Environment.ProcessorCount)).Select(_ => new Thread(Work) { IsBackground = true }).ToArray();
+        var threads = Enumerable
+            .Range(0, Math.Max(1, Environment.ProcessorCount))
+            .Select(_ => new Thread(Work) { IsBackground = true })
+            .ToArray();
         foreach (var thread in threads)
         {
             thread.Start();
@@ -33,7 +39,12 @@ internal static class Cores
         {
             try
             {
-                while (Volatile.Read(ref failed) is null && !cancellation.IsCancellationRequested && Interlocked.Add(ref next, chunk) - chunk is var first && first < count)
+                while (
+                    Volatile.Read(ref failed) is null
+                    && !cancellation.IsCancellationRequested
+                    && Interlocked.Add(ref next, chunk) - chunk is var first
+                    && first < count
+                )
                 {
                     body(first, Math.Min(count, first + chunk));
                 }

@@ -18,7 +18,10 @@ public sealed record CutMembers
     [Range(0.005, 0.6)]
     public required double HingeThicknessM { get; init; }
 
-    [Display(Name = "Aim correction", Description = "How much of the side lean the aim takes off, 0 to 1; half by default.")]
+    [Display(
+        Name = "Aim correction",
+        Description = "How much of the side lean the aim takes off, 0 to 1; half by default."
+    )]
     [Range(0, 1)]
     public double AimCorrection { get; init; } = 0.5;
 }

@@ -7,11 +7,16 @@ using System.Text.Json.Serialization.Metadata;
 
 namespace Draklo.Core.Plans;
 
-/// <summary>Reads a JSON document into a record and says of every member that does not fit what is wrong with it, all at once.</summary>
+/// <summary>
+/// Reads a JSON document into a record and says of every member that does not fit what is wrong with it, all at once.
+/// </summary>
 public static class DocumentReader
 {
     private static readonly ConcurrentDictionary<Type, ImmutableArray<string>> ChoicesOf = new();
-    private static readonly ConcurrentDictionary<JsonTypeInfo, (JsonPropertyInfo Property, JsonTypeInfo Type)[]> KnownMembers = new();
+    private static readonly ConcurrentDictionary<
+        JsonTypeInfo,
+        (JsonPropertyInfo Property, JsonTypeInfo Type)[]
+    > KnownMembers = new();
 
     public static JsonSerializerOptions Options { get; } = MakeOptions();
 
@@ -22,13 +27,26 @@ public static class DocumentReader
     {
         try
         {
-            using var json = JsonDocument.Parse(utf8, new JsonDocumentOptions { MaxDepth = 32, AllowDuplicateProperties = false });
+            using var json = JsonDocument.Parse(
+                utf8,
+                new JsonDocumentOptions { MaxDepth = 32, AllowDuplicateProperties = false }
+            );
             return Read<T>(json.RootElement);
         }
         catch (JsonException e)
         {
-            var where = e.LineNumber is { } line ? $" near line {line + 1}, column {(e.BytePositionInLine ?? 0) + 1}" : "";
-            return (null, [new("", $"This is not readable JSON{where}: open the file again where it was made and save it once more.")]);
+            var where = e.LineNumber is { } line
+                ? $" near line {line + 1}, column {(e.BytePositionInLine ?? 0) + 1}"
+                : "";
+            return (
+                null,
+                [
+                    new(
+                        "",
+                        $"This is not readable JSON{where}: open the file again where it was made and save it once more."
+                    ),
+                ]
+            );
         }
     }
 
@@ -87,7 +105,12 @@ public static class DocumentReader
             var at = IndexOf(known, member, next);
             if (at < 0)
             {
-                problems.Add(new(new Place(place, null, member.Name).Path, $"“{Shortened(member.Name)}” is not a member known here: remove it or correct its spelling."));
+                problems.Add(
+                    new(
+                        new Place(place, null, member.Name).Path,
+                        $"“{Shortened(member.Name)}” is not a member known here: remove it or correct its spelling."
+                    )
+                );
                 continue;
             }
 
@@ -98,9 +121,17 @@ public static class DocumentReader
             {
                 Check(member.Value, info, new(place, property, property.Name), problems);
             }
-            else if (property.PropertyType.IsValueType ? Nullable.GetUnderlyingType(property.PropertyType) is null : !property.IsSetNullable)
+            else if (
+                property.PropertyType.IsValueType
+                    ? Nullable.GetUnderlyingType(property.PropertyType) is null
+                    : !property.IsSetNullable
+            )
             {
-                problems.Add(new Place(place, property, property.Name).Problem("is empty: give it, or leave the member out if it has a usual value."));
+                problems.Add(
+                    new Place(place, property, property.Name).Problem(
+                        "is empty: give it, or leave the member out if it has a usual value."
+                    )
+                );
             }
         }
 
@@ -108,13 +139,18 @@ public static class DocumentReader
         {
             if (!seen[i] && known[i].Property.IsRequired)
             {
-                problems.Add(new Place(place, known[i].Property, known[i].Property.Name).Problem("is missing: give it."));
+                problems.Add(
+                    new Place(place, known[i].Property, known[i].Property.Name).Problem("is missing: give it.")
+                );
             }
         }
     }
 
     private static (JsonPropertyInfo Property, JsonTypeInfo Type)[] KnownOf(JsonTypeInfo type) =>
-        KnownMembers.GetOrAdd(type, static t => [.. t.Properties.Select(p => (p, Options.GetTypeInfo(p.PropertyType)))]);
+        KnownMembers.GetOrAdd(
+            type,
+            static t => [.. t.Properties.Select(p => (p, Options.GetTypeInfo(p.PropertyType)))]
+        );
 
     private static int IndexOf((JsonPropertyInfo Property, JsonTypeInfo Type)[] known, JsonProperty member, int first)
     {
@@ -137,12 +173,15 @@ public static class DocumentReader
         if (plain == typeof(double))
         {
             return json.ValueKind != JsonValueKind.Number ? "must be a number, as in 12.5."
-                : !double.IsFinite(json.GetDouble()) ? "is too large a number to be meant." : null;
+                : !double.IsFinite(json.GetDouble()) ? "is too large a number to be meant."
+                : null;
         }
 
         if (plain == typeof(int))
         {
-            return json.ValueKind != JsonValueKind.Number || !json.TryGetInt32(out _) ? "must be a whole number, as in 2." : null;
+            return json.ValueKind != JsonValueKind.Number || !json.TryGetInt32(out _)
+                ? "must be a whole number, as in 2."
+                : null;
         }
 
         if (plain == typeof(bool))
@@ -152,11 +191,18 @@ public static class DocumentReader
 
         if (plain.IsEnum)
         {
-            var names = ChoicesOf.GetOrAdd(plain, static t => [.. Enum.GetNames(t).Select(JsonNamingPolicy.CamelCase.ConvertName)]);
-            return json.ValueKind != JsonValueKind.String || !names.Contains(json.GetString()!) ? $"must be one of: {string.Join(", ", names)}." : null;
+            var names = ChoicesOf.GetOrAdd(
+                plain,
+                static t => [.. Enum.GetNames(t).Select(JsonNamingPolicy.CamelCase.ConvertName)]
+            );
+            return json.ValueKind != JsonValueKind.String || !names.Contains(json.GetString()!)
+                ? $"must be one of: {string.Join(", ", names)}."
+                : null;
         }
 
-        return plain == typeof(string) && json.ValueKind != JsonValueKind.String ? "must be text, in quotation marks." : null;
+        return plain == typeof(string) && json.ValueKind != JsonValueKind.String
+            ? "must be text, in quotation marks."
+            : null;
     }
 
     private static string Shortened(string name) => name.Length <= 60 ? name : name[..60] + "…";
@@ -177,7 +223,9 @@ public static class DocumentReader
         return options;
     }
 
-    /// <summary>Where in a document a value stands. Its path and its name are only written out once something is wrong there.</summary>
+    /// <summary>
+    /// Where in a document a value stands. Its path and its name are only written out once something is wrong there.
+    /// </summary>
     /// <param name="Index">Its number in a list, or −1.</param>
     private sealed record Place(Place? Parent, JsonPropertyInfo? Property, string Name, int Index = -1)
     {
@@ -190,7 +238,9 @@ public static class DocumentReader
         private string Label =>
             Index >= 0 ? $"{Parent!.Label}, number {Index + 1},"
             : Parent is null ? "The document"
-            : Property?.AttributeProvider?.GetCustomAttributes(typeof(DisplayAttribute), inherit: false) is [DisplayAttribute { Name: { } label }] ? label
+            : Property?.AttributeProvider?.GetCustomAttributes(typeof(DisplayAttribute), inherit: false)
+                is [DisplayAttribute { Name: { } label }]
+                ? label
             : $"“{Name}”";
 
         public Problem Problem(string fault) => new(Path, $"{Label} {fault}");

@@ -26,10 +26,16 @@ public sealed record LineMembers
 
     public required PullerMembers Puller { get; init; }
 
-    [Display(Name = "Tie", Description = "tip: a noose run up to the seat. base: over the seat and down to the foot of the stem, tied above the cut.")]
+    [Display(
+        Name = "Tie",
+        Description = "tip: a noose run up to the seat. base: over the seat and down to the foot of the stem, tied above the cut."
+    )]
     public TieKind Tie { get; init; }
 
-    [Display(Name = "Redirects", Description = "Where the line turns between the tree and its anchor, from the tree outward.")]
+    [Display(
+        Name = "Redirects",
+        Description = "Where the line turns between the tree and its anchor, from the tree outward."
+    )]
     [MaxLength(4)]
     public IReadOnlyList<RedirectMembers> Redirects { get; init; } = [];
 
@@ -58,11 +64,17 @@ public sealed record RedirectMembers
     [Display(Name = "Turns round", Description = "An id of the contact table.")]
     public string ContactId { get; init; } = "bushed-block";
 
-    [Display(Name = "Redirect block holds", Description = "Breaking strength, newtons. Left out, the plan says it is not known.")]
+    [Display(
+        Name = "Redirect block holds",
+        Description = "Breaking strength, newtons. Left out, the plan says it is not known."
+    )]
     [Range(500, 1_000_000)]
     public double? HardwareStrengthN { get; init; }
 
-    [Display(Name = "Sheave diameter", Description = "Metres; left out, 12 mm for a carabiner and a full-size sheave for a block.")]
+    [Display(
+        Name = "Sheave diameter",
+        Description = "Metres; left out, 12 mm for a carabiner and a full-size sheave for a block."
+    )]
     [Range(0.005, 0.5)]
     public double? SheaveDiameterM { get; init; }
 

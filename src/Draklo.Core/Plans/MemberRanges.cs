@@ -13,7 +13,16 @@ namespace Draklo.Core.Plans;
 /// <remarks>The same attributes make the JSON Schema and the API description.</remarks>
 public static class MemberRanges
 {
-    private static readonly FrozenDictionary<Type, ImmutableArray<Member>> Members = FindMembers([typeof(Plan), typeof(Species), typeof(GearItem), typeof(Inspection), typeof(GearUse), typeof(LockerRules), typeof(Policy), typeof(OwnTackle)]);
+    private static readonly FrozenDictionary<Type, ImmutableArray<Member>> Members = FindMembers([
+        typeof(Plan),
+        typeof(Species),
+        typeof(GearItem),
+        typeof(Inspection),
+        typeof(GearUse),
+        typeof(LockerRules),
+        typeof(Policy),
+        typeof(OwnTackle),
+    ]);
 
     /// <summary>Adds a problem for every member out of its range.</summary>
     /// <param name="document">One of the records listed here; its groups and lists are gone through too.</param>
@@ -56,14 +65,20 @@ public static class MemberRanges
         }
     }
 
-    /// <summary>Checks a group. Where it stands is written before the paths of its problems only when there are any: most groups are right, and they are checked at every drag.</summary>
+    /// <summary>
+    /// Checks a group. Where it stands is written before the paths of its problems only when there are any: most groups
+    /// are right, and they are checked at every drag.
+    /// </summary>
     private static void CheckWithin(object group, string name, int? index, UnitSystem units, List<Problem> problems)
     {
         var before = problems.Count;
         Check(group, units, problems);
         for (var i = before; i < problems.Count; i++)
         {
-            problems[i] = problems[i] with { Path = index is { } number ? $"{name}[{number}].{problems[i].Path}" : $"{name}.{problems[i].Path}" };
+            problems[i] = problems[i] with
+            {
+                Path = index is { } number ? $"{name}[{number}].{problems[i].Path}" : $"{name}.{problems[i].Path}",
+            };
         }
     }
 
@@ -73,7 +88,10 @@ public static class MemberRanges
         var waiting = new Queue<Type>(roots);
         while (waiting.TryDequeue(out var type))
         {
-            var members = type.GetProperties(BindingFlags.Public | BindingFlags.Instance).Where(p => p.CanWrite).Select(p => new Member(p)).ToImmutableArray();
+            var members = type.GetProperties(BindingFlags.Public | BindingFlags.Instance)
+                .Where(p => p.CanWrite)
+                .Select(p => new Member(p))
+                .ToImmutableArray();
             found[type] = members;
             foreach (var next in members.Select(m => m.GroupType).OfType<Type>().Where(t => !found.ContainsKey(t)))
             {
@@ -107,20 +125,29 @@ public static class MemberRanges
             fewestItems = property.GetCustomAttribute<MinLengthAttribute>()?.Length;
             if (property.PropertyType == typeof(double) && range is not null)
             {
-                Number = typeof(Member).GetMethod(nameof(NumberOf), BindingFlags.NonPublic | BindingFlags.Static)!
-                    .MakeGenericMethod(property.DeclaringType!).Invoke(null, [property.GetMethod!]) as Func<object, double>;
+                Number =
+                    typeof(Member)
+                        .GetMethod(nameof(NumberOf), BindingFlags.NonPublic | BindingFlags.Static)!
+                        .MakeGenericMethod(property.DeclaringType!)
+                        .Invoke(null, [property.GetMethod!]) as Func<object, double>;
             }
 
             IsGroup = IsMembers(property.PropertyType);
-            GroupType = IsGroup ? property.PropertyType
-                : property.PropertyType is { IsGenericType: true } list && IsMembers(list.GetGenericArguments()[0]) ? list.GetGenericArguments()[0] : null;
+            GroupType =
+                IsGroup ? property.PropertyType
+                : property.PropertyType is { IsGenericType: true } list && IsMembers(list.GetGenericArguments()[0])
+                    ? list.GetGenericArguments()[0]
+                : null;
         }
 
-        /// <summary>Reads a number that is always there, without boxing it: a plan has a hundred of them, checked at every drag.</summary>
+        /// <summary>
+        /// Reads a number that is always there, without boxing it: a plan has a hundred of them, checked at every drag.
+        /// </summary>
         public Func<object, double>? Number { get; }
 
         /// <summary>Whether nothing about it can be out of range.</summary>
-        public bool IsPlain => GroupType is null && range is null && pattern is null && mostItems is null && fewestItems is null;
+        public bool IsPlain =>
+            GroupType is null && range is null && pattern is null && mostItems is null && fewestItems is null;
 
         private static Func<object, double> NumberOf<T>(MethodInfo getter)
             where T : class
@@ -141,7 +168,8 @@ public static class MemberRanges
         public Type? GroupType { get; }
 
         public string? Fault(double number, UnitSystem units) =>
-            double.IsFinite(number) && number >= low && number <= high ? null
+            double.IsFinite(number) && number >= low && number <= high
+                ? null
                 : $"{label} must lie between {Written(low, units)} and {Written(high, units)}; it says {Written(number, units)}.";
 
         public string? Fault(object value, UnitSystem units)
@@ -166,23 +194,28 @@ public static class MemberRanges
         private string Written(double value, UnitSystem units)
         {
             var unit = UnitOf(Name);
-            return unit is "MPa" or "GPa" ? Figures.With(value * (unit == "MPa" ? 1e6 : 1e9), unit, units) : Figures.With(value, unit, units);
+            return unit is "MPa" or "GPa"
+                ? Figures.With(value * (unit == "MPa" ? 1e6 : 1e9), unit, units)
+                : Figures.With(value, unit, units);
         }
     }
 
-    /// <summary>The unit that a member's name ends in, as <see cref="Figures"/> writes it; "x" for a plain number.</summary>
-    private static string UnitOf(string name) => name switch
-    {
-        _ when name.EndsWith("KgM3", StringComparison.Ordinal) => "kg/m3",
-        _ when name.EndsWith("MPa", StringComparison.Ordinal) => "MPa",
-        _ when name.EndsWith("GPa", StringComparison.Ordinal) => "GPa",
-        _ when name.EndsWith("Mps", StringComparison.Ordinal) => "m/s",
-        _ when name.EndsWith("Deg", StringComparison.Ordinal) => "deg",
-        "hingeThicknessM" or "stumpDiameterM" or "depthM" or "dbhM" or "sheaveDiameterM" => "cm",
-        "diameterM" => "mm",
-        "north" or "east" or "south" or "west" => "m",
-        _ when name.EndsWith('M') => "m",
-        _ when name.EndsWith('N') => "N",
-        _ => "x",
-    };
+    /// <summary>
+    /// The unit that a member's name ends in, as <see cref="Figures"/> writes it; "x" for a plain number.
+    /// </summary>
+    private static string UnitOf(string name) =>
+        name switch
+        {
+            _ when name.EndsWith("KgM3", StringComparison.Ordinal) => "kg/m3",
+            _ when name.EndsWith("MPa", StringComparison.Ordinal) => "MPa",
+            _ when name.EndsWith("GPa", StringComparison.Ordinal) => "GPa",
+            _ when name.EndsWith("Mps", StringComparison.Ordinal) => "m/s",
+            _ when name.EndsWith("Deg", StringComparison.Ordinal) => "deg",
+            "hingeThicknessM" or "stumpDiameterM" or "depthM" or "dbhM" or "sheaveDiameterM" => "cm",
+            "diameterM" => "mm",
+            "north" or "east" or "south" or "west" => "m",
+            _ when name.EndsWith('M') => "m",
+            _ when name.EndsWith('N') => "N",
+            _ => "x",
+        };
 }

@@ -2,7 +2,10 @@ using System.ComponentModel.DataAnnotations;
 
 namespace Draklo.Core.Plans;
 
-/// <summary>The plan document: what the screen edits, the store keeps, the file holds and the analysis takes. SI units; degrees where a name says Deg; bearings clockwise from north.</summary>
+/// <summary>
+/// The plan document: what the screen edits, the store keeps, the file holds and the analysis takes. SI units; degrees
+/// where a name says Deg; bearings clockwise from north.
+/// </summary>
 public sealed record Plan
 {
     public const string FormatName = "draklo.plan";
@@ -41,7 +44,10 @@ public sealed record Plan
     [MaxLength(40)]
     public IReadOnlyList<WalkUpMembers> WalkUp { get; init; } = [];
 
-    [Display(Name = "Guesses", Description = "Paths of the numbers nobody has measured yet, as in \"tree.crown.massRatio\".")]
+    [Display(
+        Name = "Guesses",
+        Description = "Paths of the numbers nobody has measured yet, as in \"tree.crown.massRatio\"."
+    )]
     [MaxLength(100)]
     public IReadOnlyList<string> Guesses { get; init; } = [];
 }
@@ -122,7 +128,10 @@ public sealed record DesignFactorMembers
     [Range(1, 15)]
     public double Stem { get; init; } = 3;
 
-    [Display(Name = "Factor for grips", Description = "Over the load at which a grip creeps: it slips rather than breaks.")]
+    [Display(
+        Name = "Factor for grips",
+        Description = "Over the load at which a grip creeps: it slips rather than breaks."
+    )]
     [Range(1, 15)]
     public double Grip { get; init; } = 1.25;
 }

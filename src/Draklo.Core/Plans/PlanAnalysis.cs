@@ -26,7 +26,12 @@ public static class PlanAnalysis
     /// <param name="units">For the sentences and the workings; the figures are SI in any case.</param>
     /// <param name="withWorkings">Whether to write out every sum; it costs several times the analysis itself.</param>
     /// <param name="locker">How the pieces of the locker stand, by id; null where there is no locker to ask.</param>
-    public static AnalysisOutcome Of(Plan plan, UnitSystem units = UnitSystem.Metric, bool withWorkings = true, IReadOnlyDictionary<string, GearStanding>? locker = null)
+    public static AnalysisOutcome Of(
+        Plan plan,
+        UnitSystem units = UnitSystem.Metric,
+        bool withWorkings = true,
+        IReadOnlyDictionary<string, GearStanding>? locker = null
+    )
     {
         var problems = PlanRules.Check(plan, units);
         if (problems.Count > 0)
@@ -54,20 +59,72 @@ public static class PlanAnalysis
         }
 
         var reckoned = Reckoning.Of(standing, lines, pull);
-        var (context, path, results, runs, bending, pretension, hold) = (reckoned.Context, reckoned.Path, reckoned.Results, reckoned.Runs, reckoned.Bending, reckoned.Pretension, reckoned.HoldDeg);
+        var (context, path, results, runs, bending, pretension, hold) = (
+            reckoned.Context,
+            reckoned.Path,
+            reckoned.Results,
+            reckoned.Runs,
+            reckoned.Bending,
+            reckoned.Pretension,
+            reckoned.HoldDeg
+        );
         var planned = context.PlannedTension;
         LineAnalysis.AddLimiters(context, path, results);
         var spring = SpringBack.From(context, lines, runs, pull);
-        var gust = GustReserve.Of(context, pull.LeastSurplus(context, lines), hinge.SideCapacity - reckoned.SideAtNeeded);
+        var gust = GustReserve.Of(
+            context,
+            pull.LeastSurplus(context, lines),
+            hinge.SideCapacity - reckoned.SideAtNeeded
+        );
         var spread = TreeSpread.Of(context, Pull.RestoringMoment(tree, hinge, wind, 0), Pull.ArmSum(lines, 0));
         var site = Zones.From(context, lines, runs, slope);
         var aim = Aim.Of(context);
-        var verdict = Verdict.Of(context, pull, lines, results, path, pretension, spring, site, gust, measured, reckoned.WorstSideUse, hold, locker);
+        var verdict = Verdict.Of(
+            context,
+            pull,
+            lines,
+            results,
+            path,
+            pretension,
+            spring,
+            site,
+            gust,
+            measured,
+            reckoned.WorstSideUse,
+            hold,
+            locker
+        );
         return new(
             new(
-                new(tree.Mass, tree.Weight, LayPoint.Of(tree.Centre), new(tree.ForwardMoment, tree.RightMoment), tree.Soundness.Value, tree.Soundness.ShellRatio, spread),
-                new(hinge.Length, hinge.Offset, hinge.Bending, hinge.SideCapacity, reckoned.SideUse, reckoned.WorstSideUse, hold),
-                new(pull.AtRest, pull.Needed, Angle.Degrees(pull.NeededAt), planned, Angle.Degrees(pull.Commit), pull.Curve, spring, SumOf(context, lines), results),
+                new(
+                    tree.Mass,
+                    tree.Weight,
+                    LayPoint.Of(tree.Centre),
+                    new(tree.ForwardMoment, tree.RightMoment),
+                    tree.Soundness.Value,
+                    tree.Soundness.ShellRatio,
+                    spread
+                ),
+                new(
+                    hinge.Length,
+                    hinge.Offset,
+                    hinge.Bending,
+                    hinge.SideCapacity,
+                    reckoned.SideUse,
+                    reckoned.WorstSideUse,
+                    hold
+                ),
+                new(
+                    pull.AtRest,
+                    pull.Needed,
+                    Angle.Degrees(pull.NeededAt),
+                    planned,
+                    Angle.Degrees(pull.Commit),
+                    pull.Curve,
+                    spring,
+                    SumOf(context, lines),
+                    results
+                ),
                 pretension,
                 new(bending.WorstStress / 1e6, bending.AtHeight, bending.SeatMovement),
                 aim,
@@ -78,11 +135,13 @@ public static class PlanAnalysis
                 path.Links,
                 path.Anchors,
                 verdict,
-                FigureOf(context, lines, runs))
+                FigureOf(context, lines, runs)
+            )
             {
                 Workings = workings?.List,
             },
-            []);
+            []
+        );
     }
 
     private static VectorSum SumOf(PlanContext context, PullLine[] lines)
@@ -100,7 +159,12 @@ public static class PlanAnalysis
         }
 
         var off = Angle.Degrees(Math.Atan2(right, forward));
-        return new((context.Plan.Lay.BearingDeg + off + 360) % 360, off, Math.Sqrt((forward * forward) + (right * right)), down);
+        return new(
+            (context.Plan.Lay.BearingDeg + off + 360) % 360,
+            off,
+            Math.Sqrt((forward * forward) + (right * right)),
+            down
+        );
     }
 
     private static Figure FigureOf(PlanContext context, PullLine[] lines, LineRun[] runs)
@@ -119,7 +183,14 @@ public static class PlanAnalysis
         for (var i = 0; i < lines.Length; i++)
         {
             var foot = lines[i].DownLeg > 0 ? LayPoint.Of(tree.Line.At(FootUp)) : null;
-            figures[i] = new(lines[i].Id, LayPoint.Of(lines[i].Seat), LayPoint.Of(runs[i].Points[^1]), context.Plan.Lines[i].Anchor.GroundRiseM + ground, foot, runs[i].Turns.Length == 0 ? [] : [.. runs[i].Points[1..^1].Select(LayPoint.Of)]);
+            figures[i] = new(
+                lines[i].Id,
+                LayPoint.Of(lines[i].Seat),
+                LayPoint.Of(runs[i].Points[^1]),
+                context.Plan.Lines[i].Anchor.GroundRiseM + ground,
+                foot,
+                runs[i].Turns.Length == 0 ? [] : [.. runs[i].Points[1..^1].Select(LayPoint.Of)]
+            );
         }
 
         var crown = context.Plan.Tree.Crown;
@@ -130,7 +201,13 @@ public static class PlanAnalysis
             ground,
             tree.Wood.Habit == Habit.Conifer,
             slices,
-            new(crown.BaseHeightM + ground, tree.Stem.LengthAboveCut, CrownReach.Toward(crown.ReachM, toward), CrownReach.Toward(crown.ReachM, toward + 180)),
-            figures);
+            new(
+                crown.BaseHeightM + ground,
+                tree.Stem.LengthAboveCut,
+                CrownReach.Toward(crown.ReachM, toward),
+                CrownReach.Toward(crown.ReachM, toward + 180)
+            ),
+            figures
+        );
     }
 }

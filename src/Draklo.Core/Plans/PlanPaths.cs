@@ -23,7 +23,12 @@ public static class PlanPaths
             type = DocumentReader.Options.GetTypeInfo(property.PropertyType);
             if (bracket >= 0)
             {
-                if (!step.EndsWith(']') || !int.TryParse(step.AsSpan(bracket + 1, step.Length - bracket - 2), out var index) || index < 0 || type.ElementType is null)
+                if (
+                    !step.EndsWith(']')
+                    || !int.TryParse(step.AsSpan(bracket + 1, step.Length - bracket - 2), out var index)
+                    || index < 0
+                    || type.ElementType is null
+                )
                 {
                     return false;
                 }

@@ -18,10 +18,16 @@ public sealed record PullerMembers
     [Display(Name = "Footing", Description = "Of people: good, poor or leaning, with their weight on the rope.")]
     public Footing Footing { get; init; }
 
-    [Display(Name = "Vehicle that pulls", Description = "Its mass, the share on driven wheels, what it stands on, and the slope it drives up.")]
+    [Display(
+        Name = "Vehicle that pulls",
+        Description = "Its mass, the share on driven wheels, what it stands on, and the slope it drives up."
+    )]
     public AnchorWeightMembers? Vehicle { get; init; }
 
-    [Display(Name = "Machine or winch pulls", Description = "What it keeps up on the rope, newtons; a jerk is reckoned a quarter more.")]
+    [Display(
+        Name = "Machine or winch pulls",
+        Description = "What it keeps up on the rope, newtons; a jerk is reckoned a quarter more."
+    )]
     [Range(500, 500_000)]
     public double? MachineN { get; init; }
 
@@ -55,14 +61,19 @@ public enum PullerKind
     HandWinch,
 }
 
-/// <summary>Turns round a drum between the puller and the rope, their tail held by hand: it slips before something breaks.</summary>
+/// <summary>
+/// Turns round a drum between the puller and the rope, their tail held by hand: it slips before something breaks.
+/// </summary>
 public sealed record LimiterMembers
 {
     [Display(Name = "Turns on the drum", Description = "Whole turns.")]
     [Range(1, 8)]
     public int Turns { get; init; } = 2;
 
-    [Display(Name = "Friction, low", Description = "Of this rope on this drum; the table says 0.12 where nobody has tried it.")]
+    [Display(
+        Name = "Friction, low",
+        Description = "Of this rope on this drum; the table says 0.12 where nobody has tried it."
+    )]
     [Range(0.05, 0.6)]
     public double FrictionLow { get; init; } = 0.12;
 

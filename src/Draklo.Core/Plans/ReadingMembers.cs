@@ -19,10 +19,16 @@ public sealed record ReadingMembers
 
 public sealed record HeightReadingMembers
 {
-    [Display(Name = "Measured by", Description = "angles: two angles and a level distance; slope: the same with a distance along sloping ground; stick: a stick held upright at arm's length.")]
+    [Display(
+        Name = "Measured by",
+        Description = "angles: two angles and a level distance; slope: the same with a distance along sloping ground; stick: a stick held upright at arm's length."
+    )]
     public HeightMethod Method { get; init; }
 
-    [Display(Name = "Distance to the tree", Description = "Level for angles and stick, along the tape for slope, metres.")]
+    [Display(
+        Name = "Distance to the tree",
+        Description = "Level for angles and stick, along the tape for slope, metres."
+    )]
     [Range(1, 200)]
     public required double DistanceM { get; init; }
 

@@ -20,7 +20,10 @@ public sealed record RopeMembers
     [Range(0, 0.3)]
     public required double StretchAtTenPercent { get; init; }
 
-    [Display(Name = "Construction", Description = "An id of the rope table, as in double-braid; tells what wet does to it.")]
+    [Display(
+        Name = "Construction",
+        Description = "An id of the rope table, as in double-braid; tells what wet does to it."
+    )]
     public string? ConstructionId { get; init; }
 
     public WearMembers? Wear { get; init; }

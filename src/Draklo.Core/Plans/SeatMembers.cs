@@ -12,7 +12,10 @@ public sealed record SeatMembers
     [Display(Name = "Seat on", Description = "stem, union or limb.")]
     public SeatKind On { get; init; }
 
-    [Display(Name = "Limb", Description = "The limb that the line lies on, for a seat on a union or a limb. Left out, the plan says it is not known.")]
+    [Display(
+        Name = "Limb",
+        Description = "The limb that the line lies on, for a seat on a union or a limb. Left out, the plan says it is not known."
+    )]
     public LimbMembers? Limb { get; init; }
 }
 
@@ -34,11 +37,17 @@ public sealed record LimbMembers
     [Range(0.02, 2)]
     public required double DiameterM { get; init; }
 
-    [Display(Name = "Out from the stem", Description = "Level, from the stem's line to where the rope lies, metres; for a union left out, one diameter of the limb.")]
+    [Display(
+        Name = "Out from the stem",
+        Description = "Level, from the stem's line to where the rope lies, metres; for a union left out, one diameter of the limb."
+    )]
     [Range(0, 20)]
     public double? LeverM { get; init; }
 
-    [Display(Name = "Limb bearing", Description = "The way the limb grows from the stem, degrees clockwise from north.")]
+    [Display(
+        Name = "Limb bearing",
+        Description = "The way the limb grows from the stem, degrees clockwise from north."
+    )]
     [Range(0, 360)]
     public double BearingDeg { get; init; }
 
@@ -61,7 +70,10 @@ public sealed record SettingMembers
     [Range(0, 40)]
     public double StandOffM { get; init; } = 4;
 
-    [Display(Name = "Twigs under the line", Description = "Small wood between line and stem that would hold it off and snap later.")]
+    [Display(
+        Name = "Twigs under the line",
+        Description = "Small wood between line and stem that would hold it off and snap later."
+    )]
     [Range(0, 50)]
     public int TwigsLeft { get; init; }
 

@@ -90,7 +90,10 @@ public sealed record TargetMembers
     [Range(0, 150)]
     public double? HeightM { get; init; }
 
-    [Display(Name = "May be hit", Description = "Its owner accepts that the tree falls on it, as on an empty road or a hedge to be grubbed.")]
+    [Display(
+        Name = "May be hit",
+        Description = "Its owner accepts that the tree falls on it, as on an empty road or a hedge to be grubbed."
+    )]
     public bool MayBeHit { get; init; }
 }
 

@@ -16,11 +16,17 @@ public sealed record TackleMembers
     [Display(Name = "Tackle rope", Description = "Left out, the tackle is rove in the pull line's own tail.")]
     public TackleRopeMembers? Rope { get; init; }
 
-    [Display(Name = "Blocks hold", Description = "Breaking strength of the weakest block or connector, newtons. Left out, the plan says it is not known.")]
+    [Display(
+        Name = "Blocks hold",
+        Description = "Breaking strength of the weakest block or connector, newtons. Left out, the plan says it is not known."
+    )]
     [Range(500, 1_000_000)]
     public double? HardwareStrengthN { get; init; }
 
-    [Display(Name = "Sheave diameter", Description = "Metres, for the bend; left out, 12 mm for a carabiner and a full-size sheave for a block.")]
+    [Display(
+        Name = "Sheave diameter",
+        Description = "Metres, for the bend; left out, 12 mm for a carabiner and a full-size sheave for a block."
+    )]
     [Range(0.005, 0.5)]
     public double? SheaveDiameterM { get; init; }
 
@@ -32,16 +38,25 @@ public sealed record TackleMembers
     [Range(0.2, 10)]
     public double ClosedM { get; init; } = 1;
 
-    [Display(Name = "Joined by", Description = "The knot in the line that takes the tackle: an id of the knot table that can be tied midline. Left out, the plan says it is not known.")]
+    [Display(
+        Name = "Joined by",
+        Description = "The knot in the line that takes the tackle: an id of the knot table that can be tied midline. Left out, the plan says it is not known."
+    )]
     public string? JoinKnotId { get; init; }
 
     [Display(Name = "Grip", Description = "A friction hitch that takes the tackle in place of a midline loop.")]
     public GripMembers? Grip { get; init; }
 
-    [Display(Name = "Connector", Description = "What joins grip or loop to the tackle. Left out, the plan says it is not known.")]
+    [Display(
+        Name = "Connector",
+        Description = "What joins grip or loop to the tackle. Left out, the plan says it is not known."
+    )]
     public ConnectorMembers? Connector { get; init; }
 
-    [Display(Name = "Progress capture", Description = "Keeps what has been won while the hands let go. Left out, the hands hold it.")]
+    [Display(
+        Name = "Progress capture",
+        Description = "Keeps what has been won while the hands let go. Left out, the hands hold it."
+    )]
     public CaptureMembers? Capture { get; init; }
 
     [Display(Name = "Holds while it is opened", Description = "Left out, nothing is told that does.")]
@@ -58,11 +73,17 @@ public sealed record GripMembers
     [Display(Name = "Kind of grip", Description = "An id of the grip table.")]
     public required string GripId { get; init; }
 
-    [Display(Name = "Creeps at", Description = "Where it began to slip in the crew's own trials, newtons; left out, the table's low figure.")]
+    [Display(
+        Name = "Creeps at",
+        Description = "Where it began to slip in the crew's own trials, newtons; left out, the table's low figure."
+    )]
     [Range(500, 60_000)]
     public double? SlipN { get; init; }
 
-    [Display(Name = "Cord strength", Description = "Breaking strength of one leg of its cord, newtons. Left out, the plan says it is not known.")]
+    [Display(
+        Name = "Cord strength",
+        Description = "Breaking strength of one leg of its cord, newtons. Left out, the plan says it is not known."
+    )]
     [Range(500, 200_000)]
     public double? CordStrengthN { get; init; }
 
@@ -70,7 +91,10 @@ public sealed record GripMembers
     [Range(0.003, 0.02)]
     public double? CordDiameterM { get; init; }
 
-    [Display(Name = "Ends of the cord", Description = "An id of the knot table: what closes the loop or makes the eyes.")]
+    [Display(
+        Name = "Ends of the cord",
+        Description = "An id of the knot table: what closes the loop or makes the eyes."
+    )]
     public string EndKnotId { get; init; } = "double-fisherman";
 
     public WearMembers? Wear { get; init; }
@@ -110,7 +134,10 @@ public sealed record TackleRopeMembers
     [Range(1, 500)]
     public double? LengthM { get; init; }
 
-    [Display(Name = "End of the tackle rope", Description = "The knot or splice at its fixed end: an id of the knot table.")]
+    [Display(
+        Name = "End of the tackle rope",
+        Description = "The knot or splice at its fixed end: an id of the knot table."
+    )]
     public string EndKnotId { get; init; } = "bowline";
 
     [Display(Name = "Construction of the tackle rope", Description = "An id of the rope table.")]

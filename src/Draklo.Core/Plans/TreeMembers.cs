@@ -125,7 +125,10 @@ public sealed record CrownMembers
     [Range(0, 1.5)]
     public required double MassRatio { get; init; }
 
-    [Display(Name = "Crown centre", Description = "Where the crown's mass acts between its base (0) and the top (1); left out, 0.45 for broadleaves and 0.35 for conifers.")]
+    [Display(
+        Name = "Crown centre",
+        Description = "Where the crown's mass acts between its base (0) and the top (1); left out, 0.45 for broadleaves and 0.35 for conifers."
+    )]
     [Range(0.1, 0.9)]
     public double? CentreFraction { get; init; }
 
@@ -154,10 +157,16 @@ public sealed record ReachMembers
 
 public sealed record MassMembers
 {
-    [Display(Name = "Mass by", Description = "form: from height, diameter and taper; sections: from diameters measured up the stem; known: weighed or told.")]
+    [Display(
+        Name = "Mass by",
+        Description = "form: from height, diameter and taper; sections: from diameters measured up the stem; known: weighed or told."
+    )]
     public MassMethod Method { get; init; }
 
-    [Display(Name = "Sections", Description = "Diameters at heights, from below upward; used when the mass is by sections.")]
+    [Display(
+        Name = "Sections",
+        Description = "Diameters at heights, from below upward; used when the mass is by sections."
+    )]
     [MaxLength(20)]
     public IReadOnlyList<SectionMembers> Sections { get; init; } = [];
 

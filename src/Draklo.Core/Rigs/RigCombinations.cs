@@ -10,12 +10,32 @@ namespace Draklo.Core.Rigs;
 
 /// <summary>A way from a seat to an anchor, with what follows from that alone.</summary>
 /// <param name="Over">The anchor that it is redirected at; −1 for none.</param>
-internal sealed record RigWay(LineMembers Line, PullLine[] Lines, Pull Pull, StemBending Bending, double RunM, int Anchor, int Over);
+internal sealed record RigWay(
+    LineMembers Line,
+    PullLine[] Lines,
+    Pull Pull,
+    StemBending Bending,
+    double RunM,
+    int Anchor,
+    int Over
+);
 
 /// <summary>One rig, by the numbers of its parts; −1 for a part that it does without.</summary>
-internal readonly record struct RigCombination(int Way, int Rope, int Joined, int System, Roving Roving, int Block, int Hauler, int Knot);
+internal readonly record struct RigCombination(
+    int Way,
+    int Rope,
+    int Joined,
+    int System,
+    Roving Roving,
+    int Block,
+    int Hauler,
+    int Knot
+);
 
-/// <summary>Every combination of what is on the truck and stands on the plan that fits by its length and by how much there is of it.</summary>
+/// <summary>
+/// Every combination of what is on the truck and stands on the plan that fits by its length and by how much there is of
+/// it.
+/// </summary>
 /// <remarks>Method M21. Their order follows from the parts' alone.</remarks>
 internal sealed class RigCombinations
 {
@@ -41,7 +61,12 @@ internal sealed class RigCombinations
         var hinge = Hinge.From(plan.Cut, plan.Tree, null);
         var tree = StandingTree.From(plan.Tree, hinge, lay, plan.Cut.StumpHeightM, null);
         standing = new(bare, units, null, lay, hinge, tree, WindLoad.On(tree, plan.Tree.Crown, plan.Wind, lay, null));
-        anchors = [.. plan.Lines.SelectMany(l => l.Redirects.Select(r => r.At).Prepend(l.Anchor)).DistinctBy(a => (a.DistanceM, a.BearingDeg))];
+        anchors =
+        [
+            .. plan
+                .Lines.SelectMany(l => l.Redirects.Select(r => r.At).Prepend(l.Anchor))
+                .DistinctBy(a => (a.DistanceM, a.BearingDeg)),
+        ];
         Enumerate();
     }
 
@@ -56,9 +81,15 @@ internal sealed class RigCombinations
     public double ShortestM { get; private set; } = double.PositiveInfinity;
 
     /// <summary>The plan without its site, with another main line, and the tree, hinge and wind resolved.</summary>
-    public PlanContext With(LineMembers line) => standing with { Plan = standing.Plan with { Lines = [line, .. plan.Lines.Skip(1)] } };
+    public PlanContext With(LineMembers line) =>
+        standing with
+        {
+            Plan = standing.Plan with { Lines = [line, .. plan.Lines.Skip(1)] },
+        };
 
-    /// <summary>The all that fit, thinned step by step until they are not too many; what was left out is said.</summary>
+    /// <summary>
+    /// The all that fit, thinned step by step until they are not too many; what was left out is said.
+    /// </summary>
     private void Enumerate()
     {
         (int Seats, Action? Thin, string? Says)[] steps =
@@ -72,7 +103,11 @@ internal sealed class RigCombinations
         foreach (var (seats, thin, says) in steps)
         {
             thin?.Invoke();
-            leftOut.RemoveAll(said => says is not null && said.Contains("seats were tried", StringComparison.Ordinal) && says.Contains("seats were tried", StringComparison.Ordinal));
+            leftOut.RemoveAll(said =>
+                says is not null
+                && said.Contains("seats were tried", StringComparison.Ordinal)
+                && says.Contains("seats were tried", StringComparison.Ordinal)
+            );
             leftOut.AddRange(says is null ? [] : [says]);
             ways.Clear();
             all.Clear();
@@ -83,7 +118,9 @@ internal sealed class RigCombinations
             }
         }
 
-        leftOut.Add($"Still more than {RigFinder.MostCombinations:N0} fit; the first {RigFinder.MostCombinations:N0} were tried.");
+        leftOut.Add(
+            $"Still more than {RigFinder.MostCombinations:N0} fit; the first {RigFinder.MostCombinations:N0} were tried."
+        );
     }
 
     /// <summary>Where lines could run: from each seat to each anchor, straight or over another.</summary>
@@ -92,7 +129,12 @@ internal sealed class RigCombinations
         var lowest = plan.Cut.StumpHeightM + (0.3 * plan.Tree.HeightM);
         var highest = 0.85 * plan.Tree.HeightM;
         var now = plan.Lines[0];
-        var seats = Enumerable.Range(0, steps).Select(s => Math.Round(lowest + ((highest - lowest) * s / (steps - 1)), 1)).Where(s => Math.Abs(s - now.Seat.HeightM) > 0.2).Select(s => new SeatMembers { HeightM = s }).Prepend(now.Seat);
+        var seats = Enumerable
+            .Range(0, steps)
+            .Select(s => Math.Round(lowest + ((highest - lowest) * s / (steps - 1)), 1))
+            .Where(s => Math.Abs(s - now.Seat.HeightM) > 0.2)
+            .Select(s => new SeatMembers { HeightM = s })
+            .Prepend(now.Seat);
         foreach (var seat in seats)
         {
             for (var anchor = 0; anchor < anchors.Length; anchor++)
@@ -125,7 +167,17 @@ internal sealed class RigCombinations
         if (Pull.Solve(standing.Tree, standing.Hinge, standing.Wind, lines, units, [], null) is { } pull)
         {
             var run = LineRun.From(line, lines[0], standing.Tree, standing.Lay).Length;
-            ways.Add(new(line, lines, pull, StemBending.Under(standing.Tree, standing.Tree.Soundness.Value, lines, pull.Needed), run, anchor, over));
+            ways.Add(
+                new(
+                    line,
+                    lines,
+                    pull,
+                    StemBending.Under(standing.Tree, standing.Tree.Soundness.Value, lines, pull.Needed),
+                    run,
+                    anchor,
+                    over
+                )
+            );
         }
     }
 
@@ -162,7 +214,11 @@ internal sealed class RigCombinations
 
             for (var second = 0; second < parts.Ropes.Count; second++)
             {
-                if (second != rope && !Fits(way, parts.Ropes[second].LengthM, 0, false) && Fits(way, parts.Ropes[rope].LengthM + parts.Ropes[second].LengthM, 0, true))
+                if (
+                    second != rope
+                    && !Fits(way, parts.Ropes[second].LengthM, 0, false)
+                    && Fits(way, parts.Ropes[rope].LengthM + parts.Ropes[second].LengthM, 0, true)
+                )
                 {
                     yield return (rope, second);
                 }
@@ -184,8 +240,22 @@ internal sealed class RigCombinations
         var opened = part.System.Opened(plan.Lines[0].Tackle.OpenedM, plan.Lines[0].Tackle.ClosedM);
         for (var roving = Roving.Line; roving <= Roving.AnyRope; roving++)
         {
-            var fits = roving == Roving.Line ? Fits(ways[way], owned, RopeNeeded.LegsInLine(part.System) * plan.Lines[0].Tackle.OpenedM, joined >= 0)
-                : !part.System.InLine && parts.TackleRope(roving, opened.RopeM, parts.Ropes[rope], joined < 0 ? null : parts.Ropes[joined]) is not null;
+            var fits =
+                roving == Roving.Line
+                    ? Fits(
+                        ways[way],
+                        owned,
+                        RopeNeeded.LegsInLine(part.System) * plan.Lines[0].Tackle.OpenedM,
+                        joined >= 0
+                    )
+                    : !part.System.InLine
+                        && parts.TackleRope(
+                            roving,
+                            opened.RopeM,
+                            parts.Ropes[rope],
+                            joined < 0 ? null : parts.Ropes[joined]
+                        )
+                            is not null;
             if (fits && !AddWithBlocks(way, rope, joined, at, roving))
             {
                 return false;
@@ -201,7 +271,10 @@ internal sealed class RigCombinations
         for (var block = needs == 0 ? -1 : 0; block < (needs == 0 ? 0 : parts.Blocks.Count); block++)
         {
             var taken = block < 0 ? null : parts.Blocks[block];
-            if ((taken is not null && taken.Take(needs) is null) || (ways[way].Over >= 0 && parts.RedirectBlock(taken, needs) is null))
+            if (
+                (taken is not null && taken.Take(needs) is null)
+                || (ways[way].Over >= 0 && parts.RedirectBlock(taken, needs) is null)
+            )
             {
                 continue;
             }
@@ -239,7 +312,8 @@ internal sealed class RigCombinations
             Rope = rope,
             Joined = second is null ? null : new() { Rope = second },
             KnotId = parts.Knots[c.Knot],
-            Redirects = way.Over < 0 ? [] : [Redirected(way.Line.Redirects[0], parts.RedirectBlock(kind, part.Blocks)!)],
+            Redirects =
+                way.Over < 0 ? [] : [Redirected(way.Line.Redirects[0], parts.RedirectBlock(kind, part.Blocks)!)],
             Tackle = now.Tackle with
             {
                 SystemId = part.System.Id,
@@ -249,12 +323,24 @@ internal sealed class RigCombinations
                 HardwareStrengthN = block?.StrengthN ?? now.Tackle.HardwareStrengthN,
                 HardwareItemId = block?.Id,
                 SheaveDiameterM = block?.SheaveM,
-                Rope = parts.TackleRope(c.Roving, part.System.Opened(now.Tackle.OpenedM, now.Tackle.ClosedM).RopeM, rope, second),
+                Rope = parts.TackleRope(
+                    c.Roving,
+                    part.System.Opened(now.Tackle.OpenedM, now.Tackle.ClosedM).RopeM,
+                    rope,
+                    second
+                ),
             },
             Puller = hauler.Puller,
             Limiter = hauler.Turns == 0 ? null : (now.Limiter ?? new()) with { Turns = hauler.Turns },
         };
     }
 
-    private static RedirectMembers Redirected(RedirectMembers redirect, BlockPart block) => redirect with { ContactId = block.ContactId, HardwareStrengthN = block.StrengthN, HardwareItemId = block.Id, SheaveDiameterM = block.SheaveM };
+    private static RedirectMembers Redirected(RedirectMembers redirect, BlockPart block) =>
+        redirect with
+        {
+            ContactId = block.ContactId,
+            HardwareStrengthN = block.StrengthN,
+            HardwareItemId = block.Id,
+            SheaveDiameterM = block.SheaveM,
+        };
 }

@@ -7,7 +7,10 @@ using Draklo.Core.Units;
 
 namespace Draklo.Core.Rigs;
 
-/// <summary>Blocks of the locker: one item, or as many of a kind as a tackle takes, with the strength and the sheave of the least of them.</summary>
+/// <summary>
+/// Blocks of the locker: one item, or as many of a kind as a tackle takes, with the strength and the sheave of the
+/// least of them.
+/// </summary>
 internal sealed record BlockPart(string Id, string ContactId, double StrengthN, double? SheaveM, int Count);
 
 /// <summary>All blocks that pass as much, the strongest first.</summary>
@@ -19,7 +22,14 @@ internal sealed record BlockKind(IReadOnlyList<BlockPart> Items)
         BlockPart? taken = null;
         foreach (var item in Items)
         {
-            taken = taken is null ? item : taken with { Count = taken.Count + item.Count, StrengthN = item.StrengthN, SheaveM = item.SheaveM < (taken.SheaveM ?? double.PositiveInfinity) ? item.SheaveM : taken.SheaveM };
+            taken = taken is null
+                ? item
+                : taken with
+                {
+                    Count = taken.Count + item.Count,
+                    StrengthN = item.StrengthN,
+                    SheaveM = item.SheaveM < (taken.SheaveM ?? double.PositiveInfinity) ? item.SheaveM : taken.SheaveM,
+                };
             if (taken.Count >= count)
             {
                 return taken;
@@ -81,21 +91,62 @@ internal sealed class RigParts
     public RigParts(Plan plan, IReadOnlyList<GearItem> locker, DateOnly today, RigAsk ask)
     {
         // What hangs on the other lines already is not there twice.
-        var taken = GearOnPlan.Of(plan with { Lines = [.. plan.Lines.Skip(1)] }).Select(p => p.ItemId).ToHashSet(StringComparer.Ordinal);
-        var usable = locker.Where(i => i.State == GearState.InService && !taken.Contains(i.Id)).OrderBy(i => i.Id, StringComparer.Ordinal).ToList();
-        var owned = usable.Where(i => i is { Kind: GearKind.Rope, LengthM: not null, DiameterM: not null } && Strength(i) is not null).ToList();
-        Ropes = [.. owned.Where(i => i.DiameterM >= LeastLine || owned.All(o => o.DiameterM < LeastLine)).Select(i => RopeOf(i, today)).DistinctBy(r => r with { ItemId = null })];
+        var taken = GearOnPlan
+            .Of(plan with { Lines = [.. plan.Lines.Skip(1)] })
+            .Select(p => p.ItemId)
+            .ToHashSet(StringComparer.Ordinal);
+        var usable = locker
+            .Where(i => i.State == GearState.InService && !taken.Contains(i.Id))
+            .OrderBy(i => i.Id, StringComparer.Ordinal)
+            .ToList();
+        var owned = usable
+            .Where(i => i is { Kind: GearKind.Rope, LengthM: not null, DiameterM: not null } && Strength(i) is not null)
+            .ToList();
+        Ropes =
+        [
+            .. owned
+                .Where(i => i.DiameterM >= LeastLine || owned.All(o => o.DiameterM < LeastLine))
+                .Select(i => RopeOf(i, today))
+                .DistinctBy(r => r with { ItemId = null }),
+        ];
         var strongest = owned.OrderByDescending(Strength).Select(i => TackleRopeOf(i, today)).ToList();
         TackleRopes = [.. strongest.Where(t => Ropes.All(r => r.ItemId != t.ItemId))];
         AnyRopes = strongest;
-        Blocks = [.. usable.Where(i => i is { Kind: GearKind.Block, ContactId: not null } && Strength(i) is not null)
-            .Select(i => new BlockPart(i.Id, i.ContactId!, Strength(i)!.Value, i.DiameterM, i.Count)).GroupBy(b => b.ContactId)
-            .Select(g => new BlockKind([.. g.OrderByDescending(b => b.StrengthN).ThenBy(b => b.Id, StringComparer.Ordinal)])).OrderBy(k => k.Items[0].ContactId, StringComparer.Ordinal)];
-        Systems = [.. TackleSystems.All.Select(s => new SystemPart(s, null)), .. ask.Tackles.Where(t => Composer.Check(t).Count == 0).Select(t => new SystemPart(Composer.SystemOf(t), t))];
-        Haulers = HaulersOf(plan.Lines[0], ask, usable.Any(i => i.Kind == GearKind.Drum) || plan.Lines[0].Limiter is not null);
+        Blocks =
+        [
+            .. usable
+                .Where(i => i is { Kind: GearKind.Block, ContactId: not null } && Strength(i) is not null)
+                .Select(i => new BlockPart(i.Id, i.ContactId!, Strength(i)!.Value, i.DiameterM, i.Count))
+                .GroupBy(b => b.ContactId)
+                .Select(g => new BlockKind([
+                    .. g.OrderByDescending(b => b.StrengthN).ThenBy(b => b.Id, StringComparer.Ordinal),
+                ]))
+                .OrderBy(k => k.Items[0].ContactId, StringComparer.Ordinal),
+        ];
+        Systems =
+        [
+            .. TackleSystems.All.Select(s => new SystemPart(s, null)),
+            .. ask
+                .Tackles.Where(t => Composer.Check(t).Count == 0)
+                .Select(t => new SystemPart(Composer.SystemOf(t), t)),
+        ];
+        Haulers = HaulersOf(
+            plan.Lines[0],
+            ask,
+            usable.Any(i => i.Kind == GearKind.Drum) || plan.Lines[0].Limiter is not null
+        );
         var now = plan.Lines[0].KnotId;
-        Knots = [now, .. Reference.Knots.Values.Where(k => k.Id != now && k.Use is "noose" or "end-loop" && k.After != "none").OrderBy(k => k.KeepsLow).ThenBy(k => k.Id, StringComparer.Ordinal)
-            .Where(k => k.KeepsLow > Reference.Knots[now].KeepsLow).DistinctBy(k => k.KeepsLow).Select(k => k.Id)];
+        Knots =
+        [
+            now,
+            .. Reference
+                .Knots.Values.Where(k => k.Id != now && k.Use is "noose" or "end-loop" && k.After != "none")
+                .OrderBy(k => k.KeepsLow)
+                .ThenBy(k => k.Id, StringComparer.Ordinal)
+                .Where(k => k.KeepsLow > Reference.Knots[now].KeepsLow)
+                .DistinctBy(k => k.KeepsLow)
+                .Select(k => k.Id),
+        ];
     }
 
     /// <summary>For the line itself; those of the same figures stand once.</summary>
@@ -114,18 +165,32 @@ internal sealed class RigParts
 
     public IReadOnlyList<HaulerPart> Haulers { get; private set; }
 
-    /// <summary>Knots for the seat: the plan's own and each stronger one that can be tied on site; splices are made at home.</summary>
+    /// <summary>
+    /// Knots for the seat: the plan's own and each stronger one that can be tied on site; splices are made at home.
+    /// </summary>
     public IReadOnlyList<string> Knots { get; }
 
-    /// <summary>The rope that a tackle is rove in: the strongest of its kind that is long enough and does not hang in the line. Null for a tackle in the line itself, or where there is none.</summary>
-    public TackleRopeMembers? TackleRope(Roving roving, double needed, RopeMembers line, RopeMembers? joined) => roving switch
-    {
-        Roving.TackleRope => First(TackleRopes, needed, line, joined),
-        Roving.AnyRope => First(AnyRopes, needed, line, joined) is { } any && any.ItemId != First(TackleRopes, needed, line, joined)?.ItemId ? any : null,
-        _ => null,
-    };
+    /// <summary>
+    /// The rope that a tackle is rove in: the strongest of its kind that is long enough and does not hang in the line.
+    /// Null for a tackle in the line itself, or where there is none.
+    /// </summary>
+    public TackleRopeMembers? TackleRope(Roving roving, double needed, RopeMembers line, RopeMembers? joined) =>
+        roving switch
+        {
+            Roving.TackleRope => First(TackleRopes, needed, line, joined),
+            Roving.AnyRope => First(AnyRopes, needed, line, joined) is { } any
+            && any.ItemId != First(TackleRopes, needed, line, joined)?.ItemId
+                ? any
+                : null,
+            _ => null,
+        };
 
-    private static TackleRopeMembers? First(IReadOnlyList<TackleRopeMembers> ropes, double needed, RopeMembers line, RopeMembers? joined)
+    private static TackleRopeMembers? First(
+        IReadOnlyList<TackleRopeMembers> ropes,
+        double needed,
+        RopeMembers line,
+        RopeMembers? joined
+    )
     {
         foreach (var rope in ropes)
         {
@@ -152,14 +217,30 @@ internal sealed class RigParts
         return best;
     }
 
-    /// <summary>Leaves out ropes that two others beat or equal in strength and in length; two, for one may hang in the tackle or be joined.</summary>
+    /// <summary>
+    /// Leaves out ropes that two others beat or equal in strength and in length; two, for one may hang in the tackle or
+    /// be joined.
+    /// </summary>
     public void KeepBestRopes() =>
-        Ropes = [.. Ropes.Where(rope => Ropes.Count(other => other != rope && Left(other) >= Left(rope) && other.LengthM >= rope.LengthM && (Left(other) > Left(rope) || other.LengthM > rope.LengthM)) < 2)];
+        Ropes = [
+            .. Ropes.Where(rope =>
+                Ropes.Count(other =>
+                    other != rope
+                    && Left(other) >= Left(rope)
+                    && other.LengthM >= rope.LengthM
+                    && (Left(other) > Left(rope) || other.LengthM > rope.LengthM)
+                ) < 2
+            ),
+        ];
 
     /// <summary>Leaves out parts of the crew.</summary>
     public void KeepWholeCrew()
     {
-        var most = Haulers.Where(h => h.Puller.Kind == PullerKind.People).Select(h => h.Puller.Count).DefaultIfEmpty().Max();
+        var most = Haulers
+            .Where(h => h.Puller.Kind == PullerKind.People)
+            .Select(h => h.Puller.Count)
+            .DefaultIfEmpty()
+            .Max();
         Haulers = [.. Haulers.Where(h => h.Puller.Kind != PullerKind.People || h.Puller.Count == most)];
     }
 
@@ -178,7 +259,17 @@ internal sealed class RigParts
         var people = ask.People ?? (now.Kind == PullerKind.People ? now.Count : 0);
         for (var n = 1; n <= people; n++)
         {
-            found.Add(new(now with { Kind = PullerKind.People, Count = n, Place = now.Kind == PullerKind.People ? now.Place : null }, 0));
+            found.Add(
+                new(
+                    now with
+                    {
+                        Kind = PullerKind.People,
+                        Count = n,
+                        Place = now.Kind == PullerKind.People ? now.Place : null,
+                    },
+                    0
+                )
+            );
         }
 
         if (now.Kind != PullerKind.People)
@@ -195,22 +286,42 @@ internal sealed class RigParts
 
     private static double? Strength(GearItem item) => GearStrength.Of(item, UnitSystem.Metric).Newtons;
 
-    private static RopeMembers RopeOf(GearItem item, DateOnly today) => new()
-    {
-        BreakingStrengthN = Strength(item)!.Value,
-        LengthM = item.LengthM!.Value,
-        DiameterM = item.DiameterM!.Value,
-        StretchAtTenPercent = item.StretchAtTenPercent ?? (item.ConstructionId is { } made && Reference.Constructions.TryGetValue(made, out var table) ? table.StretchAtTenPercent : 0.03),
-        ConstructionId = item.ConstructionId,
-        Wear = WearOf(item, today),
-        ItemId = item.Id,
-    };
+    private static RopeMembers RopeOf(GearItem item, DateOnly today) =>
+        new()
+        {
+            BreakingStrengthN = Strength(item)!.Value,
+            LengthM = item.LengthM!.Value,
+            DiameterM = item.DiameterM!.Value,
+            StretchAtTenPercent =
+                item.StretchAtTenPercent
+                ?? (
+                    item.ConstructionId is { } made && Reference.Constructions.TryGetValue(made, out var table)
+                        ? table.StretchAtTenPercent
+                        : 0.03
+                ),
+            ConstructionId = item.ConstructionId,
+            Wear = WearOf(item, today),
+            ItemId = item.Id,
+        };
 
-    private static TackleRopeMembers TackleRopeOf(GearItem item, DateOnly today) => new()
-    {
-        BreakingStrengthN = Strength(item)!.Value, DiameterM = item.DiameterM!.Value, LengthM = item.LengthM, ConstructionId = item.ConstructionId, EndKnotId = "bowline", Wear = WearOf(item, today), ItemId = item.Id,
-    };
+    private static TackleRopeMembers TackleRopeOf(GearItem item, DateOnly today) =>
+        new()
+        {
+            BreakingStrengthN = Strength(item)!.Value,
+            DiameterM = item.DiameterM!.Value,
+            LengthM = item.LengthM,
+            ConstructionId = item.ConstructionId,
+            EndKnotId = "bowline",
+            Wear = WearOf(item, today),
+            ItemId = item.Id,
+        };
 
-    private static WearMembers? WearOf(GearItem item, DateOnly today) => GearFlags.AgeYears(item, today) is { } years || item.Keeps is not null
-        ? new() { AgeYears = GearFlags.AgeYears(item, today) is { } age ? Math.Clamp(Math.Round(age, 1), 0, 40) : null, Keeps = item.Keeps } : null;
+    private static WearMembers? WearOf(GearItem item, DateOnly today) =>
+        GearFlags.AgeYears(item, today) is { } years || item.Keeps is not null
+            ? new()
+            {
+                AgeYears = GearFlags.AgeYears(item, today) is { } age ? Math.Clamp(Math.Round(age, 1), 0, 40) : null,
+                Keeps = item.Keeps,
+            }
+            : null;
 }

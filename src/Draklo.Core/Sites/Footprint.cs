@@ -3,8 +3,13 @@ using Draklo.Core.Trees;
 
 namespace Draklo.Core.Sites;
 
-/// <summary>The ground that the tree covers when it falls along a lay: the stem's strip to the crown, then the crown's width, both widened by how far the lay may be missed.</summary>
-/// <remarks>Method M17. The crown is taken as wide as its reach from its base to the top, wherever it is narrower.</remarks>
+/// <summary>
+/// The ground that the tree covers when it falls along a lay: the stem's strip to the crown, then the crown's width,
+/// both widened by how far the lay may be missed.
+/// </summary>
+/// <remarks>
+/// Method M17. The crown is taken as wide as its reach from its base to the top, wherever it is narrower.
+/// </remarks>
 public static class Footprint
 {
     /// <summary>Its corners, from the stump's left side round to its right.</summary>

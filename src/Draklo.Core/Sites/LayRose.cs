@@ -12,8 +12,10 @@ namespace Draklo.Core.Sites;
 
 /// <summary>Every direction the tree could be laid and what each would take.</summary>
 /// <remarks>
-/// For each bearing the tree is reckoned anew with the planned cut and one line straight ahead of the lay: the main line's
-/// seat, its anchor's distance and its height above level ground. Other lines and the ground's rise belong to the plan's own
+/// For each bearing the tree is reckoned anew with the planned cut and one line straight ahead of the lay: the main
+/// line's
+/// seat, its anchor's distance and its height above level ground. Other lines and the ground's rise belong to the
+/// plan's own
 /// lay, not to the others.
 /// </remarks>
 /// <param name="StepDeg">Between bearings.</param>
@@ -45,28 +47,78 @@ public sealed record LayRose(double StepDeg, IReadOnlyList<RoseBearing> Bearings
         return (new(step, bearings), problems);
     }
 
-    private static RoseBearing At(Plan plan, LineMembers main, Hinge hinge, Sized[] shapes, double bearing, double gives)
+    private static RoseBearing At(
+        Plan plan,
+        LineMembers main,
+        Hinge hinge,
+        Sized[] shapes,
+        double bearing,
+        double gives
+    )
     {
         var lay = new LayFrame(bearing);
         var tree = StandingTree.From(plan.Tree, hinge, lay, plan.Cut.StumpHeightM, null);
         var wind = WindLoad.On(tree, plan.Tree.Crown, plan.Wind, lay, null);
-        PullLine[] line = [PullLine.From(main with { Share = 1, Redirects = [], Anchor = main.Anchor with { BearingDeg = bearing, GroundRiseM = 0 } }, tree, lay)];
+        PullLine[] line =
+        [
+            PullLine.From(
+                main with
+                {
+                    Share = 1,
+                    Redirects = [],
+                    Anchor = main.Anchor with { BearingDeg = bearing, GroundRiseM = 0 },
+                },
+                tree,
+                lay
+            ),
+        ];
         var (clearance, nearest) = Nearest(plan, shapes, bearing);
         var pull = Pull.Solve(tree, hinge, wind, line, UnitSystem.Metric, [], null);
         if (pull is null)
         {
-            return new(bearing, null, null, null, clearance, nearest?.Target.Id, RoseState.Closed, "no line ahead of it can bring the tree over");
+            return new(
+                bearing,
+                null,
+                null,
+                null,
+                clearance,
+                nearest?.Target.Id,
+                RoseState.Closed,
+                "no line ahead of it can bring the tree over"
+            );
         }
 
         var side = tree.RightMoment + wind.RightMoment;
-        var sideUse = Math.Max(Math.Abs(side), Math.Abs(side + (pull.Needed * plan.Policy.LoadReserve * PullLine.RightArm(line[0].Seat, line[0].Anchor)))) / hinge.SideCapacity;
+        var sideUse =
+            Math.Max(
+                Math.Abs(side),
+                Math.Abs(
+                    side + (pull.Needed * plan.Policy.LoadReserve * PullLine.RightArm(line[0].Seat, line[0].Anchor))
+                )
+            ) / hinge.SideCapacity;
         var hold = Hinge.HoldAngleDeg(tree.Wood.HingeClass, plan.Cut.Notch.OpeningDeg, sideUse);
         var commit = Angle.Degrees(pull.Commit);
-        var (state, why) = Judge(pull.Needed * plan.Policy.LoadReserve, gives, sideUse, hold, commit, clearance, nearest);
+        var (state, why) = Judge(
+            pull.Needed * plan.Policy.LoadReserve,
+            gives,
+            sideUse,
+            hold,
+            commit,
+            clearance,
+            nearest
+        );
         return new(bearing, pull.Needed, sideUse, commit, clearance, nearest?.Target.Id, state, why);
     }
 
-    private static (RoseState State, string Why) Judge(double planned, double gives, double sideUse, double hold, double commit, double? clearance, TargetShape? nearest) =>
+    private static (RoseState State, string Why) Judge(
+        double planned,
+        double gives,
+        double sideUse,
+        double hold,
+        double commit,
+        double? clearance,
+        TargetShape? nearest
+    ) =>
         clearance <= 0 && !nearest!.Target.MayBeHit ? (RoseState.Closed, $"{nearest.Name} lies under the fall")
         : sideUse > 1 ? (RoseState.Closed, "the side lean tears the hinge")
         : hold < commit ? (RoseState.Closed, "the hinge lets go before gravity takes it")
@@ -92,7 +144,8 @@ public sealed record LayRose(double StepDeg, IReadOnlyList<RoseBearing> Bearings
         TargetShape? nearest = null;
         foreach (var sized in shapes)
         {
-            // A target cannot be nearer than its circle is to the footprint's middle line, less the footprint's half width.
+            // A target cannot be nearer than its circle is to the footprint's middle line, less the footprint's half
+            // width.
             var atLeast = sized.FromLine(along) - halfWidth;
             if (least is { } sofar && atLeast >= sofar)
             {
@@ -144,7 +197,10 @@ public sealed record LayRose(double StepDeg, IReadOnlyList<RoseBearing> Bearings
 
         public TargetShape Shape { get; }
 
-        /// <summary>At least this far from the line between the stump and a place, metres; negative when its circle reaches over it.</summary>
+        /// <summary>
+        /// At least this far from the line between the stump and a place, metres; negative when its circle reaches over
+        /// it.
+        /// </summary>
         public double FromLine(Place to)
         {
             var length2 = (to.EastM * to.EastM) + (to.NorthM * to.NorthM);
@@ -170,4 +226,13 @@ public enum RoseState
 /// <param name="ClearanceM">To the nearest target that may not be hit; null without targets.</param>
 /// <param name="NearestId">That target.</param>
 /// <param name="Why">What makes it tight or closed, in words.</param>
-public sealed record RoseBearing(double BearingDeg, double? NeededTensionN, double? SideUse, double? CommitDeg, double? ClearanceM, string? NearestId, RoseState State, string Why);
+public sealed record RoseBearing(
+    double BearingDeg,
+    double? NeededTensionN,
+    double? SideUse,
+    double? CommitDeg,
+    double? ClearanceM,
+    string? NearestId,
+    RoseState State,
+    string Why
+);

@@ -10,7 +10,10 @@ using Outline = NetTopologySuite.Geometries.Geometry;
 namespace Draklo.Core.Sites;
 
 /// <summary>A site as GeoJSON, in degrees of WGS 84 about its origin, and back.</summary>
-/// <remarks>Places within a kilometre are laid flat: a metre north is the same part of a degree everywhere, a metre east shrinks with the cosine of the latitude. Over that distance it errs by less than a hand.</remarks>
+/// <remarks>
+/// Places within a kilometre are laid flat: a metre north is the same part of a degree everywhere, a metre east shrinks
+/// with the cosine of the latitude. Over that distance it errs by less than a hand.
+/// </remarks>
 public static class SiteGeoJson
 {
     private const double EarthRadius = 6_371_008.8;
@@ -21,7 +24,9 @@ public static class SiteGeoJson
     private static readonly JsonSerializerOptions Options = MakeOptions();
     private static readonly GeometryFactory Factory = new(new PrecisionModel(), 4326);
 
-    /// <summary>Stump, mark, anchors and targets as a feature collection; null with a problem when the site has no origin.</summary>
+    /// <summary>
+    /// Stump, mark, anchors and targets as a feature collection; null with a problem when the site has no origin.
+    /// </summary>
     public static (byte[]? Json, List<Problem> Problems) Write(Plan plan)
     {
         if (plan.Site.Origin is not { } origin)
@@ -29,7 +34,15 @@ public static class SiteGeoJson
             return (null, [NoOrigin]);
         }
 
-        var features = new FeatureCollection { FeatureOf(Factory.CreatePoint(At(0, 0)), ("kind", "stump"), ("name", plan.Name), ("layDeg", plan.Lay.BearingDeg)) };
+        var features = new FeatureCollection
+        {
+            FeatureOf(
+                Factory.CreatePoint(At(0, 0)),
+                ("kind", "stump"),
+                ("name", plan.Name),
+                ("layDeg", plan.Lay.BearingDeg)
+            ),
+        };
         if (plan.Site.Mark is { } mark)
         {
             features.Add(FeatureOf(Factory.CreatePoint(At(mark.EastM, mark.NorthM)), ("kind", "layMark")));
@@ -38,53 +51,121 @@ public static class SiteGeoJson
         foreach (var line in plan.Lines)
         {
             var anchor = Place.At(line.Anchor.DistanceM, line.Anchor.BearingDeg);
-            features.Add(FeatureOf(Factory.CreatePoint(At(anchor.EastM, anchor.NorthM)), ("kind", "anchor"), ("id", line.Id), ("name", line.Anchor.Name)));
+            features.Add(
+                FeatureOf(
+                    Factory.CreatePoint(At(anchor.EastM, anchor.NorthM)),
+                    ("kind", "anchor"),
+                    ("id", line.Id),
+                    ("name", line.Anchor.Name)
+                )
+            );
             foreach (var redirect in line.Redirects)
             {
                 var turn = Place.At(redirect.At.DistanceM, redirect.At.BearingDeg);
-                features.Add(FeatureOf(Factory.CreatePoint(At(turn.EastM, turn.NorthM)), ("kind", "redirect"), ("id", line.Id), ("name", redirect.At.Name)));
+                features.Add(
+                    FeatureOf(
+                        Factory.CreatePoint(At(turn.EastM, turn.NorthM)),
+                        ("kind", "redirect"),
+                        ("id", line.Id),
+                        ("name", redirect.At.Name)
+                    )
+                );
             }
         }
 
         foreach (var target in plan.Site.Targets)
         {
             var points = target.Points.Select(p => At(p.EastM, p.NorthM)).ToArray();
-            Outline shape = points.Length == 1 ? Factory.CreatePoint(points[0])
+            Outline shape =
+                points.Length == 1 ? Factory.CreatePoint(points[0])
                 : target.Closed ? Factory.CreatePolygon([.. points, points[0].Copy()])
                 : Factory.CreateLineString(points);
-            features.Add(FeatureOf(shape, ("kind", JsonNamingPolicy.CamelCase.ConvertName(target.Kind.ToString())), ("id", target.Id), ("name", target.Name), ("radiusM", target.RadiusM), ("heightM", target.HeightM), ("mayBeHit", target.MayBeHit)));
+            features.Add(
+                FeatureOf(
+                    shape,
+                    ("kind", JsonNamingPolicy.CamelCase.ConvertName(target.Kind.ToString())),
+                    ("id", target.Id),
+                    ("name", target.Name),
+                    ("radiusM", target.RadiusM),
+                    ("heightM", target.HeightM),
+                    ("mayBeHit", target.MayBeHit)
+                )
+            );
         }
 
         return (JsonSerializer.SerializeToUtf8Bytes(features, Options), []);
 
-        Coordinate At(double east, double north) => new(
-            Math.Round(origin.LongitudeDeg + Angle.Degrees(east / (EarthRadius * Math.Cos(Angle.Radians(origin.LatitudeDeg)))), 8),
-            Math.Round(origin.LatitudeDeg + Angle.Degrees(north / EarthRadius), 8));
+        Coordinate At(double east, double north) =>
+            new(
+                Math.Round(
+                    origin.LongitudeDeg
+                        + Angle.Degrees(east / (EarthRadius * Math.Cos(Angle.Radians(origin.LatitudeDeg)))),
+                    8
+                ),
+                Math.Round(origin.LatitudeDeg + Angle.Degrees(north / EarthRadius), 8)
+            );
     }
 
-    /// <summary>The site with the targets of a GeoJSON file added, or what is wrong with the file; then nothing is added.</summary>
-    /// <remarks>A feature of kind "stump" gives the origin when the site has none; "anchor" and "redirect" features belong to lines and are passed over.</remarks>
+    /// <summary>
+    /// The site with the targets of a GeoJSON file added, or what is wrong with the file; then nothing is added.
+    /// </summary>
+    /// <remarks>
+    /// A feature of kind "stump" gives the origin when the site has none; "anchor" and "redirect" features belong to
+    /// lines and are passed over.
+    /// </remarks>
     public static (SiteMembers? Site, List<Problem> Problems) Read(ReadOnlyMemory<byte> file, SiteMembers site)
     {
         FeatureCollection features;
         try
         {
             using var json = JsonDocument.Parse(file);
-            var type = json.RootElement.ValueKind == JsonValueKind.Object && json.RootElement.TryGetProperty("type", out var t) && t.ValueKind == JsonValueKind.String ? t.GetString() : null;
+            var type =
+                json.RootElement.ValueKind == JsonValueKind.Object
+                && json.RootElement.TryGetProperty("type", out var t)
+                && t.ValueKind == JsonValueKind.String
+                    ? t.GetString()
+                    : null;
             if (type != "FeatureCollection")
             {
-                return (null, [new("file", $"This is {(type is null ? "no GeoJSON" : $"GeoJSON of the type “{type}”")}: choose a file that holds a FeatureCollection.")]);
+                return (
+                    null,
+                    [
+                        new(
+                            "file",
+                            $"This is {(type is null ? "no GeoJSON" : $"GeoJSON of the type “{type}”")}: choose a file that holds a FeatureCollection."
+                        ),
+                    ]
+                );
             }
 
             features = json.RootElement.Deserialize<FeatureCollection>(Options)!;
         }
-        catch (Exception e) when (e is JsonException or ArgumentException or InvalidOperationException or FormatException or NotSupportedException)
+        catch (Exception e)
+            when (e
+                    is JsonException
+                        or ArgumentException
+                        or InvalidOperationException
+                        or FormatException
+                        or NotSupportedException
+            )
         {
-            return (null, [new("file", "This GeoJSON is broken: a shape in it cannot be read. Open it where it was made and save it once more.")]);
+            return (
+                null,
+                [
+                    new(
+                        "file",
+                        "This GeoJSON is broken: a shape in it cannot be read. Open it where it was made and save it once more."
+                    ),
+                ]
+            );
         }
 
-        var stump = features.FirstOrDefault(f => Text(f, "kind") == "stump" && f.Geometry is GeoPoint { IsEmpty: false });
-        var origin = site.Origin ?? (stump?.Geometry is GeoPoint p ? new OriginMembers { LatitudeDeg = p.Y, LongitudeDeg = p.X } : null);
+        var stump = features.FirstOrDefault(f =>
+            Text(f, "kind") == "stump" && f.Geometry is GeoPoint { IsEmpty: false }
+        );
+        var origin =
+            site.Origin
+            ?? (stump?.Geometry is GeoPoint p ? new OriginMembers { LatitudeDeg = p.Y, LongitudeDeg = p.X } : null);
         if (origin is null)
         {
             return (null, [NoOrigin]);
@@ -107,14 +188,31 @@ public static class SiteGeoJson
                 var corners = shape is Polygon area ? area.ExteriorRing.Coordinates[..^1] : shape.Coordinates;
                 if (corners.Length > MostPoints)
                 {
-                    problems.Add(new($"file.features[{i}]", $"This shape has {corners.Length} corners, more than {MostPoints}: simplify it first."));
+                    problems.Add(
+                        new(
+                            $"file.features[{i}]",
+                            $"This shape has {corners.Length} corners, more than {MostPoints}: simplify it first."
+                        )
+                    );
                     break;
                 }
 
                 var places = corners.Select(c => FromDegrees(c, origin)).ToArray();
-                if (places.Any(at => !double.IsFinite(at.EastM) || !double.IsFinite(at.NorthM) || Math.Abs(at.EastM) > Farthest || Math.Abs(at.NorthM) > Farthest))
+                if (
+                    places.Any(at =>
+                        !double.IsFinite(at.EastM)
+                        || !double.IsFinite(at.NorthM)
+                        || Math.Abs(at.EastM) > Farthest
+                        || Math.Abs(at.NorthM) > Farthest
+                    )
+                )
                 {
-                    problems.Add(new($"file.features[{i}]", $"This shape lies more than {Farthest} m from the stump: check the site's origin, and that the file is in degrees of longitude and latitude."));
+                    problems.Add(
+                        new(
+                            $"file.features[{i}]",
+                            $"This shape lies more than {Farthest} m from the stump: check the site's origin, and that the file is in degrees of longitude and latitude."
+                        )
+                    );
                     break;
                 }
 
@@ -134,23 +232,43 @@ public static class SiteGeoJson
 
         if (targets.Count > MostTargets)
         {
-            problems.Add(new("file", $"With this file the site would have {targets.Count} targets, more than {MostTargets}: leave out what the tree cannot reach."));
+            problems.Add(
+                new(
+                    "file",
+                    $"With this file the site would have {targets.Count} targets, more than {MostTargets}: leave out what the tree cannot reach."
+                )
+            );
         }
         else if (problems.Count == 0 && targets.Count == site.Targets.Count && mark == site.Mark)
         {
             problems.Add(new("file", "This file holds no place, line or area that could be a target."));
         }
 
-        return problems.Count > 0 ? (null, problems) : (site with { Origin = origin, Targets = targets, Mark = mark }, problems);
+        return problems.Count > 0
+            ? (null, problems)
+            : (site with { Origin = origin, Targets = targets, Mark = mark }, problems);
     }
 
-    private static Problem NoOrigin { get; } = new("site.origin", "The site has no origin yet: give the stump's latitude and longitude, to which GeoJSON is laid out.");
+    private static Problem NoOrigin { get; } =
+        new(
+            "site.origin",
+            "The site has no origin yet: give the stump's latitude and longitude, to which GeoJSON is laid out."
+        );
 
-    private static TargetMembers TargetOf(IFeature feature, string? kind, Outline shape, Place[] places, List<TargetMembers> before)
+    private static TargetMembers TargetOf(
+        IFeature feature,
+        string? kind,
+        Outline shape,
+        Place[] places,
+        List<TargetMembers> before
+    )
     {
         var known = Enum.TryParse<TargetKind>(kind, ignoreCase: true, out var named) ? named : KindByTags(feature);
         var name = Text(feature, "name");
-        var id = Text(feature, "id") is { } own && PlainId(own) is { Length: > 0 } plain ? plain : JsonNamingPolicy.KebabCaseLower.ConvertName(known.ToString());
+        var id =
+            Text(feature, "id") is { } own && PlainId(own) is { Length: > 0 } plain
+                ? plain
+                : JsonNamingPolicy.KebabCaseLower.ConvertName(known.ToString());
         var free = id;
         for (var n = 2; before.Any(t => t.Id == free); n++)
         {
@@ -162,7 +280,14 @@ public static class SiteGeoJson
             Id = free,
             Kind = known,
             Name = name is { Length: > 60 } ? name[..60] : name,
-            Points = [.. places.Select(at => new PlaceMembers { EastM = Math.Round(at.EastM, 2), NorthM = Math.Round(at.NorthM, 2) })],
+            Points =
+            [
+                .. places.Select(at => new PlaceMembers
+                {
+                    EastM = Math.Round(at.EastM, 2),
+                    NorthM = Math.Round(at.NorthM, 2),
+                }),
+            ],
             Closed = shape is Polygon,
             RadiusM = Math.Clamp(Number(feature, "radiusM") ?? 0, 0, 50),
             HeightM = Number(feature, "heightM") is >= 0 and <= 150 and var height ? height : null,
@@ -181,7 +306,12 @@ public static class SiteGeoJson
             "hedge" => TargetKind.Hedge,
             _ => Text(feature, "highway") switch
             {
-                null => Text(feature, "natural") switch { "tree" => TargetKind.Tree, "water" => TargetKind.Water, _ => TargetKind.Other },
+                null => Text(feature, "natural") switch
+                {
+                    "tree" => TargetKind.Tree,
+                    "water" => TargetKind.Water,
+                    _ => TargetKind.Other,
+                },
                 "path" or "footway" or "track" => TargetKind.Path,
                 _ => TargetKind.Road,
             },
@@ -189,24 +319,30 @@ public static class SiteGeoJson
 
     private static string PlainId(string text)
     {
-        var plain = new string([.. text.ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')]).Trim('-');
+        var plain = new string([.. text.ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')]).Trim(
+            '-'
+        );
         return plain[..Math.Min(plain.Length, 32)].Trim('-');
     }
 
-    private static Place FromDegrees(Coordinate at, OriginMembers origin) => new(
-        Angle.Radians(at.X - origin.LongitudeDeg) * EarthRadius * Math.Cos(Angle.Radians(origin.LatitudeDeg)),
-        Angle.Radians(at.Y - origin.LatitudeDeg) * EarthRadius);
+    private static Place FromDegrees(Coordinate at, OriginMembers origin) =>
+        new(
+            Angle.Radians(at.X - origin.LongitudeDeg) * EarthRadius * Math.Cos(Angle.Radians(origin.LatitudeDeg)),
+            Angle.Radians(at.Y - origin.LatitudeDeg) * EarthRadius
+        );
 
-    private static string? Text(IFeature feature, string name) => feature.Attributes?.GetOptionalValue(name) as string is { Length: > 0 } text ? text : null;
+    private static string? Text(IFeature feature, string name) =>
+        feature.Attributes?.GetOptionalValue(name) as string is { Length: > 0 } text ? text : null;
 
-    private static double? Number(IFeature feature, string name) => feature.Attributes?.GetOptionalValue(name) switch
-    {
-        double d => d,
-        decimal m => (double)m,
-        int n => n,
-        long l => l,
-        _ => null,
-    };
+    private static double? Number(IFeature feature, string name) =>
+        feature.Attributes?.GetOptionalValue(name) switch
+        {
+            double d => d,
+            decimal m => (double)m,
+            int n => n,
+            long l => l,
+            _ => null,
+        };
 
     private static Feature FeatureOf(Outline shape, params (string Name, object? Value)[] attributes)
     {
@@ -221,7 +357,12 @@ public static class SiteGeoJson
 
     private static JsonSerializerOptions MakeOptions()
     {
-        var options = new JsonSerializerOptions { WriteIndented = true, NewLine = "\n", Converters = { new GeoJsonConverterFactory() } };
+        var options = new JsonSerializerOptions
+        {
+            WriteIndented = true,
+            NewLine = "\n",
+            Converters = { new GeoJsonConverterFactory() },
+        };
         options.MakeReadOnly(populateMissingResolver: true);
         return options;
     }

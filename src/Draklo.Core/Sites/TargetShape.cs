@@ -7,8 +7,10 @@ namespace Draklo.Core.Sites;
 
 /// <summary>A target as a shape: a place, a line or an area, with what is added round it.</summary>
 /// <remarks>
-/// Distances are taken segment by segment with NetTopologySuite's robust algorithms on bare coordinates: a site is measured
-/// anew many times a second while something on it is dragged, and its general distance operation builds lists each time.
+/// Distances are taken segment by segment with NetTopologySuite's robust algorithms on bare coordinates: a site is
+/// measured
+/// anew many times a second while something on it is dragged, and its general distance operation builds lists each
+/// time.
 /// </remarks>
 public sealed class TargetShape
 {
@@ -44,7 +46,9 @@ public sealed class TargetShape
 
     public TargetMembers Target { get; }
 
-    /// <summary>In metres east and north of the stump's middle; an area's first point stands again at the end.</summary>
+    /// <summary>
+    /// In metres east and north of the stump's middle; an area's first point stands again at the end.
+    /// </summary>
     public Coordinate[] Points { get; }
 
     /// <summary>Of a place, or half the width of a line, metres.</summary>
@@ -53,10 +57,18 @@ public sealed class TargetShape
     public string Name => string.IsNullOrWhiteSpace(Target.Name) ? Words[Target.Kind] : Target.Name;
 
     /// <summary>Whether it bars the way of a person walking out.</summary>
-    public bool Bars => Target.Kind is TargetKind.Building or TargetKind.Wall or TargetKind.Fence or TargetKind.Hedge or TargetKind.Tree or TargetKind.Water;
+    public bool Bars =>
+        Target.Kind
+            is TargetKind.Building
+                or TargetKind.Wall
+                or TargetKind.Fence
+                or TargetKind.Hedge
+                or TargetKind.Tree
+                or TargetKind.Water;
 
     /// <summary>From the stump's middle, metres; 0 on it.</summary>
-    public double FromStump => Math.Max(0, (Target.Closed && PointLocation.IsInRing(Stump, Points) ? 0 : ToLine(Stump, Points)) - Radius);
+    public double FromStump =>
+        Math.Max(0, (Target.Closed && PointLocation.IsInRing(Stump, Points) ? 0 : ToLine(Stump, Points)) - Radius);
 
     /// <summary>An area's corners as a ring.</summary>
     public static Coordinate[] Ring(IReadOnlyList<Place> places)
@@ -88,7 +100,10 @@ public sealed class TargetShape
         {
             for (var k = 1; k < ring.Length; k++)
             {
-                least = Math.Min(least, DistanceComputer.SegmentToSegment(Points[i - 1], Points[i], ring[k - 1], ring[k]));
+                least = Math.Min(
+                    least,
+                    DistanceComputer.SegmentToSegment(Points[i - 1], Points[i], ring[k - 1], ring[k])
+                );
             }
         }
 
@@ -148,9 +163,11 @@ public sealed class TargetShape
         {
             var end = Points[a + 1];
             var after = Points[a + 2 <= sides ? a + 2 : 1];
-            if (Points[a].Distance(end) < Touch
+            if (
+                Points[a].Distance(end) < Touch
                 || DistanceComputer.PointToSegment(after, Points[a], end) < Touch
-                || DistanceComputer.PointToSegment(Points[a], end, after) < Touch)
+                || DistanceComputer.PointToSegment(Points[a], end, after) < Touch
+            )
             {
                 return true;
             }

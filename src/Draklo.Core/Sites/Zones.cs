@@ -5,7 +5,9 @@ using Draklo.Core.Trees;
 
 namespace Draklo.Core.Sites;
 
-/// <summary>Who may stand where and what the tree may hit, in site terms: metres east and north of the stump's middle.</summary>
+/// <summary>
+/// Who may stand where and what the tree may hit, in site terms: metres east and north of the stump's middle.
+/// </summary>
 /// <remarks>Method M17.</remarks>
 /// <param name="ReachM">Nobody but the faller within this while cutting goes on: twice the height.</param>
 /// <param name="SectorM">Radius of the drop sector, 45° either side of the lay: 1.2 times the height.</param>
@@ -15,8 +17,18 @@ namespace Draklo.Core.Sites;
 /// <param name="Centre">Under the centre of mass.</param>
 /// <param name="Top">Under the top of the tree.</param>
 public sealed record Zones(
-    double ReachM, double SectorM, double CrewM, IReadOnlyList<Place> Footprint, IReadOnlyList<Place> Crown, Place Centre, Place Top,
-    IReadOnlyList<Retreat> Retreats, IReadOnlyList<LineOnSite> Lines, IReadOnlyList<TargetClearance> Targets, GroundSlope? Slope)
+    double ReachM,
+    double SectorM,
+    double CrewM,
+    IReadOnlyList<Place> Footprint,
+    IReadOnlyList<Place> Crown,
+    Place Centre,
+    Place Top,
+    IReadOnlyList<Retreat> Retreats,
+    IReadOnlyList<LineOnSite> Lines,
+    IReadOnlyList<TargetClearance> Targets,
+    GroundSlope? Slope
+)
 {
     private const double RetreatLength = 8;
     private const double RetreatHalfWidth = 0.75;
@@ -46,7 +58,19 @@ public sealed record Zones(
         var targets = shapes.Length == 0 ? [] : ClearancesOf(context, shapes, footprint, onSite, reach);
 
         var top = context.Tree.Line.At(context.Tree.Stem.LengthAboveCut);
-        return new(reach, 1.2 * height, 1.5 * height, footprint, CrownOutline(context), OnGround(context, context.Tree.Centre), OnGround(context, top), retreats, onSite, targets, slope);
+        return new(
+            reach,
+            1.2 * height,
+            1.5 * height,
+            footprint,
+            CrownOutline(context),
+            OnGround(context, context.Tree.Centre),
+            OnGround(context, top),
+            retreats,
+            onSite,
+            targets,
+            slope
+        );
     }
 
     private static Place OnGround(PlanContext context, Point point)
@@ -58,7 +82,10 @@ public sealed record Zones(
     private static Place[] CrownOutline(PlanContext context)
     {
         var crown = context.Plan.Tree.Crown;
-        var middle = OnGround(context, context.Tree.Line.At(((crown.BaseHeightM + context.Plan.Tree.HeightM) / 2) - context.Plan.Cut.StumpHeightM));
+        var middle = OnGround(
+            context,
+            context.Tree.Line.At(((crown.BaseHeightM + context.Plan.Tree.HeightM) / 2) - context.Plan.Cut.StumpHeightM)
+        );
         var outline = new Place[CrownPoints];
         for (var i = 0; i < CrownPoints; i++)
         {
@@ -79,8 +106,10 @@ public sealed record Zones(
         }
 
         var anchor = legs[^1];
-        var crew = members.Puller.Place is { } place ? new Place(place.EastM, place.NorthM)
-            : members.Redirects.Count == 0 ? Place.At(members.Anchor.DistanceM + CrewPastAnchor, members.Anchor.BearingDeg)
+        var crew =
+            members.Puller.Place is { } place ? new Place(place.EastM, place.NorthM)
+            : members.Redirects.Count == 0
+                ? Place.At(members.Anchor.DistanceM + CrewPastAnchor, members.Anchor.BearingDeg)
             : Past(legs[^2], anchor, CrewPastAnchor);
         var off = Math.Abs(Angle.Between(context.Plan.Lay.BearingDeg, crew.BearingDeg));
         var turnsAtAnchor = Tackle.TackleSystems.Of(members.Tackle).HauledBack;
@@ -96,7 +125,16 @@ public sealed record Zones(
             turns[i] = [legs[i], legs[i + 1], i + 2 < legs.Length ? legs[i + 2] : crew];
         }
 
-        return new(line.Id, legs[0], anchor, crew, crew.Distance >= 1.5 * context.Plan.Tree.HeightM || off > 45, legs, bands, turns);
+        return new(
+            line.Id,
+            legs[0],
+            anchor,
+            crew,
+            crew.Distance >= 1.5 * context.Plan.Tree.HeightM || off > 45,
+            legs,
+            bands,
+            turns
+        );
     }
 
     private static Place Past(Place from, Place to, double metres)
@@ -114,7 +152,13 @@ public sealed record Zones(
         var north = to.NorthM - from.NorthM;
         var length = Math.Max(0.01, Math.Sqrt((east * east) + (north * north)));
         (east, north) = (east / length, north / length);
-        return Strip(new(from.EastM - (east * BandPastEnds), from.NorthM - (north * BandPastEnds)), new(to.EastM + (east * BandPastEnds), to.NorthM + (north * BandPastEnds)), BandHalfWidth, east, north);
+        return Strip(
+            new(from.EastM - (east * BandPastEnds), from.NorthM - (north * BandPastEnds)),
+            new(to.EastM + (east * BandPastEnds), to.NorthM + (north * BandPastEnds)),
+            BandHalfWidth,
+            east,
+            north
+        );
     }
 
     private static Retreat RetreatAt(double bearing, TargetShape[] shapes)
@@ -140,27 +184,50 @@ public sealed record Zones(
     }
 
     private static Place[] Strip(Place from, Place to, double half, double east, double north) =>
-    [
-        new(from.EastM - (north * half), from.NorthM + (east * half)),
-        new(to.EastM - (north * half), to.NorthM + (east * half)),
-        new(to.EastM + (north * half), to.NorthM - (east * half)),
-        new(from.EastM + (north * half), from.NorthM - (east * half)),
-    ];
+        [
+            new(from.EastM - (north * half), from.NorthM + (east * half)),
+            new(to.EastM - (north * half), to.NorthM + (east * half)),
+            new(to.EastM + (north * half), to.NorthM - (east * half)),
+            new(from.EastM + (north * half), from.NorthM - (east * half)),
+        ];
 
-    private static TargetClearance[] ClearancesOf(PlanContext context, TargetShape[] shapes, Place[] footprint, LineOnSite[] lines, double reach)
+    private static TargetClearance[] ClearancesOf(
+        PlanContext context,
+        TargetShape[] shapes,
+        Place[] footprint,
+        LineOnSite[] lines,
+        double reach
+    )
     {
         var area = TargetShape.Ring(footprint);
         var bands = lines.SelectMany(l => l.Bands.Concat(l.InsideTurns)).Select(TargetShape.Ring).ToArray();
-        return [.. shapes.Select(shape =>
-        {
-            var clearance = shape.DistanceTo(area);
-            var away = shape.FromStump;
-            var (state, text) = Judge(context, shape, clearance, away, reach, shape.Target.Kind == TargetKind.People && bands.Any(b => shape.DistanceTo(b) <= 0));
-            return new TargetClearance(shape.Target.Id, shape.Name, clearance, clearance <= 0, away, state, text);
-        })];
+        return
+        [
+            .. shapes.Select(shape =>
+            {
+                var clearance = shape.DistanceTo(area);
+                var away = shape.FromStump;
+                var (state, text) = Judge(
+                    context,
+                    shape,
+                    clearance,
+                    away,
+                    reach,
+                    shape.Target.Kind == TargetKind.People && bands.Any(b => shape.DistanceTo(b) <= 0)
+                );
+                return new TargetClearance(shape.Target.Id, shape.Name, clearance, clearance <= 0, away, state, text);
+            }),
+        ];
     }
 
-    private static (VerdictState State, string Text) Judge(PlanContext context, TargetShape shape, double clearance, double away, double reach, bool inBand)
+    private static (VerdictState State, string Text) Judge(
+        PlanContext context,
+        TargetShape shape,
+        double clearance,
+        double away,
+        double reach,
+        bool inBand
+    )
     {
         var units = context.Units;
         var name = Units.Sentences.Capitalised(shape.Name);
@@ -170,21 +237,48 @@ public sealed record Zones(
         switch (shape.Target.Kind)
         {
             case TargetKind.PowerLine when clearance <= 0:
-                return (VerdictState.Stop, $"{name}: the tree would fall on it. Nobody cuts: call the utility and have it switched off, earthed or taken down, or lay the tree elsewhere.");
+                return (
+                    VerdictState.Stop,
+                    $"{name}: the tree would fall on it. Nobody cuts: call the utility and have it switched off, earthed or taken down, or lay the tree elsewhere."
+                );
             case TargetKind.PowerLine when away < height:
-                return (VerdictState.Check, Units.Sentences.Say(units, $"{name} is {away:m} from the stump, within the tree's height: it misses this lay by {clearance:m}, but a tree that goes wrong reaches it. Ask the utility first."));
+                return (
+                    VerdictState.Check,
+                    Units.Sentences.Say(
+                        units,
+                        $"{name} is {away:m} from the stump, within the tree's height: it misses this lay by {clearance:m}, but a tree that goes wrong reaches it. Ask the utility first."
+                    )
+                );
             case TargetKind.People when clearance <= 0:
                 return (VerdictState.Stop, $"{name} lies where the tree falls: clear it of people and keep them out.");
             case TargetKind.People when inBand:
-                return (VerdictState.Stop, $"{name} lies where a parted line would fly or inside its turn: keep people out of it while the line is loaded.");
+                return (
+                    VerdictState.Stop,
+                    $"{name} lies where a parted line would fly or inside its turn: keep people out of it while the line is loaded."
+                );
             case TargetKind.People when away < reach:
-                return (VerdictState.Check, Units.Sentences.Say(units, $"{name} is {away:m} from the stump: nobody stays within twice the height, {reach:m}, while cutting goes on."));
+                return (
+                    VerdictState.Check,
+                    Units.Sentences.Say(
+                        units,
+                        $"{name} is {away:m} from the stump: nobody stays within twice the height, {reach:m}, while cutting goes on."
+                    )
+                );
             case not TargetKind.People and not TargetKind.PowerLine when clearance <= 0:
                 return shape.Target.MayBeHit
                     ? (VerdictState.Ready, $"{name} is hit, and its owner accepts that.")
-                    : (VerdictState.Stop, $"{name} lies under the falling tree: turn the lay, or mark it as one that may be hit.");
+                    : (
+                        VerdictState.Stop,
+                        $"{name} lies under the falling tree: turn the lay, or mark it as one that may be hit."
+                    );
             case not TargetKind.People and not TargetKind.PowerLine when clearance < SmallClearance:
-                return (VerdictState.Check, Units.Sentences.Say(units, $"{name} is missed by only {clearance:m}, with the lay missed as far as it may be."));
+                return (
+                    VerdictState.Check,
+                    Units.Sentences.Say(
+                        units,
+                        $"{name} is missed by only {clearance:m}, with the lay missed as far as it may be."
+                    )
+                );
             default:
                 return (VerdictState.Ready, Units.Sentences.Say(units, $"{name} is missed by {clearance:m}."));
         }
@@ -201,10 +295,27 @@ public sealed record Retreat(double BearingDeg, IReadOnlyList<Place> Strip, bool
 /// <param name="CrewClear">Beyond 1.5 times the height, or more than 45° off the lay.</param>
 /// <param name="Legs">Seat, redirects, anchor.</param>
 /// <param name="Bands">Where a parted line flies, leg by leg.</param>
-/// <param name="InsideTurns">Where it flies when a turn gives: at each redirect, and at the anchor of a tackle that is hauled back.</param>
+/// <param name="InsideTurns">Where it flies when a turn gives: at each redirect, and at the anchor of a tackle that is
+/// hauled back.</param>
 public sealed record LineOnSite(
-    string Id, Place Seat, Place Anchor, Place Crew, bool CrewClear, IReadOnlyList<Place> Legs, IReadOnlyList<IReadOnlyList<Place>> Bands, IReadOnlyList<IReadOnlyList<Place>> InsideTurns);
+    string Id,
+    Place Seat,
+    Place Anchor,
+    Place Crew,
+    bool CrewClear,
+    IReadOnlyList<Place> Legs,
+    IReadOnlyList<IReadOnlyList<Place>> Bands,
+    IReadOnlyList<IReadOnlyList<Place>> InsideTurns
+);
 
 /// <param name="ClearanceM">Between the fall's footprint and the target; 0 when they overlap.</param>
 /// <param name="AwayM">Between the stump and the target.</param>
-public sealed record TargetClearance(string Id, string Name, double ClearanceM, bool Overlaps, double AwayM, VerdictState State, string Text);
+public sealed record TargetClearance(
+    string Id,
+    string Name,
+    double ClearanceM,
+    bool Overlaps,
+    double AwayM,
+    VerdictState State,
+    string Text
+);

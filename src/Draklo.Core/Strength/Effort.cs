@@ -8,8 +8,10 @@ namespace Draklo.Core.Strength;
 /// <summary>What pulls on the hauling end.</summary>
 /// <remarks>
 /// Estimates. People: the nth adds 0.88 of the first (0.80 to 0.95), for they never pull quite together; a steady pull
-/// scatters from 0.72 to 1.32 of what is given (180 to 330 N about 250 N), a short heave is 420 N (300 to 560 N) where a
-/// steady pull is 250 N; poor footing leaves seven tenths. A vehicle pulls what its driven wheels grip, less what it spends
+/// scatters from 0.72 to 1.32 of what is given (180 to 330 N about 250 N), a short heave is 420 N (300 to 560 N) where
+/// a
+/// steady pull is 250 N; poor footing leaves seven tenths. A vehicle pulls what its driven wheels grip, less what it
+/// spends
 /// on the slope it drives up (method M10). A jerk of a machine, a winch or a vehicle is reckoned a quarter over what it
 /// keeps up.
 /// </remarks>
@@ -38,8 +40,17 @@ public sealed record Effort(Spread SteadyN, Spread ShortN)
                 var each = puller.EffortEachN * (puller.Footing == Footing.Poor ? PoorFooting : 1);
                 var more = puller.Count - 1;
                 return new(
-                    new(each * SteadyLow * (1 + (FurtherShareLow * more)), each * (1 + (FurtherShare * more)), each * SteadyHigh * (1 + (FurtherShareHigh * more))),
-                    new(each * HeaveOverSteady * HeaveLow * (1 + (FurtherShareLow * more)), each * HeaveOverSteady * (1 + (FurtherShare * more)), Math.Max(HeaveHigh, puller.EffortEachN * HeaveOverSteady) * (1 + (FurtherShareHigh * more))));
+                    new(
+                        each * SteadyLow * (1 + (FurtherShareLow * more)),
+                        each * (1 + (FurtherShare * more)),
+                        each * SteadyHigh * (1 + (FurtherShareHigh * more))
+                    ),
+                    new(
+                        each * HeaveOverSteady * HeaveLow * (1 + (FurtherShareLow * more)),
+                        each * HeaveOverSteady * (1 + (FurtherShare * more)),
+                        Math.Max(HeaveHigh, puller.EffortEachN * HeaveOverSteady) * (1 + (FurtherShareHigh * more))
+                    )
+                );
             case PullerKind.Vehicle:
                 var traction = Traction(puller.Vehicle!);
                 return new(traction, new(traction.Low, traction.Nominal, Jerk * traction.High));
@@ -63,6 +74,7 @@ public sealed record Effort(Spread SteadyN, Spread ShortN)
         var slope = Angle.Radians(vehicle.SlopeDeg);
         return new(At(grip.Low), At(grip.Nominal), At(grip.High));
 
-        double At(double mu) => Math.Max(LeastPull, (mu * weight * vehicle.BrakedShare * Math.Cos(slope)) - (weight * Math.Sin(slope)));
+        double At(double mu) =>
+            Math.Max(LeastPull, (mu * weight * vehicle.BrakedShare * Math.Cos(slope)) - (weight * Math.Sin(slope)));
     }
 }

@@ -7,9 +7,11 @@ namespace Draklo.Core.Strength;
 /// <summary>What a line does to the limb that it lies on.</summary>
 /// <remarks>
 /// Methods M11 and M15. The force at the seat is split along the limb, where wood is strong, and across it, which bends
-/// the limb at its union: σ = F_across · length / (π·d³/32) + F_along / (π·d²/4). Square to the limb that is T·lever/(π·d³/32).
+/// the limb at its union: σ = F_across · length / (π·d³/32) + F_along / (π·d²/4). Square to the limb that is
+/// T·lever/(π·d³/32).
 /// </remarks>
-/// <param name="Seat">The force at the seat, N: the line's own, and for a base tie the leg down the stem as well.</param>
+/// <param name="Seat">The force at the seat, N: the line's own, and for a base tie the leg down the stem as
+/// well.</param>
 /// <param name="AcrossN">The part that bends the limb.</param>
 /// <param name="AlongN">The part along it, positive when it presses it onto its union.</param>
 /// <param name="ArmM">From the union to the line, along the limb.</param>
@@ -17,7 +19,8 @@ namespace Draklo.Core.Strength;
 public readonly record struct LimbBending(TurnForce Seat, double AcrossN, double AlongN, double ArmM, double Stress)
 {
     /// <summary>How far out the line lies, level, metres: as given, or one diameter of the limb in a union.</summary>
-    public static double Lever(SeatKind on, LimbMembers limb) => limb.LeverM ?? (on == SeatKind.Union ? limb.DiameterM : 0);
+    public static double Lever(SeatKind on, LimbMembers limb) =>
+        limb.LeverM ?? (on == SeatKind.Union ? limb.DiameterM : 0);
 
     /// <summary>The force at the seat of a line, whatever it lies on.</summary>
     /// <param name="tension">In the line, N.</param>
@@ -36,7 +39,8 @@ public readonly record struct LimbBending(TurnForce Seat, double AcrossN, double
         var across = Math.Sqrt(Math.Max(0, (force.ForceN * force.ForceN) - (outward * outward)));
         var arm = Lever(on, limb) / Math.Cos(rise);
         var d = limb.DiameterM;
-        var stress = ((across * arm / (Math.PI * d * d * d / 32)) + (Math.Abs(outward) / (Math.PI * d * d / 4))) / limb.SharedBy;
+        var stress =
+            ((across * arm / (Math.PI * d * d * d / 32)) + (Math.Abs(outward) / (Math.PI * d * d / 4))) / limb.SharedBy;
         return new(force, across, -outward, arm, stress);
     }
 }

@@ -16,7 +16,13 @@ public sealed record DrumTurns(int Turns, double SlipLowN, double SlipN, double 
 /// <param name="AllowedN">Hand force at which the weakest link of the line has used up its factor.</param>
 /// <param name="Choices">From one turn to eight.</param>
 /// <param name="Fitting">The least number of turns that is right; null when none is.</param>
-public sealed record Limiter(double NeededN, double AllowedN, IReadOnlyList<DrumTurns> Choices, int? Fitting, string Text)
+public sealed record Limiter(
+    double NeededN,
+    double AllowedN,
+    IReadOnlyList<DrumTurns> Choices,
+    int? Fitting,
+    string Text
+)
 {
     private const int MostTurns = 8;
 
@@ -24,7 +30,8 @@ public sealed record Limiter(double NeededN, double AllowedN, IReadOnlyList<Drum
     /// <param name="hold">On the tail, N.</param>
     /// <param name="friction">Of rope on drum, over 0.</param>
     /// <param name="turns">Whole turns round the drum.</param>
-    public static double SlipsAt(double hold, double friction, int turns) => hold * Math.Exp(2 * Math.PI * friction * turns);
+    public static double SlipsAt(double hold, double friction, int turns) =>
+        hold * Math.Exp(2 * Math.PI * friction * turns);
 
     public static double SlipsAtMost(LimiterMembers drum) => SlipsAt(drum.HoldHighN, drum.FrictionHigh, drum.Turns);
 
@@ -46,11 +53,18 @@ public sealed record Limiter(double NeededN, double AllowedN, IReadOnlyList<Drum
         }
 
         var enough = choices.FirstOrDefault(c => c.SlipLowN > needed);
-        var text = fitting is { } turns
-            ? units.Say($"{Sentences.Count(turns).Capitalised()} {(turns == 1 ? "turn slips" : "turns slip")} between {choices[turns - 1].SlipLowN:N} and {choices[turns - 1].SlipHighN:N}: over the {needed:N} that the plan needs, under the {allowed:N} that the weakest link allows.")
+        var text =
+            fitting is { } turns
+                ? units.Say(
+                    $"{Sentences.Count(turns).Capitalised()} {(turns == 1 ? "turn slips" : "turns slip")} between {choices[turns - 1].SlipLowN:N} and {choices[turns - 1].SlipHighN:N}: over the {needed:N} that the plan needs, under the {allowed:N} that the weakest link allows."
+                )
             : enough is null
-                ? units.Say($"No number of turns up to {Sentences.Count(MostTurns)} is sure to hold the {needed:N} that the plan needs.")
-                : units.Say($"No number of turns is right: {Sentences.Count(enough.Turns)} {(enough.Turns == 1 ? "is" : "are")} sure to hold the {needed:N} needed but may hold up to {enough.SlipHighN:N}, and the weakest link allows {allowed:N}. Try the drum with a load cell and put in what it does: the table's spread is wide.");
+                ? units.Say(
+                    $"No number of turns up to {Sentences.Count(MostTurns)} is sure to hold the {needed:N} that the plan needs."
+                )
+            : units.Say(
+                $"No number of turns is right: {Sentences.Count(enough.Turns)} {(enough.Turns == 1 ? "is" : "are")} sure to hold the {needed:N} needed but may hold up to {enough.SlipHighN:N}, and the weakest link allows {allowed:N}. Try the drum with a load cell and put in what it does: the table's spread is wide."
+            );
         return new(needed, allowed, choices, fitting, text);
     }
 }

@@ -27,7 +27,10 @@ public enum LinkQuantity
 public sealed record Reduction(string Name, double Keeps);
 
 /// <summary>One link of the load path: what it carries against what it may.</summary>
-/// <remarks>Method M9. Below 0.8 it holds, up to 1 it is tight, above it fails; a worst credible load above the strength fails too.</remarks>
+/// <remarks>
+/// Method M9. Below 0.8 it holds, up to 1 it is tight, above it fails; a worst credible load above the strength fails
+/// too.
+/// </remarks>
 /// <param name="Id">Stable name, as in "main.knot"; the stem, the roots and the hinge belong to no line.</param>
 /// <param name="LineId">Null for what all lines load together.</param>
 /// <param name="Quantity">What the three figures are measured in: force in N, moment in N·m, stress in Pa.</param>
@@ -38,14 +41,30 @@ public sealed record Reduction(string Name, double Keeps);
 /// <param name="Factor">Strength wanted over load.</param>
 /// <param name="Use">Load × factor / strength.</param>
 /// <param name="Estimate">True when the strength is a tabled or guessed figure.</param>
-/// <param name="Slips">True when it gives by slipping: a worst load above its strength makes it creep, not break.</param>
+/// <param name="Slips">True when it gives by slipping: a worst load above its strength makes it creep, not
+/// break.</param>
 public sealed record Link(
-    string Id, string Name, string? LineId, LinkQuantity Quantity, double LoadN, double WorstLoadN, double StrengthN, double RatedN,
-    double Factor, double Use, LinkState State, bool Estimate, bool Slips, IReadOnlyList<Reduction> Reductions)
+    string Id,
+    string Name,
+    string? LineId,
+    LinkQuantity Quantity,
+    double LoadN,
+    double WorstLoadN,
+    double StrengthN,
+    double RatedN,
+    double Factor,
+    double Use,
+    LinkState State,
+    bool Estimate,
+    bool Slips,
+    IReadOnlyList<Reduction> Reductions
+)
 {
     /// <summary>Load that the link may carry with its factor, in its own quantity.</summary>
     public double Allowed => StrengthN / Factor;
 
     public static LinkState StateOf(double use, double worst, double strength) =>
-        use > 1 || worst > strength ? LinkState.Fails : use >= 0.8 ? LinkState.Tight : LinkState.Holds;
+        use > 1 || worst > strength ? LinkState.Fails
+        : use >= 0.8 ? LinkState.Tight
+        : LinkState.Holds;
 }

@@ -17,15 +17,21 @@ public sealed record Remedy(string Text, IReadOnlyList<Change> Changes, double U
 
 /// <summary>What would make a link hold.</summary>
 /// <remarks>
-/// Method M9. Each kind of change is a ladder from the smallest change upward, every rung tried by the full analysis: in
-/// doubling steps until the link holds, then halving back to the least rung that does. A rung that makes another link fail
+/// Method M9. Each kind of change is a ladder from the smallest change upward, every rung tried by the full analysis:
+/// in
+/// doubling steps until the link holds, then halving back to the least rung that does. A rung that makes another link
+/// fail
 /// is none.
 /// </remarks>
 public static class Remedies
 {
     /// <summary>The remedies for a link, those that mend it with most to spare first.</summary>
     /// <returns>None when the link holds already, or when no single change mends it.</returns>
-    public static (IReadOnlyList<Remedy>? Remedies, List<Problem> Problems) For(Plan plan, string linkId, UnitSystem units)
+    public static (IReadOnlyList<Remedy>? Remedies, List<Problem> Problems) For(
+        Plan plan,
+        string linkId,
+        UnitSystem units
+    )
     {
         var outcome = PlanAnalysis.Of(plan, units, withWorkings: false);
         if (outcome.Analysis is not { } analysis)
@@ -43,7 +49,10 @@ public static class Remedies
             return ([], []);
         }
 
-        var failing = analysis.Links.Where(l => l.State == LinkState.Fails).Select(l => l.Id).ToHashSet(StringComparer.Ordinal);
+        var failing = analysis
+            .Links.Where(l => l.State == LinkState.Fails)
+            .Select(l => l.Id)
+            .ToHashSet(StringComparer.Ordinal);
         var found = new List<Remedy>();
         foreach (var ladder in new RemedyLadders(plan, link, units).All())
         {
@@ -102,14 +111,21 @@ public static class Remedies
     private static Remedy? Try(Trial trial, string linkId, HashSet<string> failing, UnitSystem units)
     {
         // A change may take the link itself away, as a tip tie does with the union that a base tie lay over.
-        if (PlanAnalysis.Of(trial.Plan, units, withWorkings: false).Analysis is not { } after
+        if (
+            PlanAnalysis.Of(trial.Plan, units, withWorkings: false).Analysis is not { } after
             || Find(after, linkId) is { State: not LinkState.Holds }
-            || after.Links.Any(l => l.State == LinkState.Fails && !failing.Contains(l.Id)))
+            || after.Links.Any(l => l.State == LinkState.Fails && !failing.Contains(l.Id))
+        )
         {
             return null;
         }
 
-        return new(trial.Text, trial.Changes, Find(after, linkId)?.Use ?? 0, after.Links.Count(l => l.State == LinkState.Fails));
+        return new(
+            trial.Text,
+            trial.Changes,
+            Find(after, linkId)?.Use ?? 0,
+            after.Links.Count(l => l.State == LinkState.Fails)
+        );
     }
 }
 

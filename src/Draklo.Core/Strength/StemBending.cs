@@ -5,7 +5,8 @@ namespace Draklo.Core.Strength;
 
 /// <summary>How the lines bend the stem.</summary>
 /// <remarks>
-/// Method M11. Lines in several places bend the stem together: their moments are added as vectors at each height, which is
+/// Method M11. Lines in several places bend the stem together: their moments are added as vectors at each height, which
+/// is
 /// more than any one of them alone. Stress and movement grow in proportion to the tension.
 /// </remarks>
 /// <param name="WorstStress">Largest stress over the stem, Pa.</param>
@@ -37,7 +38,9 @@ public readonly record struct StemBending(double WorstStress, double AtHeight, d
             var z = step * i;
             var (forward, right, down) = LinesAbove(lines, z, mainTension);
             var d = tree.Stem.DiameterAt(z);
-            var stress = (Math.Sqrt((forward * forward) + (right * right)) / (Math.PI * d * d * d / 32)) + (Math.Max(0, down) / (Math.PI * d * d / 4));
+            var stress =
+                (Math.Sqrt((forward * forward) + (right * right)) / (Math.PI * d * d * d / 32))
+                + (Math.Max(0, down) / (Math.PI * d * d / 4));
             if (stress > worst)
             {
                 (worst, worstAt) = (stress, z);
@@ -45,7 +48,14 @@ public readonly record struct StemBending(double WorstStress, double AtHeight, d
 
             if (z < seat)
             {
-                var weight = step / 3 * (i is 0 or Steps ? 1 : i % 2 == 1 ? 4 : 2);
+                var weight =
+                    step
+                    / 3
+                    * (
+                        i is 0 or Steps ? 1
+                        : i % 2 == 1 ? 4
+                        : 2
+                    );
                 var bend = weight * (seat - z) / (stiffness * Math.PI * d * d * d * d / 64);
                 movedForward += forward * bend;
                 movedRight += right * bend;
@@ -55,8 +65,15 @@ public readonly record struct StemBending(double WorstStress, double AtHeight, d
         return new(worst, worstAt, Math.Sqrt((movedForward * movedForward) + (movedRight * movedRight)));
     }
 
-    /// <summary>What the lines seated above a height do to the stem there: bending moments forward and to the right, N·m, and the force that presses it down, N.</summary>
-    internal static (double Forward, double Right, double Down) LinesAbove(PullLine[] lines, double z, double mainTension)
+    /// <summary>
+    /// What the lines seated above a height do to the stem there: bending moments forward and to the right, N·m, and
+    /// the force that presses it down, N.
+    /// </summary>
+    internal static (double Forward, double Right, double Down) LinesAbove(
+        PullLine[] lines,
+        double z,
+        double mainTension
+    )
     {
         double forward = 0;
         double right = 0;

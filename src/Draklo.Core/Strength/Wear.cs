@@ -5,7 +5,8 @@ namespace Draklo.Core.Strength;
 
 /// <summary>What age, use and wet have left of a rope, cord or sling.</summary>
 /// <remarks>
-/// Method M9. Wet by construction, from the rope table. A fiftieth of the strength for each year is a rule of thumb of this
+/// Method M9. Wet by construction, from the rope table. A fiftieth of the strength for each year is a rule of thumb of
+/// this
 /// product and no published figure; what an inspection found stands beside it.
 /// </remarks>
 public static class Wear
@@ -35,7 +36,12 @@ public static class Wear
             reductions.Add(new("worn", keeps));
         }
 
-        if (wear.Wet && constructionId is not null && Reference.Constructions.TryGetValue(constructionId, out var made) && made.WetKeeps < 1)
+        if (
+            wear.Wet
+            && constructionId is not null
+            && Reference.Constructions.TryGetValue(constructionId, out var made)
+            && made.WetKeeps < 1
+        )
         {
             reductions.Add(new("wet", made.WetKeeps));
         }

@@ -3,7 +3,9 @@ using System.ComponentModel.DataAnnotations;
 namespace Draklo.Core.Tackle;
 
 /// <summary>Ropes, fixed points and moving points on one haul axis.</summary>
-/// <remarks>Method M7. Which way a leg pulls a point follows from the positions alone; their distances do not matter.</remarks>
+/// <remarks>
+/// Method M7. Which way a leg pulls a point follows from the positions alone; their distances do not matter.
+/// </remarks>
 public sealed record Arrangement
 {
     [Display(Name = "Points", Description = "One load, one hand, and the fixed and moving points between them.")]
@@ -57,10 +59,16 @@ public sealed record TackleContact
     [Display(Name = "Point")]
     public required string Point { get; init; }
 
-    [Display(Name = "Efficiency", Description = "Share of tension that passes the turn, over 0 to 1; left out where the rope is made fast.")]
+    [Display(
+        Name = "Efficiency",
+        Description = "Share of tension that passes the turn, over 0 to 1; left out where the rope is made fast."
+    )]
     public double? Efficiency { get; init; }
 
-    [Display(Name = "Leg off the axis", Description = "How far the leg that runs to it lies off the haul axis, degrees, 0 to 80; its cosine is what is left of its pull along it.")]
+    [Display(
+        Name = "Leg off the axis",
+        Description = "How far the leg that runs to it lies off the haul axis, degrees, 0 to 80; its cosine is what is left of its pull along it."
+    )]
     public double OffAxisDeg { get; init; }
 }
 
@@ -70,5 +78,9 @@ public sealed record TackleContact
 public sealed record TackleTurn(int Rope, int Contact, string Point)
 {
     public static IReadOnlyList<TackleTurn> Of(Arrangement arrangement) =>
-        [.. arrangement.Ropes.SelectMany((rope, r) => rope.Contacts.SkipLast(1).Select((contact, c) => new TackleTurn(r, c, contact.Point)))];
+        [
+            .. arrangement.Ropes.SelectMany(
+                (rope, r) => rope.Contacts.SkipLast(1).Select((contact, c) => new TackleTurn(r, c, contact.Point))
+            ),
+        ];
 }

@@ -6,15 +6,28 @@ namespace Draklo.Core.Tackle;
 /// <param name="Comes">Tension that comes to it, for a hand force of 1.</param>
 /// <param name="Goes">Tension that goes on.</param>
 /// <param name="Costs">What it takes from the advantage.</param>
-public sealed record ContactCost(int Rope, int Contact, string Point, double Efficiency, double Comes, double Goes, double Costs);
+public sealed record ContactCost(
+    int Rope,
+    int Contact,
+    string Point,
+    double Efficiency,
+    double Comes,
+    double Goes,
+    double Costs
+);
 
 /// <summary>Where the difference between ideal and actual advantage went, contact by contact.</summary>
-/// <remarks>Method M7. Friction is put back one contact after the other, in the order in which the ropes are followed from the hand; each drop of the advantage is that contact's, and together they make up the whole difference.</remarks>
+/// <remarks>
+/// Method M7. Friction is put back one contact after the other, in the order in which the ropes are followed from the
+/// hand; each drop of the advantage is that contact's, and together they make up the whole difference.
+/// </remarks>
 public static class FrictionAccount
 {
     public static IReadOnlyList<ContactCost> Of(Arrangement arrangement, TackleSolution solved)
     {
-        var smooth = arrangement.Ropes.Select(r => r.Contacts.Select(c => c.Efficiency is null ? c : c with { Efficiency = 1 }).ToArray()).ToArray();
+        var smooth = arrangement
+            .Ropes.Select(r => r.Contacts.Select(c => c.Efficiency is null ? c : c with { Efficiency = 1 }).ToArray())
+            .ToArray();
         var advantage = solved.IdealAdvantage;
         var found = new List<ContactCost>();
         var leg = 0;
@@ -29,9 +42,25 @@ public static class FrictionAccount
                 }
 
                 smooth[r][c] = contact;
-                var (next, problems) = TackleSolver.Solve(arrangement with { Ropes = [.. arrangement.Ropes.Select((rope, i) => rope with { Contacts = smooth[i] })] });
-                var now = next?.ActualAdvantage ?? throw new ArgumentException(problems[0].Message, nameof(arrangement));
-                found.Add(new(r, c, contact.Point, share, solved.Legs[leg].Tension, solved.Legs[leg].Tension * share, advantage - now));
+                var (next, problems) = TackleSolver.Solve(
+                    arrangement with
+                    {
+                        Ropes = [.. arrangement.Ropes.Select((rope, i) => rope with { Contacts = smooth[i] })],
+                    }
+                );
+                var now =
+                    next?.ActualAdvantage ?? throw new ArgumentException(problems[0].Message, nameof(arrangement));
+                found.Add(
+                    new(
+                        r,
+                        c,
+                        contact.Point,
+                        share,
+                        solved.Legs[leg].Tension,
+                        solved.Legs[leg].Tension * share,
+                        advantage - now
+                    )
+                );
                 advantage = now;
             }
         }

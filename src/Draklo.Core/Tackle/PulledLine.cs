@@ -7,13 +7,23 @@ namespace Draklo.Core.Tackle;
 /// <param name="Hauling">With the contact's nominal efficiency.</param>
 /// <param name="AtBest">With its high efficiency: what a strong heave could put on.</param>
 /// <param name="Hardware">Points where a rope turns at a block or connector.</param>
-public sealed record PulledLine(TackleSystem System, TackleSolution Hauling, TackleSolution AtBest, IReadOnlyList<string> Hardware)
+public sealed record PulledLine(
+    TackleSystem System,
+    TackleSolution Hauling,
+    TackleSolution AtBest,
+    IReadOnlyList<string> Hardware
+)
 {
     public static PulledLine From(TackleMembers tackle)
     {
         var system = TackleSystems.Of(tackle);
         var contact = Reference.Contacts[tackle.ContactId];
-        return new(system, system.Solve(Turns.Usual(contact)), system.Solve(Turns.Best(contact)), system.HardwarePoints);
+        return new(
+            system,
+            system.Solve(Turns.Usual(contact)),
+            system.Solve(Turns.Best(contact)),
+            system.HardwarePoints
+        );
     }
 
     /// <summary>Force on a point for a hand force of 1; 0 when there is no such point.</summary>
@@ -30,9 +40,14 @@ public sealed record PulledLine(TackleSystem System, TackleSolution Hauling, Tac
         return 0;
     }
 
-    /// <summary>Share of the line's tension that comes on what takes the tackle on the line. A rope that ends at the load of a tackle rove in the line is the line itself, and its leg does not pull at the block.</summary>
+    /// <summary>
+    /// Share of the line's tension that comes on what takes the tackle on the line. A rope that ends at the load of a
+    /// tackle rove in the line is the line itself, and its leg does not pull at the block.
+    /// </summary>
     public double OnJoint(TackleSolution solution, bool inLine) =>
-        inLine && System.Shape.Ropes.Count == 1 && solution.Legs[^1].To == "load" ? 1 - (solution.Legs[^1].Tension / solution.ActualAdvantage) : 1;
+        inLine && System.Shape.Ropes.Count == 1 && solution.Legs[^1].To == "load"
+            ? 1 - (solution.Legs[^1].Tension / solution.ActualAdvantage)
+            : 1;
 
     /// <summary>The largest leg tension for a hand force of 1.</summary>
     public static double HeaviestLeg(TackleSolution solution)

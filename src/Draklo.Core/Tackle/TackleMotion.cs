@@ -4,7 +4,8 @@ namespace Draklo.Core.Tackle;
 
 /// <summary>How the points of an arrangement move while its rope is hauled.</summary>
 /// <remarks>
-/// Methods M7 and M8. Ropes do not stretch: over each of them the lengthening of its legs adds to nothing, which gives one
+/// Methods M7 and M8. Ropes do not stretch: over each of them the lengthening of its legs adds to nothing, which gives
+/// one
 /// linear equation a rope. Speeds are along the haul axis for a hand that draws one length of rope; positive toward
 /// greater positions.
 /// </remarks>
@@ -15,7 +16,8 @@ public sealed record TackleMotion(IReadOnlyList<double> Speeds)
     private const double Fastest = 1e6;
 
     /// <summary>What is left along the haul axis of the leg that runs to a contact.</summary>
-    public static double Along(TackleContact contact) => contact.OffAxisDeg == 0 ? 1 : Math.Cos(Geometry.Angle.Radians(contact.OffAxisDeg));
+    public static double Along(TackleContact contact) =>
+        contact.OffAxisDeg == 0 ? 1 : Math.Cos(Geometry.Angle.Radians(contact.OffAxisDeg));
 
     /// <summary>The motion, or null where the points' motion does not follow from the hand's alone.</summary>
     public static TackleMotion? Of(Arrangement arrangement)
@@ -83,8 +85,12 @@ public sealed record TackleMotion(IReadOnlyList<double> Speeds)
 }
 
 /// <summary>How a take-up is hauled in: set by set, each ending where two blocks meet.</summary>
-/// <remarks>Method M8. Fully opened, the points that a rope runs to and fro between stand the opened length apart; the first pair to close to the closed length ends the set.</remarks>
-/// <param name="LinePerSetM">Line that comes in with one set; null for a line hauled directly or round one turn, where no blocks meet.</param>
+/// <remarks>
+/// Method M8. Fully opened, the points that a rope runs to and fro between stand the opened length apart; the first
+/// pair to close to the closed length ends the set.
+/// </remarks>
+/// <param name="LinePerSetM">Line that comes in with one set; null for a line hauled directly or round one turn, where
+/// no blocks meet.</param>
 /// <param name="HaulPerSetM">Rope hauled for that.</param>
 /// <param name="Sets">How often it is opened and hauled; 1 when no blocks meet.</param>
 public sealed record HaulSets(double? LinePerSetM, double? HaulPerSetM, int Sets)
@@ -114,7 +120,9 @@ public sealed record HaulSets(double? LinePerSetM, double? HaulPerSetM, int Sets
                 var to = index[contact.Point];
                 if (points[from].Kind != PointKind.Hand)
                 {
-                    var closing = (motion.Speeds[from] - motion.Speeds[to]) * Math.Sign(points[to].Position - points[from].Position);
+                    var closing =
+                        (motion.Speeds[from] - motion.Speeds[to])
+                        * Math.Sign(points[to].Position - points[from].Position);
                     haul = closing > 1e-9 ? Math.Min(haul, (opened - closed) / closing) : haul;
                 }
 

@@ -5,7 +5,8 @@ namespace Draklo.Core.Tackle;
 
 /// <summary>Solves an arrangement: every leg's tension for a hand force of 1.</summary>
 /// <remarks>
-/// Method M7. A rope is followed from its hauling end; at each contact its tension drops to η times what came in. A rope
+/// Method M7. A rope is followed from its hauling end; at each contact its tension drops to η times what came in. A
+/// rope
 /// that starts at the hand has tension 1 there; the head tension of each other rope is unknown. Each moving point is in
 /// balance, which gives one linear equation a point; all are solved together.
 /// </remarks>
@@ -29,9 +30,11 @@ public static class TackleSolver
         }
 
         var layout = new Layout(arrangement);
-        if (layout.Walk(Friction.None, problems) is not { } ideal
+        if (
+            layout.Walk(Friction.None, problems) is not { } ideal
             || layout.Walk(Friction.Hauling, problems) is not { } hauling
-            || layout.Walk(Friction.Holding, problems) is not { } holding)
+            || layout.Walk(Friction.Holding, problems) is not { } holding
+        )
         {
             return (null, problems);
         }
@@ -40,7 +43,12 @@ public static class TackleSolver
         for (var i = 0; i < legs.Length; i++)
         {
             var leg = layout.Legs[i];
-            legs[i] = new(leg.Rope, arrangement.Points[leg.From].Id, arrangement.Points[leg.To].Id, hauling.Tensions[i]);
+            legs[i] = new(
+                leg.Rope,
+                arrangement.Points[leg.From].Id,
+                arrangement.Points[leg.To].Id,
+                hauling.Tensions[i]
+            );
         }
 
         var points = new TacklePointForce[arrangement.Points.Count];
@@ -49,19 +57,32 @@ public static class TackleSolver
             points[p] = new(arrangement.Points[p].Id, layout.ForceOn(p, hauling.Tensions));
         }
 
-        return (new(
-            ideal.Advantage,
-            hauling.Advantage,
-            hauling.Advantage / ideal.Advantage,
-            ideal.Advantage,
-            legs,
-            points,
-            new(1 / holding.Advantage)), problems);
+        return (
+            new(
+                ideal.Advantage,
+                hauling.Advantage,
+                hauling.Advantage / ideal.Advantage,
+                ideal.Advantage,
+                legs,
+                points,
+                new(1 / holding.Advantage)
+            ),
+            problems
+        );
     }
 
     /// <param name="Along">What is left of its pull along the haul axis: the cosine of how far it lies off.</param>
-    /// <param name="Head">Whether it starts a rope: the point there is hauled in line with it, and bears all of it.</param>
-    private readonly record struct Leg(int Rope, int From, int To, double Hauling, double Holding, double Along, bool Head);
+    /// <param name="Head">Whether it starts a rope: the point there is hauled in line with it, and bears all of
+    /// it.</param>
+    private readonly record struct Leg(
+        int Rope,
+        int From,
+        int To,
+        double Hauling,
+        double Holding,
+        double Along,
+        bool Head
+    );
 
     private sealed record Walked(double Advantage, double[] Tensions);
 
@@ -126,24 +147,42 @@ public static class TackleSolver
         {
             if (moving.Count != unknowns)
             {
-                problems.Add(new("ropes", moving.Count > unknowns
-                    ? "A moving point is left without a rope of its own to hold it in balance: start a rope there, or make the point fixed."
-                    : "There are more ropes than the moving points can hold in balance: let each rope but the hauled one start at a moving point of its own."));
+                problems.Add(
+                    new(
+                        "ropes",
+                        moving.Count > unknowns
+                            ? "A moving point is left without a rope of its own to hold it in balance: start a rope there, or make the point fixed."
+                            : "There are more ropes than the moving points can hold in balance: let each rope but the hauled one start at a moving point of its own."
+                    )
+                );
                 return null;
             }
 
             var heads = SolveHeads(friction);
             for (var r = 0; r < unknownOfRope.Length; r++)
             {
-                if (unknownOfRope[r] >= 0 && (!double.IsFinite(heads[unknownOfRope[r]]) || Math.Abs(heads[unknownOfRope[r]]) > 1e9))
+                if (
+                    unknownOfRope[r] >= 0
+                    && (!double.IsFinite(heads[unknownOfRope[r]]) || Math.Abs(heads[unknownOfRope[r]]) > 1e9)
+                )
                 {
-                    problems.Add(new($"ropes[{r}]", "The points of this arrangement cannot come into balance: check which way each leg pulls."));
+                    problems.Add(
+                        new(
+                            $"ropes[{r}]",
+                            "The points of this arrangement cannot come into balance: check which way each leg pulls."
+                        )
+                    );
                     return null;
                 }
 
                 if (unknownOfRope[r] >= 0 && heads[unknownOfRope[r]] < 1e-12)
                 {
-                    problems.Add(new($"ropes[{r}]", "This rope would hang slack or have to push: check which way its legs pull the point it starts at."));
+                    problems.Add(
+                        new(
+                            $"ropes[{r}]",
+                            "This rope would hang slack or have to push: check which way its legs pull the point it starts at."
+                        )
+                    );
                     return null;
                 }
             }
@@ -152,7 +191,8 @@ public static class TackleSolver
             double onLoad = 0;
             for (var i = 0; i < tensions.Length; i++)
             {
-                tensions[i] = Factor(Legs[i], friction) * (unknownOfRope[Legs[i].Rope] is >= 0 and var u ? heads[u] : 1);
+                tensions[i] =
+                    Factor(Legs[i], friction) * (unknownOfRope[Legs[i].Rope] is >= 0 and var u ? heads[u] : 1);
                 onLoad += LoadSide(Legs[i]) * tensions[i];
             }
 
@@ -193,22 +233,33 @@ public static class TackleSolver
             return balance.Solve(known).ToArray();
         }
 
-        private static double Factor(in Leg leg, Friction friction) => friction switch
-        {
-            Friction.Hauling => leg.Hauling,
-            Friction.Holding => leg.Holding,
-            _ => 1,
-        };
+        private static double Factor(in Leg leg, Friction friction) =>
+            friction switch
+            {
+                Friction.Hauling => leg.Hauling,
+                Friction.Holding => leg.Holding,
+                _ => 1,
+            };
 
-        /// <summary>Share of its tension with which the leg pulls the point: positive up the axis, negative down it, 0 when it does not touch it.</summary>
+        /// <summary>
+        /// Share of its tension with which the leg pulls the point: positive up the axis, negative down it, 0 when it
+        /// does not touch it.
+        /// </summary>
         private double SideOf(in Leg leg, int point)
         {
-            var other = leg.From == point ? leg.To : leg.To == point ? leg.From : -1;
-            return other < 0 ? 0 : (leg.Head && leg.From == point ? 1 : leg.Along) * Math.Sign(arrangement.Points[other].Position - arrangement.Points[point].Position);
+            var other =
+                leg.From == point ? leg.To
+                : leg.To == point ? leg.From
+                : -1;
+            return other < 0
+                ? 0
+                : (leg.Head && leg.From == point ? 1 : leg.Along)
+                    * Math.Sign(arrangement.Points[other].Position - arrangement.Points[point].Position);
         }
 
         private double LoadSide(in Leg leg) =>
             arrangement.Points[leg.From].Kind == PointKind.Load ? SideOf(leg, leg.From)
-            : arrangement.Points[leg.To].Kind == PointKind.Load ? SideOf(leg, leg.To) : 0;
+            : arrangement.Points[leg.To].Kind == PointKind.Load ? SideOf(leg, leg.To)
+            : 0;
     }
 }

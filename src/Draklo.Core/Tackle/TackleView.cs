@@ -5,21 +5,48 @@ using Draklo.Core.Units;
 
 namespace Draklo.Core.Tackle;
 
-/// <summary>A line's tackle as it is drawn: every leg, every point, what friction took, and how it is hauled in sets.</summary>
+/// <summary>
+/// A line's tackle as it is drawn: every leg, every point, what friction took, and how it is hauled in sets.
+/// </summary>
 /// <remarks>Methods M7 and M8; forces are for the planned tension.</remarks>
 /// <param name="PeopleSay">What this tackle is often taken for, where the count is another.</param>
 /// <param name="Contacts">What stands at every turn, in the order in which the ropes are followed.</param>
 /// <param name="InLine">Whether it is rove in the pull line itself.</param>
 /// <param name="Speeds">Of the points, for one length of rope hauled, in the order of the arrangement.</param>
-/// <param name="StartsM">Where the points stand when it is fully opened, metres from the anchor toward the tree, in the order of the arrangement.</param>
+/// <param name="StartsM">Where the points stand when it is fully opened, metres from the anchor toward the tree, in the
+/// order of the arrangement.</param>
 /// <param name="RopeM">Rope in the tackle when it is fully opened, with its tail.</param>
-/// <param name="LegLengthsM">Rope in each leg when it is fully opened; none for a line that is hauled without a tackle.</param>
+/// <param name="LegLengthsM">Rope in each leg when it is fully opened; none for a line that is hauled without a
+/// tackle.</param>
 /// <param name="SpaceM">From the anchor to the grip, fully opened.</param>
 /// <param name="HeldBy">What holds the load while the tackle is opened again.</param>
 /// <param name="Capture">What holds it between heaves; null where the hands do.</param>
 public sealed record TackleView(
-    string Name, string Note, string? PeopleSay, Arrangement Arrangement, IReadOnlyList<double> StartsM, IReadOnlyList<double> Speeds, IReadOnlyList<double> LegForcesN, IReadOnlyList<double> PointForcesN, IReadOnlyList<ContactCost> Costs, IReadOnlyList<TurnView> Contacts,
-    bool InLine, double IdealAdvantage, double ActualAdvantage, double HandForceN, double LoadN, double TakeUpM, HaulSets Sets, double OpenedM, double ClosedM, double RopeM, IReadOnlyList<double> LegLengthsM, double SpaceM, string HeldBy, CaptureView? Capture)
+    string Name,
+    string Note,
+    string? PeopleSay,
+    Arrangement Arrangement,
+    IReadOnlyList<double> StartsM,
+    IReadOnlyList<double> Speeds,
+    IReadOnlyList<double> LegForcesN,
+    IReadOnlyList<double> PointForcesN,
+    IReadOnlyList<ContactCost> Costs,
+    IReadOnlyList<TurnView> Contacts,
+    bool InLine,
+    double IdealAdvantage,
+    double ActualAdvantage,
+    double HandForceN,
+    double LoadN,
+    double TakeUpM,
+    HaulSets Sets,
+    double OpenedM,
+    double ClosedM,
+    double RopeM,
+    IReadOnlyList<double> LegLengthsM,
+    double SpaceM,
+    string HeldBy,
+    CaptureView? Capture
+)
 {
     public static (TackleView? View, List<Problem> Problems) Of(Plan plan, int line, UnitSystem units)
     {
@@ -41,31 +68,35 @@ public sealed record TackleView(
         var result = analysis.Pull.Lines[line];
         var hand = result.Tackle.HandForceN;
         var opening = tackle.System.Opened(members.Tackle.OpenedM, members.Tackle.ClosedM);
-        return (new(
-            tackle.System.Name,
-            tackle.System.Note,
-            tackle.System.PeopleSay,
-            arrangement,
-            opening.StartsM,
-            tackle.System.Motion.Speeds,
-            [.. solved.Legs.Select(l => l.Tension * hand)],
-            [.. solved.Points.Select(p => p.Force * hand)],
-            FrictionAccount.Of(arrangement, solved),
-            TurnsOf(tackle.System, Reference.Contacts[members.Tackle.ContactId]),
-            RopeNeeded.InLine(members, tackle.System),
-            solved.IdealAdvantage,
-            solved.ActualAdvantage,
-            hand,
-            result.EndTensionN,
-            result.TakeUpM,
-            result.Tackle.Sets,
-            members.Tackle.OpenedM,
-            members.Tackle.ClosedM,
-            opening.RopeM,
-            opening.LegsM,
-            opening.SpaceM,
-            HoldingPiece.Of(members, tackle.System).Words,
-            result.Tackle.Capture), []);
+        return (
+            new(
+                tackle.System.Name,
+                tackle.System.Note,
+                tackle.System.PeopleSay,
+                arrangement,
+                opening.StartsM,
+                tackle.System.Motion.Speeds,
+                [.. solved.Legs.Select(l => l.Tension * hand)],
+                [.. solved.Points.Select(p => p.Force * hand)],
+                FrictionAccount.Of(arrangement, solved),
+                TurnsOf(tackle.System, Reference.Contacts[members.Tackle.ContactId]),
+                RopeNeeded.InLine(members, tackle.System),
+                solved.IdealAdvantage,
+                solved.ActualAdvantage,
+                hand,
+                result.EndTensionN,
+                result.TakeUpM,
+                result.Tackle.Sets,
+                members.Tackle.OpenedM,
+                members.Tackle.ClosedM,
+                opening.RopeM,
+                opening.LegsM,
+                opening.SpaceM,
+                HoldingPiece.Of(members, tackle.System).Words,
+                result.Tackle.Capture
+            ),
+            []
+        );
     }
 
     private static List<TurnView> TurnsOf(TackleSystem system, ContactKind usual)
@@ -92,26 +123,54 @@ public sealed record TurnView(int Rope, int Contact, string Name, string BuiltOf
 /// <param name="ForceN">That hangs on it once the hands let go, N.</param>
 /// <param name="HeaviestLegN">The heaviest leg then, N.</param>
 /// <param name="HoldsReset">Whether it holds the line while the tackle is opened again.</param>
-public sealed record CaptureView(CaptureKind Kind, int Rope, int Contact, double ForceN, double HeaviestLegN, bool HoldsReset)
+public sealed record CaptureView(
+    CaptureKind Kind,
+    int Rope,
+    int Contact,
+    double ForceN,
+    double HeaviestLegN,
+    bool HoldsReset
+)
 {
     /// <param name="load">Tension of the line at the tackle, N.</param>
     public static CaptureView? Of(LineMembers line, TackleSystem system, double load) =>
         line.Tackle.Capture is { } capture && Captured.Of(system.Shape, capture).Held is { } held
-            ? new(capture.Kind, capture.Rope, capture.Contact, held.Force * load, held.HeaviestLeg * load, held.HoldsReset && RopeNeeded.InLine(line, system)) : null;
+            ? new(
+                capture.Kind,
+                capture.Rope,
+                capture.Contact,
+                held.Force * load,
+                held.HeaviestLeg * load,
+                held.HoldsReset && RopeNeeded.InLine(line, system)
+            )
+            : null;
 }
 
 /// <summary>What holds the load while the tackle is opened again.</summary>
 /// <param name="Held">False when nothing is told that could.</param>
 public sealed record HoldingPiece(bool Held, string Words)
 {
-    public static HoldingPiece Of(LineMembers line, TackleSystem system) => line.Tackle switch
-    {
-        { Hold.Grip: { } grip } => new(true, $"the second {Reference.Grips[grip.GripId].Name.Split(',')[0].Uncapitalised()}, with turns or a hand behind it"),
-        { Hold.Turns: not null } => new(true, "the line's tail on the drum, by hand"),
-        { Capture: { } capture } when RopeNeeded.InLine(line, system) && Captured.Of(system.Shape, capture).Held is { HoldsReset: true } =>
-            new(true, capture.Kind == CaptureKind.Cam ? "the cam at the anchor, which the line itself runs through" : "the grip at the anchor, on the line itself"),
-        _ when system.HasRopeLoop => new(true, "its own friction, and half hitches to be sure"),
-        { Capture: not null } => new(false, "nothing yet: the capture sits in the tackle and lets go of the line when the tackle is opened; put a grip or turns on the line"),
-        _ => new(false, "nothing yet: put a grip or turns on the line first"),
-    };
+    public static HoldingPiece Of(LineMembers line, TackleSystem system) =>
+        line.Tackle switch
+        {
+            { Hold.Grip: { } grip } => new(
+                true,
+                $"the second {Reference.Grips[grip.GripId].Name.Split(',')[0].Uncapitalised()}, with turns or a hand behind it"
+            ),
+            { Hold.Turns: not null } => new(true, "the line's tail on the drum, by hand"),
+            { Capture: { } capture }
+                when RopeNeeded.InLine(line, system)
+                    && Captured.Of(system.Shape, capture).Held is { HoldsReset: true } => new(
+                true,
+                capture.Kind == CaptureKind.Cam
+                    ? "the cam at the anchor, which the line itself runs through"
+                    : "the grip at the anchor, on the line itself"
+            ),
+            _ when system.HasRopeLoop => new(true, "its own friction, and half hitches to be sure"),
+            { Capture: not null } => new(
+                false,
+                "nothing yet: the capture sits in the tackle and lets go of the line when the tackle is opened; put a grip or turns on the line"
+            ),
+            _ => new(false, "nothing yet: put a grip or turns on the line first"),
+        };
 }

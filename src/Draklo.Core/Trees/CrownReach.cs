@@ -3,7 +3,9 @@ using Draklo.Core.Plans;
 
 namespace Draklo.Core.Trees;
 
-/// <summary>The crown's outline from above: four quarter ellipses through the reaches measured north, east, south and west.</summary>
+/// <summary>
+/// The crown's outline from above: four quarter ellipses through the reaches measured north, east, south and west.
+/// </summary>
 public static class CrownReach
 {
     /// <summary>How far the crown reaches toward a bearing, metres.</summary>

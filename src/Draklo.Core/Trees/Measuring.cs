@@ -16,7 +16,8 @@ public sealed record Measured(double? HeightM, double? DbhM, MeasuredLean? Lean)
 
 /// <param name="AngleDeg">Off plumb.</param>
 /// <param name="BearingDeg">Toward which it leans.</param>
-/// <param name="OneView">True when only what one view shows is known; the tree may lean toward or away from it as well.</param>
+/// <param name="OneView">True when only what one view shows is known; the tree may lean toward or away from it as
+/// well.</param>
 public sealed record MeasuredLean(double AngleDeg, double BearingDeg, bool OneView);
 
 /// <summary>Turns angles, a tape and a stick into height, diameter and lean.</summary>
@@ -37,13 +38,31 @@ public static class Measuring
         double? diameter = readings.GirthM / Math.PI;
         if (diameter is { } d)
         {
-            workings?.Add("measured-diameter", "Diameter from the girth", "d", d, "cm", "d = girth / π", $"{readings.GirthM!.Value:m} / π", "M2");
+            workings?.Add(
+                "measured-diameter",
+                "Diameter from the girth",
+                "d",
+                d,
+                "cm",
+                "d = girth / π",
+                $"{readings.GirthM!.Value:m} / π",
+                "M2"
+            );
         }
 
-        return new(HeightOf(readings.Height, units, problems, workings), diameter, LeanOf(readings.LeanViews, problems, workings));
+        return new(
+            HeightOf(readings.Height, units, problems, workings),
+            diameter,
+            LeanOf(readings.LeanViews, problems, workings)
+        );
     }
 
-    private static double? HeightOf(HeightReadingMembers? reading, UnitSystem units, List<Problem> problems, Workings? workings)
+    private static double? HeightOf(
+        HeightReadingMembers? reading,
+        UnitSystem units,
+        List<Problem> problems,
+        Workings? workings
+    )
     {
         if (reading is null)
         {
@@ -53,24 +72,59 @@ public static class Measuring
         if (reading.Method == HeightMethod.Stick)
         {
             var tall = reading.DistanceM * reading.StickM / reading.ArmM;
-            workings?.Add("measured-height", "Height by the stick", "H", tall, "m", "H = D · stick / arm", $"{reading.DistanceM:m} · {reading.StickM:cm} / {reading.ArmM:cm}", "M2");
+            workings?.Add(
+                "measured-height",
+                "Height by the stick",
+                "H",
+                tall,
+                "m",
+                "H = D · stick / arm",
+                $"{reading.DistanceM:m} · {reading.StickM:cm} / {reading.ArmM:cm}",
+                "M2"
+            );
             return Fits(tall);
         }
 
         if (reading.UpDeg <= reading.DownDeg)
         {
-            problems.Add(new("readings.height.upDeg", $"The angle to the top, {Figures.Plain(reading.UpDeg, 3)}°, is not above the angle to the foot, {Figures.Plain(reading.DownDeg, 3)}°: read them again, down is negative."));
+            problems.Add(
+                new(
+                    "readings.height.upDeg",
+                    $"The angle to the top, {Figures.Plain(reading.UpDeg, 3)}°, is not above the angle to the foot, {Figures.Plain(reading.DownDeg, 3)}°: read them again, down is negative."
+                )
+            );
             return null;
         }
 
-        var level = reading.Method == HeightMethod.Slope ? reading.DistanceM * Math.Cos(Angle.Radians(reading.SlopeDeg)) : reading.DistanceM;
+        var level =
+            reading.Method == HeightMethod.Slope
+                ? reading.DistanceM * Math.Cos(Angle.Radians(reading.SlopeDeg))
+                : reading.DistanceM;
         var height = level * (Math.Tan(Angle.Radians(reading.UpDeg)) - Math.Tan(Angle.Radians(reading.DownDeg)));
         if (reading.Method == HeightMethod.Slope)
         {
-            workings?.Add("measured-level", "Level distance", "D", level, "m", "D = tape · cos(slope)", $"{reading.DistanceM:m} · cos {reading.SlopeDeg:deg}", "M2");
+            workings?.Add(
+                "measured-level",
+                "Level distance",
+                "D",
+                level,
+                "m",
+                "D = tape · cos(slope)",
+                $"{reading.DistanceM:m} · cos {reading.SlopeDeg:deg}",
+                "M2"
+            );
         }
 
-        workings?.Add("measured-height", "Height by two angles", "H", height, "m", "H = D · (tan up − tan down)", $"{level:m} · (tan {reading.UpDeg:deg} − tan {reading.DownDeg:deg})", "M2");
+        workings?.Add(
+            "measured-height",
+            "Height by two angles",
+            "H",
+            height,
+            "m",
+            "H = D · (tan up − tan down)",
+            $"{level:m} · (tan {reading.UpDeg:deg} − tan {reading.DownDeg:deg})",
+            "M2"
+        );
         return Fits(height);
 
         double? Fits(double value)
@@ -80,13 +134,22 @@ public static class Measuring
                 return value;
             }
 
-            problems.Add(new("readings.height.distanceM", units.Say($"These readings make a tree of {value:m}: check the distance and the angles.")));
+            problems.Add(
+                new(
+                    "readings.height.distanceM",
+                    units.Say($"These readings make a tree of {value:m}: check the distance and the angles.")
+                )
+            );
             return null;
         }
     }
 
     /// <summary>The lean whose tangent each view shows across its line of sight.</summary>
-    private static MeasuredLean? LeanOf(IReadOnlyList<LeanViewMembers> views, List<Problem> problems, Workings? workings)
+    private static MeasuredLean? LeanOf(
+        IReadOnlyList<LeanViewMembers> views,
+        List<Problem> problems,
+        Workings? workings
+    )
     {
         if (views.Count == 0)
         {
@@ -108,7 +171,12 @@ public static class Measuring
             var cross = (sin2 * cos1) - (cos2 * sin1);
             if (Math.Abs(cross) < Math.Sin(Angle.Radians(LeastBetweenViewsDeg)))
             {
-                problems.Add(new("readings.leanViews[1].lookingDeg", "The two views lie nearly in one line, so they say little about the lean along it: take the second from the side, about a quarter turn round."));
+                problems.Add(
+                    new(
+                        "readings.leanViews[1].lookingDeg",
+                        "The two views lie nearly in one line, so they say little about the lean along it: take the second from the side, about a quarter turn round."
+                    )
+                );
                 return null;
             }
 
@@ -119,16 +187,25 @@ public static class Measuring
 
         var angle = Angle.Degrees(Math.Atan(Math.Sqrt((north * north) + (east * east))));
         var bearing = (Angle.Degrees(Math.Atan2(east, north)) + 360) % 360;
-        workings?.Add("measured-lean", "Lean from the views", "λ", angle, "deg", "−n · sin b + e · cos b = tan(lean seen) for each view; tan λ = √(n² + e²)",
-            $"n {north:x}, e {east:x}: toward {bearing:deg}", "M2", estimate: views.Count == 1);
-        return angle > 45
-            ? Refused(problems)
-            : new(angle, bearing, views.Count == 1);
+        workings?.Add(
+            "measured-lean",
+            "Lean from the views",
+            "λ",
+            angle,
+            "deg",
+            "−n · sin b + e · cos b = tan(lean seen) for each view; tan λ = √(n² + e²)",
+            $"n {north:x}, e {east:x}: toward {bearing:deg}",
+            "M2",
+            estimate: views.Count == 1
+        );
+        return angle > 45 ? Refused(problems) : new(angle, bearing, views.Count == 1);
     }
 
     private static MeasuredLean? Refused(List<Problem> problems)
     {
-        problems.Add(new("readings.leanViews[0].leanDeg", "The views together make a lean of over 45°: read them again."));
+        problems.Add(
+            new("readings.leanViews[0].leanDeg", "The views together make a lean of over 45°: read them again.")
+        );
         return null;
     }
 }

@@ -2,14 +2,21 @@ using Draklo.Core.Plans;
 
 namespace Draklo.Core.Trees;
 
-/// <summary>A stem: a taper of one exponent, d(z) = d0·(1 − z/H)^p, or straight frustums between measured sections.</summary>
+/// <summary>
+/// A stem: a taper of one exponent, d(z) = d0·(1 − z/H)^p, or straight frustums between measured sections.
+/// </summary>
 /// <remarks>Method M1. Lengths in metres, z above the ground.</remarks>
 public sealed class Stem
 {
     public const double BreastHeight = 1.3;
 
     // Gauss–Legendre with three points: exact for the fifth degree, and a frustum's second moment has the fourth.
-    private static readonly (double At, double Weight)[] Gauss = [(-0.7745966692414834, 5.0 / 9), (0, 8.0 / 9), (0.7745966692414834, 5.0 / 9)];
+    private static readonly (double At, double Weight)[] Gauss =
+    [
+        (-0.7745966692414834, 5.0 / 9),
+        (0, 8.0 / 9),
+        (0.7745966692414834, 5.0 / 9),
+    ];
 
     private readonly double[]? heights;
     private readonly double[]? diameters;
@@ -22,12 +29,16 @@ public sealed class Stem
         StumpHeight = stumpHeight;
         BaseDiameter = breastDiameter / Math.Pow(1 - (BreastHeight / height), taper);
         var above = 1 - (stumpHeight / height);
-        Volume = Math.PI / 4 * BaseDiameter * BaseDiameter * height * Math.Pow(above, (2 * taper) + 1) / ((2 * taper) + 1);
+        Volume =
+            Math.PI / 4 * BaseDiameter * BaseDiameter * height * Math.Pow(above, (2 * taper) + 1) / ((2 * taper) + 1);
         CentreAboveCut = LengthAboveCut / ((2 * taper) + 2);
         MeanSquareAboveCut = LengthAboveCut * LengthAboveCut * 2 / (((2 * taper) + 2) * ((2 * taper) + 3));
     }
 
-    /// <summary>A stem by measured sections, from below upward; below the lowest it is as thick as there, above the highest it runs to a point at the top.</summary>
+    /// <summary>
+    /// A stem by measured sections, from below upward; below the lowest it is as thick as there, above the highest it
+    /// runs to a point at the top.
+    /// </summary>
     public Stem(double height, IReadOnlyList<SectionMembers> sections, double taper, double stumpHeight)
     {
         Height = height;
@@ -80,7 +91,9 @@ public sealed class Stem
     /// <summary>Where the stem's mass acts, above the plane of the cut.</summary>
     public double CentreAboveCut { get; }
 
-    /// <summary>Mean square of the mass's height above the cut, m²: what a swept stem's offset and the inertia rest on.</summary>
+    /// <summary>
+    /// Mean square of the mass's height above the cut, m²: what a swept stem's offset and the inertia rest on.
+    /// </summary>
     public double MeanSquareAboveCut { get; }
 
     /// <summary>Diameter at a height above the plane of the cut; 0 at the top and beyond.</summary>
@@ -103,6 +116,7 @@ public sealed class Stem
             i++;
         }
 
-        return diameters[i - 1] + ((diameters[i] - diameters[i - 1]) * (z - heights[i - 1]) / (heights[i] - heights[i - 1]));
+        return diameters[i - 1]
+            + ((diameters[i] - diameters[i - 1]) * (z - heights[i - 1]) / (heights[i] - heights[i - 1]));
     }
 }

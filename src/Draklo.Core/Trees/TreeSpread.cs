@@ -6,12 +6,14 @@ namespace Draklo.Core.Trees;
 /// <summary>A figure with how far it may be off.</summary>
 public sealed record Spread(double Low, double Nominal, double High)
 {
-    public static Spread About(double nominal, double off) => new(nominal - Math.Abs(off), nominal, nominal + Math.Abs(off));
+    public static Spread About(double nominal, double off) =>
+        new(nominal - Math.Abs(off), nominal, nominal + Math.Abs(off));
 }
 
 /// <summary>How far mass, centre and needed tension may be off, from what each rests on.</summary>
 /// <remarks>
-/// Each cause is carried through on its own and they are added as squares: density ±12 %, the stem's volume ±15 % by form
+/// Each cause is carried through on its own and they are added as squares: density ±12 %, the stem's volume ±15 % by
+/// form
 /// and ±5 % by sections, the crown's mass ±30 % (±40 % as a guess), strength ±20 %, the lean ±0.5° from two views, ±1°
 /// measured otherwise and ±2° as a guess. A known mass brings its own spread.
 /// </remarks>
@@ -29,8 +31,12 @@ public sealed record TreeSpread(Spread MassKg, Spread ForwardM, Spread RightM, S
         var tree = context.Tree;
         var plan = context.Plan;
         var known = plan.Tree.Mass.Method == MassMethod.Known;
-        var crown = known ? 0 : (IsGuess("tree.crown.massRatio") ? 0.4 : 0.3) * plan.Tree.Crown.MassRatio * tree.StemMass;
-        var sized = known ? plan.Tree.Mass.Known?.Spread ?? 0 : Together(0.12, plan.Tree.Mass.Method == MassMethod.Sections ? 0.05 : 0.15);
+        var crown = known
+            ? 0
+            : (IsGuess("tree.crown.massRatio") ? 0.4 : 0.3) * plan.Tree.Crown.MassRatio * tree.StemMass;
+        var sized = known
+            ? plan.Tree.Mass.Known?.Spread ?? 0
+            : Together(0.12, plan.Tree.Mass.Method == MassMethod.Sections ? 0.05 : 0.15);
         var mass = Together(sized * tree.Mass, crown);
 
         var lean = Math.Tan(Angle.Radians(LeanOffDeg())) * tree.Centre.Up;
@@ -39,17 +45,25 @@ public sealed record TreeSpread(Spread MassKg, Spread ForwardM, Spread RightM, S
         var up = Together(0.05 * tree.Centre.Up, crown / tree.Mass * (tree.CrownCentre.Up - tree.Centre.Up));
 
         const double G = StandingTree.Gravity;
-        var moment = Together(sized * tree.ForwardMoment, crown * G * tree.CrownCentre.Forward, tree.Weight * lean, 0.2 * context.Hinge.Bending);
+        var moment = Together(
+            sized * tree.ForwardMoment,
+            crown * G * tree.CrownCentre.Forward,
+            tree.Weight * lean,
+            0.2 * context.Hinge.Bending
+        );
         var rest = still / arms;
         return new(
             Spread.About(tree.Mass, mass),
             Spread.About(tree.Centre.Forward, forward),
             Spread.About(tree.Centre.Right, right),
             Spread.About(tree.Centre.Up, up),
-            new(Math.Max(0, rest - (moment / arms)), Math.Max(0, rest), Math.Max(0, rest + (moment / arms))));
+            new(Math.Max(0, rest - (moment / arms)), Math.Max(0, rest), Math.Max(0, rest + (moment / arms)))
+        );
 
         double LeanOffDeg() =>
-            plan.Readings.LeanViews.Count == 2 ? 0.5 : IsGuess("tree.lean.angleDeg") || plan.Readings.LeanViews.Count == 1 ? 2 : 1;
+            plan.Readings.LeanViews.Count == 2 ? 0.5
+            : IsGuess("tree.lean.angleDeg") || plan.Readings.LeanViews.Count == 1 ? 2
+            : 1;
 
         bool IsGuess(string path)
         {
@@ -65,5 +79,6 @@ public sealed record TreeSpread(Spread MassKg, Spread ForwardM, Spread RightM, S
         }
     }
 
-    private static double Together(double a, double b, double c = 0, double d = 0) => Math.Sqrt((a * a) + (b * b) + (c * c) + (d * d));
+    private static double Together(double a, double b, double c = 0, double d = 0) =>
+        Math.Sqrt((a * a) + (b * b) + (c * c) + (d * d));
 }

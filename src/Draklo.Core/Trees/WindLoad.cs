@@ -4,7 +4,10 @@ using Draklo.Core.Plans;
 namespace Draklo.Core.Trees;
 
 /// <summary>What the wind does to the crown.</summary>
-/// <remarks>Method M3: ½·1.226·C·A·v² at the crown's centre, C 0.5 in leaf and 0.2 bare, A the ellipse that the crown shows the wind.</remarks>
+/// <remarks>
+/// Method M3: ½·1.226·C·A·v² at the crown's centre, C 0.5 in leaf and 0.2 bare, A the ellipse that the crown shows the
+/// wind.
+/// </remarks>
 /// <param name="Force">N.</param>
 /// <param name="ForwardMoment">N·m about the hinge: positive tips the tree forward.</param>
 /// <param name="RightMoment">N·m about the hinge: positive tips it to the right.</param>
@@ -23,16 +26,46 @@ public readonly record struct WindLoad(double Force, double ForwardMoment, doubl
         var force = PerSquare(area, wind.InLeaf) * wind.SpeedMps * wind.SpeedMps;
         var (forward, right) = lay.ResolveBearing(-force, wind.FromDeg);
         var load = new WindLoad(force, tree.CrownCentre.Up * forward, tree.CrownCentre.Up * right);
-        workings?.Add("wind-force", "Wind on the crown", "F_w", force, "N", "F_w = ½ · ρ · C · A · v²",
-            $"½ · 1.226 kg/m³ · {DragOf(wind.InLeaf):x} · {area:m2} · ({wind.SpeedMps:m/s})²", "M3", estimate: true);
-        workings?.Add("wind-moment", "Moment of the wind, forward", "M_w", load.ForwardMoment, "Nm", "M_w = F_w · u_crown along the lay",
-            $"{forward:N} · {tree.CrownCentre.Up:m}", "M3", estimate: true);
-        workings?.Add("wind-moment-right", "Moment of the wind, to the right", "M_w,r", load.RightMoment, "Nm", "M_w,r = F_w · u_crown across the lay",
-            $"{right:N} · {tree.CrownCentre.Up:m}", "M3", estimate: true);
+        workings?.Add(
+            "wind-force",
+            "Wind on the crown",
+            "F_w",
+            force,
+            "N",
+            "F_w = ½ · ρ · C · A · v²",
+            $"½ · 1.226 kg/m³ · {DragOf(wind.InLeaf):x} · {area:m2} · ({wind.SpeedMps:m/s})²",
+            "M3",
+            estimate: true
+        );
+        workings?.Add(
+            "wind-moment",
+            "Moment of the wind, forward",
+            "M_w",
+            load.ForwardMoment,
+            "Nm",
+            "M_w = F_w · u_crown along the lay",
+            $"{forward:N} · {tree.CrownCentre.Up:m}",
+            "M3",
+            estimate: true
+        );
+        workings?.Add(
+            "wind-moment-right",
+            "Moment of the wind, to the right",
+            "M_w,r",
+            load.RightMoment,
+            "Nm",
+            "M_w,r = F_w · u_crown across the lay",
+            $"{right:N} · {tree.CrownCentre.Up:m}",
+            "M3",
+            estimate: true
+        );
         return load;
     }
 
-    /// <summary>The wind speed from a bearing that makes a moment at the crown's centre, m/s; infinite for a tree without a crown.</summary>
+    /// <summary>
+    /// The wind speed from a bearing that makes a moment at the crown's centre, m/s; infinite for a tree without a
+    /// crown.
+    /// </summary>
     /// <param name="moment">N·m, 0 or more.</param>
     public static double SpeedFor(double moment, StandingTree tree, CrownMembers crown, bool inLeaf, double fromDeg) =>
         Math.Sqrt(Math.Max(0, moment) / (PerSquare(AreaShown(tree, crown, fromDeg), inLeaf) * tree.CrownCentre.Up));
@@ -53,7 +86,10 @@ public readonly record struct WindLoad(double Force, double ForwardMoment, doubl
 }
 
 /// <summary>The gust at which the plan's reserve is used up.</summary>
-/// <remarks>Method M3. Against the lay it is the wind that the planned tension no longer outpulls at some angle before commit; across the lay, the one that tears the hinge sideways at the needed tension.</remarks>
+/// <remarks>
+/// Method M3. Against the lay it is the wind that the planned tension no longer outpulls at some angle before commit;
+/// across the lay, the one that tears the hinge sideways at the needed tension.
+/// </remarks>
 /// <param name="SpeedMps">The lesser of the two, m/s.</param>
 /// <param name="FromAhead">True when the wind against the lay is the lesser.</param>
 public sealed record GustReserve(double SpeedMps, bool FromAhead)
@@ -72,8 +108,17 @@ public sealed record GustReserve(double SpeedMps, bool FromAhead)
             return null;
         }
 
-        context.Workings?.Add("gust", "Gust that uses up the reserve", "v", least, "m/s", "v = √(moment left / (½ · ρ · C · A · u_crown)), the lesser of ahead and aside",
-            $"ahead {leastSurplus:Nm} left: {ahead:m/s}; aside {sideLeft:Nm} left: {aside:m/s}", "M3", estimate: true);
+        context.Workings?.Add(
+            "gust",
+            "Gust that uses up the reserve",
+            "v",
+            least,
+            "m/s",
+            "v = √(moment left / (½ · ρ · C · A · u_crown)), the lesser of ahead and aside",
+            $"ahead {leastSurplus:Nm} left: {ahead:m/s}; aside {sideLeft:Nm} left: {aside:m/s}",
+            "M3",
+            estimate: true
+        );
         return new(least, ahead <= aside);
     }
 }

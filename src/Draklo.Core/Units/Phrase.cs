@@ -3,7 +3,9 @@ using Draklo.Core.Plans;
 
 namespace Draklo.Core.Units;
 
-/// <summary>Builds a sentence whose quantities are written in the reader's units: <c>$"it carries {load:N}"</c>.</summary>
+/// <summary>
+/// Builds a sentence whose quantities are written in the reader's units: <c>$"it carries {load:N}"</c>.
+/// </summary>
 [InterpolatedStringHandler]
 public ref struct Phrase
 {
@@ -35,7 +37,8 @@ public ref struct Phrase
     public void AppendFormatted(int value) => text.AppendFormatted(value);
 
     /// <param name="format">A unit that <see cref="Figures.With"/> knows.</param>
-    public void AppendFormatted(double value, string format) => text.AppendLiteral(Figures.With(value, format, units, figures));
+    public void AppendFormatted(double value, string format) =>
+        text.AppendLiteral(Figures.With(value, format, units, figures));
 
     public string ToText() => text.ToStringAndClear();
 }
@@ -43,18 +46,30 @@ public ref struct Phrase
 /// <summary>Sentences in a unit system.</summary>
 public static class Sentences
 {
-    public static string Say(this UnitSystem units, [InterpolatedStringHandlerArgument(nameof(units))] ref Phrase phrase)
+    public static string Say(
+        this UnitSystem units,
+        [InterpolatedStringHandlerArgument(nameof(units))] ref Phrase phrase
+    )
     {
         _ = units;
         return phrase.ToText();
     }
 
     /// <summary>Small counts as words: 2 → "two".</summary>
-    public static string Count(int number) => number switch
-    {
-        1 => "one", 2 => "two", 3 => "three", 4 => "four", 5 => "five", 6 => "six", 7 => "seven", 8 => "eight", 9 => "nine",
-        _ => number.ToString(),
-    };
+    public static string Count(int number) =>
+        number switch
+        {
+            1 => "one",
+            2 => "two",
+            3 => "three",
+            4 => "four",
+            5 => "five",
+            6 => "six",
+            7 => "seven",
+            8 => "eight",
+            9 => "nine",
+            _ => number.ToString(),
+        };
 
     /// <summary>A name as it stands within a sentence: "Running bowline" → "running bowline".</summary>
     public static string Uncapitalised(this string text) =>

@@ -15,53 +15,71 @@ internal static class AnalysisEndpoints
     public static void MapAnalysis(this IEndpointRouteBuilder app)
     {
         app.MapPost("/api/analysis", AnalyseAsync)
-            .WithName("analyse").WithTags("analysis")
+            .WithName("analyse")
+            .WithTags("analysis")
             .WithSummary("Analyses a plan document and keeps nothing.")
-            .WithDescription("A piece of the locker that hangs on the plan is looked up there. units=us writes sentences and workings in US customary units; figures are SI in any case. workings=false leaves the workings out.")
+            .WithDescription(
+                "A piece of the locker that hangs on the plan is looked up there. units=us writes sentences and workings in US customary units; figures are SI in any case. workings=false leaves the workings out."
+            )
             .Accepts<Plan>("application/json")
             .Produces<Core.Plans.Analysis>()
             .ProducesValidationProblem(StatusCodes.Status400BadRequest)
             .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity)
             .ProducesProblem(StatusCodes.Status413PayloadTooLarge);
         app.MapPost("/api/stem", ProfileAsync)
-            .WithName("stemProfile").WithTags("analysis")
+            .WithName("stemProfile")
+            .WithTags("analysis")
             .WithSummary("Bending along the stem and what other seats of a line would do; line is its number, from 0.")
             .Accepts<Plan>("application/json")
             .Produces<StemProfile>()
             .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity);
         app.MapPost("/api/remedies", RemediesAsync)
-            .WithName("remedies").WithTags("analysis")
+            .WithName("remedies")
+            .WithTags("analysis")
             .WithSummary("What would make a link hold: the least change of each kind, each tried by the full analysis.")
             .Accepts<Plan>("application/json")
             .Produces<IReadOnlyList<Remedy>>()
             .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity);
         app.MapPost("/api/tackle/view", TackleViewAsync)
-            .WithName("tackleView").WithTags("analysis")
-            .WithSummary("A line's tackle as it is drawn: legs, points, what each contact costs, how it moves and in how many sets it hauls; line is its number, from 0.")
+            .WithName("tackleView")
+            .WithTags("analysis")
+            .WithSummary(
+                "A line's tackle as it is drawn: legs, points, what each contact costs, how it moves and in how many sets it hauls; line is its number, from 0."
+            )
             .Accepts<Plan>("application/json")
             .Produces<TackleView>()
             .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity);
         app.MapPost("/api/tackle/compose", ComposeAsync)
-            .WithName("composeTackle").WithTags("analysis")
-            .WithSummary("A tackle of one's own, by stages or rope by rope: what it gives, or why it cannot haul. contactId is the turn where none is given.")
+            .WithName("composeTackle")
+            .WithTags("analysis")
+            .WithSummary(
+                "A tackle of one's own, by stages or rope by rope: what it gives, or why it cannot haul. contactId is the turn where none is given."
+            )
             .Accepts<ComposedMembers>("application/json")
             .Produces<ComposedTackle>()
             .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity);
         app.MapHub<FinderHub>(FinderHub.Path);
         app.MapPost("/api/rigs", RigsAsync)
-            .WithName("findRigs").WithTags("analysis")
-            .WithSummary("The best ways to pull the main line with what is in the locker and stands on the plan, hauled by so many people, or as many as the plan says; the hub /hubs/finder tells its progress and can be stopped.")
+            .WithName("findRigs")
+            .WithTags("analysis")
+            .WithSummary(
+                "The best ways to pull the main line with what is in the locker and stands on the plan, hauled by so many people, or as many as the plan says; the hub /hubs/finder tells its progress and can be stopped."
+            )
             .Accepts<Plan>("application/json")
             .Produces<FoundRigs>()
             .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity);
         app.MapPost("/api/chances", ChancesAsync)
-            .WithName("chances").WithTags("analysis")
-            .WithSummary("What is not known carried through: spread of tension and hand force over so many samples (50 to 20,000), the chance that each link fails, and what to measure better. The same plan and seed give the same answer.")
+            .WithName("chances")
+            .WithTags("analysis")
+            .WithSummary(
+                "What is not known carried through: spread of tension and hand force over so many samples (50 to 20,000), the chance that each link fails, and what to measure better. The same plan and seed give the same answer."
+            )
             .Accepts<Plan>("application/json")
             .Produces<PlanChances>()
             .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity);
         app.MapPost("/api/tackle", SolveTackleAsync)
-            .WithName("solveTackle").WithTags("analysis")
+            .WithName("solveTackle")
+            .WithTags("analysis")
             .WithSummary("Solves an arrangement of ropes and points for a hand force of 1.")
             .Accepts<Arrangement>("application/json")
             .Produces<TackleSolution>()
@@ -70,7 +88,12 @@ internal static class AnalysisEndpoints
             .ProducesProblem(StatusCodes.Status413PayloadTooLarge);
     }
 
-    private static async Task<IResult> AnalyseAsync(HttpRequest request, LockerStore locker, bool workings = true, string? units = null)
+    private static async Task<IResult> AnalyseAsync(
+        HttpRequest request,
+        LockerStore locker,
+        bool workings = true,
+        string? units = null
+    )
     {
         if (!Bodies.TryUnits(units, out var system))
         {
@@ -84,7 +107,9 @@ internal static class AnalysisEndpoints
         }
 
         var outcome = PlanAnalysis.Of(plan, system, workings, locker.Standings());
-        return outcome.Analysis is { } analysis ? new WholeAnswer<Core.Plans.Analysis>(analysis) : PlainProblems.Refused(outcome.Problems);
+        return outcome.Analysis is { } analysis
+            ? new WholeAnswer<Core.Plans.Analysis>(analysis)
+            : PlainProblems.Refused(outcome.Problems);
     }
 
     private static Task<IResult> ProfileAsync(HttpRequest request, int line = 0, string? units = null) =>
@@ -93,20 +118,45 @@ internal static class AnalysisEndpoints
     private static Task<IResult> TackleViewAsync(HttpRequest request, int line = 0, string? units = null) =>
         OfPlanAsync(request, units, (plan, system) => TackleView.Of(plan, line, system));
 
-    private static Task<IResult> RigsAsync(HttpRequest request, LockerStore locker, TackleStore tackles, int? people = null, string? units = null) => OfPlanAsync(request, units, (plan, system) =>
-    {
-        var (finder, problems) = RigFinder.For(plan, [.. locker.List().Select(k => k.Item)], locker.Today, system, new(people, [.. tackles.List().Select(t => t.Tackle)]));
-        return (finder?.Run(null, request.HttpContext.RequestAborted), problems);
-    });
+    private static Task<IResult> RigsAsync(
+        HttpRequest request,
+        LockerStore locker,
+        TackleStore tackles,
+        int? people = null,
+        string? units = null
+    ) =>
+        OfPlanAsync(
+            request,
+            units,
+            (plan, system) =>
+            {
+                var (finder, problems) = RigFinder.For(
+                    plan,
+                    [.. locker.List().Select(k => k.Item)],
+                    locker.Today,
+                    system,
+                    new(people, [.. tackles.List().Select(t => t.Tackle)])
+                );
+                return (finder?.Run(null, request.HttpContext.RequestAborted), problems);
+            }
+        );
 
-    private static Task<IResult> ChancesAsync(HttpRequest request, int samples = 1000, int seed = 1, string? units = null) =>
-        OfPlanAsync(request, units, (plan, system) => PlanChances.Of(plan, samples, seed, system));
+    private static Task<IResult> ChancesAsync(
+        HttpRequest request,
+        int samples = 1000,
+        int seed = 1,
+        string? units = null
+    ) => OfPlanAsync(request, units, (plan, system) => PlanChances.Of(plan, samples, seed, system));
 
     private static Task<IResult> RemediesAsync(HttpRequest request, string link = "", string? units = null) =>
         OfPlanAsync(request, units, (plan, system) => Remedies.For(plan, link, system));
 
     /// <summary>Reads a plan and answers what is made of it, or why nothing is.</summary>
-    private static async Task<IResult> OfPlanAsync<T>(HttpRequest request, string? units, Func<Plan, Core.Units.UnitSystem, (T? Made, List<Problem> Problems)> make)
+    private static async Task<IResult> OfPlanAsync<T>(
+        HttpRequest request,
+        string? units,
+        Func<Plan, Core.Units.UnitSystem, (T? Made, List<Problem> Problems)> make
+    )
         where T : class
     {
         if (!Bodies.TryUnits(units, out var system))
@@ -134,7 +184,9 @@ internal static class AnalysisEndpoints
 
         if (!Reference.Contacts.TryGetValue(contactId, out var contact))
         {
-            return PlainProblems.Refused([new("contactId", $"“{contactId}” is not in the table of turns: choose one that is.")]);
+            return PlainProblems.Refused([
+                new("contactId", $"“{contactId}” is not in the table of turns: choose one that is."),
+            ]);
         }
 
         var (made, problems) = ComposedTackle.Of(own, contact);

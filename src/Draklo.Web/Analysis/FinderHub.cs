@@ -1,7 +1,7 @@
 using System.Runtime.CompilerServices;
 using System.Text.Json;
-using Draklo.Core.Rigs;
 using Draklo.Core.Plans;
+using Draklo.Core.Rigs;
 using Draklo.Core.Units;
 using Draklo.Store;
 using Microsoft.AspNetCore.SignalR;
@@ -23,14 +23,25 @@ internal sealed class FinderHub(LockerStore locker, TackleStore tackles) : Hub
     /// <param name="units">metric or us.</param>
     /// <param name="people">How many are there to haul; null for as many as the plan says.</param>
     /// <exception cref="HubException">There is nothing to look among; the message says what to do.</exception>
-    public async IAsyncEnumerable<FinderReport> Find(JsonElement plan, string units, int? people, [EnumeratorCancellation] CancellationToken cancellation)
+    public async IAsyncEnumerable<FinderReport> Find(
+        JsonElement plan,
+        string units,
+        int? people,
+        [EnumeratorCancellation] CancellationToken cancellation
+    )
     {
         var system = units == "us" ? UnitSystem.Us : UnitSystem.Metric;
         var (document, problems) = DocumentReader.Read<Plan>(plan);
         RigFinder? finder = null;
         if (document is not null)
         {
-            (finder, problems) = RigFinder.For(document, [.. locker.List().Select(k => k.Item)], locker.Today, system, new(people, [.. tackles.List().Select(t => t.Tackle)]));
+            (finder, problems) = RigFinder.For(
+                document,
+                [.. locker.List().Select(k => k.Item)],
+                locker.Today,
+                system,
+                new(people, [.. tackles.List().Select(t => t.Tackle)])
+            );
         }
 
         if (finder is null)
@@ -53,8 +64,6 @@ internal sealed class FinderHub(LockerStore locker, TackleStore tackles) : Hub
     private static void InterlockedMax(ref int most, int now)
     {
         int seen;
-        while ((seen = Volatile.Read(ref most)) < now && Interlocked.CompareExchange(ref most, now, seen) != seen)
-        {
-        }
+        while ((seen = Volatile.Read(ref most)) < now && Interlocked.CompareExchange(ref most, now, seen) != seen) { }
     }
 }

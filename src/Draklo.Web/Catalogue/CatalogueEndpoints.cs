@@ -14,42 +14,87 @@ namespace Draklo.Web.Catalogue;
 /// <param name="Crowns">Crown ratios to choose by what the crown looks like.</param>
 /// <param name="WalkUp">The walk-up list that a new job starts with.</param>
 public sealed record CatalogueAnswer(
-    IReadOnlyList<SpeciesEntry> Species, IReadOnlyList<Knot> Knots, IReadOnlyList<ContactKind> Contacts, IReadOnlyList<TackleChoice> Systems, IReadOnlyList<StageChoice> Stages,
-    IReadOnlyList<CrownLook> Crowns, IReadOnlyList<WalkUpMembers> WalkUp, IReadOnlyList<AnchorFigure> Anchors, IReadOnlyList<Grip> Grips, IReadOnlyList<RopeConstruction> Constructions);
+    IReadOnlyList<SpeciesEntry> Species,
+    IReadOnlyList<Knot> Knots,
+    IReadOnlyList<ContactKind> Contacts,
+    IReadOnlyList<TackleChoice> Systems,
+    IReadOnlyList<StageChoice> Stages,
+    IReadOnlyList<CrownLook> Crowns,
+    IReadOnlyList<WalkUpMembers> WalkUp,
+    IReadOnlyList<AnchorFigure> Anchors,
+    IReadOnlyList<Grip> Grips,
+    IReadOnlyList<RopeConstruction> Constructions
+);
 
 /// <param name="Own">True for what the crew added or corrected; a plan then carries its wood.</param>
-/// <param name="Corrects">True when the catalogue has figures of its own under this id, which come back when the correction is dropped.</param>
+/// <param name="Corrects">True when the catalogue has figures of its own under this id, which come back when the
+/// correction is dropped.</param>
 public sealed record SpeciesEntry(Species Species, bool Own, bool Corrects);
 
 /// <param name="Turns">Where its ropes turn: what a cam or grip can sit at.</param>
 /// <param name="InLine">Always rove in the pull line's own tail.</param>
 /// <param name="UsesAnchor">Whether it hangs on the anchor.</param>
-public sealed record TackleChoice(string Id, string Name, string Note, bool InLine, bool UsesAnchor, double IdealAdvantage, IReadOnlyList<TackleTurn> Turns);
+public sealed record TackleChoice(
+    string Id,
+    string Name,
+    string Note,
+    bool InLine,
+    bool UsesAnchor,
+    double IdealAdvantage,
+    IReadOnlyList<TackleTurn> Turns
+);
 
 internal static partial class CatalogueEndpoints
 {
     private static readonly IReadOnlyList<TackleChoice> Systems =
-        [.. TackleSystems.All.Select(s => new TackleChoice(s.Id, s.Name, s.Note, s.InLine, s.UsesAnchor, s.Solve(new(1, 1)).IdealAdvantage, TackleTurn.Of(s.Shape)))];
+    [
+        .. TackleSystems.All.Select(s => new TackleChoice(
+            s.Id,
+            s.Name,
+            s.Note,
+            s.InLine,
+            s.UsesAnchor,
+            s.Solve(new(1, 1)).IdealAdvantage,
+            TackleTurn.Of(s.Shape)
+        )),
+    ];
 
     public static void MapCatalogue(this IEndpointRouteBuilder app)
     {
         app.MapGet("/api/catalogue", (SpeciesStore store) => Answer(store))
-            .WithName("catalogue").WithTags("catalogue").WithSummary("Species, knots, turns, tackle systems, crowns and the walk-up list.");
+            .WithName("catalogue")
+            .WithTags("catalogue")
+            .WithSummary("Species, knots, turns, tackle systems, crowns and the walk-up list.");
         app.MapGet("/api/schema/plan.json", () => Results.Text(PlanSchema.Text, "application/schema+json"))
-            .WithName("planSchema").WithTags("catalogue").WithSummary("The JSON Schema of the plan document.");
-        app.MapPut("/api/species/{id}", KeepAsync).WithName("keepSpecies").WithTags("catalogue")
+            .WithName("planSchema")
+            .WithTags("catalogue")
+            .WithSummary("The JSON Schema of the plan document.");
+        app.MapPut("/api/species/{id}", KeepAsync)
+            .WithName("keepSpecies")
+            .WithTags("catalogue")
             .WithSummary("Keeps a species of the crew's own, or its correction of the catalogue's.")
-            .Accepts<Species>("application/json").Produces<SpeciesEntry>().ProducesValidationProblem(422);
-        app.MapDelete("/api/species/{id}", Drop).WithName("dropSpecies").WithTags("catalogue")
-            .WithSummary("Drops a species of the crew's own; a corrected one goes back to the catalogue's figures.").Produces(204).ProducesProblem(404);
+            .Accepts<Species>("application/json")
+            .Produces<SpeciesEntry>()
+            .ProducesValidationProblem(422);
+        app.MapDelete("/api/species/{id}", Drop)
+            .WithName("dropSpecies")
+            .WithTags("catalogue")
+            .WithSummary("Drops a species of the crew's own; a corrected one goes back to the catalogue's figures.")
+            .Produces(204)
+            .ProducesProblem(404);
     }
 
     private static CatalogueAnswer Answer(SpeciesStore store)
     {
         var own = store.List().ToDictionary(s => s.Id, StringComparer.Ordinal);
         return new(
-            [.. Reference.Species.Values.Where(s => !own.ContainsKey(s.Id)).Select(s => new SpeciesEntry(s, false, false))
-                .Concat(own.Values.Select(Entry)).OrderBy(s => s.Species.Name, StringComparer.Ordinal)],
+            [
+                .. Reference
+                    .Species.Values.Where(s => !own.ContainsKey(s.Id))
+                    .Select(s => new SpeciesEntry(s, false, false))
+                    .Concat(own.Values.Select(Entry))
+                    .OrderBy(s => s.Species.Name, StringComparer.Ordinal),
+            ],
             [.. Reference.Knots.Values.OrderBy(k => k.Name, StringComparer.Ordinal)],
             [.. Reference.Contacts.Values.OrderByDescending(c => c.Nominal)],
             Systems,
@@ -58,7 +103,8 @@ internal static partial class CatalogueEndpoints
             FirstWalkUp.Make(),
             [.. Reference.Anchors.Values.OrderBy(a => a.Kind, StringComparer.Ordinal).ThenBy(a => a.Nominal)],
             [.. Reference.Grips.Values.OrderBy(g => g.SlipLowN)],
-            [.. Reference.Constructions.Values.OrderBy(c => c.StrengthPerMm2)]);
+            [.. Reference.Constructions.Values.OrderBy(c => c.StrengthPerMm2)]
+        );
     }
 
     private static async Task<IResult> KeepAsync(SpeciesStore store, HttpRequest request, string id)
@@ -73,7 +119,12 @@ internal static partial class CatalogueEndpoints
         MemberRanges.Check(species, UnitSystem.Metric, problems);
         if (!IdShape().IsMatch(id) || species.Id != id)
         {
-            problems.Add(new("id", "The id takes small letters, digits and hyphens, 40 at most, and is the same as in the address."));
+            problems.Add(
+                new(
+                    "id",
+                    "The id takes small letters, digits and hyphens, 40 at most, and is the same as in the address."
+                )
+            );
         }
 
         if (string.IsNullOrWhiteSpace(species.Name) || species.Name.Length > 60 || species.Latin.Length > 60)
@@ -91,7 +142,9 @@ internal static partial class CatalogueEndpoints
     }
 
     private static IResult Drop(SpeciesStore store, string id) =>
-        store.Drop(id) ? Results.NoContent() : PlainProblems.NotFound("The crew keeps no species of this name; the catalogue's own stay.");
+        store.Drop(id)
+            ? Results.NoContent()
+            : PlainProblems.NotFound("The crew keeps no species of this name; the catalogue's own stay.");
 
     private static SpeciesEntry Entry(Species species) => new(species, true, Reference.Species.ContainsKey(species.Id));
 

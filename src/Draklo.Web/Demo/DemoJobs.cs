@@ -8,7 +8,12 @@ namespace Draklo.Web.Demo;
 internal static class DemoJobs
 {
     /// <summary>File name and how many days from today the job is planned.</summary>
-    private static readonly (string File, int InDays)[] Files = [("lime.json", 2), ("side-leaner.json", 5), ("spruce.json", 9)];
+    private static readonly (string File, int InDays)[] Files =
+    [
+        ("lime.json", 2),
+        ("side-leaner.json", 5),
+        ("spruce.json", 9),
+    ];
 
     public static void AddTo(JobStore store, TimeProvider clock)
     {
@@ -21,7 +26,9 @@ internal static class DemoJobs
             var (job, problems) = DocumentReader.Read<JobDocument>(bytes.ToArray());
             if (job is null || job.Problems().Count > 0)
             {
-                throw new InvalidOperationException($"The demo job {file} does not read: {string.Join(' ', problems.Select(p => $"{p.Path}: {p.Message}"))}");
+                throw new InvalidOperationException(
+                    $"The demo job {file} does not read: {string.Join(' ', problems.Select(p => $"{p.Path}: {p.Message}"))}"
+                );
             }
 
             store.Create((job with { PlannedOn = today.AddDays(inDays).ToString("yyyy-MM-dd") }).ToContent());

@@ -4,7 +4,10 @@ using Draklo.Store;
 
 namespace Draklo.Web.Demo;
 
-/// <summary>The made-up locker that a new data folder is given. Its days are moved along, so that it is as old on the day it is opened as on the day it was written.</summary>
+/// <summary>
+/// The made-up locker that a new data folder is given. Its days are moved along, so that it is as old on the day it is
+/// opened as on the day it was written.
+/// </summary>
 internal static class DemoLocker
 {
     private static readonly DateOnly WrittenOn = new(2026, 11, 25);
@@ -17,14 +20,25 @@ internal static class DemoLocker
         var (document, problems) = DocumentReader.Read<LockerDocument>(bytes.ToArray());
         if (document is null)
         {
-            throw new InvalidOperationException($"The demo locker does not read: {string.Join(' ', problems.Select(p => $"{p.Path}: {p.Message}"))}");
+            throw new InvalidOperationException(
+                $"The demo locker does not read: {string.Join(' ', problems.Select(p => $"{p.Path}: {p.Message}"))}"
+            );
         }
 
         var shift = locker.Today.DayNumber - WrittenOn.DayNumber;
-        locker.Fill(document.Pieces.Select(piece => (
-            piece.Item with { MadeOn = Moved(piece.Item.MadeOn, shift), InServiceOn = Moved(piece.Item.InServiceOn, shift) },
-            piece.Uses.Select(use => use with { On = Moved(use.On, shift)! }),
-            piece.Inspections.Select(inspection => inspection with { On = Moved(inspection.On, shift)! }))));
+        locker.Fill(
+            document.Pieces.Select(piece =>
+                (
+                    piece.Item with
+                    {
+                        MadeOn = Moved(piece.Item.MadeOn, shift),
+                        InServiceOn = Moved(piece.Item.InServiceOn, shift),
+                    },
+                    piece.Uses.Select(use => use with { On = Moved(use.On, shift)! }),
+                    piece.Inspections.Select(inspection => inspection with { On = Moved(inspection.On, shift)! })
+                )
+            )
+        );
         locker.Keep(document.Rules);
         foreach (var policy in document.Policies)
         {

@@ -12,38 +12,51 @@ internal static class ApiDescription
 {
     public static void Configure(OpenApiOptions options)
     {
-        options.AddDocumentTransformer((document, _, _) =>
-        {
-            document.Info.Title = "Draklo";
-            document.Info.Version = "1";
-            document.Info.Description = "Plans for pulling leaning trees. SI units; degrees where a name says Deg; bearings clockwise from north.";
-            document.Servers = [];
-
-            // A choice that may be left out in one place is described once for all; the null belongs to that place alone.
-            foreach (var schema in document.Components?.Schemas?.Values.OfType<Microsoft.OpenApi.OpenApiSchema>() ?? [])
+        options.AddDocumentTransformer(
+            (document, _, _) =>
             {
-                schema.Enum = schema.Enum?.Where(choice => choice is not null && choice.GetValueKind() != JsonValueKind.Null).ToList();
-            }
+                document.Info.Title = "Draklo";
+                document.Info.Version = "1";
+                document.Info.Description =
+                    "Plans for pulling leaning trees. SI units; degrees where a name says Deg; bearings clockwise from north.";
+                document.Servers = [];
 
-            return Task.CompletedTask;
-        });
-        options.AddSchemaTransformer((schema, context, _) =>
-        {
-            foreach (var attribute in context.JsonPropertyInfo?.AttributeProvider?.GetCustomAttributes(inherit: false) ?? [])
+                // A choice that may be left out in one place is described once for all; the null belongs to that place
+                // alone.
+                foreach (
+                    var schema in document.Components?.Schemas?.Values.OfType<Microsoft.OpenApi.OpenApiSchema>() ?? []
+                )
+                {
+                    schema.Enum = schema
+                        .Enum?.Where(choice => choice is not null && choice.GetValueKind() != JsonValueKind.Null)
+                        .ToList();
+                }
+
+                return Task.CompletedTask;
+            }
+        );
+        options.AddSchemaTransformer(
+            (schema, context, _) =>
             {
-                if (attribute is DisplayAttribute display)
+                foreach (
+                    var attribute in context.JsonPropertyInfo?.AttributeProvider?.GetCustomAttributes(inherit: false)
+                        ?? []
+                )
                 {
-                    schema.Title = display.Name;
-                    schema.Description = display.Description ?? schema.Description;
+                    if (attribute is DisplayAttribute display)
+                    {
+                        schema.Title = display.Name;
+                        schema.Description = display.Description ?? schema.Description;
+                    }
+                    else if (attribute is RangeAttribute range)
+                    {
+                        schema.Minimum = Convert.ToString(range.Minimum, CultureInfo.InvariantCulture);
+                        schema.Maximum = Convert.ToString(range.Maximum, CultureInfo.InvariantCulture);
+                    }
                 }
-                else if (attribute is RangeAttribute range)
-                {
-                    schema.Minimum = Convert.ToString(range.Minimum, CultureInfo.InvariantCulture);
-                    schema.Maximum = Convert.ToString(range.Maximum, CultureInfo.InvariantCulture);
-                }
-            }
 
-            return Task.CompletedTask;
-        });
+                return Task.CompletedTask;
+            }
+        );
     }
 }

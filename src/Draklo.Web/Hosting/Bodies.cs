@@ -24,9 +24,16 @@ internal static class Bodies
     public static bool TryRevision(this HttpRequest request, out int revision, out IResult? refusal)
     {
         revision = 0;
-        var named = EntityTagHeaderValue.TryParse(request.Headers.IfMatch.ToString(), out var tag)
+        var named =
+            EntityTagHeaderValue.TryParse(request.Headers.IfMatch.ToString(), out var tag)
             && int.TryParse(tag.Tag.AsSpan().Trim('"'), NumberStyles.None, CultureInfo.InvariantCulture, out revision);
-        refusal = named ? null : Results.Problem("Say in If-Match which revision this change began from, as in \"7\".", title: "Which revision?", statusCode: StatusCodes.Status428PreconditionRequired);
+        refusal = named
+            ? null
+            : Results.Problem(
+                "Say in If-Match which revision this change began from, as in \"7\".",
+                title: "Which revision?",
+                statusCode: StatusCodes.Status428PreconditionRequired
+            );
         return named;
     }
 

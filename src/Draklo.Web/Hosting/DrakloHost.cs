@@ -46,11 +46,15 @@ public static class DrakloHost
         }
         catch (IOException e)
         {
-            await Console.Error.WriteLineAsync($"Draklo cannot listen on port {settings.Port}: {e.Message} Set DRAKLO_PORT to another one.");
+            await Console.Error.WriteLineAsync(
+                $"Draklo cannot listen on port {settings.Port}: {e.Message} Set DRAKLO_PORT to another one."
+            );
             return 1;
         }
 
-        Console.WriteLine($"Draklo is at {app.Urls.First()}  (data in {Path.GetFullPath(settings.DataFolder)}; Ctrl+C stops it)");
+        Console.WriteLine(
+            $"Draklo is at {app.Urls.First()}  (data in {Path.GetFullPath(settings.DataFolder)}; Ctrl+C stops it)"
+        );
         Warmth.Begin();
         await app.WaitForShutdownAsync();
         Console.WriteLine("Draklo has stopped; everything is saved.");
@@ -62,26 +66,44 @@ public static class DrakloHost
     public static HostSettings? ReadSettings(string[] args, Func<string, string?> environment, out string complaint)
     {
         var unknown = args.FirstOrDefault(a => a != "--empty");
-        var port = environment("DRAKLO_PORT") is { Length: > 0 } text ? (ushort.TryParse(text, out var number) ? number : -1) : 5080;
-        complaint = unknown is not null && !BuildsApiDescription ? $"Draklo does not know “{unknown}”; it takes --empty, to begin without the demo jobs."
-            : port < 0 ? $"DRAKLO_PORT is “{environment("DRAKLO_PORT")}”; it must be a port number from 0 to 65535." : "";
-        return complaint.Length > 0 ? null
-            : new(port, environment("DRAKLO_DATA") is { Length: > 0 } folder ? folder : "data", !args.Contains("--empty", StringComparer.Ordinal));
+        var port = environment("DRAKLO_PORT") is { Length: > 0 } text
+            ? (ushort.TryParse(text, out var number) ? number : -1)
+            : 5080;
+        complaint =
+            unknown is not null && !BuildsApiDescription
+                ? $"Draklo does not know “{unknown}”; it takes --empty, to begin without the demo jobs."
+            : port < 0 ? $"DRAKLO_PORT is “{environment("DRAKLO_PORT")}”; it must be a port number from 0 to 65535."
+            : "";
+        return complaint.Length > 0
+            ? null
+            : new(
+                port,
+                environment("DRAKLO_DATA") is { Length: > 0 } folder ? folder : "data",
+                !args.Contains("--empty", StringComparer.Ordinal)
+            );
     }
 
     /// <summary>The application, ready to start.</summary>
     public static WebApplication Build(HostSettings settings)
     {
-        var builder = WebApplication.CreateSlimBuilder(new WebApplicationOptions { ContentRootPath = AppContext.BaseDirectory });
-        builder.WebHost.UseKestrelCore().ConfigureKestrel(kestrel =>
-        {
-            kestrel.ListenLocalhostOnly(settings.Port);
-            kestrel.Limits.MaxRequestBodySize = LargestBody;
-            kestrel.AddServerHeader = false;
-        });
-        builder.Services.AddSerilog(log => log
-            .MinimumLevel.Is(LogEventLevel.Warning)
-            .WriteTo.Console(outputTemplate: "{Timestamp:HH:mm:ss} {Level:u3} {Message:lj}{NewLine}{Exception}", standardErrorFromLevel: LogEventLevel.Warning));
+        var builder = WebApplication.CreateSlimBuilder(
+            new WebApplicationOptions { ContentRootPath = AppContext.BaseDirectory }
+        );
+        builder
+            .WebHost.UseKestrelCore()
+            .ConfigureKestrel(kestrel =>
+            {
+                kestrel.ListenLocalhostOnly(settings.Port);
+                kestrel.Limits.MaxRequestBodySize = LargestBody;
+                kestrel.AddServerHeader = false;
+            });
+        builder.Services.AddSerilog(log =>
+            log.MinimumLevel.Is(LogEventLevel.Warning)
+                .WriteTo.Console(
+                    outputTemplate: "{Timestamp:HH:mm:ss} {Level:u3} {Message:lj}{NewLine}{Exception}",
+                    standardErrorFromLevel: LogEventLevel.Warning
+                )
+        );
         builder.Services.Configure<JsonOptions>(json =>
         {
             json.SerializerOptions.NumberHandling = DocumentReader.Options.NumberHandling;
@@ -140,13 +162,16 @@ public static class DrakloHost
         return app;
     }
 
-    private static T NoStore<T>(IServiceProvider services) => throw new InvalidOperationException("No store while the API is described.");
+    private static T NoStore<T>(IServiceProvider services) =>
+        throw new InvalidOperationException("No store while the API is described.");
 
     /// <summary>Whether this run only describes the API for the front end's types, at build.</summary>
     private static bool BuildsApiDescription => Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
 
-    private static void ListenLocalhostOnly(this Microsoft.AspNetCore.Server.Kestrel.Core.KestrelServerOptions kestrel, int port) =>
-        kestrel.Listen(System.Net.IPAddress.Loopback, port);
+    private static void ListenLocalhostOnly(
+        this Microsoft.AspNetCore.Server.Kestrel.Core.KestrelServerOptions kestrel,
+        int port
+    ) => kestrel.Listen(System.Net.IPAddress.Loopback, port);
 
     /// <summary>Serves the built front end; any path that is not a file or an API opens the application.</summary>
     private static void MapScreens(this WebApplication app)
@@ -159,13 +184,21 @@ public static class DrakloHost
 
         var files = new PhysicalFileProvider(root);
         app.UseDefaultFiles(new DefaultFilesOptions { FileProvider = files });
-        app.UseStaticFiles(new StaticFileOptions
-        {
-            FileProvider = files,
-            OnPrepareResponse = static response => response.Context.Response.Headers.CacheControl =
-                response.Context.Request.Path.StartsWithSegments("/assets", StringComparison.Ordinal) ? "public, max-age=31536000, immutable" : "no-cache",
-        });
-        app.Map("/api/{**rest}", () => Results.Problem("There is nothing at this address.", statusCode: 404)).ExcludeFromDescription();
+        app.UseStaticFiles(
+            new StaticFileOptions
+            {
+                FileProvider = files,
+                OnPrepareResponse = static response =>
+                    response.Context.Response.Headers.CacheControl = response.Context.Request.Path.StartsWithSegments(
+                        "/assets",
+                        StringComparison.Ordinal
+                    )
+                        ? "public, max-age=31536000, immutable"
+                        : "no-cache",
+            }
+        );
+        app.Map("/api/{**rest}", () => Results.Problem("There is nothing at this address.", statusCode: 404))
+            .ExcludeFromDescription();
         app.MapFallbackToFile("index.html", new StaticFileOptions { FileProvider = files });
     }
 }

@@ -12,20 +12,53 @@ internal static class NamedEndpoints
     /// <param name="many">What several are called.</param>
     /// <param name="idOf">Its id, the same as in the address.</param>
     /// <param name="check">What its ranges do not say.</param>
-    public static void MapNamed<TStore, T>(this IEndpointRouteBuilder app, string path, string one, string many, Func<T, string> idOf, Action<T, List<Problem>> check)
+    public static void MapNamed<TStore, T>(
+        this IEndpointRouteBuilder app,
+        string path,
+        string one,
+        string many,
+        Func<T, string> idOf,
+        Action<T, List<Problem>> check
+    )
         where TStore : NamedStore<T>
         where T : class
     {
         var name = char.ToUpperInvariant(one[0]) + one[1..];
-        app.MapGet(path, (TStore store) => store.List()).WithName(many).WithTags(many).WithSummary($"The crew's {many}.");
-        app.MapPut($"{path}/{{id}}", (TStore store, HttpRequest request, string id) => KeepAsync(store, request, id, idOf, check))
-            .WithName($"keep{name}").WithTags(many).WithSummary($"Keeps a {one} under its id; plans carry their own copy and do not change.")
-            .Accepts<T>("application/json").Produces<T>().ProducesValidationProblem(422);
-        app.MapDelete($"{path}/{{id}}", (TStore store, string id) => store.Drop(id) ? Results.NoContent() : PlainProblems.NotFound($"The crew keeps no {one} of this name."))
-            .WithName($"drop{name}").WithTags(many).WithSummary($"Drops a {one}; plans that carry it stay as they are.").Produces(204).ProducesProblem(404);
+        app.MapGet(path, (TStore store) => store.List())
+            .WithName(many)
+            .WithTags(many)
+            .WithSummary($"The crew's {many}.");
+        app.MapPut(
+                $"{path}/{{id}}",
+                (TStore store, HttpRequest request, string id) => KeepAsync(store, request, id, idOf, check)
+            )
+            .WithName($"keep{name}")
+            .WithTags(many)
+            .WithSummary($"Keeps a {one} under its id; plans carry their own copy and do not change.")
+            .Accepts<T>("application/json")
+            .Produces<T>()
+            .ProducesValidationProblem(422);
+        app.MapDelete(
+                $"{path}/{{id}}",
+                (TStore store, string id) =>
+                    store.Drop(id)
+                        ? Results.NoContent()
+                        : PlainProblems.NotFound($"The crew keeps no {one} of this name.")
+            )
+            .WithName($"drop{name}")
+            .WithTags(many)
+            .WithSummary($"Drops a {one}; plans that carry it stay as they are.")
+            .Produces(204)
+            .ProducesProblem(404);
     }
 
-    private static async Task<IResult> KeepAsync<T>(NamedStore<T> store, HttpRequest request, string id, Func<T, string> idOf, Action<T, List<Problem>> check)
+    private static async Task<IResult> KeepAsync<T>(
+        NamedStore<T> store,
+        HttpRequest request,
+        string id,
+        Func<T, string> idOf,
+        Action<T, List<Problem>> check
+    )
         where T : class
     {
         var (document, refusal) = await request.ReadAsync<T>();

@@ -4,8 +4,13 @@ using System.Text.Json.Serialization;
 
 namespace Draklo.Web.Hosting;
 
-/// <summary>Writes numbers to eight decimals, a hundredth of a micrometre: shortest exact digits take most of the time that an answer takes, and nobody reads them.</summary>
-/// <remarks>Very large and very small numbers, where eight decimals would say too much or too little, are written exactly.</remarks>
+/// <summary>
+/// Writes numbers to eight decimals, a hundredth of a micrometre: shortest exact digits take most of the time that an
+/// answer takes, and nobody reads them.
+/// </summary>
+/// <remarks>
+/// Very large and very small numbers, where eight decimals would say too much or too little, are written exactly.
+/// </remarks>
 internal sealed class ShortNumbers : JsonConverter<double>
 {
     /// <summary>Rounding of the sums, in any unit.</summary>
@@ -15,7 +20,8 @@ internal sealed class ShortNumbers : JsonConverter<double>
     private const long PerOne = 100_000_000;
     private const int Decimals = 8;
 
-    public override double Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => reader.GetDouble();
+    public override double Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+        reader.GetDouble();
 
     public override void Write(Utf8JsonWriter writer, double value, JsonSerializerOptions options)
     {

@@ -3,12 +3,21 @@ using Draklo.Core.Plans;
 
 namespace Draklo.Web.Hosting;
 
-/// <summary>Runs the sums a few hundred times once the application listens, so that the first drag is followed as promptly as the hundredth.</summary>
+/// <summary>
+/// Runs the sums a few hundred times once the application listens, so that the first drag is followed as promptly as
+/// the hundredth.
+/// </summary>
 internal static class Warmth
 {
     private const int Times = 200;
 
-    public static void Begin() => new Thread(Run) { IsBackground = true, Priority = ThreadPriority.Lowest, Name = "warmth" }.Start();
+    public static void Begin() =>
+        new Thread(Run)
+        {
+            IsBackground = true,
+            Priority = ThreadPriority.Lowest,
+            Name = "warmth",
+        }.Start();
 
     private static void Run()
     {
@@ -16,7 +25,10 @@ internal static class Warmth
         for (var i = 0; i < Times; i++)
         {
             var read = DocumentReader.Read<Plan>(plan).Document!;
-            JsonSerializer.SerializeToUtf8Bytes(PlanAnalysis.Of(read, withWorkings: i % 2 == 0).Analysis, DocumentReader.Options);
+            JsonSerializer.SerializeToUtf8Bytes(
+                PlanAnalysis.Of(read, withWorkings: i % 2 == 0).Analysis,
+                DocumentReader.Options
+            );
         }
     }
 }

@@ -3,7 +3,10 @@ using Draklo.Core.Plans;
 
 namespace Draklo.Web.Hosting;
 
-/// <summary>An answer written in one piece with its length: an analysis is asked for many times a second while something is dragged, and this halves what the server spends on it beside the sums.</summary>
+/// <summary>
+/// An answer written in one piece with its length: an analysis is asked for many times a second while something is
+/// dragged, and this halves what the server spends on it beside the sums.
+/// </summary>
 internal sealed class WholeAnswer<T>(T value) : IResult
 {
     public async Task ExecuteAsync(HttpContext httpContext)

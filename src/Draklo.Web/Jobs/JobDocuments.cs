@@ -18,13 +18,20 @@ public sealed record JobDocument
 
     public required Plan Plan { get; init; }
 
-    /// <summary>What would be wrong with keeping this; a plan that cannot be computed yet may be kept all the same.</summary>
+    /// <summary>
+    /// What would be wrong with keeping this; a plan that cannot be computed yet may be kept all the same.
+    /// </summary>
     public List<Problem> Problems()
     {
         var problems = new List<Problem>();
         if (string.IsNullOrWhiteSpace(Name) || Name.Length > 120)
         {
-            problems.Add(new("name", Name.Length > 120 ? "The name is longer than 120 letters: shorten it." : "Give the job a name."));
+            problems.Add(
+                new(
+                    "name",
+                    Name.Length > 120 ? "The name is longer than 120 letters: shorten it." : "Give the job a name."
+                )
+            );
         }
 
         if (Place.Length > 120)
@@ -63,17 +70,44 @@ public sealed record NewJobDocument
     [Display(Name = "Day", Description = "yyyy-MM-dd, or left out while no day is set.")]
     public string? PlannedOn { get; init; }
 
-    [Display(Name = "Plan", Description = "Left out, a plan of an ordinary tree in which every figure is marked as a guess.")]
+    [Display(
+        Name = "Plan",
+        Description = "Left out, a plan of an ordinary tree in which every figure is marked as a guess."
+    )]
     public Plan? Plan { get; init; }
 
-    public JobDocument ToJob() => new() { Name = Name, Place = Place, PlannedOn = PlannedOn, Plan = Plan ?? FirstPlan.Make() };
+    public JobDocument ToJob() =>
+        new()
+        {
+            Name = Name,
+            Place = Place,
+            PlannedOn = PlannedOn,
+            Plan = Plan ?? FirstPlan.Make(),
+        };
 }
 
 /// <summary>A job as kept.</summary>
 /// <param name="Revision">Counts saves; also the ETag, which a save must name in If-Match.</param>
-public sealed record JobAnswer(string Id, int Revision, DateTimeOffset SavedAt, string Name, string Place, string? PlannedOn, Plan Plan)
+public sealed record JobAnswer(
+    string Id,
+    int Revision,
+    DateTimeOffset SavedAt,
+    string Name,
+    string Place,
+    string? PlannedOn,
+    Plan Plan
+)
 {
-    public static JobAnswer Of(Job job) => new(job.Id, job.Revision, job.SavedAt, job.Content.Name, job.Content.Place, job.Content.PlannedOn, job.Content.Plan);
+    public static JobAnswer Of(Job job) =>
+        new(
+            job.Id,
+            job.Revision,
+            job.SavedAt,
+            job.Content.Name,
+            job.Content.Place,
+            job.Content.PlannedOn,
+            job.Content.Plan
+        );
 }
 
 /// <summary>A job on the list.</summary>
@@ -82,15 +116,40 @@ public sealed record JobAnswer(string Id, int Revision, DateTimeOffset SavedAt, 
 /// <param name="Figure">For the small elevation; left out when there is nothing to draw.</param>
 /// <param name="CentreOfMass">For the small elevation.</param>
 public sealed record JobEntry(
-    string Id, int Revision, DateTimeOffset SavedAt, string Name, string Place, string? PlannedOn, JobState State, string Summary, Figure? Figure, LayPoint? CentreOfMass)
+    string Id,
+    int Revision,
+    DateTimeOffset SavedAt,
+    string Name,
+    string Place,
+    string? PlannedOn,
+    JobState State,
+    string Summary,
+    Figure? Figure,
+    LayPoint? CentreOfMass
+)
 {
-    public static JobEntry Of(Job job, Core.Units.UnitSystem units, IReadOnlyDictionary<string, Core.Gear.GearStanding> locker)
+    public static JobEntry Of(
+        Job job,
+        Core.Units.UnitSystem units,
+        IReadOnlyDictionary<string, Core.Gear.GearStanding> locker
+    )
     {
         var outcome = PlanAnalysis.Of(job.Content.Plan, units, withWorkings: false, locker);
         var (state, summary) = outcome.Analysis is { } analysis
             ? ((JobState)analysis.Verdict.State, analysis.Verdict.Summary)
             : (JobState.Mend, $"To mend: {outcome.Problems[0].Message}");
-        return new(job.Id, job.Revision, job.SavedAt, job.Content.Name, job.Content.Place, job.Content.PlannedOn, state, summary, outcome.Analysis?.Figure, outcome.Analysis?.Tree.Centre);
+        return new(
+            job.Id,
+            job.Revision,
+            job.SavedAt,
+            job.Content.Name,
+            job.Content.Place,
+            job.Content.PlannedOn,
+            state,
+            summary,
+            outcome.Analysis?.Figure,
+            outcome.Analysis?.Tree.Centre
+        );
     }
 }
 

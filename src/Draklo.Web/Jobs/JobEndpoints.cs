@@ -10,23 +10,67 @@ namespace Draklo.Web.Jobs;
 /// <summary>Jobs, each with its plan.</summary>
 internal static partial class JobEndpoints
 {
-    private static readonly JsonSerializerOptions FileOptions = new(DocumentReader.Options) { WriteIndented = true, NewLine = "\n" };
+    private static readonly JsonSerializerOptions FileOptions = new(DocumentReader.Options)
+    {
+        WriteIndented = true,
+        NewLine = "\n",
+    };
 
     public static void MapJobs(this IEndpointRouteBuilder app)
     {
         var jobs = app.MapGroup("/api/jobs").WithTags("jobs");
-        jobs.MapGet("/", List).WithName("listJobs").WithSummary("All jobs with what their plans say, the soonest first.").Produces<IReadOnlyList<JobEntry>>();
-        jobs.MapPost("/", CreateAsync).WithName("createJob").WithSummary("Keeps a new job; without a plan, one of guesses to start from.")
-            .Accepts<NewJobDocument>("application/json").Produces<JobAnswer>(StatusCodes.Status201Created).ProducesValidationProblem(422);
-        jobs.MapGet("/{id}", Read).WithName("readJob").WithSummary("One job; its ETag is its revision.").Produces<JobAnswer>().ProducesProblem(404);
-        jobs.MapPut("/{id}", SaveAsync).WithName("saveJob").WithSummary("Saves over the revision named in If-Match; a stale one answers 412 with the job as kept.")
-            .Accepts<JobDocument>("application/json").Produces<JobAnswer>().ProducesProblem(404).ProducesProblem(412).ProducesValidationProblem(422).ProducesProblem(428);
-        jobs.MapPost("/{id}/duplicate", Duplicate).WithName("duplicateJob").WithSummary("Keeps a copy under a name of its own.").Produces<JobAnswer>(201).ProducesProblem(404);
-        jobs.MapDelete("/{id}", Delete).WithName("deleteJob").WithSummary("Takes a job off the list; restore brings it back.").Produces(204).ProducesProblem(404);
-        jobs.MapPost("/{id}/restore", Restore).WithName("restoreJob").WithSummary("Brings a deleted job back as it was.").Produces<JobAnswer>().ProducesProblem(404);
-        jobs.MapGet("/{id}/plan.json", Export).WithName("exportPlan").WithSummary("The plan file.").Produces<Plan>().ProducesProblem(404);
-        jobs.MapPost("/import", ImportAsync).WithName("importPlan").WithSummary("Keeps a plan file as a new job.")
-            .Accepts<Plan>("application/json").Produces<JobAnswer>(201).ProducesValidationProblem(400).ProducesValidationProblem(422).ProducesProblem(413);
+        jobs.MapGet("/", List)
+            .WithName("listJobs")
+            .WithSummary("All jobs with what their plans say, the soonest first.")
+            .Produces<IReadOnlyList<JobEntry>>();
+        jobs.MapPost("/", CreateAsync)
+            .WithName("createJob")
+            .WithSummary("Keeps a new job; without a plan, one of guesses to start from.")
+            .Accepts<NewJobDocument>("application/json")
+            .Produces<JobAnswer>(StatusCodes.Status201Created)
+            .ProducesValidationProblem(422);
+        jobs.MapGet("/{id}", Read)
+            .WithName("readJob")
+            .WithSummary("One job; its ETag is its revision.")
+            .Produces<JobAnswer>()
+            .ProducesProblem(404);
+        jobs.MapPut("/{id}", SaveAsync)
+            .WithName("saveJob")
+            .WithSummary("Saves over the revision named in If-Match; a stale one answers 412 with the job as kept.")
+            .Accepts<JobDocument>("application/json")
+            .Produces<JobAnswer>()
+            .ProducesProblem(404)
+            .ProducesProblem(412)
+            .ProducesValidationProblem(422)
+            .ProducesProblem(428);
+        jobs.MapPost("/{id}/duplicate", Duplicate)
+            .WithName("duplicateJob")
+            .WithSummary("Keeps a copy under a name of its own.")
+            .Produces<JobAnswer>(201)
+            .ProducesProblem(404);
+        jobs.MapDelete("/{id}", Delete)
+            .WithName("deleteJob")
+            .WithSummary("Takes a job off the list; restore brings it back.")
+            .Produces(204)
+            .ProducesProblem(404);
+        jobs.MapPost("/{id}/restore", Restore)
+            .WithName("restoreJob")
+            .WithSummary("Brings a deleted job back as it was.")
+            .Produces<JobAnswer>()
+            .ProducesProblem(404);
+        jobs.MapGet("/{id}/plan.json", Export)
+            .WithName("exportPlan")
+            .WithSummary("The plan file.")
+            .Produces<Plan>()
+            .ProducesProblem(404);
+        jobs.MapPost("/import", ImportAsync)
+            .WithName("importPlan")
+            .WithSummary("Keeps a plan file as a new job.")
+            .Accepts<Plan>("application/json")
+            .Produces<JobAnswer>(201)
+            .ProducesValidationProblem(400)
+            .ProducesValidationProblem(422)
+            .ProducesProblem(413);
     }
 
     private static IResult List(JobStore store, LockerStore locker, string? units = null)
@@ -53,7 +97,9 @@ internal static partial class JobEndpoints
 
         var document = asked.ToJob();
         var problems = document.Problems();
-        return problems.Count > 0 ? PlainProblems.Refused(problems) : Created(http.Response, store.Create(document.ToContent()));
+        return problems.Count > 0
+            ? PlainProblems.Refused(problems)
+            : Created(http.Response, store.Create(document.ToContent()));
     }
 
     private static async Task<IResult> SaveAsync(JobStore store, HttpContext http, string id)
@@ -83,7 +129,8 @@ internal static partial class JobEndpoints
                 $"This job was saved elsewhere since: it stands at revision {job!.Revision}, and this change began from {revision}. Nothing was overwritten.",
                 title: "Saved elsewhere meanwhile.",
                 statusCode: StatusCodes.Status412PreconditionFailed,
-                extensions: new Dictionary<string, object?>(StringComparer.Ordinal) { ["current"] = JobAnswer.Of(job) }),
+                extensions: new Dictionary<string, object?>(StringComparer.Ordinal) { ["current"] = JobAnswer.Of(job) }
+            ),
             _ => Missing(),
         };
     }
@@ -97,7 +144,10 @@ internal static partial class JobEndpoints
 
         var name = job.Content.Name.Length > 113 ? job.Content.Name[..113] : job.Content.Name;
         name += ", copy";
-        return Created(response, store.Create(job.Content with { Name = name, Plan = job.Content.Plan with { Name = name } }));
+        return Created(
+            response,
+            store.Create(job.Content with { Name = name, Plan = job.Content.Plan with { Name = name } })
+        );
     }
 
     private static IResult Delete(JobStore store, string id) => store.Delete(id) ? Results.NoContent() : Missing();
@@ -105,9 +155,14 @@ internal static partial class JobEndpoints
     private static IResult Restore(JobStore store, HttpResponse response, string id) =>
         store.Restore(id) is { } job ? WithTag(response, job, Results.Ok(JobAnswer.Of(job))) : Missing();
 
-    private static IResult Export(JobStore store, string id) => store.Find(id) is { } job
-        ? Results.File(JsonSerializer.SerializeToUtf8Bytes(job.Content.Plan, FileOptions), "application/json", FileNameOf(job.Content.Name))
-        : Missing();
+    private static IResult Export(JobStore store, string id) =>
+        store.Find(id) is { } job
+            ? Results.File(
+                JsonSerializer.SerializeToUtf8Bytes(job.Content.Plan, FileOptions),
+                "application/json",
+                FileNameOf(job.Content.Name)
+            )
+            : Missing();
 
     private static async Task<IResult> ImportAsync(JobStore store, HttpContext http)
     {
@@ -137,11 +192,15 @@ internal static partial class JobEndpoints
             return PlainProblems.Refused(problems);
         }
 
-        var name = string.IsNullOrWhiteSpace(plan.Name) ? "Imported plan" : plan.Name.Length > 120 ? plan.Name[..120] : plan.Name;
+        var name =
+            string.IsNullOrWhiteSpace(plan.Name) ? "Imported plan"
+            : plan.Name.Length > 120 ? plan.Name[..120]
+            : plan.Name;
         return Created(http.Response, store.Create(new(name, "", null, plan with { Name = name })));
     }
 
-    private static IResult Created(HttpResponse response, Job job) => WithTag(response, job, Results.Created($"/api/jobs/{job.Id}", JobAnswer.Of(job)));
+    private static IResult Created(HttpResponse response, Job job) =>
+        WithTag(response, job, Results.Created($"/api/jobs/{job.Id}", JobAnswer.Of(job)));
 
     private static IResult WithTag(HttpResponse response, Job job, IResult result)
     {
@@ -149,7 +208,8 @@ internal static partial class JobEndpoints
         return result;
     }
 
-    private static IResult Missing() => PlainProblems.NotFound("There is no such job, or it was deleted. Go back to the list.");
+    private static IResult Missing() =>
+        PlainProblems.NotFound("There is no such job, or it was deleted. Go back to the list.");
 
     private static string FileNameOf(string name)
     {

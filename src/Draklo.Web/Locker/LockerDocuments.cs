@@ -9,22 +9,35 @@ namespace Draklo.Web.Locker;
 /// <param name="Revision">To be named in If-Match when it is saved over.</param>
 /// <param name="AgeYears">Since it was made; left out when nobody knows.</param>
 /// <param name="Wears">Whether age takes strength from it: rope, cord, grips, slings, straps.</param>
-public sealed record GearEntry(GearItem Item, int Revision, GearStrength Strength, double? AgeYears, bool Wears, IReadOnlyList<GearFlag> Flags)
+public sealed record GearEntry(
+    GearItem Item,
+    int Revision,
+    GearStrength Strength,
+    double? AgeYears,
+    bool Wears,
+    IReadOnlyList<GearFlag> Flags
+)
 {
-    public static GearEntry Of(KeptItem kept, LockerRules rules, DateOnly today, UnitSystem units) => new(
-        kept.Item,
-        kept.Revision,
-        GearStrength.Of(kept.Item, units),
-        GearFlags.AgeYears(kept.Item, today) is { } years ? Math.Round(Math.Max(0, years), 1) : null,
-        GearFlags.Ages(kept.Item.Kind),
-        GearFlags.Of(kept.Item, kept.Past, rules, today, units));
+    public static GearEntry Of(KeptItem kept, LockerRules rules, DateOnly today, UnitSystem units) =>
+        new(
+            kept.Item,
+            kept.Revision,
+            GearStrength.Of(kept.Item, units),
+            GearFlags.AgeYears(kept.Item, today) is { } years ? Math.Round(Math.Max(0, years), 1) : null,
+            GearFlags.Ages(kept.Item.Kind),
+            GearFlags.Of(kept.Item, kept.Past, rules, today, units)
+        );
 }
 
 /// <summary>The whole locker.</summary>
 public sealed record LockerAnswer(IReadOnlyList<GearEntry> Items, LockerRules Rules);
 
 /// <summary>One piece with all that was written of it, the latest first.</summary>
-public sealed record GearDetail(GearEntry Entry, IReadOnlyList<KeptInspection> Inspections, IReadOnlyList<KeptUse> Uses);
+public sealed record GearDetail(
+    GearEntry Entry,
+    IReadOnlyList<KeptInspection> Inspections,
+    IReadOnlyList<KeptUse> Uses
+);
 
 /// <summary>What a client sends to keep a new piece; its id may be left out.</summary>
 public sealed record NewGear

@@ -16,22 +16,97 @@ internal static class LockerEndpoints
     public static void MapLocker(this IEndpointRouteBuilder app)
     {
         var locker = app.MapGroup("/api/locker").WithTags("locker");
-        locker.MapGet("/", List).WithName("locker").WithSummary("Every piece of gear with its strength and its flags.").Produces<LockerAnswer>();
-        locker.MapPut("/rules", KeepRulesAsync).WithName("keepLockerRules").WithSummary("When pieces flag themselves.").Accepts<LockerRules>("application/json").Produces<LockerRules>().ProducesValidationProblem(422);
-        locker.MapPost("/items", CreateAsync).WithName("createGear").WithSummary("Keeps a new piece; an empty id is made of its name.").Accepts<NewGear>("application/json").Produces<GearEntry>(201).ProducesValidationProblem(422);
-        locker.MapGet("/items/{id}", Read).WithName("readGear").WithSummary("One piece with its inspections and uses; its ETag is its revision.").Produces<GearDetail>().ProducesProblem(404);
-        locker.MapPut("/items/{id}", SaveAsync).WithName("saveGear").WithSummary("Saves over the revision named in If-Match; a stale one answers 412.")
-            .Accepts<GearItem>("application/json").Produces<GearEntry>().ProducesProblem(404).ProducesProblem(412).ProducesValidationProblem(422).ProducesProblem(428);
-        locker.MapDelete("/items/{id}", Delete).WithName("deleteGear").WithSummary("Takes a piece off the list; restore brings it back. What wore out is better retired.").Produces(204).ProducesProblem(404);
-        locker.MapPost("/items/{id}/restore", Restore).WithName("restoreGear").WithSummary("Brings a deleted piece back.").Produces<GearDetail>().ProducesProblem(404);
-        locker.MapPost("/items/{id}/inspections", InspectAsync).WithName("inspectGear").WithSummary("Writes an inspection down and lets follow what it says.").Accepts<Inspection>("application/json").Produces<GearDetail>().ProducesProblem(404).ProducesValidationProblem(422);
-        locker.MapPost("/items/{id}/uses", UseAsync).WithName("logGear").WithSummary("Writes a day's work down.").Accepts<GearUse>("application/json").Produces<GearDetail>().ProducesProblem(404).ProducesValidationProblem(422);
-        locker.MapPost("/usual", UsualAsync).WithName("usualOutcome").WithSummary("What usually follows from what was seen.").Accepts<SeenDocument>("application/json").Produces<UsualAnswer>().ProducesValidationProblem(422);
-        locker.MapGet("/locker.csv", Export).WithName("exportLocker").WithSummary("The list as CSV, UTF-8.").Produces(200, contentType: "text/csv");
-        locker.MapPost("/csv/preview", PreviewAsync).WithName("previewLocker").WithSummary("Says row by row what a CSV file would do; changes nothing.")
-            .Accepts<byte[]>("text/csv").Produces<CsvPreview>().ProducesValidationProblem(422).WithMetadata(new RequestSizeLimitAttribute(LargestList));
-        locker.MapPost("/csv", ImportAsync).WithName("importLocker").WithSummary("Takes a CSV file in whole, or not at all.")
-            .Accepts<byte[]>("text/csv").Produces<CsvPreview>().ProducesValidationProblem(422).WithMetadata(new RequestSizeLimitAttribute(LargestList));
+        locker
+            .MapGet("/", List)
+            .WithName("locker")
+            .WithSummary("Every piece of gear with its strength and its flags.")
+            .Produces<LockerAnswer>();
+        locker
+            .MapPut("/rules", KeepRulesAsync)
+            .WithName("keepLockerRules")
+            .WithSummary("When pieces flag themselves.")
+            .Accepts<LockerRules>("application/json")
+            .Produces<LockerRules>()
+            .ProducesValidationProblem(422);
+        locker
+            .MapPost("/items", CreateAsync)
+            .WithName("createGear")
+            .WithSummary("Keeps a new piece; an empty id is made of its name.")
+            .Accepts<NewGear>("application/json")
+            .Produces<GearEntry>(201)
+            .ProducesValidationProblem(422);
+        locker
+            .MapGet("/items/{id}", Read)
+            .WithName("readGear")
+            .WithSummary("One piece with its inspections and uses; its ETag is its revision.")
+            .Produces<GearDetail>()
+            .ProducesProblem(404);
+        locker
+            .MapPut("/items/{id}", SaveAsync)
+            .WithName("saveGear")
+            .WithSummary("Saves over the revision named in If-Match; a stale one answers 412.")
+            .Accepts<GearItem>("application/json")
+            .Produces<GearEntry>()
+            .ProducesProblem(404)
+            .ProducesProblem(412)
+            .ProducesValidationProblem(422)
+            .ProducesProblem(428);
+        locker
+            .MapDelete("/items/{id}", Delete)
+            .WithName("deleteGear")
+            .WithSummary("Takes a piece off the list; restore brings it back. What wore out is better retired.")
+            .Produces(204)
+            .ProducesProblem(404);
+        locker
+            .MapPost("/items/{id}/restore", Restore)
+            .WithName("restoreGear")
+            .WithSummary("Brings a deleted piece back.")
+            .Produces<GearDetail>()
+            .ProducesProblem(404);
+        locker
+            .MapPost("/items/{id}/inspections", InspectAsync)
+            .WithName("inspectGear")
+            .WithSummary("Writes an inspection down and lets follow what it says.")
+            .Accepts<Inspection>("application/json")
+            .Produces<GearDetail>()
+            .ProducesProblem(404)
+            .ProducesValidationProblem(422);
+        locker
+            .MapPost("/items/{id}/uses", UseAsync)
+            .WithName("logGear")
+            .WithSummary("Writes a day's work down.")
+            .Accepts<GearUse>("application/json")
+            .Produces<GearDetail>()
+            .ProducesProblem(404)
+            .ProducesValidationProblem(422);
+        locker
+            .MapPost("/usual", UsualAsync)
+            .WithName("usualOutcome")
+            .WithSummary("What usually follows from what was seen.")
+            .Accepts<SeenDocument>("application/json")
+            .Produces<UsualAnswer>()
+            .ProducesValidationProblem(422);
+        locker
+            .MapGet("/locker.csv", Export)
+            .WithName("exportLocker")
+            .WithSummary("The list as CSV, UTF-8.")
+            .Produces(200, contentType: "text/csv");
+        locker
+            .MapPost("/csv/preview", PreviewAsync)
+            .WithName("previewLocker")
+            .WithSummary("Says row by row what a CSV file would do; changes nothing.")
+            .Accepts<byte[]>("text/csv")
+            .Produces<CsvPreview>()
+            .ProducesValidationProblem(422)
+            .WithMetadata(new RequestSizeLimitAttribute(LargestList));
+        locker
+            .MapPost("/csv", ImportAsync)
+            .WithName("importLocker")
+            .WithSummary("Takes a CSV file in whole, or not at all.")
+            .Accepts<byte[]>("text/csv")
+            .Produces<CsvPreview>()
+            .ProducesValidationProblem(422)
+            .WithMetadata(new RequestSizeLimitAttribute(LargestList));
     }
 
     private static IResult List(LockerStore store, string? units = null)
@@ -42,7 +117,9 @@ internal static class LockerEndpoints
         }
 
         var rules = store.Rules();
-        return new WholeAnswer<LockerAnswer>(new([.. store.List().Select(k => GearEntry.Of(k, rules, store.Today, system))], rules));
+        return new WholeAnswer<LockerAnswer>(
+            new([.. store.List().Select(k => GearEntry.Of(k, rules, store.Today, system))], rules)
+        );
     }
 
     private static async Task<IResult> KeepRulesAsync(LockerStore store, HttpRequest request)
@@ -82,10 +159,14 @@ internal static class LockerEndpoints
         var problems = GearRules.Check(item, store.Today, UnitsOf(units));
         if (problems.Count == 0 && !store.Create(item))
         {
-            problems.Add(new("id", $"The id “{item.Id}” is taken, perhaps by a piece that was deleted: choose another."));
+            problems.Add(
+                new("id", $"The id “{item.Id}” is taken, perhaps by a piece that was deleted: choose another.")
+            );
         }
 
-        return problems.Count > 0 ? PlainProblems.Refused(problems) : Results.Created($"/api/locker/items/{item.Id}", Entry(store, store.Find(item.Id)!, units));
+        return problems.Count > 0
+            ? PlainProblems.Refused(problems)
+            : Results.Created($"/api/locker/items/{item.Id}", Entry(store, store.Find(item.Id)!, units));
     }
 
     private static IResult Read(LockerStore store, HttpResponse response, string id, string? units = null)
@@ -130,16 +211,23 @@ internal static class LockerEndpoints
             SaveResult.Stale => Results.Problem(
                 $"This piece was saved elsewhere since: it stands at revision {kept!.Revision}, and this change began from {revision}. Nothing was overwritten.",
                 title: "Saved elsewhere meanwhile.",
-                statusCode: StatusCodes.Status412PreconditionFailed),
+                statusCode: StatusCodes.Status412PreconditionFailed
+            ),
             _ => Missing(),
         };
     }
 
     private static IResult Delete(LockerStore store, string id) => store.Delete(id) ? Results.NoContent() : Missing();
 
-    private static IResult Restore(LockerStore store, string id, string? units = null) => store.Restore(id) ? Results.Ok(Detail(store, store.Find(id)!, units)) : Missing();
+    private static IResult Restore(LockerStore store, string id, string? units = null) =>
+        store.Restore(id) ? Results.Ok(Detail(store, store.Find(id)!, units)) : Missing();
 
-    private static async Task<IResult> InspectAsync(LockerStore store, HttpRequest request, string id, string? units = null)
+    private static async Task<IResult> InspectAsync(
+        LockerStore store,
+        HttpRequest request,
+        string id,
+        string? units = null
+    )
     {
         var (inspection, refusal) = await request.ReadAsync<Inspection>();
         if (inspection is null)
@@ -148,7 +236,9 @@ internal static class LockerEndpoints
         }
 
         var problems = GearRules.Check(inspection, store.Today, UnitsOf(units));
-        return problems.Count > 0 ? PlainProblems.Refused(problems) : store.Inspect(id, inspection) is { } kept ? Results.Ok(Detail(store, kept, units)) : Missing();
+        return problems.Count > 0 ? PlainProblems.Refused(problems)
+            : store.Inspect(id, inspection) is { } kept ? Results.Ok(Detail(store, kept, units))
+            : Missing();
     }
 
     private static async Task<IResult> UseAsync(LockerStore store, HttpRequest request, string id, string? units = null)
@@ -160,7 +250,9 @@ internal static class LockerEndpoints
         }
 
         var problems = GearRules.Check(use, store.Today, UnitsOf(units));
-        return problems.Count > 0 ? PlainProblems.Refused(problems) : store.Use(id, use) is { } kept ? Results.Ok(Detail(store, kept, units)) : Missing();
+        return problems.Count > 0 ? PlainProblems.Refused(problems)
+            : store.Use(id, use) is { } kept ? Results.Ok(Detail(store, kept, units))
+            : Missing();
     }
 
     private static async Task<IResult> UsualAsync(HttpRequest request)
@@ -189,26 +281,44 @@ internal static class LockerEndpoints
         if (preview!.Refused > 0)
         {
             var first = preview.Rows.First(r => r.Action == RowAction.Refused);
-            return PlainProblems.Refused([new("file", $"Line {first.Line}: {first.Text} Nothing was taken in; a file goes in whole or not at all.")]);
+            return PlainProblems.Refused([
+                new(
+                    "file",
+                    $"Line {first.Line}: {first.Text} Nothing was taken in; a file goes in whole or not at all."
+                ),
+            ]);
         }
 
         store.Import(preview.Items);
         return new WholeAnswer<CsvPreview>(preview with { Items = [] });
     }
 
-    private static async Task<(CsvPreview? Preview, IResult? Refusal)> LookAtAsync(LockerStore store, HttpRequest request, string? units)
+    private static async Task<(CsvPreview? Preview, IResult? Refusal)> LookAtAsync(
+        LockerStore store,
+        HttpRequest request,
+        string? units
+    )
     {
         using var body = new MemoryStream();
         await request.Body.CopyToAsync(body, request.HttpContext.RequestAborted);
-        var (preview, problems) = GearCsv.Preview(body.ToArray(), [.. store.List().Select(k => k.Item)], store.Today, UnitsOf(units));
+        var (preview, problems) = GearCsv.Preview(
+            body.ToArray(),
+            [.. store.List().Select(k => k.Item)],
+            store.Today,
+            UnitsOf(units)
+        );
         return (preview, preview is null ? PlainProblems.Refused(problems) : null);
     }
 
-    private static GearEntry Entry(LockerStore store, KeptItem kept, string? units) => GearEntry.Of(kept, store.Rules(), store.Today, UnitsOf(units));
+    private static GearEntry Entry(LockerStore store, KeptItem kept, string? units) =>
+        GearEntry.Of(kept, store.Rules(), store.Today, UnitsOf(units));
 
-    private static GearDetail Detail(LockerStore store, KeptItem kept, string? units) => new(Entry(store, kept, units), store.InspectionsOf(kept.Item.Id), store.UsesOf(kept.Item.Id));
+    private static GearDetail Detail(LockerStore store, KeptItem kept, string? units) =>
+        new(Entry(store, kept, units), store.InspectionsOf(kept.Item.Id), store.UsesOf(kept.Item.Id));
 
-    private static UnitSystem UnitsOf(string? units) => Bodies.TryUnits(units, out var system) ? system : UnitSystem.Metric;
+    private static UnitSystem UnitsOf(string? units) =>
+        Bodies.TryUnits(units, out var system) ? system : UnitSystem.Metric;
 
-    private static IResult Missing() => PlainProblems.NotFound("There is no such piece in the locker, or it was deleted.");
+    private static IResult Missing() =>
+        PlainProblems.NotFound("There is no such piece in the locker, or it was deleted.");
 }

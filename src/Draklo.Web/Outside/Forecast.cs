@@ -15,7 +15,9 @@ public interface IForecast
 /// <param name="FromDeg">The bearing it comes from.</param>
 public sealed record ForecastHour(int Hour, double WindMps, double GustMps, double FromDeg);
 
-/// <summary>Made-up weather: the same day always has the same, calm in the morning, most wind in the early afternoon.</summary>
+/// <summary>
+/// Made-up weather: the same day always has the same, calm in the morning, most wind in the early afternoon.
+/// </summary>
 public sealed class SimulatedForecast : IForecast
 {
     private const int FirstHour = 6;
@@ -34,7 +36,14 @@ public sealed class SimulatedForecast : IForecast
         {
             var day01 = Math.Sin(Math.PI * Math.Clamp((hour - 7) / 13.0, 0, 1));
             var wind = Math.Round(calm + (rise * day01 * day01), 1);
-            hours.Add(new(hour, wind, Math.Round(wind * (1.45 + (0.25 * day01)), 1), Math.Round((from + (3.0 * (hour - FirstHour))) % 360)));
+            hours.Add(
+                new(
+                    hour,
+                    wind,
+                    Math.Round(wind * (1.45 + (0.25 * day01)), 1),
+                    Math.Round((from + (3.0 * (hour - FirstHour))) % 360)
+                )
+            );
         }
 
         return hours;

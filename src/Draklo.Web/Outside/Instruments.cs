@@ -4,7 +4,9 @@ using Draklo.Core.Plans;
 namespace Draklo.Web.Outside;
 
 /// <summary>An instrument that reads one thing when it is asked to.</summary>
-/// <remarks>A real angle gauge or range finder takes the place of a simulated one by being registered instead of it.</remarks>
+/// <remarks>
+/// A real angle gauge or range finder takes the place of a simulated one by being registered instead of it.
+/// </remarks>
 public interface IInstrument
 {
     string Name { get; }
@@ -50,7 +52,8 @@ public sealed class SimulatedRangeFinder : IInstrument
 
     public bool Takes(Sight sight) => sight == Sight.Distance;
 
-    public double Read(Sight sight, double expected) => Math.Max(1, Math.Round(expected + (Noise.Next() * (0.1 + (0.005 * expected))), 1));
+    public double Read(Sight sight, double expected) =>
+        Math.Max(1, Math.Round(expected + (Noise.Next() * (0.1 + (0.005 * expected))), 1));
 }
 
 internal static class Noise

@@ -36,7 +36,10 @@ public interface ILoadCell
     IAsyncEnumerable<LoadReading> ReadAsync(LoadScene scene, CancellationToken cancellation);
 }
 
-/// <summary>A load cell that sees a crew take up slack, pre-tension, hold while the cuts are made, pull in heaves, and the tree go.</summary>
+/// <summary>
+/// A load cell that sees a crew take up slack, pre-tension, hold while the cuts are made, pull in heaves, and the tree
+/// go.
+/// </summary>
 public sealed class SimulatedLoadCell(TimeProvider clock) : ILoadCell
 {
     public const double SlackUntil = 2;
@@ -49,7 +52,10 @@ public sealed class SimulatedLoadCell(TimeProvider clock) : ILoadCell
 
     public string Name => "Simulated load cell";
 
-    public async IAsyncEnumerable<LoadReading> ReadAsync(LoadScene scene, [EnumeratorCancellation] CancellationToken cancellation)
+    public async IAsyncEnumerable<LoadReading> ReadAsync(
+        LoadScene scene,
+        [EnumeratorCancellation] CancellationToken cancellation
+    )
     {
         using var timer = new PeriodicTimer(Every, clock);
         var chance = new Random(7);
@@ -65,7 +71,10 @@ public sealed class SimulatedLoadCell(TimeProvider clock) : ILoadCell
         }
     }
 
-    /// <summary>The tension at a time, without noise. Rope creeps while it is held, so the tension settles; people pull in heaves.</summary>
+    /// <summary>
+    /// The tension at a time, without noise. Rope creeps while it is held, so the tension settles; people pull in
+    /// heaves.
+    /// </summary>
     public static (double Tension, LoadPhase Phase) At(LoadScene scene, double seconds)
     {
         var highest = Math.Max(scene.FloorN, Math.Min(scene.CeilingN, scene.PlannedN));
@@ -90,7 +99,8 @@ public sealed class SimulatedLoadCell(TimeProvider clock) : ILoadCell
         }
     }
 
-    private static double Heaved(double level, double seconds, double share) => level * (1 + (share * Math.Sin(2 * Math.PI * 0.7 * seconds)));
+    private static double Heaved(double level, double seconds, double share) =>
+        level * (1 + (share * Math.Sin(2 * Math.PI * 0.7 * seconds)));
 }
 
 /// <summary>Live readings over SignalR.</summary>
@@ -103,7 +113,8 @@ internal sealed class LoadHub(ILoadCell cell) : Hub
     /// <summary>The readings of a line's load cell.</summary>
     /// <param name="plan">A plan document.</param>
     /// <param name="line">Number of the line, from 0.</param>
-    /// <exception cref="HubException">The plan cannot be computed, or has no such line; the message says why.</exception>
+    /// <exception cref="HubException">The plan cannot be computed, or has no such line; the message says
+    /// why.</exception>
     public IAsyncEnumerable<LoadReading> Watch(JsonElement plan, int line, CancellationToken cancellation)
     {
         var (document, problems) = DocumentReader.Read<Plan>(plan);
@@ -119,6 +130,13 @@ internal sealed class LoadHub(ILoadCell cell) : Hub
         }
 
         var share = document!.Lines[line].Share;
-        return cell.ReadAsync(new(share * analysis.Pretension.FloorN, share * analysis.Pretension.CeilingN, analysis.Pull.Lines[line].TensionN), cancellation);
+        return cell.ReadAsync(
+            new(
+                share * analysis.Pretension.FloorN,
+                share * analysis.Pretension.CeilingN,
+                analysis.Pull.Lines[line].TensionN
+            ),
+            cancellation
+        );
     }
 }

@@ -28,7 +28,8 @@ internal static class OutsideEndpoints
         services.AddSingleton<IInstrument, SimulatedRangeFinder>();
         services.AddSingleton<IForecast, SimulatedForecast>();
         services.AddSingleton<ILoadCell>(_ => new SimulatedLoadCell(TimeProvider.System));
-        services.AddSignalR(hubs => hubs.MaximumReceiveMessageSize = DrakloHost.LargestBody)
+        services
+            .AddSignalR(hubs => hubs.MaximumReceiveMessageSize = DrakloHost.LargestBody)
             .AddJsonProtocol(json =>
             {
                 json.PayloadSerializerOptions.DefaultIgnoreCondition = DocumentReader.Options.DefaultIgnoreCondition;
@@ -41,12 +42,20 @@ internal static class OutsideEndpoints
 
     public static void MapOutside(this IEndpointRouteBuilder app)
     {
-        app.MapPost("/api/instruments/reading", ReadAsync).WithName("takeReading").WithTags("outside")
+        app.MapPost("/api/instruments/reading", ReadAsync)
+            .WithName("takeReading")
+            .WithTags("outside")
             .WithSummary("Takes a reading with the angle gauge or the range finder.")
-            .Accepts<SightDocument>("application/json").Produces<SightAnswer>().ProducesValidationProblem(422);
+            .Accepts<SightDocument>("application/json")
+            .Produces<SightAnswer>()
+            .ProducesValidationProblem(422);
         app.MapHub<LoadHub>(LoadHub.Path);
-        app.MapGet("/api/forecast", ForecastOf).WithName("forecast").WithTags("outside")
-            .WithSummary("The wind of a day (yyyy-MM-dd), hour by hour.").Produces<ForecastAnswer>().ProducesValidationProblem(422);
+        app.MapGet("/api/forecast", ForecastOf)
+            .WithName("forecast")
+            .WithTags("outside")
+            .WithSummary("The wind of a day (yyyy-MM-dd), hour by hour.")
+            .Produces<ForecastAnswer>()
+            .ProducesValidationProblem(422);
     }
 
     private static async Task<IResult> ReadAsync(HttpRequest request, IEnumerable<IInstrument> instruments)
@@ -64,10 +73,16 @@ internal static class OutsideEndpoints
         }
 
         var instrument = instruments.First(i => i.Takes(asked.Sight));
-        return Results.Ok(new SightAnswer(instrument.Name, instrument.Read(asked.Sight, Expected.Of(asked.Plan, asked.Sight, asked.LookingDeg))));
+        return Results.Ok(
+            new SightAnswer(
+                instrument.Name,
+                instrument.Read(asked.Sight, Expected.Of(asked.Plan, asked.Sight, asked.LookingDeg))
+            )
+        );
     }
 
-    private static IResult ForecastOf(IForecast forecast, string? day = null) => DateOnly.TryParseExact(day, "yyyy-MM-dd", out var date)
-        ? Results.Ok(new ForecastAnswer(forecast.Source, day!, forecast.Of(date)))
-        : PlainProblems.Refused([new("day", "Say which day, as in 2027-03-09.")]);
+    private static IResult ForecastOf(IForecast forecast, string? day = null) =>
+        DateOnly.TryParseExact(day, "yyyy-MM-dd", out var date)
+            ? Results.Ok(new ForecastAnswer(forecast.Source, day!, forecast.Of(date)))
+            : PlainProblems.Refused([new("day", "Say which day, as in 2027-03-09.")]);
 }

@@ -18,14 +18,29 @@ internal static class SiteEndpoints
 {
     public static void MapSites(this IEndpointRouteBuilder app)
     {
-        app.MapPost("/api/rose", RoseAsync).WithName("layRose").WithTags("site")
-            .WithSummary("What every direction would take to lay the tree there; step is degrees between bearings and divides 360.")
-            .Accepts<Plan>("application/json").Produces<LayRose>().ProducesValidationProblem(422);
-        app.MapPost("/api/site/geojson", WriteAsync).WithName("writeSite").WithTags("site")
-            .WithSummary("A plan's site as GeoJSON.").Accepts<Plan>("application/json").Produces(200, contentType: "application/geo+json").ProducesValidationProblem(422);
-        app.MapPost("/api/site/import", ImportAsync).WithName("importSite").WithTags("site")
+        app.MapPost("/api/rose", RoseAsync)
+            .WithName("layRose")
+            .WithTags("site")
+            .WithSummary(
+                "What every direction would take to lay the tree there; step is degrees between bearings and divides 360."
+            )
+            .Accepts<Plan>("application/json")
+            .Produces<LayRose>()
+            .ProducesValidationProblem(422);
+        app.MapPost("/api/site/geojson", WriteAsync)
+            .WithName("writeSite")
+            .WithTags("site")
+            .WithSummary("A plan's site as GeoJSON.")
+            .Accepts<Plan>("application/json")
+            .Produces(200, contentType: "application/geo+json")
+            .ProducesValidationProblem(422);
+        app.MapPost("/api/site/import", ImportAsync)
+            .WithName("importSite")
+            .WithTags("site")
             .WithSummary("A site with the targets of a GeoJSON FeatureCollection added; keeps nothing.")
-            .Accepts<SiteFileDocument>("application/json").Produces<SiteMembers>().ProducesValidationProblem(422);
+            .Accepts<SiteFileDocument>("application/json")
+            .Produces<SiteMembers>()
+            .ProducesValidationProblem(422);
     }
 
     private static async Task<IResult> RoseAsync(HttpRequest request, int step = 5, string? units = null)
@@ -37,7 +52,9 @@ internal static class SiteEndpoints
 
         if (step is < 1 or > 90 || 360 % step != 0)
         {
-            return PlainProblems.Refused([new("step", "The step between bearings is a whole number of degrees that divides 360, from 1 to 90.")]);
+            return PlainProblems.Refused([
+                new("step", "The step between bearings is a whole number of degrees that divides 360, from 1 to 90."),
+            ]);
         }
 
         var (plan, refusal) = await request.ReadAsync<Plan>();
@@ -59,7 +76,9 @@ internal static class SiteEndpoints
         }
 
         var (json, problems) = SiteGeoJson.Write(plan);
-        return json is null ? PlainProblems.Refused(problems) : Results.File(json, "application/geo+json", "site.geojson");
+        return json is null
+            ? PlainProblems.Refused(problems)
+            : Results.File(json, "application/geo+json", "site.geojson");
     }
 
     private static async Task<IResult> ImportAsync(HttpRequest request)

@@ -26,12 +26,14 @@ public sealed class AppProcess : IDisposable
         }
 
         var watch = Stopwatch.StartNew();
-        process = Process.Start(new ProcessStartInfo("dotnet", app)
-        {
-            UseShellExecute = false,
-            RedirectStandardOutput = true,
-            Environment = { ["DRAKLO_PORT"] = port, ["DRAKLO_DATA"] = folder },
-        })!;
+        process = Process.Start(
+            new ProcessStartInfo("dotnet", app)
+            {
+                UseShellExecute = false,
+                RedirectStandardOutput = true,
+                Environment = { ["DRAKLO_PORT"] = port, ["DRAKLO_DATA"] = folder },
+            }
+        )!;
         while (process.StandardOutput.ReadLine() is { } line)
         {
             if (line.StartsWith("Draklo is at ", StringComparison.Ordinal))
@@ -68,6 +70,11 @@ public sealed class AppProcess : IDisposable
         }
     }
 
-    public static string Root(string from) => File.Exists(Path.Combine(from, "Draklo.slnx")) ? from
-        : Root(Path.GetDirectoryName(from) ?? throw new InvalidOperationException("This does not run inside the repository."));
+    public static string Root(string from) =>
+        File.Exists(Path.Combine(from, "Draklo.slnx"))
+            ? from
+            : Root(
+                Path.GetDirectoryName(from)
+                    ?? throw new InvalidOperationException("This does not run inside the repository.")
+            );
 }

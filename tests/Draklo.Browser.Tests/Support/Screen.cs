@@ -10,12 +10,24 @@ public sealed class Screen : IDisposable
 {
     private static readonly string[] Flags =
     [
-        "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-        "--disable-component-update", "--disable-sync", "--hide-scrollbars", "--force-device-scale-factor=1", "--disable-dev-shm-usage",
+        "--headless=new",
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-quic",
+        "--no-first-run",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+        "--hide-scrollbars",
+        "--force-device-scale-factor=1",
+        "--disable-dev-shm-usage",
     ];
 
     private readonly ChromeDriver driver;
-    private readonly string profile = Path.Combine(Path.GetTempPath(), "draklo-chromium-" + Guid.NewGuid().ToString("N"));
+    private readonly string profile = Path.Combine(
+        Path.GetTempPath(),
+        "draklo-chromium-" + Guid.NewGuid().ToString("N")
+    );
 
     public Screen(string address, int width = 1280, int height = 800)
     {
@@ -26,7 +38,10 @@ public sealed class Screen : IDisposable
         options.AddArgument("--lang=en-GB");
         options.SetLoggingPreference(LogType.Browser, LogLevel.All);
         var driverPath = Find("chromedriver");
-        var service = ChromeDriverService.CreateDefaultService(Path.GetDirectoryName(driverPath)!, Path.GetFileName(driverPath));
+        var service = ChromeDriverService.CreateDefaultService(
+            Path.GetDirectoryName(driverPath)!,
+            Path.GetFileName(driverPath)
+        );
         service.SuppressInitialDiagnosticInformation = true;
         driver = new ChromeDriver(service, options, TimeSpan.FromSeconds(60));
         Resize(width, height);
@@ -36,13 +51,17 @@ public sealed class Screen : IDisposable
 
     public string Title => driver.Title;
 
-    public void Resize(int width, int height) => driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new()
-    {
-        ["width"] = width,
-        ["height"] = height,
-        ["deviceScaleFactor"] = 1,
-        ["mobile"] = false,
-    });
+    public void Resize(int width, int height) =>
+        driver.ExecuteCdpCommand(
+            "Emulation.setDeviceMetricsOverride",
+            new()
+            {
+                ["width"] = width,
+                ["height"] = height,
+                ["deviceScaleFactor"] = 1,
+                ["mobile"] = false,
+            }
+        );
 
     public void Open(string path = "/")
     {
@@ -69,16 +88,25 @@ public sealed class Screen : IDisposable
     public void Click(string css) => Retry(() => Find(By.CssSelector(css)).Click());
 
     /// <summary>Presses the button, tab, choice or menu entry with this text.</summary>
-    public void Press(string text) => Retry(() => Find(By.XPath($"//*[self::button or self::a or @role='menuitem' or @role='option'][normalize-space(.)=\"{text}\"]")).Click());
+    public void Press(string text) =>
+        Retry(() =>
+            Find(
+                    By.XPath(
+                        $"//*[self::button or self::a or @role='menuitem' or @role='option'][normalize-space(.)=\"{text}\"]"
+                    )
+                )
+                .Click()
+        );
 
     /// <summary>Types into the field with this label, after clearing it, and presses Enter.</summary>
-    public void Type(string label, string text, string end = "\uE007") => Retry(() =>
-    {
-        var field = Field(label);
-        field.Click();
-        field.SendKeys(Keys.Control + "a");
-        field.SendKeys(text + end);
-    });
+    public void Type(string label, string text, string end = "\uE007") =>
+        Retry(() =>
+        {
+            var field = Field(label);
+            field.Click();
+            field.SendKeys(Keys.Control + "a");
+            field.SendKeys(text + end);
+        });
 
     public string ValueOf(string label) => Field(label).GetDomProperty("value") ?? "";
 
@@ -123,7 +151,10 @@ public sealed class Screen : IDisposable
     public void ClickAt(string css, int across, int down)
     {
         var size = Find(By.CssSelector(css)).Size;
-        new Actions(driver).MoveToElement(Find(By.CssSelector(css)), across - (size.Width / 2), down - (size.Height / 2)).Click().Perform();
+        new Actions(driver)
+            .MoveToElement(Find(By.CssSelector(css)), across - (size.Width / 2), down - (size.Height / 2))
+            .Click()
+            .Perform();
     }
 
     /// <summary>The same with a finger.</summary>
@@ -135,7 +166,9 @@ public sealed class Screen : IDisposable
         sequence.AddAction(touch.CreatePointerDown(MouseButton.Touch));
         for (var i = 0; i < 5; i++)
         {
-            sequence.AddAction(touch.CreatePointerMove(CoordinateOrigin.Pointer, across / 5, down / 5, TimeSpan.FromMilliseconds(20)));
+            sequence.AddAction(
+                touch.CreatePointerMove(CoordinateOrigin.Pointer, across / 5, down / 5, TimeSpan.FromMilliseconds(20))
+            );
         }
 
         sequence.AddAction(touch.CreatePointerUp(MouseButton.Touch));
@@ -154,7 +187,11 @@ public sealed class Screen : IDisposable
     {
         try
         {
-            new WebDriverWait(driver, TimeSpan.FromSeconds(15)) { PollingInterval = TimeSpan.FromMilliseconds(25), Message = what }.Until(_ =>
+            new WebDriverWait(driver, TimeSpan.FromSeconds(15))
+            {
+                PollingInterval = TimeSpan.FromMilliseconds(25),
+                Message = what,
+            }.Until(_ =>
             {
                 try
                 {
@@ -168,24 +205,41 @@ public sealed class Screen : IDisposable
         }
         catch (WebDriverTimeoutException e)
         {
-            throw new InvalidOperationException($"Waited in vain for {what}. The page says: {driver.FindElement(By.TagName("body")).Text}", e);
+            throw new InvalidOperationException(
+                $"Waited in vain for {what}. The page says: {driver.FindElement(By.TagName("body")).Text}",
+                e
+            );
         }
     }
 
-    public void UntilSaved() => Until(() => Attribute("[data-save]", "data-save") == "saved", "the save to be acknowledged");
+    public void UntilSaved() =>
+        Until(() => Attribute("[data-save]", "data-save") == "saved", "the save to be acknowledged");
 
     /// <summary>What the browser complained of, but for refusals that a test provoked.</summary>
-    public IReadOnlyList<string> Complaints() => driver.Manage().Logs.GetLog(LogType.Browser)
-        .Where(l => l.Level >= LogLevel.Warning && !l.Message.Contains("Failed to load resource", StringComparison.Ordinal))
-        .Select(l => l.Message).ToList();
+    public IReadOnlyList<string> Complaints() =>
+        driver
+            .Manage()
+            .Logs.GetLog(LogType.Browser)
+            .Where(l =>
+                l.Level >= LogLevel.Warning && !l.Message.Contains("Failed to load resource", StringComparison.Ordinal)
+            )
+            .Select(l => l.Message)
+            .ToList();
 
     /// <summary>Every request of this page that went anywhere but to the application.</summary>
     public IReadOnlyList<string> OutsideRequests() =>
-        ((IEnumerable<object>)Run("return performance.getEntriesByType('resource').map(e => e.name)")!).Cast<string>()
-        .Where(u => !u.StartsWith(Address, StringComparison.Ordinal) && !u.StartsWith("data:", StringComparison.Ordinal)).ToList();
+        ((IEnumerable<object>)Run("return performance.getEntriesByType('resource').map(e => e.name)")!)
+            .Cast<string>()
+            .Where(u =>
+                !u.StartsWith(Address, StringComparison.Ordinal) && !u.StartsWith("data:", StringComparison.Ordinal)
+            )
+            .ToList();
 
     /// <summary>Lets fonts and two frames come, so that a picture shows what a person sees.</summary>
-    public void Settle() => RunAsync("const done = arguments[arguments.length - 1]; document.fonts.ready.then(() => requestAnimationFrame(() => requestAnimationFrame(() => done())));");
+    public void Settle() =>
+        RunAsync(
+            "const done = arguments[arguments.length - 1]; document.fonts.ready.then(() => requestAnimationFrame(() => requestAnimationFrame(() => done())));"
+        );
 
     public void Picture(string file) => ((ITakesScreenshot)driver).GetScreenshot().SaveAsFile(file);
 
@@ -199,7 +253,8 @@ public sealed class Screen : IDisposable
         }
     }
 
-    private IWebElement Field(string label) => Find(By.XPath($"//input[@id=//label[normalize-space(.)=\"{label}\"]/@for]"));
+    private IWebElement Field(string label) =>
+        Find(By.XPath($"//input[@id=//label[normalize-space(.)=\"{label}\"]/@for]"));
 
     private T Wait<T>(string what, Func<IWebDriver, T?> look)
         where T : class
@@ -209,11 +264,12 @@ public sealed class Screen : IDisposable
         return found!;
     }
 
-    private static void Retry(Action act) => Retry<object?>(() =>
-    {
-        act();
-        return null;
-    });
+    private static void Retry(Action act) =>
+        Retry<object?>(() =>
+        {
+            act();
+            return null;
+        });
 
     // React may replace an element between finding and using it; a person would not notice.
     private static T Retry<T>(Func<T> act)
@@ -224,7 +280,8 @@ public sealed class Screen : IDisposable
             {
                 return act();
             }
-            catch (WebDriverException e) when (attempt < 5 && e is StaleElementReferenceException or ElementClickInterceptedException)
+            catch (WebDriverException e)
+                when (attempt < 5 && e is StaleElementReferenceException or ElementClickInterceptedException)
             {
                 Thread.Yield();
             }
@@ -233,7 +290,10 @@ public sealed class Screen : IDisposable
 
     private static string Find(string program)
     {
-        var found = (Environment.GetEnvironmentVariable("PATH") ?? "").Split(':').Select(p => Path.Combine(p, program)).FirstOrDefault(File.Exists);
+        var found = (Environment.GetEnvironmentVariable("PATH") ?? "")
+            .Split(':')
+            .Select(p => Path.Combine(p, program))
+            .FirstOrDefault(File.Exists);
         return found ?? throw new InvalidOperationException($"{program} is not installed: ./check installs it.");
     }
 }

@@ -9,7 +9,19 @@ import { Handle } from "./Handle";
 import { LineDrawing } from "./LineDrawing";
 import { Sections } from "./Sections";
 import { PullChart } from "./PullChart";
-import { barLength, boundsOf, fit, flatten, groundOf, stemAt, tipped, toMetres, toPixels, type Flat, type Scale } from "./projection";
+import {
+  barLength,
+  boundsOf,
+  fit,
+  flatten,
+  groundOf,
+  stemAt,
+  tipped,
+  toMetres,
+  toPixels,
+  type Flat,
+  type Scale,
+} from "./projection";
 import { TreeShape } from "./TreeShape";
 import { useSize } from "./useSize";
 
@@ -28,7 +40,18 @@ export function Elevation({ plan, analysis }: ElevationProps) {
   const scale = held ?? fit(boundsOf(analysis.figure), size.width, size.height, margin);
   return (
     <div ref={box} className="h-full w-full overflow-hidden">
-      {size.width > 0 && <Drawing plan={plan} analysis={analysis} scale={scale} width={size.width} height={size.height} hold={(on) => { setHeld(on ? scale : null); }} />}
+      {size.width > 0 && (
+        <Drawing
+          plan={plan}
+          analysis={analysis}
+          scale={scale}
+          width={size.width}
+          height={size.height}
+          hold={(on) => {
+            setHeld(on ? scale : null);
+          }}
+        />
+      )}
     </div>
   );
 }
@@ -46,8 +69,13 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
   const release = useSheet((s) => s.release);
   const { figure } = analysis;
   const view = figure.viewDeg;
-  const done = () => { release(); hold(false); };
-  const grab = () => { hold(true); };
+  const done = () => {
+    release();
+    hold(false);
+  };
+  const grab = () => {
+    hold(true);
+  };
   const stump = toPixels(scale, { x: 0, y: 0 });
   const groundY = toPixels(scale, { x: 0, y: figure.groundUpM }).y;
   const topPoint = figure.stem[figure.stem.length - 1];
@@ -73,7 +101,8 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
       setMember(`lines[${index}].anchor.distanceM`, round(Math.min(Math.max(distance, 2), 150)), `anchor-${index}`);
     }
     const strap = Math.min(Math.max(at.y - placed.anchorGroundUpM, 0), 10);
-    if (Math.abs(strap - line.anchor.heightM) > 6 / scale.perMetre) setMember(`lines[${index}].anchor.heightM`, round(strap), `anchor-${index}`);
+    if (Math.abs(strap - line.anchor.heightM) > 6 / scale.perMetre)
+      setMember(`lines[${index}].anchor.heightM`, round(strap), `anchor-${index}`);
   }
 
   function tilt(to: Flat): void {
@@ -81,42 +110,93 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
     const start = flatten(topPoint, view);
     const at = toMetres(scale, to);
     const turned = ((Math.atan2(at.x, at.y) - Math.atan2(start.x, start.y)) * 180) / Math.PI;
-    set({ tiltDeg: Math.round(Math.min(Math.max(turned / Math.max(0.2, Math.cos((view * Math.PI) / 180)), 0), mostTilt) * 10) / 10 });
+    set({
+      tiltDeg:
+        Math.round(Math.min(Math.max(turned / Math.max(0.2, Math.cos((view * Math.PI) / 180)), 0), mostTilt) * 10) / 10,
+    });
   }
 
   const main = figure.lines[0];
   const reached = main?.turns[0] ?? main?.anchor;
   const anchorX = reached ? toPixels(scale, flatten(reached, view)).x : stump.x;
   const middleX = toPixels(scale, { x: -analysis.hinge.offsetM * Math.cos((view * Math.PI) / 180), y: 0 }).x;
-  const dimensionY = Math.min(height - 44, Math.max(groundY, main ? toPixels(scale, { x: 0, y: main.anchorGroundUpM }).y : groundY) + 30);
+  const dimensionY = Math.min(
+    height - 44,
+    Math.max(groundY, main ? toPixels(scale, { x: 0, y: main.anchorGroundUpM }).y : groundY) + 30,
+  );
   const foot = units === "us" ? 0.3048 : 1;
   const bar = barLength(scale.perMetre * foot, 110);
   return (
-    <svg width={width} height={height} role="group" aria-label="Elevation, seen square to the main line" className="block select-none">
+    <svg
+      width={width}
+      height={height}
+      role="group"
+      aria-label="Elevation, seen square to the main line"
+      className="block select-none"
+    >
       <Ground scale={scale} width={width} known={[{ x: 0, y: figure.groundUpM }, ...groundOf(analysis)]} />
-      <path d={`M${middleX} ${groundY}V${margin.top - 14}`} stroke="var(--pencil)" strokeWidth={1} strokeDasharray="10 4 2 4" />
+      <path
+        d={`M${middleX} ${groundY}V${margin.top - 14}`}
+        stroke="var(--pencil)"
+        strokeWidth={1}
+        strokeDasharray="10 4 2 4"
+      />
       <TreeShape figure={figure} centre={analysis.tree.centre} scale={scale} tiltDeg={tiltDeg} />
       {tiltDeg > 0 && <TreeShape figure={figure} centre={analysis.tree.centre} scale={scale} ghost />}
-      <path d={`M${stump.x} ${stump.y}l${0.5 * scale.perMetre * plan.cut.stumpDiameterM} ${-0.18 * scale.perMetre}v${0.36 * scale.perMetre}Z`} fill="var(--ink)" stroke={link === "hinge" ? "var(--ink)" : "none"} strokeWidth={6} />
+      <path
+        d={`M${stump.x} ${stump.y}l${0.5 * scale.perMetre * plan.cut.stumpDiameterM} ${-0.18 * scale.perMetre}v${0.36 * scale.perMetre}Z`}
+        fill="var(--ink)"
+        stroke={link === "hinge" ? "var(--ink)" : "none"}
+        strokeWidth={6}
+      />
       <path d={`M${mass.x} ${mass.y + 8}v44`} stroke="var(--ink)" strokeWidth={2.2} />
       <path d={`M${mass.x - 4.5} ${mass.y + 46}h9l-4.5 10Z`} fill="var(--ink)" />
-      <text x={mass.x - 12} y={mass.y + 34} textAnchor="end" fill="var(--ink)" className="halo font-tight text-[13px]">{written(analysis.tree.weightN, "force", units)}</text>
+      <text x={mass.x - 12} y={mass.y + 34} textAnchor="end" fill="var(--ink)" className="halo font-tight text-[13px]">
+        {written(analysis.tree.weightN, "force", units)}
+      </text>
       {link === "stem" && <StemMark analysis={analysis} scale={scale} />}
       {plan.lines.map((line, index) => (
-        <LineDrawing key={line.id} line={line} index={index} analysis={analysis} scale={scale} tiltDeg={tiltDeg} link={link} main={index === 0} />
+        <LineDrawing
+          key={line.id}
+          line={line}
+          index={index}
+          analysis={analysis}
+          scale={scale}
+          tiltDeg={tiltDeg}
+          link={link}
+          main={index === 0}
+        />
       ))}
       {main && (
         <g stroke="var(--ink)" strokeWidth={1}>
-          <path d={`M${middleX} ${dimensionY - 5}v10M${anchorX} ${dimensionY - 5}v10M${middleX} ${dimensionY}H${anchorX}`} />
-          <rect x={(middleX + anchorX) / 2 - 34} y={dimensionY - 9} width={68} height={18} fill="var(--sheet)" stroke="none" />
-          <text x={(middleX + anchorX) / 2} y={dimensionY + 5} textAnchor="middle" fill="var(--ink)" stroke="none" className="font-tight text-[14px] font-medium">
+          <path
+            d={`M${middleX} ${dimensionY - 5}v10M${anchorX} ${dimensionY - 5}v10M${middleX} ${dimensionY}H${anchorX}`}
+          />
+          <rect
+            x={(middleX + anchorX) / 2 - 34}
+            y={dimensionY - 9}
+            width={68}
+            height={18}
+            fill="var(--sheet)"
+            stroke="none"
+          />
+          <text
+            x={(middleX + anchorX) / 2}
+            y={dimensionY + 5}
+            textAnchor="middle"
+            fill="var(--ink)"
+            stroke="none"
+            className="font-tight text-[14px] font-medium"
+          >
             {written((plan.lines[0]?.redirects[0]?.at ?? plan.lines[0]?.anchor)?.distanceM ?? 0, "length", units)}
           </text>
         </g>
       )}
       <g transform={`translate(26 ${height - 20})`}>
         <path d={`M0 0H${bar * scale.perMetre * foot}`} stroke="var(--ink)" strokeWidth={3} />
-        <text x={bar * scale.perMetre * foot + 8} y={4} fill="var(--pencil)" className="font-tight text-[13px]">{bar} {units === "us" ? "ft" : "m"}</text>
+        <text x={bar * scale.perMetre * foot + 8} y={4} fill="var(--pencil)" className="font-tight text-[13px]">
+          {bar} {units === "us" ? "ft" : "m"}
+        </text>
         {Math.abs(view) >= 1 && (
           <text x={bar * scale.perMetre * foot + 60} y={4} fill="var(--pencil)" className="font-tight text-[13px]">
             seen square to the main line, {Math.abs(Math.round(view))}° {view > 0 ? "right" : "left"} of the lay
@@ -134,22 +214,36 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
           max={mostTilt}
           text={`tipped ${written(tiltDeg, "angle", units)}`}
           onMove={tilt}
-          onStep={(across, up) => { set({ tiltDeg: Math.min(Math.max(Math.round((tiltDeg + (across + up) * 0.5) * 10) / 10, 0), mostTilt) }); }}
+          onStep={(across, up) => {
+            set({ tiltDeg: Math.min(Math.max(Math.round((tiltDeg + (across + up) * 0.5) * 10) / 10, 0), mostTilt) });
+          }}
           onGrab={grab}
-          onRelease={() => { hold(false); }}
+          onRelease={() => {
+            hold(false);
+          }}
           shape="bar"
         />
       )}
-      {plan.tree.mass.method === "sections" && tiltDeg === 0 && <Sections plan={plan} analysis={analysis} scale={scale} onGrab={grab} onRelease={done} />}
+      {plan.tree.mass.method === "sections" && tiltDeg === 0 && (
+        <Sections plan={plan} analysis={analysis} scale={scale} onGrab={grab} onRelease={done} />
+      )}
       {plan.lines.map((line, index) => {
         const placed = figure.lines[index];
         if (!placed) return null;
         const of = plan.lines.length > 1 ? ` of the ${line.id} line` : "";
         const seat = toPixels(scale, flatten(tipped(placed.seat, tiltDeg), view));
-        const up = (n: number) => { setMember(`lines[${index}].seat.heightM`, round(line.seat.heightM + n * 0.1), `seat-${index}`); };
+        const up = (n: number) => {
+          setMember(`lines[${index}].seat.heightM`, round(line.seat.heightM + n * 0.1), `seat-${index}`);
+        };
         return (
           <g key={line.id}>
-            <text x={seat.x - 16} y={seat.y - 10} textAnchor="end" fill="var(--ink)" className="halo font-tight text-[14px] font-semibold">
+            <text
+              x={seat.x - 16}
+              y={seat.y - 10}
+              textAnchor="end"
+              fill="var(--ink)"
+              className="halo font-tight text-[14px] font-semibold"
+            >
               {plan.lines.length > 1 ? line.id : "seat"} {written(line.seat.heightM, "length", units)}
             </text>
             <Handle
@@ -160,9 +254,16 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
               min={plan.cut.stumpHeightM}
               max={plan.tree.heightM}
               text={`${written(line.seat.heightM, "length", units)} above the ground`}
-              onMove={(to) => { placeSeat(index, to); }}
-              onStep={(across, by) => { up(across + by); }}
-              onGrab={() => { set({ line: index, tiltDeg: 0 }); grab(); }}
+              onMove={(to) => {
+                placeSeat(index, to);
+              }}
+              onStep={(across, by) => {
+                up(across + by);
+              }}
+              onGrab={() => {
+                set({ line: index, tiltDeg: 0 });
+                grab();
+              }}
               onRelease={done}
               lit={link === `${line.id}.knot`}
             />
@@ -174,12 +275,27 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
               min={1}
               max={300}
               text={`${written(line.anchor.distanceM, "length", units)} out, strap ${written(line.anchor.heightM, "length", units)} up`}
-              onMove={(to) => { placeAnchor(index, to); }}
-              onStep={(across, by) => {
-                if (across !== 0) setMember(`lines[${index}].anchor.distanceM`, round(line.anchor.distanceM + across * 0.5), `anchor-${index}`);
-                if (by !== 0) setMember(`lines[${index}].anchor.heightM`, round(Math.max(0, line.anchor.heightM + by * 0.1)), `anchor-${index}`);
+              onMove={(to) => {
+                placeAnchor(index, to);
               }}
-              onGrab={() => { set({ line: index, tiltDeg: 0 }); grab(); }}
+              onStep={(across, by) => {
+                if (across !== 0)
+                  setMember(
+                    `lines[${index}].anchor.distanceM`,
+                    round(line.anchor.distanceM + across * 0.5),
+                    `anchor-${index}`,
+                  );
+                if (by !== 0)
+                  setMember(
+                    `lines[${index}].anchor.heightM`,
+                    round(Math.max(0, line.anchor.heightM + by * 0.1)),
+                    `anchor-${index}`,
+                  );
+              }}
+              onGrab={() => {
+                set({ line: index, tiltDeg: 0 });
+                grab();
+              }}
               onRelease={done}
               lit={link === `${line.id}.anchor`}
               shape="square"

@@ -23,7 +23,11 @@ export function Ground({ scale, known, width }: GroundProps) {
   const ticks = Array.from({ length: Math.floor(width / 14) }, (_, i) => i * 14 + 7);
   return (
     <g aria-hidden>
-      <path d={ticks.map((x) => `M${x} ${levelAt(x).toFixed(1)}l-8 8`).join("")} stroke="var(--pencil)" strokeWidth={0.8} />
+      <path
+        d={ticks.map((x) => `M${x} ${levelAt(x).toFixed(1)}l-8 8`).join("")}
+        stroke="var(--pencil)"
+        strokeWidth={0.8}
+      />
       <path d={pathOf(line)} fill="none" stroke="var(--ink)" strokeWidth={1.6} />
     </g>
   );

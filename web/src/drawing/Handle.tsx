@@ -21,7 +21,21 @@ interface HandleProps {
 }
 
 /** A part of the drawing that can be taken hold of: by mouse, by touch, and with the arrow keys once it has focus. */
-export function Handle({ at, name, now, min, max, text, onMove, onStep, onGrab, onRelease, lit = false, id, shape = "ring" }: HandleProps) {
+export function Handle({
+  at,
+  name,
+  now,
+  min,
+  max,
+  text,
+  onMove,
+  onStep,
+  onGrab,
+  onRelease,
+  lit = false,
+  id,
+  shape = "ring",
+}: HandleProps) {
   const hold = useRef<Flat | null>(null);
 
   function where(event: PointerEvent<SVGGElement>): Flat {
@@ -62,17 +76,42 @@ export function Handle({ at, name, now, min, max, text, onMove, onStep, onGrab, 
         const to = where(event);
         onMove({ x: to.x - hold.current.x, y: to.y - hold.current.y });
       }}
-      onPointerUp={() => { hold.current = null; onRelease(); }}
-      onPointerCancel={() => { hold.current = null; onRelease(); }}
+      onPointerUp={() => {
+        hold.current = null;
+        onRelease();
+      }}
+      onPointerCancel={() => {
+        hold.current = null;
+        onRelease();
+      }}
       onKeyDown={onKeyDown}
       onKeyUp={onRelease}
     >
       <circle r={22} fill="transparent" />
-      <circle r={13} fill="none" stroke="var(--ink)" strokeWidth={1.5} strokeDasharray="3 3" className="opacity-0 group-hover:opacity-60 group-focus-visible:opacity-100" />
+      <circle
+        r={13}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth={1.5}
+        strokeDasharray="3 3"
+        className="opacity-0 group-hover:opacity-60 group-focus-visible:opacity-100"
+      />
       {shape === "ring" && <circle r={7} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={lit ? 4 : 2.5} />}
       {shape === "ring" && <circle r={2.2} fill="var(--ink)" />}
-      {shape === "square" && <rect x={-6} y={-6} width={12} height={12} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={lit ? 4 : 2.5} />}
-      {shape === "bar" && <rect x={-12} y={-4} width={24} height={8} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2.5} />}
+      {shape === "square" && (
+        <rect
+          x={-6}
+          y={-6}
+          width={12}
+          height={12}
+          fill="var(--sheet)"
+          stroke="var(--ink)"
+          strokeWidth={lit ? 4 : 2.5}
+        />
+      )}
+      {shape === "bar" && (
+        <rect x={-12} y={-4} width={24} height={8} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2.5} />
+      )}
     </g>
   );
 }

@@ -15,7 +15,11 @@ interface LayRoseRingProps {
 
 const words = { open: "open", tight: "tight", closed: "closed" } as const;
 const length: Record<RoseBearing["state"], number> = { open: 46, tight: 26, closed: 10 };
-const fill: Record<RoseBearing["state"], string> = { open: "var(--held)", tight: "url(#tight-hatch)", closed: "var(--ink)" };
+const fill: Record<RoseBearing["state"], string> = {
+  open: "var(--held)",
+  tight: "url(#tight-hatch)",
+  closed: "var(--ink)",
+};
 
 /** Every direction round the tree: open lays reach far out, tight ones are short and hatched, closed ones a solid rim. */
 export function LayRoseRing({ rose, at, radius, onPick }: LayRoseRingProps) {
@@ -24,7 +28,6 @@ export function LayRoseRing({ rose, at, radius, onPick }: LayRoseRingProps) {
   return (
     <g data-rose>
       {rose.bearings.map((b) => (
-         
         <path
           key={b.bearingDeg}
           data-bearing={b.bearingDeg}
@@ -34,22 +37,36 @@ export function LayRoseRing({ rose, at, radius, onPick }: LayRoseRingProps) {
           stroke="var(--sheet)"
           strokeWidth={0.7}
           className="cursor-pointer hover:opacity-60"
-          onClick={(event) => { event.stopPropagation(); onPick(b.bearingDeg); }}
+          onClick={(event) => {
+            event.stopPropagation();
+            onPick(b.bearingDeg);
+          }}
         >
           <title>{`${b.bearingDeg}°: ${b.why}${b.neededTensionN == null ? "" : `; needs ${written(b.neededTensionN, "force", units)}`}${b.clearanceM == null ? "" : `; clears by ${cleared(b.clearanceM, units)}`}`}</title>
         </path>
       ))}
-      {runsOf(rose.bearings).filter((r) => r.state === "open").map((run) => {
-        const span = (run.toDeg - run.fromDeg + 360) % 360;
-        const turn = ((run.fromDeg + span / 2) * Math.PI) / 180;
-        const out = radius + length.open + 16;
-        const x = at.x + out * Math.sin(turn);
-        return (
-          <text key={run.fromDeg} aria-hidden x={x} y={at.y - out * Math.cos(turn) + 4} textAnchor={Math.abs(Math.sin(turn)) < 0.3 ? "middle" : Math.sin(turn) > 0 ? "start" : "end"} fill="var(--ink)" pointerEvents="none" className="halo font-tight text-[13px] font-semibold">
-            {words.open} {run.fromDeg}°–{run.toDeg}°
-          </text>
-        );
-      })}
+      {runsOf(rose.bearings)
+        .filter((r) => r.state === "open")
+        .map((run) => {
+          const span = (run.toDeg - run.fromDeg + 360) % 360;
+          const turn = ((run.fromDeg + span / 2) * Math.PI) / 180;
+          const out = radius + length.open + 16;
+          const x = at.x + out * Math.sin(turn);
+          return (
+            <text
+              key={run.fromDeg}
+              aria-hidden
+              x={x}
+              y={at.y - out * Math.cos(turn) + 4}
+              textAnchor={Math.abs(Math.sin(turn)) < 0.3 ? "middle" : Math.sin(turn) > 0 ? "start" : "end"}
+              fill="var(--ink)"
+              pointerEvents="none"
+              className="halo font-tight text-[13px] font-semibold"
+            >
+              {words.open} {run.fromDeg}°–{run.toDeg}°
+            </text>
+          );
+        })}
     </g>
   );
 }

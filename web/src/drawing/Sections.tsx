@@ -20,20 +20,49 @@ interface SectionsProps {
 export function Sections({ plan, analysis, scale, onGrab, onRelease }: SectionsProps) {
   const units = useSettings((s) => s.units);
   return plan.tree.mass.sections.map((section, index) => {
-    const at = toPixels(scale, flatten(stemAt(analysis.figure, section.heightM - plan.cut.stumpHeightM), analysis.figure.viewDeg));
+    const at = toPixels(
+      scale,
+      flatten(stemAt(analysis.figure, section.heightM - plan.cut.stumpHeightM), analysis.figure.viewDeg),
+    );
     const half = (section.diameterM / 2) * wider * scale.perMetre;
     const path = `tree.mass.sections[${index}]`;
     const grip = `section-${index}`;
     return (
       <g key={index}>
-        <path aria-hidden d={`M${at.x - half} ${at.y}H${at.x + half}M${at.x - half} ${at.y - 4}v8`} stroke="var(--ink)" strokeWidth={1.2} />
-        <text aria-hidden x={at.x + half + 14} y={at.y + 4} fill="var(--ink)" className="halo font-tight text-[13px]">{written(section.diameterM, "thickness", units)}</text>
+        <path
+          aria-hidden
+          d={`M${at.x - half} ${at.y}H${at.x + half}M${at.x - half} ${at.y - 4}v8`}
+          stroke="var(--ink)"
+          strokeWidth={1.2}
+        />
+        <text aria-hidden x={at.x + half + 14} y={at.y + 4} fill="var(--ink)" className="halo font-tight text-[13px]">
+          {written(section.diameterM, "thickness", units)}
+        </text>
         <Handle
-          id={grip} at={{ x: at.x + half, y: at.y }} name={`Diameter at ${written(section.heightM, "length", units)}`} now={section.diameterM} min={0.01} max={5}
+          id={grip}
+          at={{ x: at.x + half, y: at.y }}
+          name={`Diameter at ${written(section.heightM, "length", units)}`}
+          now={section.diameterM}
+          min={0.01}
+          max={5}
           text={written(section.diameterM, "thickness", units)}
-          onMove={(to) => { setMember(`${path}.diameterM`, Math.max(0.02, Math.round(((to.x - at.x) * 2 * 100) / (wider * scale.perMetre)) / 100), grip); }}
-          onStep={(across, up) => { setMember(`${path}.diameterM`, Math.max(0.02, Math.round((section.diameterM + (across + up) * 0.01) * 100) / 100), grip); }}
-          onGrab={onGrab} onRelease={onRelease} shape="square"
+          onMove={(to) => {
+            setMember(
+              `${path}.diameterM`,
+              Math.max(0.02, Math.round(((to.x - at.x) * 2 * 100) / (wider * scale.perMetre)) / 100),
+              grip,
+            );
+          }}
+          onStep={(across, up) => {
+            setMember(
+              `${path}.diameterM`,
+              Math.max(0.02, Math.round((section.diameterM + (across + up) * 0.01) * 100) / 100),
+              grip,
+            );
+          }}
+          onGrab={onGrab}
+          onRelease={onRelease}
+          shape="square"
         />
       </g>
     );

@@ -10,7 +10,18 @@ import { Handle } from "./Handle";
 import { LayRoseRing } from "./LayRoseRing";
 import { DangerBands, LineHandles, LoadedLines } from "./LinesOnPlan";
 import { barLength, hatchPath, pathOf, toMetres, toPixels, type Flat, type Scale } from "./projection";
-import { bearingOf, flatOf, placeAt, sectorPath, siteBounds, siteScale, tenth, turnedTo, withPoints, type SitePlace } from "./sitePlan";
+import {
+  bearingOf,
+  flatOf,
+  placeAt,
+  sectorPath,
+  siteBounds,
+  siteScale,
+  tenth,
+  turnedTo,
+  withPoints,
+  type SitePlace,
+} from "./sitePlan";
 import { TargetShape } from "./TargetShape";
 import { useSize } from "./useSize";
 
@@ -25,17 +36,64 @@ export function SitePlan({ plan, analysis }: SitePlanProps) {
   const [held, setHeld] = useState<Scale | null>(null);
   const [zoom, setZoom] = useState(1);
   const fitted = siteScale(siteBounds(plan, analysis), size.width, size.height);
-  const near = { perMetre: fitted.perMetre * zoom, left: size.width / 2 + (fitted.left - size.width / 2) * zoom, bottom: size.height / 2 + (fitted.bottom - size.height / 2) * zoom };
+  const near = {
+    perMetre: fitted.perMetre * zoom,
+    left: size.width / 2 + (fitted.left - size.width / 2) * zoom,
+    bottom: size.height / 2 + (fitted.bottom - size.height / 2) * zoom,
+  };
   const scale = held ?? near;
-  const zoomBy = (factor: number) => { setZoom((z) => Math.min(8, Math.max(0.3, z * factor))); };
+  const zoomBy = (factor: number) => {
+    setZoom((z) => Math.min(8, Math.max(0.3, z * factor)));
+  };
   return (
-    <div ref={box} className="relative h-full w-full overflow-hidden" onWheel={(event: WheelEvent) => { zoomBy(event.deltaY < 0 ? 1.15 : 1 / 1.15); }}>
-      {size.width > 0 && <Drawing plan={plan} analysis={analysis} scale={scale} width={size.width} height={size.height} hold={(on) => { setHeld(on ? scale : null); }} />}
+    <div
+      ref={box}
+      className="relative h-full w-full overflow-hidden"
+      onWheel={(event: WheelEvent) => {
+        zoomBy(event.deltaY < 0 ? 1.15 : 1 / 1.15);
+      }}
+    >
+      {size.width > 0 && (
+        <Drawing
+          plan={plan}
+          analysis={analysis}
+          scale={scale}
+          width={size.width}
+          height={size.height}
+          hold={(on) => {
+            setHeld(on ? scale : null);
+          }}
+        />
+      )}
       <div className="absolute right-3 top-2 flex gap-1">
-        {([["−", "Show more of the site", 1 / 1.3], ["+", "Show it larger", 1.3]] as const).map(([sign, name, factor]) => (
-          <button key={sign} type="button" aria-label={name} className="h-8 w-8 border border-ink bg-sheet font-tight" onClick={() => { zoomBy(factor); }}>{sign}</button>
+        {(
+          [
+            ["−", "Show more of the site", 1 / 1.3],
+            ["+", "Show it larger", 1.3],
+          ] as const
+        ).map(([sign, name, factor]) => (
+          <button
+            key={sign}
+            type="button"
+            aria-label={name}
+            className="h-8 w-8 border border-ink bg-sheet font-tight"
+            onClick={() => {
+              zoomBy(factor);
+            }}
+          >
+            {sign}
+          </button>
         ))}
-        <button type="button" aria-label="Fit the site to the sheet" className="h-8 border border-ink bg-sheet px-2 font-tight text-sm" onClick={() => { setZoom(1); }}>fit</button>
+        <button
+          type="button"
+          aria-label="Fit the site to the sheet"
+          className="h-8 border border-ink bg-sheet px-2 font-tight text-sm"
+          onClick={() => {
+            setZoom(1);
+          }}
+        >
+          fit
+        </button>
       </div>
     </div>
   );
@@ -55,11 +113,19 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
   const { site } = analysis;
   const lay = plan.lay.bearingDeg;
   const px = (place: SitePlace): Flat => toPixels(scale, flatOf(place));
-  const metres = (to: Flat): SitePlace => { const at = toMetres(scale, to); return { eastM: tenth(at.x), northM: tenth(at.y) }; };
+  const metres = (to: Flat): SitePlace => {
+    const at = toMetres(scale, to);
+    return { eastM: tenth(at.x), northM: tenth(at.y) };
+  };
   const stump = px({ eastM: 0, northM: 0 });
   const tip = placeAt(plan.tree.heightM, lay);
-  const done = () => { release(); hold(false); };
-  const grab = () => { hold(true); };
+  const done = () => {
+    release();
+    hold(false);
+  };
+  const grab = () => {
+    hold(true);
+  };
   const shape = (places: SitePlace[]) => pathOf(places.map(px), true);
   const foot = units === "us" ? 0.3048 : 1;
   // Clear of the line beyond the tip when the lay runs across the sheet.
@@ -70,66 +136,182 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
 
   function onClick(event: MouseEvent<SVGSVGElement>): void {
     const frame = event.currentTarget.getBoundingClientRect();
-    if (draft) set({ draft: { ...draft, points: [...draft.points, metres({ x: event.clientX - frame.left, y: event.clientY - frame.top })] } });
+    if (draft)
+      set({
+        draft: {
+          ...draft,
+          points: [...draft.points, metres({ x: event.clientX - frame.left, y: event.clientY - frame.top })],
+        },
+      });
     else if (event.target === event.currentTarget) set({ target: null });
   }
 
   return (
-     
-    <svg width={width} height={height} role="group" aria-label="Plan of the site from above, north up" className={`block select-none ${draft ? "cursor-crosshair" : ""}`} onClick={onClick}>
+    <svg
+      width={width}
+      height={height}
+      role="group"
+      aria-label="Plan of the site from above, north up"
+      className={`block select-none ${draft ? "cursor-crosshair" : ""}`}
+      onClick={onClick}
+    >
       <defs>
-        <pattern id="tight-hatch" width={5} height={5} patternUnits="userSpaceOnUse" patternTransform="rotate(-45)"><path d="M0 0V5" stroke="var(--ink)" strokeWidth={1.4} /></pattern>
-        <pattern id="water-hatch" width={12} height={7} patternUnits="userSpaceOnUse"><path d="M0 4q3 -3 6 0t6 0" stroke="var(--pencil)" strokeWidth={0.7} fill="none" /></pattern>
+        <pattern id="tight-hatch" width={5} height={5} patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+          <path d="M0 0V5" stroke="var(--ink)" strokeWidth={1.4} />
+        </pattern>
+        <pattern id="water-hatch" width={12} height={7} patternUnits="userSpaceOnUse">
+          <path d="M0 4q3 -3 6 0t6 0" stroke="var(--pencil)" strokeWidth={0.7} fill="none" />
+        </pattern>
       </defs>
       <g aria-hidden pointerEvents="none">
-        <circle cx={stump.x} cy={stump.y} r={site.reachM * scale.perMetre} fill="none" stroke="var(--pencil)" strokeWidth={1} strokeDasharray="2 6" />
-        <path d={sectorPath(stump, 0, site.sectorM * scale.perMetre, lay - 45, lay + 45)} fill="none" stroke="var(--pencil)" strokeWidth={1} strokeDasharray="8 5" />
-        <path d={hatchPath(site.footprint.map(px), 9, 135)} stroke="var(--ink)" strokeWidth={0.7} opacity={0.45} fill="none" />
+        <circle
+          cx={stump.x}
+          cy={stump.y}
+          r={site.reachM * scale.perMetre}
+          fill="none"
+          stroke="var(--pencil)"
+          strokeWidth={1}
+          strokeDasharray="2 6"
+        />
+        <path
+          d={sectorPath(stump, 0, site.sectorM * scale.perMetre, lay - 45, lay + 45)}
+          fill="none"
+          stroke="var(--pencil)"
+          strokeWidth={1}
+          strokeDasharray="8 5"
+        />
+        <path
+          d={hatchPath(site.footprint.map(px), 9, 135)}
+          stroke="var(--ink)"
+          strokeWidth={0.7}
+          opacity={0.45}
+          fill="none"
+        />
         <path d={shape(site.footprint)} fill="none" stroke="var(--ink)" strokeWidth={1.6} />
         {site.retreats.map((r) => {
           const end = px(placeAt(8.6, r.bearingDeg));
           return (
             <g key={r.bearingDeg}>
-              <path d={shape(r.strip)} fill={r.clear ? "var(--sheet)" : "url(#tight-hatch)"} stroke="var(--ink)" strokeWidth={1} strokeDasharray={r.clear ? undefined : "3 3"} />
-              <text x={end.x} y={end.y + 4} textAnchor={end.x < stump.x ? "end" : "start"} fill="var(--ink)" className="halo font-tight text-[13px]">{r.clear ? "way out" : "BLOCKED"}</text>
+              <path
+                d={shape(r.strip)}
+                fill={r.clear ? "var(--sheet)" : "url(#tight-hatch)"}
+                stroke="var(--ink)"
+                strokeWidth={1}
+                strokeDasharray={r.clear ? undefined : "3 3"}
+              />
+              <text
+                x={end.x}
+                y={end.y + 4}
+                textAnchor={end.x < stump.x ? "end" : "start"}
+                fill="var(--ink)"
+                className="halo font-tight text-[13px]"
+              >
+                {r.clear ? "way out" : "BLOCKED"}
+              </text>
             </g>
           );
         })}
         <DangerBands analysis={analysis} scale={scale} />
       </g>
       {plan.site.targets.map((t, index) => (
-        <TargetShape key={t.id} target={t} index={index} clearance={site.targets.find((c) => c.id === t.id)} scale={scale} taken={t.id === target} drawing={draft !== null} onGrab={grab} onRelease={done} />
+        <TargetShape
+          key={t.id}
+          target={t}
+          index={index}
+          clearance={site.targets.find((c) => c.id === t.id)}
+          scale={scale}
+          taken={t.id === target}
+          drawing={draft !== null}
+          onGrab={grab}
+          onRelease={done}
+        />
       ))}
       <g aria-hidden pointerEvents="none">
         <path d={shape(site.crown)} fill="none" stroke="var(--leaf)" strokeWidth={1.4} strokeLinejoin="round" />
         <LoadedLines plan={plan} analysis={analysis} scale={scale} height={height} />
         <path d={pathOf([stump, px(site.top)])} stroke="var(--bark)" strokeWidth={2.5} />
-        <circle cx={stump.x} cy={stump.y} r={Math.max(4, (plan.cut.stumpDiameterM / 2) * scale.perMetre)} fill="var(--wood)" stroke="var(--bark)" strokeWidth={1.5} />
+        <circle
+          cx={stump.x}
+          cy={stump.y}
+          r={Math.max(4, (plan.cut.stumpDiameterM / 2) * scale.perMetre)}
+          fill="var(--wood)"
+          stroke="var(--bark)"
+          strokeWidth={1.5}
+        />
         <g transform={`translate(${px(site.centre).x.toFixed(1)} ${px(site.centre).y.toFixed(1)})`}>
           <circle r={6} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={1.3} />
           <path d="M0 0V-6A6 6 0 0 1 6 0ZM0 0V6A6 6 0 0 1 -6 0Z" fill="var(--ink)" />
         </g>
         <path d={pathOf([stump, px(tip)])} stroke="var(--ink)" strokeWidth={1.4} strokeDasharray="12 4 2 4" />
-        {Math.abs(analysis.aim.offsetDeg) > 0.3 && <path d={pathOf([stump, px(placeAt(plan.tree.heightM * 0.6, analysis.aim.bearingDeg))])} stroke="var(--ink)" strokeWidth={1} />}
-        {Math.abs(analysis.aim.offsetDeg) > 0.3 && <Label at={px(placeAt(plan.tree.heightM * 0.62, analysis.aim.bearingDeg))} text={`aim ${written(Math.abs(analysis.aim.offsetDeg), "angle", units)} ${analysis.aim.offsetDeg > 0 ? "right" : "left"}`} />}
+        {Math.abs(analysis.aim.offsetDeg) > 0.3 && (
+          <path
+            d={pathOf([stump, px(placeAt(plan.tree.heightM * 0.6, analysis.aim.bearingDeg))])}
+            stroke="var(--ink)"
+            strokeWidth={1}
+          />
+        )}
+        {Math.abs(analysis.aim.offsetDeg) > 0.3 && (
+          <Label
+            at={px(placeAt(plan.tree.heightM * 0.62, analysis.aim.bearingDeg))}
+            text={`aim ${written(Math.abs(analysis.aim.offsetDeg), "angle", units)} ${analysis.aim.offsetDeg > 0 ? "right" : "left"}`}
+          />
+        )}
         {plan.site.mark && <Mark at={px(plan.site.mark)} />}
-        <Label at={{ x: 26, y: height - 36 }} text={`leans ${written(plan.tree.lean.angleDeg, "angle", units)} toward ${written(plan.tree.lean.bearingDeg, "angle", units)}`} />
+        <Label
+          at={{ x: 26, y: height - 36 }}
+          text={`leans ${written(plan.tree.lean.angleDeg, "angle", units)} toward ${written(plan.tree.lean.bearingDeg, "angle", units)}`}
+        />
         <North x={34} y={44} />
         <g transform={`translate(26 ${height - 18})`}>
           <path d={`M0 0H${bar * scale.perMetre * foot}`} stroke="var(--ink)" strokeWidth={3} />
-          <text x={bar * scale.perMetre * foot + 8} y={4} fill="var(--pencil)" className="halo font-tight text-[13px]">{bar} {units === "us" ? "ft" : "m"} · hatched: where it falls, missed by {plan.site.aimErrorDeg}° · dashed: drop sector · dotted: reach while cutting, {written(site.reachM, "length", units)}</text>
+          <text x={bar * scale.perMetre * foot + 8} y={4} fill="var(--pencil)" className="halo font-tight text-[13px]">
+            {bar} {units === "us" ? "ft" : "m"} · hatched: where it falls, missed by {plan.site.aimErrorDeg}° · dashed:
+            drop sector · dotted: reach while cutting, {written(site.reachM, "length", units)}
+          </text>
         </g>
       </g>
       {rose && <Rose plan={plan} at={stump} scale={scale} />}
-      {draft && <path aria-hidden d={pathOf(draft.points.map(px))} fill="none" stroke="var(--ink)" strokeWidth={2} strokeDasharray="5 3" markerStart="" />}
-      {draft?.points.map((p, i) => <circle aria-hidden key={i} cx={px(p).x} cy={px(p).y} r={4} fill="var(--ink)" />)}
+      {draft && (
+        <path
+          aria-hidden
+          d={pathOf(draft.points.map(px))}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth={2}
+          strokeDasharray="5 3"
+          markerStart=""
+        />
+      )}
+      {draft?.points.map((p, i) => (
+        <circle aria-hidden key={i} cx={px(p).x} cy={px(p).y} r={4} fill="var(--ink)" />
+      ))}
       <Handle
-        id="lay" at={px(tip)} name="Lay" now={lay} min={0} max={360} text={`toward ${written(lay, "angle", units)}`}
-        onMove={(to) => { const at = toMetres(scale, to); if (Math.hypot(at.x, at.y) > 1) setMember("lay.bearingDeg", bearingOf(at), "lay"); }}
-        onStep={(across, up) => { setMember("lay.bearingDeg", (((lay + across + up) % 360) + 360) % 360, "lay"); }}
-        onGrab={grab} onRelease={done} shape="bar"
+        id="lay"
+        at={px(tip)}
+        name="Lay"
+        now={lay}
+        min={0}
+        max={360}
+        text={`toward ${written(lay, "angle", units)}`}
+        onMove={(to) => {
+          const at = toMetres(scale, to);
+          if (Math.hypot(at.x, at.y) > 1) setMember("lay.bearingDeg", bearingOf(at), "lay");
+        }}
+        onStep={(across, up) => {
+          setMember("lay.bearingDeg", (((lay + across + up) % 360) + 360) % 360, "lay");
+        }}
+        onGrab={grab}
+        onRelease={done}
+        shape="bar"
       />
-      <g aria-hidden pointerEvents="none"><Label at={{ x: beyond.x, y: beyond.y + (across ? -16 : 4) }} text={`lay ${written(lay, "angle", units)}`} middle strong /></g>
+      <g aria-hidden pointerEvents="none">
+        <Label
+          at={{ x: beyond.x, y: beyond.y + (across ? -16 : 4) }}
+          text={`lay ${written(lay, "angle", units)}`}
+          middle
+          strong
+        />
+      </g>
       <LineHandles plan={plan} analysis={analysis} scale={scale} onGrab={grab} onRelease={done} />
     </svg>
   );
@@ -142,8 +324,12 @@ function Rose({ plan, at, scale }: { plan: Plan; at: Flat; scale: Scale }) {
   if (!rose) return null;
   return (
     <LayRoseRing
-      rose={rose} at={at} radius={plan.tree.heightM * scale.perMetre}
-      onPick={(bearing) => { useSheet.getState().edit((d) => ({ ...d, plan: turnedTo(d.plan, bearing) })); }}
+      rose={rose}
+      at={at}
+      radius={plan.tree.heightM * scale.perMetre}
+      onPick={(bearing) => {
+        useSheet.getState().edit((d) => ({ ...d, plan: turnedTo(d.plan, bearing) }));
+      }}
     />
   );
 }
@@ -151,8 +337,23 @@ function Rose({ plan, at, scale }: { plan: Plan; at: Flat; scale: Scale }) {
 /** The lay rose of a plan; the last one stays while the next is reckoned. */
 export function useRose(plan: Plan, wanted: boolean) {
   // The lay itself and the lines' own bearings do not change the rose.
-  const key = JSON.stringify({ tree: plan.tree, cut: plan.cut, wind: plan.wind, site: plan.site, policy: plan.policy, main: { ...plan.lines[0], anchor: { ...plan.lines[0]?.anchor, bearingDeg: 0 } } });
-  const query = useQuery({ queryKey: ["rose", key], queryFn: () => api.rose(plan, 5), enabled: wanted, staleTime: Infinity, gcTime: 5000, retry: false, placeholderData: (before) => before });
+  const key = JSON.stringify({
+    tree: plan.tree,
+    cut: plan.cut,
+    wind: plan.wind,
+    site: plan.site,
+    policy: plan.policy,
+    main: { ...plan.lines[0], anchor: { ...plan.lines[0]?.anchor, bearingDeg: 0 } },
+  });
+  const query = useQuery({
+    queryKey: ["rose", key],
+    queryFn: () => api.rose(plan, 5),
+    enabled: wanted,
+    staleTime: Infinity,
+    gcTime: 5000,
+    retry: false,
+    placeholderData: (before) => before,
+  });
   return query.data;
 }
 
@@ -166,7 +367,9 @@ function useDraftKeys(plan: Plan): void {
       if (event.key === "Enter") finishDraft(plan);
     }
     window.addEventListener("keydown", onKey);
-    return () => { window.removeEventListener("keydown", onKey); };
+    return () => {
+      window.removeEventListener("keydown", onKey);
+    };
   }, [draft, plan]);
 }
 
@@ -175,12 +378,34 @@ export function finishDraft(plan: Plan): void {
   const { draft, set } = useView.getState();
   if (!draft || draft.points.length === 0) return;
   const drawn = withPoints(draft.kind, plan, draft.points);
-  useSheet.getState().edit((d) => ({ ...d, plan: { ...d.plan, site: { ...d.plan.site, targets: [...d.plan.site.targets, drawn] } } }));
+  useSheet
+    .getState()
+    .edit((d) => ({ ...d, plan: { ...d.plan, site: { ...d.plan.site, targets: [...d.plan.site.targets, drawn] } } }));
   set({ draft: null, target: drawn.id });
 }
 
-function Label({ at, text, middle = false, strong = false }: { at: Flat; text: string; middle?: boolean; strong?: boolean }) {
-  return <text x={at.x} y={at.y} textAnchor={middle ? "middle" : "start"} fill="var(--ink)" className={`halo font-tight text-[13px] ${strong ? "font-semibold" : ""}`}>{text}</text>;
+function Label({
+  at,
+  text,
+  middle = false,
+  strong = false,
+}: {
+  at: Flat;
+  text: string;
+  middle?: boolean;
+  strong?: boolean;
+}) {
+  return (
+    <text
+      x={at.x}
+      y={at.y}
+      textAnchor={middle ? "middle" : "start"}
+      fill="var(--ink)"
+      className={`halo font-tight text-[13px] ${strong ? "font-semibold" : ""}`}
+    >
+      {text}
+    </text>
+  );
 }
 
 function Mark({ at }: { at: Flat }) {
@@ -191,7 +416,9 @@ function North({ x, y }: { x: number; y: number }) {
   return (
     <g transform={`translate(${x} ${y})`}>
       <path d="M0 -22L6 8L0 3L-6 8Z" fill="var(--ink)" />
-      <text y={24} textAnchor="middle" fill="var(--ink)" className="font-tight text-[13px] font-semibold">N</text>
+      <text y={24} textAnchor="middle" fill="var(--ink)" className="font-tight text-[13px] font-semibold">
+        N
+      </text>
     </g>
   );
 }

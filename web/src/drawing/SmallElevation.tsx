@@ -11,7 +11,14 @@ export function SmallElevation({ figure, centre }: { figure: Figure; centre: Lay
   const scale = fit(boundsOf(figure), width, height, { top: 6, right: 4, bottom: 14, left: 4 });
   return (
     <svg width={width} height={height} aria-hidden className="block">
-      <Ground scale={scale} width={width} known={[{ x: 0, y: figure.groundUpM }, ...figure.lines.map((l) => ({ x: flatten(l.anchor, figure.viewDeg).x, y: l.anchorGroundUpM }))]} />
+      <Ground
+        scale={scale}
+        width={width}
+        known={[
+          { x: 0, y: figure.groundUpM },
+          ...figure.lines.map((l) => ({ x: flatten(l.anchor, figure.viewDeg).x, y: l.anchorGroundUpM })),
+        ]}
+      />
       <TreeShape figure={figure} centre={centre} scale={scale} small />
       {figure.lines.map((l) => {
         const a = toPixels(scale, flatten(l.seat, figure.viewDeg));

@@ -19,7 +19,17 @@ export function StemDrawing({ plan }: { plan: Plan }) {
   );
 }
 
-function Drawing({ plan, profile, width, height }: { plan: Plan; profile: StemProfile; width: number; height: number }) {
+function Drawing({
+  plan,
+  profile,
+  width,
+  height,
+}: {
+  plan: Plan;
+  profile: StemProfile;
+  width: number;
+  height: number;
+}) {
   const units = useSettings((s) => s.units);
   const bottom = height - 56;
   const top = 30;
@@ -29,37 +39,104 @@ function Drawing({ plan, profile, width, height }: { plan: Plan; profile: StemPr
   const thickest = Math.max(...profile.slices.map((s) => s.diameterM));
   const half = (d: number) => (d / thickest) * 34;
   const left = 300;
-  const most = Math.max(profile.allowedMPa * 1.15, ...profile.slices.map((s) => Math.max(s.lineMPa, s.weightMPa, s.togetherMPa)));
+  const most = Math.max(
+    profile.allowedMPa * 1.15,
+    ...profile.slices.map((s) => Math.max(s.lineMPa, s.weightMPa, s.togetherMPa)),
+  );
   const x = scaleLinear([0, most], [left, width - 60]);
-  const curve = (of: (s: StemProfile["slices"][number]) => number) => line<StemProfile["slices"][number]>((s) => x(of(s)), (s) => y(s.heightM))(profile.slices) ?? "";
+  const curve = (of: (s: StemProfile["slices"][number]) => number) =>
+    line<StemProfile["slices"][number]>(
+      (s) => x(of(s)),
+      (s) => y(s.heightM),
+    )(profile.slices) ?? "";
   const worst = profile.slices.reduce((a, b) => (b.lineMPa > a.lineMPa ? b : a));
   const over = profile.slices.some((s) => s.lineMPa > profile.allowedMPa);
   return (
-    <svg width={width} height={height} role="img" aria-label={`Bending along the stem: by the lines at most ${written(worst.lineMPa * 1e6, "stress", units)} at ${written(worst.heightM, "length", units)}, allowed ${written(profile.allowedMPa * 1e6, "stress", units)}`} className="block select-none">
+    <svg
+      width={width}
+      height={height}
+      role="img"
+      aria-label={`Bending along the stem: by the lines at most ${written(worst.lineMPa * 1e6, "stress", units)} at ${written(worst.heightM, "length", units)}, allowed ${written(profile.allowedMPa * 1e6, "stress", units)}`}
+      className="block select-none"
+    >
       <path d={`M40 ${bottom}H${width - 40}`} stroke="var(--ink)" strokeWidth={1.6} />
-      <path d={[...profile.slices.map((s, i) => `${i === 0 ? "M" : "L"}${stemX - half(s.diameterM)} ${y(s.heightM)}`), ...[...profile.slices].reverse().map((s) => `L${stemX + half(s.diameterM)} ${y(s.heightM)}`)].join("") + "Z"} fill="var(--wood)" stroke="var(--bark)" strokeWidth={1.3} />
+      <path
+        d={
+          [
+            ...profile.slices.map((s, i) => `${i === 0 ? "M" : "L"}${stemX - half(s.diameterM)} ${y(s.heightM)}`),
+            ...[...profile.slices].reverse().map((s) => `L${stemX + half(s.diameterM)} ${y(s.heightM)}`),
+          ].join("") + "Z"
+        }
+        fill="var(--wood)"
+        stroke="var(--bark)"
+        strokeWidth={1.3}
+      />
       {plan.lines.map((l) => (
         <g key={l.id}>
           <path d={`M${stemX} ${y(l.seat.heightM)}h92`} stroke="var(--loaded)" strokeWidth={2.4} />
           <circle cx={stemX} cy={y(l.seat.heightM)} r={6} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2} />
-          <text x={stemX + 14} y={y(l.seat.heightM) - 7} fill="var(--ink)" className="halo font-tight text-[13px]">{plan.lines.length > 1 ? l.id : "seat"} {written(l.seat.heightM, "length", units)}</text>
+          <text x={stemX + 14} y={y(l.seat.heightM) - 7} fill="var(--ink)" className="halo font-tight text-[13px]">
+            {plan.lines.length > 1 ? l.id : "seat"} {written(l.seat.heightM, "length", units)}
+          </text>
         </g>
       ))}
       <path d={`M${left} ${bottom}V${top}`} stroke="var(--ink)" strokeWidth={1.2} />
-      <path d={`M${x(profile.allowedMPa)} ${bottom}V${top}`} stroke="var(--ink)" strokeWidth={1.4} strokeDasharray="8 4" />
-      <text x={x(profile.allowedMPa)} y={top - 10} textAnchor="end" fill="var(--ink)" className="font-tight text-[13px]">allowed {written(profile.allowedMPa * 1e6, "stress", units)}; the wood bears {written(profile.strengthMPa * 1e6, "stress", units)}</text>
+      <path
+        d={`M${x(profile.allowedMPa)} ${bottom}V${top}`}
+        stroke="var(--ink)"
+        strokeWidth={1.4}
+        strokeDasharray="8 4"
+      />
+      <text
+        x={x(profile.allowedMPa)}
+        y={top - 10}
+        textAnchor="end"
+        fill="var(--ink)"
+        className="font-tight text-[13px]"
+      >
+        allowed {written(profile.allowedMPa * 1e6, "stress", units)}; the wood bears{" "}
+        {written(profile.strengthMPa * 1e6, "stress", units)}
+      </text>
       <path d={curve((s) => s.weightMPa)} fill="none" stroke="var(--bark)" strokeWidth={1.6} strokeDasharray="2 4" />
-      <path d={curve((s) => s.togetherMPa)} fill="none" stroke="var(--pencil)" strokeWidth={1.4} strokeDasharray="7 4" />
+      <path
+        d={curve((s) => s.togetherMPa)}
+        fill="none"
+        stroke="var(--pencil)"
+        strokeWidth={1.4}
+        strokeDasharray="7 4"
+      />
       <path d={curve((s) => s.lineMPa)} fill="none" stroke="var(--loaded)" strokeWidth={2.4} />
       <circle cx={x(worst.lineMPa)} cy={y(worst.heightM)} r={4.5} fill="var(--loaded)" />
-      <text x={x(worst.lineMPa) + 10} y={y(worst.heightM) + 4} fill="var(--ink)" className="halo font-tight text-[14px] font-semibold">{written(worst.lineMPa * 1e6, "stress", units)} at {written(worst.heightM, "length", units)}, where the stem is {written(worst.diameterM, "thickness", units)}{over ? ": OVER" : ""}</text>
+      <text
+        x={x(worst.lineMPa) + 10}
+        y={y(worst.heightM) + 4}
+        fill="var(--ink)"
+        className="halo font-tight text-[14px] font-semibold"
+      >
+        {written(worst.lineMPa * 1e6, "stress", units)} at {written(worst.heightM, "length", units)}, where the stem is{" "}
+        {written(worst.diameterM, "thickness", units)}
+        {over ? ": OVER" : ""}
+      </text>
       <g transform={`translate(${left} ${bottom + 24})`} className="font-tight text-[13px]">
-        <path d="M0 -4h26" stroke="var(--loaded)" strokeWidth={2.4} /><text x={32} fill="var(--ink)">lines, planned</text>
-        <path d="M128 -4h26" stroke="var(--bark)" strokeWidth={1.6} strokeDasharray="2 4" /><text x={160} fill="var(--ink)">weight, as it leans</text>
-        <path d="M284 -4h26" stroke="var(--pencil)" strokeWidth={1.4} strokeDasharray="7 4" /><text x={316} fill="var(--ink)">both</text>
+        <path d="M0 -4h26" stroke="var(--loaded)" strokeWidth={2.4} />
+        <text x={32} fill="var(--ink)">
+          lines, planned
+        </text>
+        <path d="M128 -4h26" stroke="var(--bark)" strokeWidth={1.6} strokeDasharray="2 4" />
+        <text x={160} fill="var(--ink)">
+          weight, as it leans
+        </text>
+        <path d="M284 -4h26" stroke="var(--pencil)" strokeWidth={1.4} strokeDasharray="7 4" />
+        <text x={316} fill="var(--ink)">
+          both
+        </text>
       </g>
-      <text x={40} y={bottom + 24} fill="var(--ink)" className="font-tight text-[13px]">seat moves {written(profile.movesAtFloorM, "thickness", units)} at least pre-tension,</text>
-      <text x={40} y={bottom + 42} fill="var(--ink)" className="font-tight text-[13px]">{written(profile.movesAtPlannedM, "thickness", units)} at planned; twice that: stop</text>
+      <text x={40} y={bottom + 24} fill="var(--ink)" className="font-tight text-[13px]">
+        seat moves {written(profile.movesAtFloorM, "thickness", units)} at least pre-tension,
+      </text>
+      <text x={40} y={bottom + 42} fill="var(--ink)" className="font-tight text-[13px]">
+        {written(profile.movesAtPlannedM, "thickness", units)} at planned; twice that: stop
+      </text>
     </svg>
   );
 }

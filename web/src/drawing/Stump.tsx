@@ -12,10 +12,26 @@ export function Stump({ plan, analysis }: { plan: Plan; analysis: Analysis }) {
   const [box, size] = useSize<HTMLDivElement>();
   const [held, setHeld] = useState<number | null>(null);
   // Two views side by side, each a stump wide, with room for their dimensions.
-  const perMetre = held ?? Math.min((size.width - 190) / (2.25 * plan.cut.stumpDiameterM), (size.height - 190) / (1.15 * plan.cut.stumpDiameterM));
+  const perMetre =
+    held ??
+    Math.min(
+      (size.width - 190) / (2.25 * plan.cut.stumpDiameterM),
+      (size.height - 190) / (1.15 * plan.cut.stumpDiameterM),
+    );
   return (
     <div ref={box} className="h-full w-full overflow-hidden">
-      {size.width > 0 && <Drawing plan={plan} analysis={analysis} perMetre={Math.max(perMetre, 20)} width={size.width} height={size.height} hold={(on) => { setHeld(on ? perMetre : null); }} />}
+      {size.width > 0 && (
+        <Drawing
+          plan={plan}
+          analysis={analysis}
+          perMetre={Math.max(perMetre, 20)}
+          width={size.width}
+          height={size.height}
+          hold={(on) => {
+            setHeld(on ? perMetre : null);
+          }}
+        />
+      )}
     </div>
   );
 }
@@ -48,48 +64,168 @@ function Drawing({ plan, analysis, perMetre, width, height, hold }: DrawingProps
   const up = notch.style === "open" ? opening * 0.6 : opening;
   const down = opening - up;
   const aim = (analysis.aim.offsetDeg * Math.PI) / 180;
-  const done = () => { release(); hold(false); };
+  const done = () => {
+    release();
+    hold(false);
+  };
   const top = side.y - r * 0.95;
   const bottom = side.y + r * 0.62;
-  const place = (path: string, metres: number, most: number) => { setMember(path, Math.round(Math.min(Math.max(metres, 0.01), most) * 1000) / 1000, path); };
+  const place = (path: string, metres: number, most: number) => {
+    setMember(path, Math.round(Math.min(Math.max(metres, 0.01), most) * 1000) / 1000, path);
+  };
   return (
-    <svg width={width} height={height} role="group" aria-label="The cut from above and from the side" className="block select-none">
+    <svg
+      width={width}
+      height={height}
+      role="group"
+      aria-label="The cut from above and from the side"
+      className="block select-none"
+    >
       <pattern id="stump-hatch" width={8} height={8} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
         <path d="M0 0V8" stroke="var(--bark)" strokeWidth={0.8} opacity={0.6} />
       </pattern>
       <g aria-hidden>
-        <text x={above.x} y={above.y - r - 34} textAnchor="middle" fill="var(--pencil)" className="font-tight text-[13px]">from above</text>
+        <text
+          x={above.x}
+          y={above.y - r - 34}
+          textAnchor="middle"
+          fill="var(--pencil)"
+          className="font-tight text-[13px]"
+        >
+          from above
+        </text>
         <circle cx={above.x} cy={above.y} r={r} fill="var(--wood)" stroke="var(--bark)" strokeWidth={2} />
-        {[0.72, 0.46, 0.2].map((k) => <circle key={k} cx={above.x} cy={above.y} r={r * k} fill="none" stroke="var(--bark)" strokeWidth={0.5} opacity={0.5} />)}
-        <path d={`M${apex} ${above.y - half}A${r} ${r} 0 0 1 ${apex} ${above.y + half}Z`} fill="var(--sheet)" stroke="var(--bark)" strokeWidth={1.4} />
-        <path d={`M${back} ${above.y - backHalf}A${r} ${r} 0 0 1 ${apex} ${above.y - half}V${above.y + half}A${r} ${r} 0 0 1 ${back} ${above.y + backHalf}Z`} fill="url(#stump-hatch)" stroke="var(--ink)" strokeWidth={link === "hinge" ? 4 : 2} />
-        <path d={`M${above.x - r - 26} ${above.y}H${above.x + r + 52}`} stroke="var(--pencil)" strokeWidth={1} strokeDasharray="10 4 2 4" />
+        {[0.72, 0.46, 0.2].map((k) => (
+          <circle
+            key={k}
+            cx={above.x}
+            cy={above.y}
+            r={r * k}
+            fill="none"
+            stroke="var(--bark)"
+            strokeWidth={0.5}
+            opacity={0.5}
+          />
+        ))}
+        <path
+          d={`M${apex} ${above.y - half}A${r} ${r} 0 0 1 ${apex} ${above.y + half}Z`}
+          fill="var(--sheet)"
+          stroke="var(--bark)"
+          strokeWidth={1.4}
+        />
+        <path
+          d={`M${back} ${above.y - backHalf}A${r} ${r} 0 0 1 ${apex} ${above.y - half}V${above.y + half}A${r} ${r} 0 0 1 ${back} ${above.y + backHalf}Z`}
+          fill="url(#stump-hatch)"
+          stroke="var(--ink)"
+          strokeWidth={link === "hinge" ? 4 : 2}
+        />
+        <path
+          d={`M${above.x - r - 26} ${above.y}H${above.x + r + 52}`}
+          stroke="var(--pencil)"
+          strokeWidth={1}
+          strokeDasharray="10 4 2 4"
+        />
         <path d={`M${above.x + r + 52} ${above.y}l-12 -5v10Z`} fill="var(--ink)" />
         {Math.abs(analysis.aim.offsetDeg) > 0.3 && (
           <g>
-            <path d={`M${above.x} ${above.y}l${(r + 44) * Math.cos(aim)} ${(r + 44) * Math.sin(aim)}`} stroke="var(--ink)" strokeWidth={1.4} />
-            <text x={above.x + (r + 48) * Math.cos(aim)} y={above.y + (r + 48) * Math.sin(aim) + (aim > 0 ? 14 : -6)} fill="var(--ink)" className="halo font-tight text-[13px] font-semibold">aim {written(Math.abs(analysis.aim.offsetDeg), "angle", units)} {aim > 0 ? "right" : "left"}</text>
+            <path
+              d={`M${above.x} ${above.y}l${(r + 44) * Math.cos(aim)} ${(r + 44) * Math.sin(aim)}`}
+              stroke="var(--ink)"
+              strokeWidth={1.4}
+            />
+            <text
+              x={above.x + (r + 48) * Math.cos(aim)}
+              y={above.y + (r + 48) * Math.sin(aim) + (aim > 0 ? 14 : -6)}
+              fill="var(--ink)"
+              className="halo font-tight text-[13px] font-semibold"
+            >
+              aim {written(Math.abs(analysis.aim.offsetDeg), "angle", units)} {aim > 0 ? "right" : "left"}
+            </text>
           </g>
         )}
-        <text x={above.x + r + 20} y={above.y - 10} fill="var(--ink)" className="font-tight text-[13px]">lay</text>
+        <text x={above.x + r + 20} y={above.y - 10} fill="var(--ink)" className="font-tight text-[13px]">
+          lay
+        </text>
         <Measure x1={above.x - r} x2={above.x + r} y={above.y + r + 26} text={written(diameter, "thickness", units)} />
-        <Measure x1={apex} x2={above.x + r} y={above.y + r + 60} text={`notch ${written(notch.depthM, "thickness", units)}`} />
-        <text x={back - 12} y={above.y - backHalf * 0.55} textAnchor="end" fill="var(--ink)" className="font-tight text-[14px] font-semibold">hinge {written(hinge, "thickness", units)}</text>
-        <text x={back - 12} y={above.y - backHalf * 0.55 + 18} textAnchor="end" fill="var(--pencil)" className="font-tight text-[13px]">{written(analysis.hinge.lengthM, "thickness", units)} long</text>
-        <text x={back - 12} y={above.y + backHalf * 0.6} textAnchor="end" fill="var(--pencil)" className="font-tight text-[13px]">back cut</text>
+        <Measure
+          x1={apex}
+          x2={above.x + r}
+          y={above.y + r + 60}
+          text={`notch ${written(notch.depthM, "thickness", units)}`}
+        />
+        <text
+          x={back - 12}
+          y={above.y - backHalf * 0.55}
+          textAnchor="end"
+          fill="var(--ink)"
+          className="font-tight text-[14px] font-semibold"
+        >
+          hinge {written(hinge, "thickness", units)}
+        </text>
+        <text
+          x={back - 12}
+          y={above.y - backHalf * 0.55 + 18}
+          textAnchor="end"
+          fill="var(--pencil)"
+          className="font-tight text-[13px]"
+        >
+          {written(analysis.hinge.lengthM, "thickness", units)} long
+        </text>
+        <text
+          x={back - 12}
+          y={above.y + backHalf * 0.6}
+          textAnchor="end"
+          fill="var(--pencil)"
+          className="font-tight text-[13px]"
+        >
+          back cut
+        </text>
       </g>
       <g aria-hidden>
-        <text x={side.x} y={above.y - r - 34} textAnchor="middle" fill="var(--pencil)" className="font-tight text-[13px]">from the side</text>
+        <text
+          x={side.x}
+          y={above.y - r - 34}
+          textAnchor="middle"
+          fill="var(--pencil)"
+          className="font-tight text-[13px]"
+        >
+          from the side
+        </text>
         <path
           d={`M${side.x - r} ${bottom}V${top}H${side.x + r}V${side.y - Math.min(reach * Math.tan(Math.min(up, 1.35)), r * 0.9)}L${sideApex} ${side.y}L${side.x + r} ${side.y + Math.min(reach * Math.tan(down), r * 0.55)}V${bottom}Z`}
-          fill="var(--wood)" stroke="var(--bark)" strokeWidth={2}
+          fill="var(--wood)"
+          stroke="var(--bark)"
+          strokeWidth={2}
         />
         <path d={`M${side.x - r - 2} ${side.y}H${sideApex - hinge * perMetre}`} stroke="var(--sheet)" strokeWidth={5} />
-        <path d={`M${side.x - r - 2} ${side.y - 2.5}H${sideApex - hinge * perMetre}v5H${side.x - r - 2}`} fill="none" stroke="var(--bark)" strokeWidth={1.2} />
-        <rect x={sideApex - hinge * perMetre} y={side.y - 14} width={hinge * perMetre} height={28} fill="url(#stump-hatch)" stroke="var(--ink)" strokeWidth={1.5} />
-        <text x={side.x + r + 8} y={side.y + 4} fill="var(--ink)" className="font-tight text-[13px]">{written(notch.openingDeg, "angle", units)}</text>
-        <path d={`M${side.x - r - 26} ${bottom}H${side.x + r + 40}`} stroke="var(--ink)" strokeWidth={1} strokeDasharray="3 3" />
-        <text x={side.x} y={bottom + 20} textAnchor="middle" fill="var(--pencil)" className="font-tight text-[13px]">holds to {written(analysis.hinge.holdAngleDeg, "angle", units)}; commits at {written(analysis.pull.commitDeg, "angle", units)}</text>
+        <path
+          d={`M${side.x - r - 2} ${side.y - 2.5}H${sideApex - hinge * perMetre}v5H${side.x - r - 2}`}
+          fill="none"
+          stroke="var(--bark)"
+          strokeWidth={1.2}
+        />
+        <rect
+          x={sideApex - hinge * perMetre}
+          y={side.y - 14}
+          width={hinge * perMetre}
+          height={28}
+          fill="url(#stump-hatch)"
+          stroke="var(--ink)"
+          strokeWidth={1.5}
+        />
+        <text x={side.x + r + 8} y={side.y + 4} fill="var(--ink)" className="font-tight text-[13px]">
+          {written(notch.openingDeg, "angle", units)}
+        </text>
+        <path
+          d={`M${side.x - r - 26} ${bottom}H${side.x + r + 40}`}
+          stroke="var(--ink)"
+          strokeWidth={1}
+          strokeDasharray="3 3"
+        />
+        <text x={side.x} y={bottom + 20} textAnchor="middle" fill="var(--pencil)" className="font-tight text-[13px]">
+          holds to {written(analysis.hinge.holdAngleDeg, "angle", units)}; commits at{" "}
+          {written(analysis.pull.commitDeg, "angle", units)}
+        </text>
       </g>
       <Handle
         id="notch"
@@ -99,9 +235,15 @@ function Drawing({ plan, analysis, perMetre, width, height, hold }: DrawingProps
         min={0.01}
         max={diameter}
         text={written(notch.depthM, "thickness", units)}
-        onMove={(to) => { place("cut.notch.depthM", (above.x + r - to.x) / perMetre, diameter * 0.7); }}
-        onStep={(across, by) => { place("cut.notch.depthM", notch.depthM + (by - across) * 0.005, diameter); }}
-        onGrab={() => { hold(true); }}
+        onMove={(to) => {
+          place("cut.notch.depthM", (above.x + r - to.x) / perMetre, diameter * 0.7);
+        }}
+        onStep={(across, by) => {
+          place("cut.notch.depthM", notch.depthM + (by - across) * 0.005, diameter);
+        }}
+        onGrab={() => {
+          hold(true);
+        }}
         onRelease={done}
       />
       <Handle
@@ -112,9 +254,15 @@ function Drawing({ plan, analysis, perMetre, width, height, hold }: DrawingProps
         min={0.005}
         max={diameter}
         text={written(hinge, "thickness", units)}
-        onMove={(to) => { place("cut.hingeThicknessM", (apex - to.x) / perMetre, diameter * 0.4); }}
-        onStep={(across, by) => { place("cut.hingeThicknessM", hinge + (by - across) * 0.0025, diameter); }}
-        onGrab={() => { hold(true); }}
+        onMove={(to) => {
+          place("cut.hingeThicknessM", (apex - to.x) / perMetre, diameter * 0.4);
+        }}
+        onStep={(across, by) => {
+          place("cut.hingeThicknessM", hinge + (by - across) * 0.0025, diameter);
+        }}
+        onGrab={() => {
+          hold(true);
+        }}
         onRelease={done}
         shape="square"
       />
@@ -126,7 +274,16 @@ function Measure({ x1, x2, y, text }: { x1: number; x2: number; y: number; text:
   return (
     <g stroke="var(--ink)" strokeWidth={1}>
       <path d={`M${x1} ${y - 5}v10M${x2} ${y - 5}v10M${x1} ${y}H${x2}`} />
-      <text x={(x1 + x2) / 2} y={y - 6} textAnchor="middle" fill="var(--ink)" stroke="none" className="font-tight text-[13px]">{text}</text>
+      <text
+        x={(x1 + x2) / 2}
+        y={y - 6}
+        textAnchor="middle"
+        fill="var(--ink)"
+        stroke="none"
+        className="font-tight text-[13px]"
+      >
+        {text}
+      </text>
     </g>
   );
 }

@@ -13,15 +13,29 @@ import { useSize } from "./useSize";
 
 /** Every leg of the tackle with its tension, every point with its force, and the haul played. */
 export function TackleDrawing({ plan }: { plan: Plan }) {
-  const line = Math.min(useView((s) => s.line), plan.lines.length - 1);
+  const line = Math.min(
+    useView((s) => s.line),
+    plan.lines.length - 1,
+  );
   const [box, size] = useSize<HTMLDivElement>();
   const view = useTackleView(plan, line);
   const members = plan.lines[line];
-  const refusal = view.error instanceof Refusal ? (Object.values(view.error.errors)[0]?.[0] ?? view.error.message) : view.isError ? "Draklo does not answer." : undefined;
+  const refusal =
+    view.error instanceof Refusal
+      ? (Object.values(view.error.errors)[0]?.[0] ?? view.error.message)
+      : view.isError
+        ? "Draklo does not answer."
+        : undefined;
   return (
     <div ref={box} className="relative h-full w-full overflow-hidden">
-      {refusal !== undefined && <p role="alert" className="m-6 max-w-[56ch] border-l-4 border-ink pl-3 leading-snug" data-refused>{refusal}</p>}
-      {refusal === undefined && view.data && members && size.width > 0 && <Drawing key={view.data.name} view={view.data} line={members} width={size.width} height={size.height} />}
+      {refusal !== undefined && (
+        <p role="alert" className="m-6 max-w-[56ch] border-l-4 border-ink pl-3 leading-snug" data-refused>
+          {refusal}
+        </p>
+      )}
+      {refusal === undefined && view.data && members && size.width > 0 && (
+        <Drawing key={view.data.name} view={view.data} line={members} width={size.width} height={size.height} />
+      )}
     </div>
   );
 }
@@ -65,17 +79,72 @@ function Drawing({ view, line, width, height }: { view: TackleView; line: Line; 
   // Rove in the line itself, the leg that ends at the load is the line: it runs straight on to the tree.
   const runsOn = view.inLine ? legs.find((l) => !l.turns && l.toPoint === load?.id) : undefined;
   const loadY = runsOn ? y(runsOn.lane) : load ? (y(load.first) + y(load.last)) / 2 : 0;
-  const labels = labelRows(points.filter((p) => p.kind !== "hand").map((p) => ({ text: `${(p.id === "load" && view.inLine ? "the line" : names[p.id]) ?? p.id.replace(/-/g, " ")} ${written(resetting && play.step >= 1 && p.kind !== "load" ? (p.kind === "fixed" ? (load?.forceN ?? 0) : 0) : p.forceN, "force", units)}`, x: x(p.at) })), 6.6, width);
+  const labels = labelRows(
+    points
+      .filter((p) => p.kind !== "hand")
+      .map((p) => ({
+        text: `${(p.id === "load" && view.inLine ? "the line" : names[p.id]) ?? p.id.replace(/-/g, " ")} ${written(resetting && play.step >= 1 && p.kind !== "load" ? (p.kind === "fixed" ? (load?.forceN ?? 0) : 0) : p.forceN, "force", units)}`,
+        x: x(p.at),
+      })),
+    6.6,
+    width,
+  );
   return (
     <div className="relative h-full">
-      <svg width={width} height={height} role="group" aria-label={`Tackle: ${view.name}, every leg with its tension`} className="block select-none" data-tackle={view.name}>
-        <text x={26} y={28} fill="var(--ink)" className="font-tight text-[16px] font-semibold">{view.name}</text>
-        {view.peopleSay !== undefined && <text x={26} y={48} fill="var(--ink)" className="font-tight text-[14px]">{view.peopleSay}</text>}
-        {grounds.map((p) => <Strap key={p.id} x={x(p.at)} y={(y(p.first) + y(p.last)) / 2} away={p.at > (load?.at ?? 0) ? -1 : 1} clear={gap / 2} ground={gap / 2 + 46} />)}
-        {load && <Joint line={line} inLine={view.inLine} x={x(load.at) - (!runsOn && legs.some((l) => l.turns && l.toPoint === load.id) ? gap / 2 - 6 : 0)} runsOn={runsOn !== undefined} y={loadY} edge={26} />}
-        {load && <text x={26} y={loadY - 10} fill="var(--loaded)" className="halo font-tight text-[14px] font-semibold">{written(load.forceN, "force", units)} to the tree</text>}
-        {load && line.tackle.hold && <Hold hold={line.tackle.hold} x={x(load.at) - 78 - gap / 2} y={loadY} ground={x(grounds[0]?.at ?? 0) + gap / 2 + 46} under={below + 4} holding={resetting} />}
-        {points.map((p) => <PointDrawing key={p.id} point={p} runsOn={runsOn?.index} legs={legs} turns={view.contacts} places={places} />)}
+      <svg
+        width={width}
+        height={height}
+        role="group"
+        aria-label={`Tackle: ${view.name}, every leg with its tension`}
+        className="block select-none"
+        data-tackle={view.name}
+      >
+        <text x={26} y={28} fill="var(--ink)" className="font-tight text-[16px] font-semibold">
+          {view.name}
+        </text>
+        {view.peopleSay !== undefined && (
+          <text x={26} y={48} fill="var(--ink)" className="font-tight text-[14px]">
+            {view.peopleSay}
+          </text>
+        )}
+        {grounds.map((p) => (
+          <Strap
+            key={p.id}
+            x={x(p.at)}
+            y={(y(p.first) + y(p.last)) / 2}
+            away={p.at > (load?.at ?? 0) ? -1 : 1}
+            clear={gap / 2}
+            ground={gap / 2 + 46}
+          />
+        ))}
+        {load && (
+          <Joint
+            line={line}
+            inLine={view.inLine}
+            x={x(load.at) - (!runsOn && legs.some((l) => l.turns && l.toPoint === load.id) ? gap / 2 - 6 : 0)}
+            runsOn={runsOn !== undefined}
+            y={loadY}
+            edge={26}
+          />
+        )}
+        {load && (
+          <text x={26} y={loadY - 10} fill="var(--loaded)" className="halo font-tight text-[14px] font-semibold">
+            {written(load.forceN, "force", units)} to the tree
+          </text>
+        )}
+        {load && line.tackle.hold && (
+          <Hold
+            hold={line.tackle.hold}
+            x={x(load.at) - 78 - gap / 2}
+            y={loadY}
+            ground={x(grounds[0]?.at ?? 0) + gap / 2 + 46}
+            under={below + 4}
+            holding={resetting}
+          />
+        )}
+        {points.map((p) => (
+          <PointDrawing key={p.id} point={p} runsOn={runsOn?.index} legs={legs} turns={view.contacts} places={places} />
+        ))}
         {legs.map((leg) => {
           const tension = view.legForcesN[leg.index] ?? 0;
           const [a, b] = [x(leg.from), x(leg.to)];
@@ -85,50 +154,147 @@ function Drawing({ view, line, width, height }: { view: TackleView; line: Line; 
             <g key={leg.index} data-leg={leg.index}>
               <path
                 d={`M${a} ${y(leg.lane)}H${b}${leg.turns ? `a${gap / 2} ${gap / 2} 0 0 ${away > 0 ? 1 : 0} 0 ${gap}` : ""}`}
-                fill="none" stroke={slack ? "var(--pencil)" : "var(--loaded)"} strokeWidth={slack ? 1.2 : 1.2 + (3.2 * tension) / most}
+                fill="none"
+                stroke={slack ? "var(--pencil)" : "var(--loaded)"}
+                strokeWidth={slack ? 1.2 : 1.2 + (3.2 * tension) / most}
               />
               {Math.abs(b - a) > 46 && (
-                <text x={(a + b) / 2} y={y(leg.lane) - (small ? 2.5 : 6)} textAnchor="middle" fill="var(--loaded)" className={`halo font-tight font-semibold ${small ? "text-[12px]" : "text-[14px]"}`}>
+                <text
+                  x={(a + b) / 2}
+                  y={y(leg.lane) - (small ? 2.5 : 6)}
+                  textAnchor="middle"
+                  fill="var(--loaded)"
+                  className={`halo font-tight font-semibold ${small ? "text-[12px]" : "text-[14px]"}`}
+                >
                   {!slack && figure(tension, "force", units)}
-                  {!small && Math.abs(b - a) > 120 && leg.fromPoint !== "hand" && <tspan fill="var(--pencil)" className="font-normal" dx={8}>{written(Math.abs(leg.to - leg.from), "length", units)}</tspan>}
-                  {!small && leg.offDeg > 0 && Math.abs(b - a) > 120 && <tspan fill="var(--pencil)" className="font-normal" dx={8}>{written(leg.offDeg, "degrees", units)} off</tspan>}
+                  {!small && Math.abs(b - a) > 120 && leg.fromPoint !== "hand" && (
+                    <tspan fill="var(--pencil)" className="font-normal" dx={8}>
+                      {written(Math.abs(leg.to - leg.from), "length", units)}
+                    </tspan>
+                  )}
+                  {!small && leg.offDeg > 0 && Math.abs(b - a) > 120 && (
+                    <tspan fill="var(--pencil)" className="font-normal" dx={8}>
+                      {written(leg.offDeg, "degrees", units)} off
+                    </tspan>
+                  )}
                 </text>
               )}
             </g>
           );
         })}
-        {view.capture && legs.filter((l) => l.rope === view.capture?.rope && l.contact === view.capture.contact).map((l) => (
-          <Capture key="capture" kind={view.capture?.kind ?? "cam"} x={x(l.to)} y={y(l.lane)} away={Math.sign(x(l.to) - x(l.from)) || 1} clear={gap / 2} holding={!play.running || (resetting && view.capture?.holdsReset === true)} />
+        {view.capture &&
+          legs
+            .filter((l) => l.rope === view.capture?.rope && l.contact === view.capture.contact)
+            .map((l) => (
+              <Capture
+                key="capture"
+                kind={view.capture?.kind ?? "cam"}
+                x={x(l.to)}
+                y={y(l.lane)}
+                away={Math.sign(x(l.to) - x(l.from)) || 1}
+                clear={gap / 2}
+                holding={!play.running || (resetting && view.capture?.holdsReset === true)}
+              />
+            ))}
+        {hand && (
+          <HauledEnd
+            x={x(hand.at)}
+            y={y(hand.first)}
+            away={handAway}
+            text={`hands ${written(view.handForceN, "force", units)}`}
+          />
+        )}
+        {view.spaceM > 0 && load && grounds[0] && (
+          <Span
+            from={x(load.at)}
+            to={x(grounds[0].at)}
+            y={below + (line.tackle.hold ? 40 : 8)}
+            text={`${written(Math.abs(load.at - grounds[0].at), "length", units)} from anchor to grip; ${written(view.spaceM, "length", units)} opened, ${written(view.spaceM - (view.sets.linePerSetM ?? 0), "length", units)} when the blocks meet`}
+          />
+        )}
+        {labels.map((l) => (
+          <text
+            key={l.text}
+            x={l.x}
+            y={below + (line.tackle.hold ? 60 : 28) + l.row * 15}
+            textAnchor="middle"
+            fill="var(--ink)"
+            className="halo font-tight text-[13px] font-semibold"
+            data-label
+          >
+            {l.text}
+          </text>
         ))}
-        {hand && <HauledEnd x={x(hand.at)} y={y(hand.first)} away={handAway} text={`hands ${written(view.handForceN, "force", units)}`} />}
-        {view.spaceM > 0 && load && grounds[0] && <Span from={x(load.at)} to={x(grounds[0].at)} y={below + (line.tackle.hold ? 40 : 8)} text={`${written(Math.abs(load.at - grounds[0].at), "length", units)} from anchor to grip; ${written(view.spaceM, "length", units)} opened, ${written(view.spaceM - (view.sets.linePerSetM ?? 0), "length", units)} when the blocks meet`} />}
-        {labels.map((l) => <text key={l.text} x={l.x} y={below + (line.tackle.hold ? 60 : 28) + l.row * 15} textAnchor="middle" fill="var(--ink)" className="halo font-tight text-[13px] font-semibold" data-label>{l.text}</text>)}
         <FrictionBar view={view} y={height - 92} width={width - 60} />
         {hand && (
           <Handle
-            id="haul" at={{ x: x(hand.at) + handAway * 54, y: y(hand.first) }} name="Haul the rope" now={Math.round(done.hauledM * 10) / 10} min={0} max={Math.round(all * 10) / 10}
+            id="haul"
+            at={{ x: x(hand.at) + handAway * 54, y: y(hand.first) }}
+            name="Haul the rope"
+            now={Math.round(done.hauledM * 10) / 10}
+            min={0}
+            max={Math.round(all * 10) / 10}
             text={`${written(done.hauledM, "length", units)} hauled`}
-            onMove={(to) => { setPlay((p) => hauledTo(p, view, (((to.x - x(hand.at)) * handAway - 54) * whole) / setPixels)); }}
-            onStep={(across, up) => { setPlay((p) => hauledTo(p, view, p.hauled + (across + up) * 0.25)); }}
-            onRelease={() => undefined} shape="bar"
+            onMove={(to) => {
+              setPlay((p) => hauledTo(p, view, (((to.x - x(hand.at)) * handAway - 54) * whole) / setPixels));
+            }}
+            onStep={(across, up) => {
+              setPlay((p) => hauledTo(p, view, p.hauled + (across + up) * 0.25));
+            }}
+            onRelease={() => undefined}
+            shape="bar"
           />
         )}
       </svg>
       <div className="absolute bottom-2 left-6 right-6 flex flex-wrap items-center gap-3 font-tight text-sm">
-        <Button strong onClick={() => { setPlay((p) => toggled(p, view)); }} title="Space">{play.running ? "Stop" : finished ? "Haul again" : "Haul"}</Button>
-        <Button onClick={() => { setPlay(start); }}>Open it</Button>
+        <Button
+          strong
+          onClick={() => {
+            setPlay((p) => toggled(p, view));
+          }}
+          title="Space"
+        >
+          {play.running ? "Stop" : finished ? "Haul again" : "Haul"}
+        </Button>
+        <Button
+          onClick={() => {
+            setPlay(start);
+          }}
+        >
+          Open it
+        </Button>
         <p data-haul role="status">
-          set {Math.min(done.set, view.sets.sets)} of {view.sets.sets} · hauled {written(done.hauledM, "length", units)} of {written(all, "length", units)} · line in {written(done.lineInM, "length", units)} of {written(view.takeUpM, "length", units)}{view.ropeM > 0 ? ` · rope in it ${written(view.ropeM, "length", units)}` : ""}
+          set {Math.min(done.set, view.sets.sets)} of {view.sets.sets} · hauled {written(done.hauledM, "length", units)}{" "}
+          of {written(all, "length", units)} · line in {written(done.lineInM, "length", units)} of{" "}
+          {written(view.takeUpM, "length", units)}
+          {view.ropeM > 0 ? ` · rope in it ${written(view.ropeM, "length", units)}` : ""}
         </p>
-        {resetting && !play.running && <Button onClick={() => { setPlay(nextStep); }}>Next step</Button>}
-        {resetting && <p className="font-semibold" data-reset>{resetSteps(view)[Math.min(4, Math.floor(play.step))]}</p>}
+        {resetting && !play.running && (
+          <Button
+            onClick={() => {
+              setPlay(nextStep);
+            }}
+          >
+            Next step
+          </Button>
+        )}
+        {resetting && (
+          <p className="font-semibold" data-reset>
+            {resetSteps(view)[Math.min(4, Math.floor(play.step))]}
+          </p>
+        )}
         {finished && <p className="font-semibold">the tree commits here</p>}
       </div>
     </div>
   );
 }
 
-const names: Record<string, string> = { load: "grip on the line", grip: "second grip", "traveller-line": "traveller", "second-anchor": "second anchor" };
+const names: Record<string, string> = {
+  load: "grip on the line",
+  grip: "second grip",
+  "traveller-line": "traveller",
+  "second-anchor": "second anchor",
+};
 
 /** The pull at so much rope in this set; at its end the reset begins. */
 function hauledTo(play: Play, view: TackleView, hauled: number): Play {
@@ -137,13 +303,17 @@ function hauledTo(play: Play, view: TackleView, hauled: number): Play {
   const left = view.takeUpM * view.idealAdvantage - play.set * whole;
   const end = Math.min(whole, left);
   if (hauled < end) return { ...play, hauled: Math.max(0, hauled) };
-  return play.set + 1 < view.sets.sets ? { ...play, hauled: end, phase: "reset", step: 0 } : { ...play, hauled: end, running: false };
+  return play.set + 1 < view.sets.sets
+    ? { ...play, hauled: end, phase: "reset", step: 0 }
+    : { ...play, hauled: end, running: false };
 }
 
 /** Started or stopped; once the tree has committed, from the beginning again. */
 function toggled(play: Play, view: TackleView): Play {
   const all = view.takeUpM * view.idealAdvantage;
-  return progressOf(view, play.set, play.phase === "reset" ? setLength(view) : play.hauled).hauledM >= all - 1e-6 ? { ...start, running: true } : { ...play, running: !play.running };
+  return progressOf(view, play.set, play.phase === "reset" ? setLength(view) : play.hauled).hauledM >= all - 1e-6
+    ? { ...start, running: true }
+    : { ...play, running: !play.running };
 }
 
 /** One step of the reset by hand; after the last the next set begins. */
@@ -168,16 +338,27 @@ function usePlay(play: Play, setPlay: React.Dispatch<React.SetStateAction<Play>>
       });
       frame = requestAnimationFrame(tick);
     });
-    return () => { cancelAnimationFrame(frame); before.current = null; };
+    return () => {
+      cancelAnimationFrame(frame);
+      before.current = null;
+    };
   }, [play.running, setPlay, view]);
   useEffect(() => {
     function onKey(event: KeyboardEvent): void {
-      if (event.key !== " " || event.target instanceof HTMLInputElement || event.target instanceof HTMLButtonElement || event.target instanceof HTMLTextAreaElement) return;
+      if (
+        event.key !== " " ||
+        event.target instanceof HTMLInputElement ||
+        event.target instanceof HTMLButtonElement ||
+        event.target instanceof HTMLTextAreaElement
+      )
+        return;
       event.preventDefault();
       setPlay((p) => toggled(p, view));
     }
     window.addEventListener("keydown", onKey);
-    return () => { window.removeEventListener("keydown", onKey); };
+    return () => {
+      window.removeEventListener("keydown", onKey);
+    };
   }, [setPlay, view]);
 }
 
@@ -188,17 +369,41 @@ function FrictionBar({ view, y, width }: { view: TackleView; y: number; width: n
   return (
     <g data-friction>
       <text x={left} y={y - 7} fill="var(--ink)" className="font-tight text-[13px]">
-        ideal {figure(view.idealAdvantage, "ratio", "metric")}, actual <tspan className="font-semibold">{figure(view.actualAdvantage, "ratio", "metric")}</tspan>{view.costs.length > 0 ? "; friction took, contact by contact from the hands:" : "; nothing turns, so friction takes nothing"}
+        ideal {figure(view.idealAdvantage, "ratio", "metric")}, actual{" "}
+        <tspan className="font-semibold">{figure(view.actualAdvantage, "ratio", "metric")}</tspan>
+        {view.costs.length > 0
+          ? "; friction took, contact by contact from the hands:"
+          : "; nothing turns, so friction takes nothing"}
       </text>
       <rect x={left} y={y} width={view.actualAdvantage * per} height={16} fill="var(--held)" stroke="var(--ink)" />
-      <text x={left} y={y + 30} fill="var(--pencil)" className="font-tight text-[12px]" data-costs>{costWords(view, Math.floor(width / 5.1))}</text>
+      <text x={left} y={y + 30} fill="var(--pencil)" className="font-tight text-[12px]" data-costs>
+        {costWords(view, Math.floor(width / 5.1))}
+      </text>
       {frictionParts(view).map((part, i) => {
         const from = left + part.from * per;
         const wide = (part.to - part.from) * per;
         return (
           <g key={i}>
-            <rect x={from} y={y} width={Math.max(0, wide)} height={16} fill={i % 2 === 0 ? "var(--sheet)" : "var(--tint)"} stroke="var(--ink)" strokeDasharray="3 2" />
-            {wide > 24 && <text x={from + wide / 2} y={y + 12} textAnchor="middle" fill="var(--ink)" className="font-tight text-[12px]">{(part.to - part.from).toFixed(2)}</text>}
+            <rect
+              x={from}
+              y={y}
+              width={Math.max(0, wide)}
+              height={16}
+              fill={i % 2 === 0 ? "var(--sheet)" : "var(--tint)"}
+              stroke="var(--ink)"
+              strokeDasharray="3 2"
+            />
+            {wide > 24 && (
+              <text
+                x={from + wide / 2}
+                y={y + 12}
+                textAnchor="middle"
+                fill="var(--ink)"
+                className="font-tight text-[12px]"
+              >
+                {(part.to - part.from).toFixed(2)}
+              </text>
+            )}
           </g>
         );
       })}

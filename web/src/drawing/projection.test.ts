@@ -1,6 +1,18 @@
 import { describe, expect, it } from "vitest";
 import type { Figure } from "../api/types";
-import { barLength, boundsOf, crownOutline, fit, flatten, hatchPath, stemAt, tensionAt, tipped, toMetres, toPixels } from "./projection";
+import {
+  barLength,
+  boundsOf,
+  crownOutline,
+  fit,
+  flatten,
+  hatchPath,
+  stemAt,
+  tensionAt,
+  tipped,
+  toMetres,
+  toPixels,
+} from "./projection";
 
 const at = (forwardM: number, rightM: number, upM: number) => ({ forwardM, rightM, upM });
 
@@ -43,12 +55,24 @@ describe("projection", () => {
   });
 
   it("reads the pull curve between its points", () => {
-    const curve = [{ deg: 0, tensionN: 1500 }, { deg: 4, tensionN: 700 }, { deg: 8, tensionN: 0 }];
+    const curve = [
+      { deg: 0, tensionN: 1500 },
+      { deg: 4, tensionN: 700 },
+      { deg: 8, tensionN: 0 },
+    ];
     expect(tensionAt(curve, 0)).toBe(1500);
     expect(tensionAt(curve, 2)).toBe(1100);
     expect(tensionAt(curve, 8)).toBe(0);
     expect(tensionAt(curve, 12)).toBe(0);
-    expect(tensionAt([{ deg: 0, tensionN: 0 }, { deg: 0, tensionN: 0 }], 0)).toBe(0);
+    expect(
+      tensionAt(
+        [
+          { deg: 0, tensionN: 0 },
+          { deg: 0, tensionN: 0 },
+        ],
+        0,
+      ),
+    ).toBe(0);
   });
 
   it("places the stem between slices", () => {
@@ -76,14 +100,28 @@ describe("projection", () => {
 });
 
 describe("hatching", () => {
-  const square = [{ x: 0, y: 0 }, { x: 10, y: 0 }, { x: 10, y: 10 }, { x: 0, y: 10 }];
+  const square = [
+    { x: 0, y: 0 },
+    { x: 10, y: 0 },
+    { x: 10, y: 10 },
+    { x: 0, y: 10 },
+  ];
 
   it("crosses an outline from side to side, one stroke a line", () => {
     expect(hatchPath(square, 4, 0)).toBe("M0.0 0.0L10.0 0.0M0.0 4.0L10.0 4.0M0.0 8.0L10.0 8.0");
   });
 
   it("leaves a bay out", () => {
-    const bay = [{ x: 0, y: 0 }, { x: 10, y: 0 }, { x: 10, y: 10 }, { x: 7, y: 10 }, { x: 7, y: 3 }, { x: 3, y: 3 }, { x: 3, y: 10 }, { x: 0, y: 10 }];
+    const bay = [
+      { x: 0, y: 0 },
+      { x: 10, y: 0 },
+      { x: 10, y: 10 },
+      { x: 7, y: 10 },
+      { x: 7, y: 3 },
+      { x: 3, y: 3 },
+      { x: 3, y: 10 },
+      { x: 0, y: 10 },
+    ];
     expect(hatchPath(bay, 5, 0)).toContain("M0.0 5.0L3.0 5.0M7.0 5.0L10.0 5.0");
   });
 });

@@ -38,7 +38,9 @@ export interface Bounds {
 
 /** What the elevation must show: the whole tree, every anchor and the ground under them. */
 export function boundsOf(figure: Figure): Bounds {
-  const anchors = figure.lines.flatMap((l) => [...l.turns, l.anchor].map((p) => ({ ...flatten(p, figure.viewDeg), ground: l.anchorGroundUpM })));
+  const anchors = figure.lines.flatMap((l) =>
+    [...l.turns, l.anchor].map((p) => ({ ...flatten(p, figure.viewDeg), ground: l.anchorGroundUpM })),
+  );
   const stem = figure.stem.map((s) => flatten(s, figure.viewDeg).x);
   return {
     minX: Math.min(-4, Math.min(...stem) - figure.crown.reachBehindM - 0.5, ...anchors.map((a) => a.x - 1)),
@@ -58,12 +60,21 @@ export function groundOf(analysis: Pick<Analysis, "figure" | "pull">): Flat[] {
 }
 
 /** The largest scale at which the bounds fit a picture with margins. */
-export function fit(bounds: Bounds, width: number, height: number, margin: { top: number; right: number; bottom: number; left: number }): Scale {
+export function fit(
+  bounds: Bounds,
+  width: number,
+  height: number,
+  margin: { top: number; right: number; bottom: number; left: number },
+): Scale {
   const across = width - margin.left - margin.right;
   const upright = height - margin.top - margin.bottom;
   const perMetre = Math.max(0.5, Math.min(across / (bounds.maxX - bounds.minX), upright / (bounds.maxY - bounds.minY)));
   const spare = across - perMetre * (bounds.maxX - bounds.minX);
-  return { perMetre, left: margin.left + spare / 2 - bounds.minX * perMetre, bottom: height - margin.bottom + bounds.minY * perMetre };
+  return {
+    perMetre,
+    left: margin.left + spare / 2 - bounds.minX * perMetre,
+    bottom: height - margin.bottom + bounds.minY * perMetre,
+  };
 }
 
 export function toPixels(scale: Scale, at: Flat): Flat {
@@ -92,7 +103,9 @@ export function barLength(perUnit: number, most: number): number {
 }
 
 export function pathOf(points: Flat[], closed = false): string {
-  return points.map((p, i) => `${i === 0 ? "M" : "L"}${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join("") + (closed ? "Z" : "");
+  return (
+    points.map((p, i) => `${i === 0 ? "M" : "L"}${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join("") + (closed ? "Z" : "")
+  );
 }
 
 /**
@@ -138,7 +151,7 @@ export function crownOutline(figure: Figure, tiltDeg: number): Flat[] {
     // The reach lies along the main line; it is tipped with the stem's own turn.
     const at = tipped(middle, tiltDeg);
     const flat = flatten(at, figure.viewDeg);
-    const lift = (reach * Math.cos((figure.viewDeg * Math.PI) / 180) * Math.sin((tiltDeg * Math.PI) / 180));
+    const lift = reach * Math.cos((figure.viewDeg * Math.PI) / 180) * Math.sin((tiltDeg * Math.PI) / 180);
     return { x: flat.x + reach * Math.cos((tiltDeg * Math.PI) / 180), y: flat.y - lift };
   });
 }

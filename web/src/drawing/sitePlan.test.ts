@@ -6,7 +6,14 @@ const plan = {
   tree: { heightM: 20 },
   lay: { bearingDeg: 0 },
   site: { targets: [{ id: "building" }] },
-  lines: [{ id: "main", anchor: { name: "oak", bearingDeg: 10, capacityN: 9000 }, redirects: [], puller: { place: { eastM: 1, northM: 2 } } }],
+  lines: [
+    {
+      id: "main",
+      anchor: { name: "oak", bearingDeg: 10, capacityN: 9000 },
+      redirects: [],
+      puller: { place: { eastM: 1, northM: 2 } },
+    },
+  ],
 } as unknown as Plan;
 
 const rose = (states: RoseBearing["state"][]): RoseBearing[] =>
@@ -21,7 +28,9 @@ describe("the plan from above", () => {
   });
 
   it("draws a sector from its first bearing clockwise, north being up", () => {
-    expect(sectorPath({ x: 100, y: 100 }, 0, 50, 0, 90)).toMatch(/^M100\.0 100\.0L100\.0 50\.0A50 50 0 0 1 150\.0 100\.0/);
+    expect(sectorPath({ x: 100, y: 100 }, 0, 50, 0, 90)).toMatch(
+      /^M100\.0 100\.0L100\.0 50\.0A50 50 0 0 1 150\.0 100\.0/,
+    );
   });
 
   it("never claims a clearance closer than a tenth", () => {
@@ -42,7 +51,11 @@ describe("the plan from above", () => {
 describe("the rose in runs", () => {
   it("joins neighbours, across north too, and names the easiest", () => {
     const runs = runsOf(rose(["open", "closed", "tight", "open"]));
-    expect(runs.map((r) => [r.state, r.fromDeg, r.toDeg])).toEqual([["closed", 90, 90], ["tight", 180, 180], ["open", 270, 0]]);
+    expect(runs.map((r) => [r.state, r.fromDeg, r.toDeg])).toEqual([
+      ["closed", 90, 90],
+      ["tight", 180, 180],
+      ["open", 270, 0],
+    ]);
     expect(runs[2]?.best.bearingDeg).toBe(270);
   });
 
@@ -65,7 +78,13 @@ describe("turning the lay", () => {
   });
 
   it("goes by the first redirect, and takes redirects and anchor along together", () => {
-    const round = { ...plan, lines: plan.lines.map((l) => ({ ...l, redirects: [{ at: { ...l.anchor, bearingDeg: 100 }, contactId: "bushed-block" }] })) };
+    const round = {
+      ...plan,
+      lines: plan.lines.map((l) => ({
+        ...l,
+        redirects: [{ at: { ...l.anchor, bearingDeg: 100 }, contactId: "bushed-block" }],
+      })),
+    };
     expect(turnedTo(round, 90).lines[0]?.redirects[0]?.at.bearingDeg).toBe(100);
     const turned = turnedTo(round, 200).lines[0];
     expect(turned?.redirects[0]?.at.bearingDeg).toBe(200);

@@ -26,13 +26,20 @@ export function siteBounds(plan: Plan, analysis: Analysis): Bounds {
   const { site } = analysis;
   const near = 2.2 * plan.tree.heightM;
   const places = [
-    ...site.footprint, ...site.crown, ...site.lines.flatMap((l) => [...l.legs, l.crew]),
+    ...site.footprint,
+    ...site.crown,
+    ...site.lines.flatMap((l) => [...l.legs, l.crew]),
     ...plan.site.targets.flatMap((t) => t.points).filter((p) => Math.hypot(p.eastM, p.northM) < near),
   ];
   const east = places.map((p) => p.eastM);
   const north = places.map((p) => p.northM);
   const least = 0.6 * plan.tree.heightM;
-  return { minX: Math.min(-least, ...east), maxX: Math.max(least, ...east), minY: Math.min(-least, ...north), maxY: Math.max(least, ...north) };
+  return {
+    minX: Math.min(-least, ...east),
+    maxX: Math.max(least, ...east),
+    minY: Math.min(-least, ...north),
+    maxY: Math.max(least, ...north),
+  };
 }
 
 export function siteScale(bounds: Bounds, width: number, height: number): Scale {
@@ -65,7 +72,8 @@ export interface RoseRun {
 /** The rose as runs, each from its first bearing to its last; a run across north is one run. */
 export function runsOf(bearings: RoseBearing[]): RoseRun[] {
   const start = bearings.findIndex((b, i) => b.state !== bearings.at(i - 1)?.state);
-  if (start < 0) return bearings[0] ? [{ fromDeg: 0, toDeg: 360, state: bearings[0].state, best: easiest(bearings) }] : [];
+  if (start < 0)
+    return bearings[0] ? [{ fromDeg: 0, toDeg: 360, state: bearings[0].state, best: easiest(bearings) }] : [];
   const runs: RoseBearing[][] = [];
   for (let i = 0; i < bearings.length; i++) {
     const bearing = bearings[(start + i) % bearings.length];
@@ -74,7 +82,12 @@ export function runsOf(bearings: RoseBearing[]): RoseRun[] {
     if (run && run[0]?.state === bearing.state) run.push(bearing);
     else runs.push([bearing]);
   }
-  return runs.map((run) => ({ fromDeg: run[0]?.bearingDeg ?? 0, toDeg: run.at(-1)?.bearingDeg ?? 0, state: run[0]?.state ?? "closed", best: easiest(run) }));
+  return runs.map((run) => ({
+    fromDeg: run[0]?.bearingDeg ?? 0,
+    toDeg: run.at(-1)?.bearingDeg ?? 0,
+    state: run[0]?.state ?? "closed",
+    best: easiest(run),
+  }));
 }
 
 function easiest(run: RoseBearing[]): RoseBearing {
@@ -91,20 +104,47 @@ export function cleared(metres: number, units: Units): string {
 
 /** What a kind of target is drawn as when it is new. */
 export const shapeOf: Record<Target["kind"], "area" | "line" | "place"> = {
-  building: "area", wall: "line", fence: "line", hedge: "line", tree: "place", road: "line", path: "line", water: "area",
-  powerLine: "line", phoneLine: "line", pipe: "line", people: "place", other: "place",
+  building: "area",
+  wall: "line",
+  fence: "line",
+  hedge: "line",
+  tree: "place",
+  road: "line",
+  path: "line",
+  water: "area",
+  powerLine: "line",
+  phoneLine: "line",
+  pipe: "line",
+  people: "place",
+  other: "place",
 };
 
 export const kindWords: Record<Target["kind"], string> = {
-  building: "Building", wall: "Wall", fence: "Fence", hedge: "Hedge", tree: "Tree to spare", road: "Road", path: "Path", water: "Water",
-  powerLine: "Power line", phoneLine: "Phone line", pipe: "Pipe or cable below", people: "People's place", other: "Other",
+  building: "Building",
+  wall: "Wall",
+  fence: "Fence",
+  hedge: "Hedge",
+  tree: "Tree to spare",
+  road: "Road",
+  path: "Path",
+  water: "Water",
+  powerLine: "Power line",
+  phoneLine: "Phone line",
+  pipe: "Pipe or cable below",
+  people: "People's place",
+  other: "Other",
 };
 
 /** A target of usual size, aside of the lay, to be moved where it stands. */
 export function usualTarget(kind: Target["kind"], plan: Plan): Target {
   const at = placeAt(0.7 * plan.tree.heightM, plan.lay.bearingDeg + 90);
-  const by = (east: number, north: number): SitePlace => ({ eastM: tenth(at.eastM + east), northM: tenth(at.northM + north) });
-  const points = { area: [by(-4, -3), by(4, -3), by(4, 3), by(-4, 3)], line: [by(-8, 0), by(8, 0)], place: [by(0, 0)] }[shapeOf[kind]];
+  const by = (east: number, north: number): SitePlace => ({
+    eastM: tenth(at.eastM + east),
+    northM: tenth(at.northM + north),
+  });
+  const points = { area: [by(-4, -3), by(4, -3), by(4, 3), by(-4, 3)], line: [by(-8, 0), by(8, 0)], place: [by(0, 0)] }[
+    shapeOf[kind]
+  ];
   return withPoints(kind, plan, points);
 }
 
@@ -127,13 +167,21 @@ export function turnedTo(plan: Plan, bearingDeg: number): Plan {
   const first = main?.redirects[0]?.at ?? main?.anchor;
   if (!first || off(first.bearingDeg) <= 60) return turned;
   const by = lay - first.bearingDeg;
-  const along = (anchor: Line["anchor"]): Line["anchor"] => ({ ...elsewhere(anchor), bearingDeg: tenth((((anchor.bearingDeg + by) % 360) + 360) % 360) });
+  const along = (anchor: Line["anchor"]): Line["anchor"] => ({
+    ...elsewhere(anchor),
+    bearingDeg: tenth((((anchor.bearingDeg + by) % 360) + 360) % 360),
+  });
   return {
     ...turned,
     lines: plan.lines.map((line) => {
       const puller = { ...line.puller };
       delete puller.place;
-      return { ...line, anchor: along(line.anchor), redirects: line.redirects.map((r) => ({ ...r, at: along(r.at) })), puller };
+      return {
+        ...line,
+        anchor: along(line.anchor),
+        redirects: line.redirects.map((r) => ({ ...r, at: along(r.at) })),
+        puller,
+      };
     }),
   };
 }

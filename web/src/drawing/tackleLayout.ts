@@ -31,9 +31,13 @@ export interface PointShape {
 /** Where every leg and point stands once so much rope has been hauled since the tackle was opened. */
 export function layOut(view: TackleView, hauled: number): { legs: LegShape[]; points: PointShape[]; lanes: number } {
   const { points, ropes } = view.arrangement;
-  const at = new Map(points.map((p, i) => [p.id, (view.startsM[i] ?? 0) + (p.kind === "hand" ? 0 : (view.speeds[i] ?? 0) * hauled)]));
+  const at = new Map(
+    points.map((p, i) => [p.id, (view.startsM[i] ?? 0) + (p.kind === "hand" ? 0 : (view.speeds[i] ?? 0) * hauled)]),
+  );
   const lanesOf = new Map<string, number[]>();
-  const touch = (id: string, lane: number) => { lanesOf.set(id, [...(lanesOf.get(id) ?? []), lane]); };
+  const touch = (id: string, lane: number) => {
+    lanesOf.set(id, [...(lanesOf.get(id) ?? []), lane]);
+  };
   const legs: LegShape[] = [];
   let lane = 0;
   ropes.forEach((rope, r) => {
@@ -41,7 +45,18 @@ export function layOut(view: TackleView, hauled: number): { legs: LegShape[]; po
     rope.contacts.forEach((contact, c) => {
       touch(from, lane);
       touch(contact.point, lane);
-      legs.push({ index: legs.length, rope: r, contact: c, fromPoint: from, toPoint: contact.point, offDeg: contact.offAxisDeg ?? 0, from: at.get(from) ?? 0, to: at.get(contact.point) ?? 0, lane, turns: c < rope.contacts.length - 1 });
+      legs.push({
+        index: legs.length,
+        rope: r,
+        contact: c,
+        fromPoint: from,
+        toPoint: contact.point,
+        offDeg: contact.offAxisDeg ?? 0,
+        from: at.get(from) ?? 0,
+        to: at.get(contact.point) ?? 0,
+        lane,
+        turns: c < rope.contacts.length - 1,
+      });
       from = contact.point;
       lane++;
     });
@@ -51,7 +66,18 @@ export function layOut(view: TackleView, hauled: number): { legs: LegShape[]; po
     // A point that no rope comes to, as the anchor of a line hauled directly, is not part of it.
     points: points.flatMap((p, i) => {
       const lanes = lanesOf.get(p.id);
-      return lanes ? [{ id: p.id, kind: p.kind, at: at.get(p.id) ?? 0, first: Math.min(...lanes), last: Math.max(...lanes), forceN: view.pointForcesN[i] ?? 0 }] : [];
+      return lanes
+        ? [
+            {
+              id: p.id,
+              kind: p.kind,
+              at: at.get(p.id) ?? 0,
+              first: Math.min(...lanes),
+              last: Math.max(...lanes),
+              forceN: view.pointForcesN[i] ?? 0,
+            },
+          ]
+        : [];
     }),
     lanes: lane,
   };
@@ -67,14 +93,16 @@ export interface Label {
 /** Names under the tackle, each in the first row where it stands clear of the one before. */
 export function labelRows(wanted: { text: string; x: number }[], perLetter: number, width: number): Label[] {
   const ends: number[] = [];
-  return [...wanted].sort((a, b) => a.x - b.x).map(({ text, x }) => {
-    const half = (text.length * perLetter) / 2;
-    const at = Math.min(Math.max(x, half + 4), width - half - 4);
-    let row = ends.findIndex((end) => end < at - half - 8);
-    if (row < 0) row = ends.length;
-    ends[row] = at + half;
-    return { text, x: at, row };
-  });
+  return [...wanted]
+    .sort((a, b) => a.x - b.x)
+    .map(({ text, x }) => {
+      const half = (text.length * perLetter) / 2;
+      const at = Math.min(Math.max(x, half + 4), width - half - 4);
+      let row = ends.findIndex((end) => end < at - half - 8);
+      if (row < 0) row = ends.length;
+      ends[row] = at + half;
+      return { text, x: at, row };
+    });
 }
 
 /** Rope hauled in one set, metres; the whole of it where no blocks meet. */
@@ -97,12 +125,21 @@ export function progressOf(view: TackleView, set: number, hauled: number): Progr
 
 /** What is done between two sets, in order. */
 export function resetSteps(view: TackleView): string[] {
-  return [`Hold: ${view.heldBy}`, "Hands clear of the blocks", "Open the tackle again", "Take up the slack", "Go on hauling"];
+  return [
+    `Hold: ${view.heldBy}`,
+    "Hands clear of the blocks",
+    "Open the tackle again",
+    "Take up the slack",
+    "Go on hauling",
+  ];
 }
 
 /** Each contact, where it is, what it is and what it takes, as far as there is room for so many letters. */
 export function costWords(view: TackleView, letters: number): string {
-  const words = view.costs.map((cost, i) => `${cost.point.replace(/-/g, " ")} (${(view.contacts[i]?.name ?? "turn").toLowerCase()}) ${cost.costs.toFixed(2)}`);
+  const words = view.costs.map(
+    (cost, i) =>
+      `${cost.point.replace(/-/g, " ")} (${(view.contacts[i]?.name ?? "turn").toLowerCase()}) ${cost.costs.toFixed(2)}`,
+  );
   let said = "";
   for (const [i, word] of words.entries()) {
     const next = said === "" ? word : `${said}, ${word}`;

@@ -11,7 +11,9 @@ export function useSize<T extends HTMLElement>(): [React.RefObject<T | null>, { 
       if (entry) setSize({ width: entry.contentRect.width, height: entry.contentRect.height });
     });
     observer.observe(element);
-    return () => { observer.disconnect(); };
+    return () => {
+      observer.disconnect();
+    };
   }, []);
   return [ref, size];
 }

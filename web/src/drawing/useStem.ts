@@ -9,7 +9,11 @@ export function useStem(plan: Plan | undefined, line: number): StemProfile | und
   const query = useQuery({
     queryKey: ["stem", line, asked],
     queryFn: () => (asked ? api.stem(asked, line) : Promise.reject(new Error("no plan"))),
-    enabled: asked !== undefined, staleTime: Infinity, gcTime: 2000, retry: false, placeholderData: (before) => before,
+    enabled: asked !== undefined,
+    staleTime: Infinity,
+    gcTime: 2000,
+    retry: false,
+    placeholderData: (before) => before,
   });
   return query.data;
 }

@@ -2,7 +2,8 @@ import { memo } from "react";
 import { shapes, type Thing } from "./shapes";
 import { crossings, stretch, type Crossing, type Sample, type Strand } from "./strand";
 
-const line = (points: Sample[]): string => points.map((p, i) => `${i === 0 ? "M" : "L"}${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join("");
+const line = (points: Sample[]): string =>
+  points.map((p, i) => `${i === 0 ? "M" : "L"}${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join("");
 
 const tints = ["var(--wood)", "var(--sheet)"];
 
@@ -23,7 +24,15 @@ function runs(strand: Strand, front: boolean): Strand[] {
 }
 
 /** A knot, drawn from the curves of its ropes: what lies over is drawn over. */
-export const KnotDrawing = memo(function KnotDrawing({ id, name, large = false }: { id: string; name: string; large?: boolean }) {
+export const KnotDrawing = memo(function KnotDrawing({
+  id,
+  name,
+  large = false,
+}: {
+  id: string;
+  name: string;
+  large?: boolean;
+}) {
   const shape = shapes[id];
   if (!shape) return null;
   const { strands, rope, things = [], doubled = false } = shape;
@@ -45,24 +54,54 @@ export const KnotDrawing = memo(function KnotDrawing({ id, name, large = false }
       <g key={key} fill="none" strokeLinejoin="round">
         <path d={d} stroke="var(--sheet)" strokeWidth={rope + 3.4} />
         <path d={d} stroke="var(--ink)" strokeWidth={rope} />
-        <path d={line(stretch(strand, c.over.at, length + 1.2))} stroke={tintOf(c.over.strand)} strokeWidth={rope - 2.6} />
+        <path
+          d={line(stretch(strand, c.over.at, length + 1.2))}
+          stroke={tintOf(c.over.strand)}
+          strokeWidth={rope - 2.6}
+        />
       </g>
     );
   };
   const sides = round ? [false, true] : [null];
   return (
-    <svg viewBox={`0 0 ${shape.width} ${shape.height}`} role="img" aria-label={`${name}, drawn from the front`} className={`block w-full ${large ? "max-h-[360px]" : "h-[120px]"}`} data-knot={id} preserveAspectRatio="xMidYMid meet">
-      {things.filter((t) => t.kind === "stem" || t.kind === "ring").map((t, i) => <ThingShape key={i} thing={t} />)}
+    <svg
+      viewBox={`0 0 ${shape.width} ${shape.height}`}
+      role="img"
+      aria-label={`${name}, drawn from the front`}
+      className={`block w-full ${large ? "max-h-[360px]" : "h-[120px]"}`}
+      data-knot={id}
+      preserveAspectRatio="xMidYMid meet"
+    >
+      {things
+        .filter((t) => t.kind === "stem" || t.kind === "ring")
+        .map((t, i) => (
+          <ThingShape key={i} thing={t} />
+        ))}
       {sides.map((front) => (
         <g key={String(front)}>
-          {front === true && things.filter((t) => t.kind === "post" || t.kind === "line").map((t, i) => <ThingShape key={i} thing={t} />)}
+          {front === true &&
+            things
+              .filter((t) => t.kind === "post" || t.kind === "line")
+              .map((t, i) => <ThingShape key={i} thing={t} />)}
           {strands.map((s, n) => (front === null ? [s] : runs(s, front)).map((r, k) => draw(r, n, `${n}-${k}`)))}
           {found
             .filter((c) => front === null || sideOf(strands, c.over) === front)
             .map((c, i) => (front !== null && sideOf(strands, c.under) !== front ? null : redraw(c, `x${i}`)))}
         </g>
       ))}
-      {large && shape.labels?.map(([x, y, text, end]) => <text key={text + String(x)} x={x} y={y} textAnchor={end ? "end" : "start"} fill="var(--ink)" className="halo font-tight text-[13px]">{text}</text>)}
+      {large &&
+        shape.labels?.map(([x, y, text, end]) => (
+          <text
+            key={text + String(x)}
+            x={x}
+            y={y}
+            textAnchor={end ? "end" : "start"}
+            fill="var(--ink)"
+            className="halo font-tight text-[13px]"
+          >
+            {text}
+          </text>
+        ))}
     </svg>
   );
 });
@@ -87,21 +126,49 @@ function ThingShape({ thing }: { thing: Thing }) {
     case "post":
       return (
         <g stroke="var(--bark)" strokeWidth={1.4} fill="var(--tint)">
-          {thing.open ? <path d={`M${thing.left} ${thing.bottom}V${thing.top + 8}Q${(thing.left + thing.right) / 2} ${thing.top - 8} ${thing.right} ${thing.top + 8}V${thing.bottom}`} /> : <rect x={thing.left} y={thing.top - 2} width={thing.right - thing.left} height={thing.bottom - thing.top + 4} />}
+          {thing.open ? (
+            <path
+              d={`M${thing.left} ${thing.bottom}V${thing.top + 8}Q${(thing.left + thing.right) / 2} ${thing.top - 8} ${thing.right} ${thing.top + 8}V${thing.bottom}`}
+            />
+          ) : (
+            <rect
+              x={thing.left}
+              y={thing.top - 2}
+              width={thing.right - thing.left}
+              height={thing.bottom - thing.top + 4}
+            />
+          )}
         </g>
       );
     case "line":
       return (
         <g>
-          <rect x={thing.from - 2} y={thing.y - thing.half} width={thing.to - thing.from + 4} height={thing.half * 2} fill="var(--tint)" stroke="var(--ink)" strokeWidth={1.4} />
-          <path d={Array.from({ length: Math.floor((thing.to - thing.from) / 12) }, (_, i) => `M${thing.from + i * 12} ${thing.y + thing.half}l8 ${-2 * thing.half}`).join("")} stroke="var(--pencil)" strokeWidth={0.7} />
+          <rect
+            x={thing.from - 2}
+            y={thing.y - thing.half}
+            width={thing.to - thing.from + 4}
+            height={thing.half * 2}
+            fill="var(--tint)"
+            stroke="var(--ink)"
+            strokeWidth={1.4}
+          />
+          <path
+            d={Array.from(
+              { length: Math.floor((thing.to - thing.from) / 12) },
+              (_, i) => `M${thing.from + i * 12} ${thing.y + thing.half}l8 ${-2 * thing.half}`,
+            ).join("")}
+            stroke="var(--pencil)"
+            strokeWidth={0.7}
+          />
         </g>
       );
     case "stem":
       return (
         <g fill="none" stroke="var(--bark)">
           <circle cx={thing.x} cy={thing.y} r={thing.r} fill="var(--tint)" strokeWidth={1.6} />
-          {[0.35, 0.68].map((share) => <circle key={share} cx={thing.x} cy={thing.y} r={thing.r * share} strokeWidth={0.6} />)}
+          {[0.35, 0.68].map((share) => (
+            <circle key={share} cx={thing.x} cy={thing.y} r={thing.r * share} strokeWidth={0.6} />
+          ))}
         </g>
       );
     case "ring":

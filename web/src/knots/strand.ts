@@ -19,7 +19,11 @@ export function through(points: P[], steps = 14): Strand {
     const [a, b, c, d] = [at(i - 1), at(i), at(i + 1), at(i + 2)];
     for (let s = 0; s < steps; s++) {
       const t = s / steps;
-      samples.push({ x: spline(a[0], b[0], c[0], d[0], t), y: spline(a[1], b[1], c[1], d[1], t), z: (b[2] ?? 0) * (1 - t) + (c[2] ?? 0) * t });
+      samples.push({
+        x: spline(a[0], b[0], c[0], d[0], t),
+        y: spline(a[1], b[1], c[1], d[1], t),
+        z: (b[2] ?? 0) * (1 - t) + (c[2] ?? 0) * t,
+      });
     }
   }
   const last = at(points.length - 1);
@@ -32,7 +36,15 @@ function spline(a: number, b: number, c: number, d: number, t: number): number {
 }
 
 /** Turns round a level axis: from one place along it to another, beginning at an angle of 0 in front, a quarter turn up. */
-export function turns(from: number, to: number, axis: number, radius: number, fromTurn: number, toTurn: number, steps = 20): P[] {
+export function turns(
+  from: number,
+  to: number,
+  axis: number,
+  radius: number,
+  fromTurn: number,
+  toTurn: number,
+  steps = 20,
+): P[] {
   const count = Math.max(2, Math.round(Math.abs(toTurn - fromTurn) * steps));
   return Array.from({ length: count + 1 }, (_, i) => {
     const share = i / count;
@@ -67,7 +79,8 @@ export interface Crossing {
 }
 
 /** Two passes drawn through the very same point would cross there twice, or not at all; a thousandth of a pixel tells them apart. */
-const shaken = (strand: Strand, n: number): Strand => strand.map((p, i) => ({ ...p, x: p.x + 1e-3 * Math.sin(i * 12.9898 + n), y: p.y + 1e-3 * Math.sin(i * 78.233 + n) }));
+const shaken = (strand: Strand, n: number): Strand =>
+  strand.map((p, i) => ({ ...p, x: p.x + 1e-3 * Math.sin(i * 12.9898 + n), y: p.y + 1e-3 * Math.sin(i * 78.233 + n) }));
 
 /** Every place where the curves cross, seen from the front. Places along a strand are sample numbers with fractions. */
 export function crossings(drawn: Strand[]): Crossing[] {
@@ -82,7 +95,11 @@ export function crossings(drawn: Strand[]): Crossing[] {
           if (!hit) continue;
           const first = { strand: i, at: a + hit.t };
           const second = { strand: j, at: b + hit.u };
-          found.push(hit.z1 >= hit.z2 ? { x: hit.x, y: hit.y, over: first, under: second } : { x: hit.x, y: hit.y, over: second, under: first });
+          found.push(
+            hit.z1 >= hit.z2
+              ? { x: hit.x, y: hit.y, over: first, under: second }
+              : { x: hit.x, y: hit.y, over: second, under: first },
+          );
         }
       }
     });
@@ -90,9 +107,20 @@ export function crossings(drawn: Strand[]): Crossing[] {
   return found;
 }
 
-function meet(a?: Sample, b?: Sample, c?: Sample, d?: Sample): { x: number; y: number; t: number; u: number; z1: number; z2: number } | null {
+function meet(
+  a?: Sample,
+  b?: Sample,
+  c?: Sample,
+  d?: Sample,
+): { x: number; y: number; t: number; u: number; z1: number; z2: number } | null {
   if (!a || !b || !c || !d) return null;
-  if (Math.max(a.x, b.x) < Math.min(c.x, d.x) || Math.max(c.x, d.x) < Math.min(a.x, b.x) || Math.max(a.y, b.y) < Math.min(c.y, d.y) || Math.max(c.y, d.y) < Math.min(a.y, b.y)) return null;
+  if (
+    Math.max(a.x, b.x) < Math.min(c.x, d.x) ||
+    Math.max(c.x, d.x) < Math.min(a.x, b.x) ||
+    Math.max(a.y, b.y) < Math.min(c.y, d.y) ||
+    Math.max(c.y, d.y) < Math.min(a.y, b.y)
+  )
+    return null;
   const rx = b.x - a.x;
   const ry = b.y - a.y;
   const sx = d.x - c.x;
@@ -111,7 +139,9 @@ function meet(a?: Sample, b?: Sample, c?: Sample, d?: Sample): { x: number; y: n
  */
 export function alternating(strand: Strand, firstOver = true): Strand {
   const flat = strand.map((p) => ({ ...p, z: 0 }));
-  const passes = crossings([flat]).flatMap((c) => [c.over.at, c.under.at]).sort((a, b) => a - b);
+  const passes = crossings([flat])
+    .flatMap((c) => [c.over.at, c.under.at])
+    .sort((a, b) => a - b);
   return flat.map((p, i) => {
     const next = passes.findIndex((at) => at >= i);
     const after = next < 0 ? passes.length : next;

@@ -19,35 +19,114 @@ const onMetal: Finding[] = ["cracked", "bent", "wornGroove", "sticks", "chemical
 export const today = (): string => new Date().toLocaleDateString("sv-SE");
 
 /** What was seen on a piece, and what follows. */
-export function InspectForm({ entry, onClose, onKept }: { entry: GearEntry; onClose: () => void; onKept: (detail: GearDetail) => void }) {
+export function InspectForm({
+  entry,
+  onClose,
+  onKept,
+}: {
+  entry: GearEntry;
+  onClose: () => void;
+  onKept: (detail: GearDetail) => void;
+}) {
   const [draft, setDraft] = useState<Inspection>({ on: today(), by: "", findings: [], outcome: "pass" });
   // Until somebody chooses, what usually follows stands there.
   const [chosen, setChosen] = useState(false);
-  const usual = useQuery({ queryKey: ["usual", draft.findings], queryFn: () => api.usual(draft.findings), staleTime: Infinity, placeholderData: (before) => before });
+  const usual = useQuery({
+    queryKey: ["usual", draft.findings],
+    queryFn: () => api.usual(draft.findings),
+    staleTime: Infinity,
+    placeholderData: (before) => before,
+  });
   const outcome = chosen ? draft.outcome : (usual.data?.outcome ?? "pass");
   const { errors, busy, keep } = useKeeping(() => api.inspect(entry.item.id, { ...draft, outcome }), onKept);
   const findings = entry.wears ? onTextile : onMetal;
   return (
     <Modal title={`Inspect ${entry.item.name}`} onClose={onClose}>
-      <TextField label="Day" type="date" value={draft.on} onChange={(on) => { setDraft({ ...draft, on }); }} problem={errors["on"]} />
-      <TextField label="Looked at by" value={draft.by} onChange={(by) => { setDraft({ ...draft, by }); }} problem={errors["by"]} />
+      <TextField
+        label="Day"
+        type="date"
+        value={draft.on}
+        onChange={(on) => {
+          setDraft({ ...draft, on });
+        }}
+        problem={errors["on"]}
+      />
+      <TextField
+        label="Looked at by"
+        value={draft.by}
+        onChange={(by) => {
+          setDraft({ ...draft, by });
+        }}
+        problem={errors["by"]}
+      />
       <fieldset className="mt-2">
         <legend className="font-tight text-sm font-semibold">Seen</legend>
         <div className="grid grid-cols-2 gap-x-4">
           {findings.map((f) => (
-            <Check key={f} label={findingNames[f]} checked={draft.findings.includes(f)} onChange={(on) => { setDraft({ ...draft, findings: on ? [...draft.findings, f] : draft.findings.filter((g) => g !== f) }); }} />
+            <Check
+              key={f}
+              label={findingNames[f]}
+              checked={draft.findings.includes(f)}
+              onChange={(on) => {
+                setDraft({ ...draft, findings: on ? [...draft.findings, f] : draft.findings.filter((g) => g !== f) });
+              }}
+            />
           ))}
         </div>
       </fieldset>
-      <TextField label="Where on it" value={draft.where ?? ""} onChange={(where) => { setDraft((d) => changed(d, { where })); }} problem={errors["where"]} />
-      <Choice label="What follows" value={outcome} options={Object.entries(outcomeNames).map(([value, name]) => ({ value, name }))} onChange={(v) => { setChosen(true); setDraft({ ...draft, outcome: v as Inspection["outcome"] }); }} />
-      {usual.data && <Note>{chosen && usual.data.outcome !== outcome ? `What was seen usually means: ${outcomeNames[usual.data.outcome]}. Whoever looks decides.` : "That usually follows from what was seen; whoever looks decides."}</Note>}
-      <NumberField label="Worn to" value={draft.keeps} quantity="percent" step={5} unknown="as before" onChange={(keeps) => { setDraft((d) => changed(d, { keeps })); }} problem={errors["keeps"]} />
-      <TextField label="Note" value={draft.note ?? ""} onChange={(note) => { setDraft((d) => changed(d, { note })); }} problem={errors["note"]} />
-      {errors[""] !== undefined && <p role="alert" className="mt-2 border-l-4 border-ink pl-2 text-[13px]">{errors[""]}</p>}
+      <TextField
+        label="Where on it"
+        value={draft.where ?? ""}
+        onChange={(where) => {
+          setDraft((d) => changed(d, { where }));
+        }}
+        problem={errors["where"]}
+      />
+      <Choice
+        label="What follows"
+        value={outcome}
+        options={Object.entries(outcomeNames).map(([value, name]) => ({ value, name }))}
+        onChange={(v) => {
+          setChosen(true);
+          setDraft({ ...draft, outcome: v as Inspection["outcome"] });
+        }}
+      />
+      {usual.data && (
+        <Note>
+          {chosen && usual.data.outcome !== outcome
+            ? `What was seen usually means: ${outcomeNames[usual.data.outcome]}. Whoever looks decides.`
+            : "That usually follows from what was seen; whoever looks decides."}
+        </Note>
+      )}
+      <NumberField
+        label="Worn to"
+        value={draft.keeps}
+        quantity="percent"
+        step={5}
+        unknown="as before"
+        onChange={(keeps) => {
+          setDraft((d) => changed(d, { keeps }));
+        }}
+        problem={errors["keeps"]}
+      />
+      <TextField
+        label="Note"
+        value={draft.note ?? ""}
+        onChange={(note) => {
+          setDraft((d) => changed(d, { note }));
+        }}
+        problem={errors["note"]}
+      />
+      {errors[""] !== undefined && (
+        <p role="alert" className="mt-2 border-l-4 border-ink pl-2 text-[13px]">
+          {errors[""]}
+        </p>
+      )}
       <div className="mt-4 flex justify-end gap-2">
         <Button onClick={onClose}>Not now</Button>
-        <Button strong disabled={busy} onClick={keep}>Write it down</Button>
+        <Button strong disabled={busy} onClick={keep}>
+          Write it down
+        </Button>
       </div>
     </Modal>
   );

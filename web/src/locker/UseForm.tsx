@@ -14,7 +14,15 @@ import { useKeeping } from "./useKeeping";
 import { changed } from "./words";
 
 /** A day's work of a piece: job, peak load, minutes loaded, knots, jams. */
-export function UseForm({ entry, onClose, onKept }: { entry: GearEntry; onClose: () => void; onKept: (detail: GearDetail) => void }) {
+export function UseForm({
+  entry,
+  onClose,
+  onKept,
+}: {
+  entry: GearEntry;
+  onClose: () => void;
+  onKept: (detail: GearDetail) => void;
+}) {
   const units = useSettings((s) => s.units);
   const [draft, setDraft] = useState<GearUse>({ on: today(), job: "", knots: [], jams: 0 });
   const jobs = useQuery({ queryKey: ["jobs", units], queryFn: () => api.jobs(units) });
@@ -23,28 +31,101 @@ export function UseForm({ entry, onClose, onKept }: { entry: GearEntry; onClose:
   const knotted = ["rope", "cord", "sling"].includes(entry.item.kind);
   return (
     <Modal title={`Log a use of ${entry.item.name}`} onClose={onClose}>
-      <TextField label="Day" type="date" value={draft.on} onChange={(on) => { setDraft({ ...draft, on }); }} problem={errors["on"]} />
-      <Search label="From the jobs" value="" options={(jobs.data ?? []).map((j) => ({ value: j.name, name: j.name, note: j.place }))} onChange={(job) => { setDraft({ ...draft, job }); }} none="No job of that name; write the work below." />
-      <TextField label="Job" value={draft.job} onChange={(job) => { setDraft({ ...draft, job }); }} problem={errors["job"]} />
-      <NumberField label="Peak load" value={draft.peakN} quantity="force" unknown="not read" onChange={(peakN) => { setDraft((d) => changed(d, { peakN })); }} problem={errors["peakN"]} />
-      <NumberField label="Minutes loaded" value={draft.minutes} quantity="count" unknown="not known" onChange={(minutes) => { setDraft((d) => changed(d, { minutes })); }} problem={errors["minutes"]} />
-      <NumberField label="Jams" value={draft.jams} quantity="count" onChange={(v) => { setDraft({ ...draft, jams: v ?? 0 }); }} problem={errors["jams"]} />
+      <TextField
+        label="Day"
+        type="date"
+        value={draft.on}
+        onChange={(on) => {
+          setDraft({ ...draft, on });
+        }}
+        problem={errors["on"]}
+      />
+      <Search
+        label="From the jobs"
+        value=""
+        options={(jobs.data ?? []).map((j) => ({ value: j.name, name: j.name, note: j.place }))}
+        onChange={(job) => {
+          setDraft({ ...draft, job });
+        }}
+        none="No job of that name; write the work below."
+      />
+      <TextField
+        label="Job"
+        value={draft.job}
+        onChange={(job) => {
+          setDraft({ ...draft, job });
+        }}
+        problem={errors["job"]}
+      />
+      <NumberField
+        label="Peak load"
+        value={draft.peakN}
+        quantity="force"
+        unknown="not read"
+        onChange={(peakN) => {
+          setDraft((d) => changed(d, { peakN }));
+        }}
+        problem={errors["peakN"]}
+      />
+      <NumberField
+        label="Minutes loaded"
+        value={draft.minutes}
+        quantity="count"
+        unknown="not known"
+        onChange={(minutes) => {
+          setDraft((d) => changed(d, { minutes }));
+        }}
+        problem={errors["minutes"]}
+      />
+      <NumberField
+        label="Jams"
+        value={draft.jams}
+        quantity="count"
+        onChange={(v) => {
+          setDraft({ ...draft, jams: v ?? 0 });
+        }}
+        problem={errors["jams"]}
+      />
       {knotted && (
         <fieldset className="mt-2">
           <legend className="font-tight text-sm font-semibold">Knots tied in it</legend>
           <div className="grid max-h-40 grid-cols-2 gap-x-4 overflow-auto">
             {catalogue.data?.knots.map((k) => (
-              <Check key={k.id} label={k.name} checked={draft.knots.includes(k.id)} onChange={(on) => { setDraft({ ...draft, knots: on ? [...draft.knots, k.id] : draft.knots.filter((id) => id !== k.id) }); }} />
+              <Check
+                key={k.id}
+                label={k.name}
+                checked={draft.knots.includes(k.id)}
+                onChange={(on) => {
+                  setDraft({ ...draft, knots: on ? [...draft.knots, k.id] : draft.knots.filter((id) => id !== k.id) });
+                }}
+              />
             ))}
           </div>
-          {errors["knots"] !== undefined && <p role="alert" className="border-l-4 border-ink pl-2 text-[13px]">{errors["knots"]}</p>}
+          {errors["knots"] !== undefined && (
+            <p role="alert" className="border-l-4 border-ink pl-2 text-[13px]">
+              {errors["knots"]}
+            </p>
+          )}
         </fieldset>
       )}
-      <TextField label="Note" value={draft.note ?? ""} onChange={(note) => { setDraft((d) => changed(d, { note })); }} problem={errors["note"]} />
-      {errors[""] !== undefined && <p role="alert" className="mt-2 border-l-4 border-ink pl-2 text-[13px]">{errors[""]}</p>}
+      <TextField
+        label="Note"
+        value={draft.note ?? ""}
+        onChange={(note) => {
+          setDraft((d) => changed(d, { note }));
+        }}
+        problem={errors["note"]}
+      />
+      {errors[""] !== undefined && (
+        <p role="alert" className="mt-2 border-l-4 border-ink pl-2 text-[13px]">
+          {errors[""]}
+        </p>
+      )}
       <div className="mt-4 flex justify-end gap-2">
         <Button onClick={onClose}>Not now</Button>
-        <Button strong disabled={busy} onClick={keep}>Write it down</Button>
+        <Button strong disabled={busy} onClick={keep}>
+          Write it down
+        </Button>
       </div>
     </Modal>
   );

@@ -13,9 +13,12 @@ export function useKeeping<T>(send: () => Promise<T>, onKept: (kept: T) => void)
       setErrors({});
       onKept(kept);
     } catch (error) {
-      if (!(error instanceof Refusal)) setErrors({ "": "Draklo does not answer. Nothing is lost: try again once it runs." });
+      if (!(error instanceof Refusal))
+        setErrors({ "": "Draklo does not answer. Nothing is lost: try again once it runs." });
       else {
-        const byField = Object.fromEntries(Object.entries(error.errors).map(([path, sentences]) => [path.replace(/^item\./, ""), sentences[0]]));
+        const byField = Object.fromEntries(
+          Object.entries(error.errors).map(([path, sentences]) => [path.replace(/^item\./, ""), sentences[0]]),
+        );
         setErrors(Object.keys(byField).length > 0 ? byField : { "": error.message });
       }
     } finally {
@@ -23,5 +26,11 @@ export function useKeeping<T>(send: () => Promise<T>, onKept: (kept: T) => void)
     }
   }
 
-  return { errors, busy, keep: () => { void keep(); } };
+  return {
+    errors,
+    busy,
+    keep: () => {
+      void keep();
+    },
+  };
 }

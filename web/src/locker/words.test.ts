@@ -3,7 +3,11 @@ import type { GearEntry } from "../api/types";
 import { filtered, inSight } from "./words";
 
 const piece = (id: string, part: Partial<GearEntry["item"]> = {}, flags: GearEntry["flags"] = []): GearEntry => ({
-  item: { id, kind: "rope", name: id, count: 1, state: "inService", ...part }, revision: 1, strength: { source: "label", how: "", newtons: 1 }, wears: true, flags,
+  item: { id, kind: "rope", name: id, count: 1, state: "inService", ...part },
+  revision: 1,
+  strength: { source: "label", how: "", newtons: 1 },
+  wears: true,
+  flags,
 });
 const pieces = [
   piece("red", { name: "Red line", marks: "tag 12" }),

@@ -20,14 +20,19 @@ export function Figure({ label, value, quantity, working, note }: FigureProps) {
     <button
       type="button"
       data-working={working}
-      onClick={() => { openWorking(working); }}
+      onClick={() => {
+        openWorking(working);
+      }}
       className="flex w-full items-baseline gap-2 border-b border-rule py-1.5 text-left hover:bg-tint"
     >
       <span className="min-w-0 flex-1">
         <span className="block font-tight text-sm">{label}</span>
         {note && <span className="block text-xs leading-snug text-pencil">{note}</span>}
       </span>
-      <span data-figure={working} className={`whitespace-nowrap font-tight text-[15px] font-semibold ${old ? "text-pencil line-through decoration-1" : ""}`}>
+      <span
+        data-figure={working}
+        className={`whitespace-nowrap font-tight text-[15px] font-semibold ${old ? "text-pencil line-through decoration-1" : ""}`}
+      >
         {written(value, quantity, units)}
       </span>
     </button>

@@ -16,20 +16,40 @@ export function LoadPath({ analysis, old }: { analysis: Analysis; old: boolean }
   const links = analysis.links.filter((l) => l.lineId == null || l.lineId === shown);
   const weakest = analysis.links.find((l) => l.id === analysis.verdict.weakestLinkId);
   return (
-    <section aria-label="Load path" className={`border-t border-ink bg-sheet px-4 pb-3 pt-2 ${old ? "old-figures" : ""}`}>
+    <section
+      aria-label="Load path"
+      className={`border-t border-ink bg-sheet px-4 pb-3 pt-2 ${old ? "old-figures" : ""}`}
+    >
       <div className="mb-1.5 flex min-h-8 items-center gap-4">
         <h2 className="font-tight text-sm font-semibold">Load path, hands to stump</h2>
-        {lines.length > 1 && <Segments label="Line of the load path" value={shown ?? ""} onChange={(id) => { set({ line: lines.findIndex((l) => l.id === id), link: null }); }} choices={lines.map((l) => ({ value: l.id, text: l.id }))} />}
+        {lines.length > 1 && (
+          <Segments
+            label="Line of the load path"
+            value={shown ?? ""}
+            onChange={(id) => {
+              set({ line: lines.findIndex((l) => l.id === id), link: null });
+            }}
+            choices={lines.map((l) => ({ value: l.id, text: l.id }))}
+          />
+        )}
         {weakest && (
           <p className="min-w-0 flex-1 truncate font-tight text-sm text-pencil">
-            weakest: <span className="font-semibold text-ink">{weakest.name}{lines.length > 1 && weakest.lineId != null ? ` on the ${weakest.lineId} line` : ""}</span>
+            weakest:{" "}
+            <span className="font-semibold text-ink">
+              {weakest.name}
+              {lines.length > 1 && weakest.lineId != null ? ` on the ${weakest.lineId} line` : ""}
+            </span>
           </p>
         )}
-        <Suspense><MeasureBetter /></Suspense>
+        <Suspense>
+          <MeasureBetter />
+        </Suspense>
         <p className="font-tight text-sm text-pencil">carries of what it may · mark at 0.8</p>
       </div>
       <ol className="flex overflow-x-auto border border-ink">
-        {links.map((link) => <LinkCell key={link.id} link={link} weakest={link.id === weakest?.id} narrow={links.length > 12} />)}
+        {links.map((link) => (
+          <LinkCell key={link.id} link={link} weakest={link.id === weakest?.id} narrow={links.length > 12} />
+        ))}
       </ol>
     </section>
   );
@@ -48,21 +68,37 @@ function LinkCell({ link, weakest, narrow }: { link: Link; weakest: boolean; nar
         data-link={link.id}
         data-state={link.state}
         aria-pressed={lit === link.id}
-        onClick={() => { set({ link: lit === link.id ? null : link.id, working: lit === link.id ? null : `link.${link.id}` }); }}
+        onClick={() => {
+          set({ link: lit === link.id ? null : link.id, working: lit === link.id ? null : `link.${link.id}` });
+        }}
         className={`block h-full w-full px-2 py-1.5 text-left hover:bg-tint ${lit === link.id ? "bg-tint outline-2 -outline-offset-2 outline-ink" : ""}`}
       >
-        <span className={`block min-h-[2.5em] font-tight text-[13px] leading-tight ${weakest ? "font-semibold underline" : "font-medium"}`}>{link.name}</span>
+        <span
+          className={`block min-h-[2.5em] font-tight text-[13px] leading-tight ${weakest ? "font-semibold underline" : "font-medium"}`}
+        >
+          {link.name}
+        </span>
         <span data-value className="block whitespace-nowrap font-tight text-[15px] font-semibold">
           {figure(link.loadN, quantity, units)}
-          <span className="block text-xs font-normal text-pencil">of {written(link.strengthN / link.factor, quantity, units)}</span>
+          <span className="block text-xs font-normal text-pencil">
+            of {written(link.strengthN / link.factor, quantity, units)}
+          </span>
         </span>
         <span className="relative my-1 block h-2.5 border border-ink bg-sheet">
-          <span className={`absolute inset-y-0 left-0 block state-${link.state} ${link.use > 0 ? "border-r border-ink" : ""}`} style={{ width: `${share * 100}%` }} />
+          <span
+            className={`absolute inset-y-0 left-0 block state-${link.state} ${link.use > 0 ? "border-r border-ink" : ""}`}
+            style={{ width: `${share * 100}%` }}
+          />
           <span className="absolute -inset-y-0.5 block w-px bg-ink" style={{ left: `${(0.8 / 1.25) * 100}%` }} />
         </span>
         <span className={`block font-tight text-[13px] ${link.state === "holds" ? "text-pencil" : "font-semibold"}`}>
           {link.use < 10 ? link.use.toFixed(2) : figure(link.use, "ratio", units)} {word}
-          {link.estimate && <span className="font-normal text-pencil" title="Its strength is an estimate"> ~</span>}
+          {link.estimate && (
+            <span className="font-normal text-pencil" title="Its strength is an estimate">
+              {" "}
+              ~
+            </span>
+          )}
         </span>
       </button>
     </li>

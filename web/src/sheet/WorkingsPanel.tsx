@@ -7,7 +7,18 @@ import { Remedies } from "./Remedies";
 import { openWorking, useView } from "./view";
 
 const quantities: Record<string, Quantity> = {
-  m: "length", cm: "thickness", mm: "rope", N: "force", Nm: "moment", MPa: "stress", kg: "mass", "kg/m3": "density", deg: "angle", "%": "percent", "m/s": "speed", J: "energy",
+  m: "length",
+  cm: "thickness",
+  mm: "rope",
+  N: "force",
+  Nm: "moment",
+  MPa: "stress",
+  kg: "mass",
+  "kg/m3": "density",
+  deg: "angle",
+  "%": "percent",
+  "m/s": "speed",
+  J: "energy",
 };
 
 /** The sums behind the numbers: formula, figures put in, method and how sure. */
@@ -17,12 +28,22 @@ export function WorkingsPanel({ analysis }: { analysis: Analysis }) {
   const first = all.find((w) => w.id === working);
   const link = analysis.links.find((l) => `link.${l.id}` === working);
   const heading = useRef<HTMLHeadingElement>(null);
-  useEffect(() => { heading.current?.focus(); }, [working]);
+  useEffect(() => {
+    heading.current?.focus();
+  }, [working]);
   return (
     <div>
       <div className="flex items-baseline gap-2">
-        <h2 ref={heading} tabIndex={-1} className="flex-1 font-tight text-lg font-semibold outline-none">Workings</h2>
-        <Button onClick={() => { set({ working: null }); }}>Close</Button>
+        <h2 ref={heading} tabIndex={-1} className="flex-1 font-tight text-lg font-semibold outline-none">
+          Workings
+        </h2>
+        <Button
+          onClick={() => {
+            set({ working: null });
+          }}
+        >
+          Close
+        </Button>
       </div>
       {first && (
         <div data-open-working={first.id} className="mt-2 border-2 border-ink p-2.5">
@@ -33,14 +54,25 @@ export function WorkingsPanel({ analysis }: { analysis: Analysis }) {
       {all.length === 0 && <p className="mt-3 text-sm text-pencil">Writing out the sums.</p>}
       <h3 className="mt-4 border-t border-ink pt-1.5 font-tight text-sm font-semibold">Every other number</h3>
       <ul>
-        {all.filter((w) => w.id !== working).map((w) => (
-          <li key={w.id}>
-            <button type="button" onClick={() => { openWorking(w.id); }} className="flex w-full items-baseline gap-2 border-b border-rule py-1 text-left hover:bg-tint">
-              <span className="min-w-0 flex-1 font-tight text-sm">{w.name}{lineOf(w, analysis)}</span>
-              <Value working={w} />
-            </button>
-          </li>
-        ))}
+        {all
+          .filter((w) => w.id !== working)
+          .map((w) => (
+            <li key={w.id}>
+              <button
+                type="button"
+                onClick={() => {
+                  openWorking(w.id);
+                }}
+                className="flex w-full items-baseline gap-2 border-b border-rule py-1 text-left hover:bg-tint"
+              >
+                <span className="min-w-0 flex-1 font-tight text-sm">
+                  {w.name}
+                  {lineOf(w, analysis)}
+                </span>
+                <Value working={w} />
+              </button>
+            </li>
+          ))}
       </ul>
     </div>
   );
@@ -53,9 +85,16 @@ function Sum({ working }: { working: Working }) {
         <span className="min-w-0 flex-1 font-tight text-[15px] font-semibold">{working.name}</span>
         <Value working={working} />
       </p>
-      <p className="mt-2 text-[13px] leading-snug text-pencil"><Symbols text={working.formula} /></p>
-      <p className="mt-1.5 text-[13px] font-medium leading-snug"><Symbols text={`${working.symbol} = ${working.substituted}`} /></p>
-      <p className="mt-2 border-t border-rule pt-1.5 text-xs text-pencil">Method {working.method} · {working.estimate ? "an estimate: it rests on tabled figures or a guess" : "from what was measured"}</p>
+      <p className="mt-2 text-[13px] leading-snug text-pencil">
+        <Symbols text={working.formula} />
+      </p>
+      <p className="mt-1.5 text-[13px] font-medium leading-snug">
+        <Symbols text={`${working.symbol} = ${working.substituted}`} />
+      </p>
+      <p className="mt-2 border-t border-rule pt-1.5 text-xs text-pencil">
+        Method {working.method} ·{" "}
+        {working.estimate ? "an estimate: it rests on tabled figures or a guess" : "from what was measured"}
+      </p>
     </>
   );
 }
@@ -69,7 +108,11 @@ function Symbols({ text }: { text: string }) {
 function Value({ working }: { working: Working }) {
   const units = useSettings((s) => s.units);
   const quantity = quantities[working.unit];
-  const text = quantity ? written(working.value, quantity, units) : working.unit === "m2" || working.unit === "m3" ? area(working, units) : written(working.value, "ratio", units);
+  const text = quantity
+    ? written(working.value, quantity, units)
+    : working.unit === "m2" || working.unit === "m3"
+      ? area(working, units)
+      : written(working.value, "ratio", units);
   return <span className="whitespace-nowrap font-tight text-[15px] font-semibold">{text}</span>;
 }
 
@@ -81,6 +124,8 @@ function area(working: Working, units: "metric" | "us"): string {
 
 function lineOf(working: Working, analysis: Analysis): string {
   if (analysis.pull.lines.length < 2) return "";
-  const line = analysis.pull.lines.find((l) => working.id.startsWith(`${l.id}.`) || working.id.startsWith(`link.${l.id}.`));
+  const line = analysis.pull.lines.find(
+    (l) => working.id.startsWith(`${l.id}.`) || working.id.startsWith(`link.${l.id}.`),
+  );
   return line ? `, ${line.id}` : "";
 }

@@ -1,20 +1,47 @@
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import type { Job, Plan } from "../api/types";
 
-interface Asked { id: string; revision: number; name: string; answer: (job: Job) => void; fail: (e: unknown) => void }
+interface Asked {
+  id: string;
+  revision: number;
+  name: string;
+  answer: (job: Job) => void;
+  fail: (e: unknown) => void;
+}
 const asked: Asked[] = [];
 const created: string[] = [];
 vi.mock("../api/client", () => ({
   api: {
-    save: (id: string, revision: number, content: { name: string }) => new Promise((answer, fail) => { asked.push({ id, revision, name: content.name, answer, fail }); }),
-    create: (content: { name: string }) => { created.push(content.name); return Promise.resolve({ id: "copy" }); },
+    save: (id: string, revision: number, content: { name: string }) =>
+      new Promise((answer, fail) => {
+        asked.push({ id, revision, name: content.name, answer, fail });
+      }),
+    create: (content: { name: string }) => {
+      created.push(content.name);
+      return Promise.resolve({ id: "copy" });
+    },
   },
   Refusal: class Refusal extends Error {
-    constructor(readonly status: number, message: string, readonly errors: Record<string, string[]> = {}, readonly current?: unknown) { super(message); }
+    constructor(
+      readonly status: number,
+      message: string,
+      readonly errors: Record<string, string[]> = {},
+      readonly current?: unknown,
+    ) {
+      super(message);
+    }
   },
 }));
 const kept = new Map<string, string>();
-vi.stubGlobal("localStorage", { getItem: (k: string) => kept.get(k) ?? null, setItem: (k: string, v: string) => { kept.set(k, v); }, removeItem: (k: string) => { kept.delete(k); } });
+vi.stubGlobal("localStorage", {
+  getItem: (k: string) => kept.get(k) ?? null,
+  setItem: (k: string, v: string) => {
+    kept.set(k, v);
+  },
+  removeItem: (k: string) => {
+    kept.delete(k);
+  },
+});
 vi.stubGlobal("window", { addEventListener: () => undefined });
 vi.useFakeTimers();
 
@@ -22,8 +49,18 @@ const { closeJob, keepBoth, keepMine, openJob, takeTheirs, useSaving } = await i
 const { useSheet } = await import("./store");
 const { Refusal } = await import("../api/client");
 
-const job = (revision: number, name: string): Job => ({ id: "j", revision, savedAt: `at ${revision}`, name, place: "", plan: { guesses: [], lines: [] } as unknown as Plan }) as unknown as Job;
-const rename = (name: string) => { useSheet.getState().edit((d) => ({ ...d, name })); };
+const job = (revision: number, name: string): Job =>
+  ({
+    id: "j",
+    revision,
+    savedAt: `at ${revision}`,
+    name,
+    place: "",
+    plan: { guesses: [], lines: [] } as unknown as Plan,
+  }) as unknown as Job;
+const rename = (name: string) => {
+  useSheet.getState().edit((d) => ({ ...d, name }));
+};
 const pause = () => vi.advanceTimersByTimeAsync(400);
 const last = () => asked[asked.length - 1];
 
@@ -125,7 +162,10 @@ describe("two who change the same job", () => {
 });
 
 it("opens with the change that was never acknowledged", () => {
-  kept.set("draklo.draft.j", JSON.stringify({ revision: 2, document: { name: "Unsaved", place: "", plan: { guesses: [], lines: [] } } }));
+  kept.set(
+    "draklo.draft.j",
+    JSON.stringify({ revision: 2, document: { name: "Unsaved", place: "", plan: { guesses: [], lines: [] } } }),
+  );
   openJob(job(3, "Lime"));
   expect(useSheet.getState().document?.name).toBe("Unsaved");
   expect(useSaving.getState().revision).toBe(2);

@@ -32,8 +32,12 @@ interface Draft {
 /** A change that the server has not acknowledged yet, kept by the browser in case either of them is stopped. */
 const drafts = {
   key: (job: string) => `draklo.draft.${job}`,
-  keep: (job: string, draft: Draft) => { localStorage.setItem(drafts.key(job), JSON.stringify(draft)); },
-  drop: (job: string) => { localStorage.removeItem(drafts.key(job)); },
+  keep: (job: string, draft: Draft) => {
+    localStorage.setItem(drafts.key(job), JSON.stringify(draft));
+  },
+  drop: (job: string) => {
+    localStorage.removeItem(drafts.key(job));
+  },
   find: (job: string): Draft | null => {
     const text = localStorage.getItem(drafts.key(job));
     return text === null ? null : (JSON.parse(text) as Draft);
@@ -86,13 +90,16 @@ export function flush(): void {
   const document = useSheet.getState().document;
   clearTimeout(timer);
   if (id !== null && document && document !== kept && !busy && useSaving.getState().state.kind !== "conflict") {
-    void api.save(id, useSaving.getState().revision, document, true).then((job) => {
-      drafts.drop(job.id);
-      if (id === job.id) {
-        kept = document;
-        useSaving.setState({ state: { kind: "saved" }, revision: job.revision, savedAt: job.savedAt });
-      }
-    }, () => undefined);
+    void api.save(id, useSaving.getState().revision, document, true).then(
+      (job) => {
+        drafts.drop(job.id);
+        if (id === job.id) {
+          kept = document;
+          useSaving.setState({ state: { kind: "saved" }, revision: job.revision, savedAt: job.savedAt });
+        }
+      },
+      () => undefined,
+    );
   }
 }
 
@@ -109,8 +116,10 @@ async function save(): Promise<void> {
     }
     if (useSheet.getState().document === document) drafts.drop(job);
   } catch (error) {
-    if (error instanceof Refusal && error.current) useSaving.setState({ state: { kind: "conflict", theirs: error.current } });
-    else if (error instanceof Refusal) useSaving.setState({ state: { kind: "refused", text: Object.values(error.errors)[0]?.[0] ?? error.message } });
+    if (error instanceof Refusal && error.current)
+      useSaving.setState({ state: { kind: "conflict", theirs: error.current } });
+    else if (error instanceof Refusal)
+      useSaving.setState({ state: { kind: "refused", text: Object.values(error.errors)[0]?.[0] ?? error.message } });
     else useSaving.setState({ state: { kind: "offline" } });
   } finally {
     busy = false;
@@ -118,7 +127,8 @@ async function save(): Promise<void> {
   // What was refused is sent again when it has been changed, not before.
   const after = useSaving.getState().state.kind;
   const changed = useSheet.getState().document !== document;
-  if (id === job && useSheet.getState().document !== kept && (after !== "refused" || changed)) later(after === "offline" ? 1500 : pause);
+  if (id === job && useSheet.getState().document !== kept && (after !== "refused" || changed))
+    later(after === "offline" ? 1500 : pause);
 }
 
 function later(delay: number): void {

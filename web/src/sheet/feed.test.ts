@@ -3,9 +3,20 @@ import type { Analysis, Plan } from "../api/types";
 
 const asked: { plan: Plan; answer: (a: Analysis) => void; fail: (e: unknown) => void }[] = [];
 vi.mock("../api/client", () => ({
-  api: { analyse: (plan: Plan) => new Promise((answer, fail) => { asked.push({ plan, answer, fail }); }) },
+  api: {
+    analyse: (plan: Plan) =>
+      new Promise((answer, fail) => {
+        asked.push({ plan, answer, fail });
+      }),
+  },
   Refusal: class Refusal extends Error {
-    constructor(readonly status: number, message: string, readonly errors: Record<string, string[]> = {}) { super(message); }
+    constructor(
+      readonly status: number,
+      message: string,
+      readonly errors: Record<string, string[]> = {},
+    ) {
+      super(message);
+    }
   },
 }));
 
@@ -13,15 +24,21 @@ const { follow, forget, useFeed } = await import("./feed");
 const { setMember, useSheet } = await import("./store");
 const { Refusal } = await import("../api/client");
 
-const settle = async () => { for (let i = 0; i < 5; i++) await Promise.resolve(); };
+const settle = async () => {
+  for (let i = 0; i < 5; i++) await Promise.resolve();
+};
 const answerOf = (text: string) => ({ text }) as unknown as Analysis;
 const last = () => asked[asked.length - 1];
-let stop = () => { /* nothing followed yet */ };
+let stop = () => {
+  /* nothing followed yet */
+};
 
 beforeEach(() => {
   asked.length = 0;
   forget();
-  useSheet.getState().open("a", { name: "", place: "", plan: { tree: { heightM: 21 }, guesses: [], lines: [] } as unknown as Plan });
+  useSheet
+    .getState()
+    .open("a", { name: "", place: "", plan: { tree: { heightM: 21 }, guesses: [], lines: [] } as unknown as Plan });
   stop = follow("metric", false);
 });
 

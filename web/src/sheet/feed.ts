@@ -58,8 +58,13 @@ async function work(): Promise<void> {
       useFeed.setState({ analysis, of: plan, problems: {}, unreachable: false });
     } catch (error) {
       if (error instanceof Refusal) {
-        const problems = Object.fromEntries(Object.entries(error.errors).map(([path, sentences]) => [path, sentences[0] ?? ""]));
-        useFeed.setState({ problems: Object.keys(problems).length > 0 ? problems : { "": error.message }, unreachable: false });
+        const problems = Object.fromEntries(
+          Object.entries(error.errors).map(([path, sentences]) => [path, sentences[0] ?? ""]),
+        );
+        useFeed.setState({
+          problems: Object.keys(problems).length > 0 ? problems : { "": error.message },
+          unreachable: false,
+        });
       } else {
         useFeed.setState({ unreachable: true });
         await new Promise((resolve) => setTimeout(resolve, 1000));

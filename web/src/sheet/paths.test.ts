@@ -28,13 +28,17 @@ describe("paths", () => {
   });
 
   it("tells what differs", () => {
-    expect(differences(plan, withValue(plan, "lines[0].share", 2))).toEqual([{ path: "lines[0].share", mine: 1, theirs: 2 }]);
+    expect(differences(plan, withValue(plan, "lines[0].share", 2))).toEqual([
+      { path: "lines[0].share", mine: 1, theirs: 2 },
+    ]);
     expect(differences(plan, structuredClone(plan))).toEqual([]);
   });
 });
 
 describe("the sheet's edits", () => {
-  beforeEach(() => { useSheet.getState().open("job", { name: "n", place: "p", plan }); });
+  beforeEach(() => {
+    useSheet.getState().open("job", { name: "n", place: "p", plan });
+  });
   const height = () => valueAt(useSheet.getState().document?.plan, "tree.heightM");
 
   it("undoes and redoes step by step", () => {
@@ -89,6 +93,8 @@ describe("lines", () => {
     const more = withAnotherLine(plan);
     expect(more.lines.map((l) => l.id)).toEqual(["main", "steer", "second"]);
     expect(more.lines[2]?.anchor.bearingDeg).toBe(40);
-    expect(withAnotherLine({ ...plan, lines: plan.lines.slice(0, 1) }).lines[1]?.anchor).not.toHaveProperty("capacityN");
+    expect(withAnotherLine({ ...plan, lines: plan.lines.slice(0, 1) }).lines[1]?.anchor).not.toHaveProperty(
+      "capacityN",
+    );
   });
 });

@@ -3,7 +3,10 @@
 type Step = string | number;
 
 export function steps(path: string): Step[] {
-  return path.split(/[.[\]]+/).filter((s) => s !== "").map((s) => (/^\d+$/.test(s) ? Number(s) : s));
+  return path
+    .split(/[.[\]]+/)
+    .filter((s) => s !== "")
+    .map((s) => (/^\d+$/.test(s) ? Number(s) : s));
 }
 
 export function valueAt(document: unknown, path: string): unknown {
@@ -22,10 +25,13 @@ export function withValue<T>(document: T, path: string, value: unknown): T {
 
 function change(node: unknown, [step, ...rest]: Step[], value: unknown): unknown {
   if (step === undefined) return value;
-  if (Array.isArray(node)) return node.map((item: unknown, index) => (index === step ? change(item, rest, value) : item));
+  if (Array.isArray(node))
+    return node.map((item: unknown, index) => (index === step ? change(item, rest, value) : item));
   const group = (node ?? {}) as Record<Step, unknown>;
   const next = change(group[step], rest, value);
-  return Object.fromEntries(Object.entries({ ...group, [step]: next }).filter(([key]) => next !== undefined || key !== String(step)));
+  return Object.fromEntries(
+    Object.entries({ ...group, [step]: next }).filter(([key]) => next !== undefined || key !== String(step)),
+  );
 }
 
 export interface Difference {
@@ -37,10 +43,20 @@ export interface Difference {
 /** Every member in which two documents differ. */
 export function differences(mine: unknown, theirs: unknown, path = ""): Difference[] {
   if (mine === theirs) return [];
-  if (mine !== null && theirs !== null && typeof mine === "object" && typeof theirs === "object" && Array.isArray(mine) === Array.isArray(theirs)) {
+  if (
+    mine !== null &&
+    theirs !== null &&
+    typeof mine === "object" &&
+    typeof theirs === "object" &&
+    Array.isArray(mine) === Array.isArray(theirs)
+  ) {
     const keys = [...new Set([...Object.keys(mine), ...Object.keys(theirs)])];
     return keys.flatMap((key) =>
-      differences((mine as Record<string, unknown>)[key], (theirs as Record<string, unknown>)[key], Array.isArray(mine) ? `${path}[${key}]` : path === "" ? key : `${path}.${key}`),
+      differences(
+        (mine as Record<string, unknown>)[key],
+        (theirs as Record<string, unknown>)[key],
+        Array.isArray(mine) ? `${path}[${key}]` : path === "" ? key : `${path}.${key}`,
+      ),
     );
   }
   return [{ path, mine, theirs }];

@@ -37,7 +37,13 @@ export function useShortcuts(): void {
         useSheet.getState().redo();
         return;
       }
-      if (control || event.altKey || event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return;
+      if (
+        control ||
+        event.altKey ||
+        event.target instanceof HTMLInputElement ||
+        event.target instanceof HTMLTextAreaElement
+      )
+        return;
       const view = useView.getState();
       const settings = useSettings.getState();
       const stations = Object.keys(stationNames) as Station[];
@@ -51,14 +57,15 @@ export function useShortcuts(): void {
         view.set({ drawing: "tackle" });
         // Space is the haul's from here on, not that of a button that had focus before.
         if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
-      }
-      else if (event.key === "r") view.set({ drawing: "plan", rose: !view.rose });
+      } else if (event.key === "r") view.set({ drawing: "plan", rose: !view.rose });
       else if (event.key === "s") view.set({ drawing: "stump" });
       else if (event.key === "u") settings.setUnits(settings.units === "metric" ? "us" : "metric");
       else if (event.key === "w") view.set({ working: view.working === null ? "needed-tension" : null });
     }
     window.addEventListener("keydown", onKey);
-    return () => { window.removeEventListener("keydown", onKey); };
+    return () => {
+      window.removeEventListener("keydown", onKey);
+    };
   }, []);
 }
 
@@ -66,7 +73,12 @@ export function ShortcutList() {
   const { help, set } = useView();
   if (!help) return null;
   return (
-    <Modal title="Keys" onClose={() => { set({ help: false }); }}>
+    <Modal
+      title="Keys"
+      onClose={() => {
+        set({ help: false });
+      }}
+    >
       <dl className="grid grid-cols-[130px_1fr] gap-y-1.5 text-sm">
         {list.map(([keys, does]) => (
           <div key={keys} className="contents">

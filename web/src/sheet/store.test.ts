@@ -1,20 +1,47 @@
 import { beforeEach, describe, expect, it } from "vitest";
 import type { Plan } from "../api/types";
-import { elsewhere, setMember, toggleGuess, useSheet, withAnotherLine, withoutLine, withoutPieces, type Document } from "./store";
+import {
+  elsewhere,
+  setMember,
+  toggleGuess,
+  useSheet,
+  withAnotherLine,
+  withoutLine,
+  withoutPieces,
+  type Document,
+} from "./store";
 
 const plan = {
   tree: { heightM: 21 },
   guesses: ["tree.heightM", "lines[1].seat.heightM"],
   lines: [
-    { id: "main", share: 1, seat: { heightM: 13, on: "stem" }, redirects: [{ contactId: "bushed-block", hardwareItemId: "snatch" }], rope: { lengthM: 60, itemId: "long" }, tackle: { hardwareItemId: "twins" }, anchor: { name: "oak", distanceM: 30, bearingDeg: 350, kind: "tree", tree: { dbhM: 0.5 }, capacityN: 9000 } },
-    { id: "steer", share: 0.5, seat: { heightM: 11, on: "stem" }, redirects: [], rope: { lengthM: 50 }, tackle: {}, anchor: { distanceM: 25, bearingDeg: 10, kind: "rated" } },
+    {
+      id: "main",
+      share: 1,
+      seat: { heightM: 13, on: "stem" },
+      redirects: [{ contactId: "bushed-block", hardwareItemId: "snatch" }],
+      rope: { lengthM: 60, itemId: "long" },
+      tackle: { hardwareItemId: "twins" },
+      anchor: { name: "oak", distanceM: 30, bearingDeg: 350, kind: "tree", tree: { dbhM: 0.5 }, capacityN: 9000 },
+    },
+    {
+      id: "steer",
+      share: 0.5,
+      seat: { heightM: 11, on: "stem" },
+      redirects: [],
+      rope: { lengthM: 50 },
+      tackle: {},
+      anchor: { distanceM: 25, bearingDeg: 10, kind: "rated" },
+    },
   ],
 } as unknown as Plan;
 
 const document: Document = { name: "Lime", place: "shore", plan };
 const now = () => useSheet.getState().document;
 
-beforeEach(() => { useSheet.getState().open("a", document); });
+beforeEach(() => {
+  useSheet.getState().open("a", document);
+});
 
 describe("editing", () => {
   it("is undone and done again step by step", () => {
@@ -82,7 +109,12 @@ describe("lines", () => {
 
   it("are added lower, aside, under a name of their own, on an anchor that nobody has looked at", () => {
     const added = withAnotherLine(plan).lines[2];
-    expect(added).toMatchObject({ id: "second", share: 0.5, seat: { heightM: 8.8, on: "stem" }, anchor: { bearingDeg: 30, kind: "rated" } });
+    expect(added).toMatchObject({
+      id: "second",
+      share: 0.5,
+      seat: { heightM: 8.8, on: "stem" },
+      anchor: { bearingDeg: 30, kind: "rated" },
+    });
     expect(withAnotherLine({ ...plan, lines: [] }).lines).toEqual([]);
   });
 
@@ -94,5 +126,9 @@ describe("lines", () => {
 });
 
 it("an anchor moved elsewhere keeps how far it stands and forgets what it is", () => {
-  expect(elsewhere(plan.lines[0]?.anchor as Plan["lines"][number]["anchor"])).toEqual({ distanceM: 30, bearingDeg: 350, kind: "rated" });
+  expect(elsewhere(plan.lines[0]?.anchor as Plan["lines"][number]["anchor"])).toEqual({
+    distanceM: 30,
+    bearingDeg: 350,
+    kind: "rated",
+  });
 });

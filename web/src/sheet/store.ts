@@ -34,22 +34,35 @@ export const useSheet = create<SheetState>((set) => ({
   past: [],
   future: [],
   grip: null,
-  open: (jobId, document) => { set({ jobId, document, past: [], future: [], grip: null }); },
-  replace: (document) => { set((s) => ({ document, past: s.document ? [...s.past, s.document] : s.past, future: [], grip: null })); },
+  open: (jobId, document) => {
+    set({ jobId, document, past: [], future: [], grip: null });
+  },
+  replace: (document) => {
+    set((s) => ({ document, past: s.document ? [...s.past, s.document] : s.past, future: [], grip: null }));
+  },
   edit: (change, grip) => {
     set((s) => {
       if (!s.document) return s;
       const document = change(s.document);
       if (document === s.document) return s;
       const goesOn = grip !== undefined && grip === s.grip;
-      return { document, past: goesOn ? s.past : [...s.past.slice(-deepest), s.document], future: [], grip: grip ?? null };
+      return {
+        document,
+        past: goesOn ? s.past : [...s.past.slice(-deepest), s.document],
+        future: [],
+        grip: grip ?? null,
+      };
     });
   },
-  release: () => { set({ grip: null }); },
+  release: () => {
+    set({ grip: null });
+  },
   undo: () => {
     set((s) => {
       const before = s.past.at(-1);
-      return before && s.document ? { document: before, past: s.past.slice(0, -1), future: [s.document, ...s.future], grip: null } : s;
+      return before && s.document
+        ? { document: before, past: s.past.slice(0, -1), future: [s.document, ...s.future], grip: null }
+        : s;
     });
   },
   redo: () => {
@@ -71,7 +84,9 @@ export function setMember(path: string, value: unknown, grip?: string): void {
 
 export function toggleGuess(path: string): void {
   useSheet.getState().edit((document) => {
-    const guesses = document.plan.guesses.includes(path) ? document.plan.guesses.filter((g) => g !== path) : [...document.plan.guesses, path];
+    const guesses = document.plan.guesses.includes(path)
+      ? document.plan.guesses.filter((g) => g !== path)
+      : [...document.plan.guesses, path];
     return { ...document, plan: { ...document.plan, guesses } };
   });
 }
@@ -101,7 +116,9 @@ export function elsewhere(anchor: Plan["lines"][number]["anchor"]): Plan["lines"
 
 /** A line that names no piece of the locker: a copy takes its figures along, not the pieces themselves. */
 export function withoutPieces(line: Plan["lines"][number]): Plan["lines"][number] {
-  return JSON.parse(JSON.stringify(line, (key, value: unknown) => (key === "itemId" || key === "hardwareItemId" ? undefined : value))) as Plan["lines"][number];
+  return JSON.parse(
+    JSON.stringify(line, (key, value: unknown) => (key === "itemId" || key === "hardwareItemId" ? undefined : value)),
+  ) as Plan["lines"][number];
 }
 
 /** Adds a line like the last one, a little lower, turned aside and on an anchor of its own. */
@@ -109,14 +126,23 @@ export function withAnotherLine(plan: Plan): Plan {
   const last = plan.lines.at(-1);
   if (!last) return plan;
   const taken = new Set(plan.lines.map((l) => l.id));
-  const id = ["steer", "second", "third", "fourth", "fifth", "sixth"].find((name) => !taken.has(name)) ?? `line-${plan.lines.length + 1}`;
+  const id =
+    ["steer", "second", "third", "fourth", "fifth", "sixth"].find((name) => !taken.has(name)) ??
+    `line-${plan.lines.length + 1}`;
   const bare = withoutPieces(last);
   const anchor = elsewhere(bare.anchor);
   return {
     ...plan,
     lines: [
       ...plan.lines,
-      { ...bare, id, share: 0.5, redirects: [], seat: { heightM: Math.round(last.seat.heightM * 8) / 10, on: "stem" }, anchor: { ...anchor, bearingDeg: (last.anchor.bearingDeg + 20) % 360 } },
+      {
+        ...bare,
+        id,
+        share: 0.5,
+        redirects: [],
+        seat: { heightM: Math.round(last.seat.heightM * 8) / 10, on: "stem" },
+        anchor: { ...anchor, bearingDeg: (last.anchor.bearingDeg + 20) % 360 },
+      },
     ],
   };
 }

@@ -1,9 +1,22 @@
 import { create } from "zustand";
 import type { Target } from "../api/types";
 
-export const stationNames = { walk: "Walk up", size: "Size up", lay: "Lay", line: "Line", tackle: "Anchor and tackle", cuts: "Cuts" } as const;
+export const stationNames = {
+  walk: "Walk up",
+  size: "Size up",
+  lay: "Lay",
+  line: "Line",
+  tackle: "Anchor and tackle",
+  cuts: "Cuts",
+} as const;
 export type Station = keyof typeof stationNames;
-export const drawingNames = { elevation: "Elevation", plan: "Plan", stump: "Stump", stem: "Stem", tackle: "Tackle" } as const;
+export const drawingNames = {
+  elevation: "Elevation",
+  plan: "Plan",
+  stump: "Stump",
+  stem: "Stem",
+  tackle: "Tackle",
+} as const;
 export type DrawingName = keyof typeof drawingNames;
 
 /** A target that is being drawn: its points so far, metres east and north. */
@@ -43,7 +56,9 @@ export const useView = create<ViewState>((set) => ({
   target: null,
   draft: null,
   rose: false,
-  set: (part) => { set(part); },
+  set: (part) => {
+    set(part);
+  },
 }));
 
 export function openWorking(id: string): void {
@@ -51,5 +66,10 @@ export function openWorking(id: string): void {
 }
 
 export function goTo(station: Station): void {
-  useView.getState().set({ station, working: null, draft: null, drawing: station === "cuts" ? "stump" : station === "lay" || station === "walk" ? "plan" : "elevation" });
+  useView.getState().set({
+    station,
+    working: null,
+    draft: null,
+    drawing: station === "cuts" ? "stump" : station === "lay" || station === "walk" ? "plan" : "elevation",
+  });
 }

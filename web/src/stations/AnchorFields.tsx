@@ -28,15 +28,31 @@ const usual = {
 } as const;
 
 /** The anchor by its kind: what it is made of, and what that is reckoned to hold. */
-export function AnchorFields({ path, catalogue, holds }: { path: string; catalogue: Catalogue; holds: (analysis: Analysis) => Strength | null | undefined }) {
+export function AnchorFields({
+  path,
+  catalogue,
+  holds,
+}: {
+  path: string;
+  catalogue: Catalogue;
+  holds: (analysis: Analysis) => Strength | null | undefined;
+}) {
   const kind = (useMember(`${path}.kind`) as Anchor["kind"] | undefined) ?? "rated";
   const anchor = useMember(path) as Anchor;
   const ground = (member: string, of: string) => (
     <Choice
       label={of === "soil" ? "Soil" : "Ground"}
-      value={(member === "tree" ? anchor.tree?.groundId : member === "post" ? anchor.post?.groundId : anchor.weight?.groundId) ?? ""}
+      value={
+        (member === "tree"
+          ? anchor.tree?.groundId
+          : member === "post"
+            ? anchor.post?.groundId
+            : anchor.weight?.groundId) ?? ""
+      }
       options={catalogue.anchors.filter((a) => a.kind === of).map((a) => ({ value: a.id, name: a.name }))}
-      onChange={(id) => { setMember(`${path}.${member}.groundId`, id); }}
+      onChange={(id) => {
+        setMember(`${path}.${member}.groundId`, id);
+      }}
     />
   );
 
@@ -51,14 +67,37 @@ export function AnchorFields({ path, catalogue, holds }: { path: string; catalog
 
   return (
     <>
-      <Choice label="It is a" value={kind} options={kinds} onChange={(k) => { choose(k as Anchor["kind"]); }} problem={useProblem(`${path}.kind`)} />
-      {kind === "rated" && <Member path={`${path}.capacityN`} label="Gives way at" quantity="force" step={1} measured unknown="not known" />}
+      <Choice
+        label="It is a"
+        value={kind}
+        options={kinds}
+        onChange={(k) => {
+          choose(k as Anchor["kind"]);
+        }}
+        problem={useProblem(`${path}.kind`)}
+      />
+      {kind === "rated" && (
+        <Member
+          path={`${path}.capacityN`}
+          label="Gives way at"
+          quantity="force"
+          step={1}
+          measured
+          unknown="not known"
+        />
+      )}
       {kind === "tree" && anchor.tree && (
         <>
           <Choice
-            label="Species" value={anchor.tree.speciesId ?? "any"}
-            options={[{ value: "any", name: "an ordinary broadleaf" }, ...catalogue.species.filter((s) => !s.own).map((s) => ({ value: s.species.id, name: s.species.name }))]}
-            onChange={(id) => { setMember(`${path}.tree.speciesId`, id === "any" ? undefined : id); }}
+            label="Species"
+            value={anchor.tree.speciesId ?? "any"}
+            options={[
+              { value: "any", name: "an ordinary broadleaf" },
+              ...catalogue.species.filter((s) => !s.own).map((s) => ({ value: s.species.id, name: s.species.name })),
+            ]}
+            onChange={(id) => {
+              setMember(`${path}.tree.speciesId`, id === "any" ? undefined : id);
+            }}
           />
           <Member path={`${path}.tree.dbhM`} label="Its breast diameter" quantity="thickness" measured />
           <Member path={`${path}.tree.heightM`} label="Its height" quantity="length" step={0.5} measured />
@@ -75,14 +114,34 @@ export function AnchorFields({ path, catalogue, holds }: { path: string; catalog
       )}
       {kind === "pickets" && anchor.pickets && (
         <>
-          <Choice label="Set" value={anchor.pickets.arrangementId} options={catalogue.anchors.filter((a) => a.kind === "pickets").map((a) => ({ value: a.id, name: a.name }))} onChange={(id) => { setMember(`${path}.pickets.arrangementId`, id); }} />
-          <Segments label="Ground at the pickets" value={anchor.pickets.ground} onChange={(v) => { setMember(`${path}.pickets.ground`, v); }} choices={[{ value: "firmLoam", text: "Firm loam" }, { value: "clayOrGravel", text: "Clay, gravel" }, { value: "wet", text: "Wet" }]} />
+          <Choice
+            label="Set"
+            value={anchor.pickets.arrangementId}
+            options={catalogue.anchors.filter((a) => a.kind === "pickets").map((a) => ({ value: a.id, name: a.name }))}
+            onChange={(id) => {
+              setMember(`${path}.pickets.arrangementId`, id);
+            }}
+          />
+          <Segments
+            label="Ground at the pickets"
+            value={anchor.pickets.ground}
+            onChange={(v) => {
+              setMember(`${path}.pickets.ground`, v);
+            }}
+            choices={[
+              { value: "firmLoam", text: "Firm loam" },
+              { value: "clayOrGravel", text: "Clay, gravel" },
+              { value: "wet", text: "Wet" },
+            ]}
+          />
         </>
       )}
       {(kind === "weight" || kind === "vehicle") && anchor.weight && (
         <>
           <Member path={`${path}.weight.massKg`} label="Mass" quantity="mass" step={50} measured />
-          {kind === "vehicle" && <Member path={`${path}.weight.brakedShare`} label="Share on braked wheels" quantity="percent" step={5} />}
+          {kind === "vehicle" && (
+            <Member path={`${path}.weight.brakedShare`} label="Share on braked wheels" quantity="percent" step={5} />
+          )}
           <Member path={`${path}.weight.slopeDeg`} label="Slope, uphill of the pull is +" quantity="angle" />
           {ground("weight", "grip")}
         </>
@@ -100,7 +159,12 @@ function Holds({ of }: { of: (analysis: Analysis) => Strength | null | undefined
   const { low, nominal, high } = strength.force;
   return (
     <div data-anchor-holds className="border-l-2 border-rule pl-2">
-      {high > low && <p className="py-1 font-tight text-sm">Gives at about <b className="font-semibold">{written(nominal, "force", units)}</b> ({figure(low, "force", units)} to {written(high, "force", units)}): {strength.limit}.</p>}
+      {high > low && (
+        <p className="py-1 font-tight text-sm">
+          Gives at about <b className="font-semibold">{written(nominal, "force", units)}</b> (
+          {figure(low, "force", units)} to {written(high, "force", units)}): {strength.limit}.
+        </p>
+      )}
       <Note>{strength.watch}</Note>
     </div>
   );

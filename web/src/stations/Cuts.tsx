@@ -13,7 +13,17 @@ export function Cuts() {
       <Note>The hinge guides; a thick one asks for more pull and splits sooner, a thin one lets go sooner.</Note>
       <Member path="cut.stumpHeightM" label="Cut above the ground" quantity="thickness" step={5} />
       <Member path="cut.stumpDiameterM" label="Diameter at the cut" quantity="thickness" measured />
-      <Segments label="Notch" value={style} onChange={(v) => { setMember("cut.notch.style", v); }} choices={[{ value: "open", text: "Open notch" }, { value: "narrow", text: "Narrow notch" }]} />
+      <Segments
+        label="Notch"
+        value={style}
+        onChange={(v) => {
+          setMember("cut.notch.style", v);
+        }}
+        choices={[
+          { value: "open", text: "Open notch" },
+          { value: "narrow", text: "Narrow notch" },
+        ]}
+      />
       <Member path="cut.notch.depthM" label="Notch depth" quantity="thickness" />
       <Member path="cut.notch.openingDeg" label="Notch opening" quantity="angle" step={5} />
       <Member path="cut.hingeThicknessM" label="Hinge thickness" quantity="thickness" />
@@ -32,11 +42,49 @@ function Results() {
     <Group title="What follows">
       <Figure label="Hinge length" value={analysis.hinge.lengthM} quantity="thickness" working="hinge-length" />
       <Figure label="Bends at" value={analysis.hinge.bendingNm} quantity="moment" working="hinge-bending" />
-      <Figure label="Aim off the lay" value={analysis.aim.offsetDeg} quantity="angle" working="aim" note={Math.abs(analysis.aim.offsetDeg) < 0.05 ? "no side lean to take off" : `${analysis.aim.offsetDeg > 0 ? "right" : "left"} of it, toward ${analysis.aim.bearingDeg.toFixed(1)}°`} />
-      <Figure label="Holds to" value={analysis.hinge.holdAngleDeg} quantity="angle" working="hold-angle" note="an estimate until your own trials say better" />
-      <Figure label="Side use" value={analysis.hinge.sideUse} quantity="percent" working="side-use" note="of what it bears sideways" />
-      <Figure label="Pre-tension, at least" value={analysis.pretension.floorN} quantity="force" working="pretension-floor" note="below this it may sit back on the saw" />
-      <Figure label="Pre-tension, at most" value={analysis.pretension.ceilingN} quantity="force" working="pretension-ceiling" note={analysis.pretension.limitedBy === "early-go" ? "above this it goes early and may split" : "a link is at its limit there"} />
+      <Figure
+        label="Aim off the lay"
+        value={analysis.aim.offsetDeg}
+        quantity="angle"
+        working="aim"
+        note={
+          Math.abs(analysis.aim.offsetDeg) < 0.05
+            ? "no side lean to take off"
+            : `${analysis.aim.offsetDeg > 0 ? "right" : "left"} of it, toward ${analysis.aim.bearingDeg.toFixed(1)}°`
+        }
+      />
+      <Figure
+        label="Holds to"
+        value={analysis.hinge.holdAngleDeg}
+        quantity="angle"
+        working="hold-angle"
+        note="an estimate until your own trials say better"
+      />
+      <Figure
+        label="Side use"
+        value={analysis.hinge.sideUse}
+        quantity="percent"
+        working="side-use"
+        note="of what it bears sideways"
+      />
+      <Figure
+        label="Pre-tension, at least"
+        value={analysis.pretension.floorN}
+        quantity="force"
+        working="pretension-floor"
+        note="below this it may sit back on the saw"
+      />
+      <Figure
+        label="Pre-tension, at most"
+        value={analysis.pretension.ceilingN}
+        quantity="force"
+        working="pretension-ceiling"
+        note={
+          analysis.pretension.limitedBy === "early-go"
+            ? "above this it goes early and may split"
+            : "a link is at its limit there"
+        }
+      />
     </Group>
   );
 }

@@ -20,31 +20,52 @@ export function HoldFields({ at, catalogue }: { at: number; catalogue: Catalogue
   const problem = useProblem(`${path}.capture.contact`, `${path}.capture.rope`);
   const holdProblem = useProblem(`${path}.hold`);
   const { capture, hold } = tackle;
-  const turns = (tackle.composed ? made.data?.turns : catalogue.systems.find((s) => s.id === tackle.systemId)?.turns) ?? [];
+  const turns =
+    (tackle.composed ? made.data?.turns : catalogue.systems.find((s) => s.id === tackle.systemId)?.turns) ?? [];
   const several = turns.some((t) => t.rope > 0);
   const setCapture = (kind: string) => {
     const first = turns.find((t) => t.rope === 0 && t.point === "anchor") ?? turns[0];
-    setMember(`${path}.capture`, kind === "hands" ? undefined : { rope: first?.rope ?? 0, contact: first?.contact ?? 0, ...capture, kind });
+    setMember(
+      `${path}.capture`,
+      kind === "hands" ? undefined : { rope: first?.rope ?? 0, contact: first?.contact ?? 0, ...capture, kind },
+    );
   };
   return (
     <div data-hold>
       <p className="mt-1 font-tight text-sm">What has been won is held between heaves by</p>
       <Segments
-        label="Held between heaves by" value={capture?.kind ?? "hands"} onChange={setCapture}
-        choices={[{ value: "hands", text: "Hands", name: "Hands hold between heaves" }, { value: "cam", text: "Cam", name: "Cam holds between heaves" }, { value: "grip", text: "Grip", name: "Grip in the tackle holds between heaves" }]}
+        label="Held between heaves by"
+        value={capture?.kind ?? "hands"}
+        onChange={setCapture}
+        choices={[
+          { value: "hands", text: "Hands", name: "Hands hold between heaves" },
+          { value: "cam", text: "Cam", name: "Cam holds between heaves" },
+          { value: "grip", text: "Grip", name: "Grip in the tackle holds between heaves" },
+        ]}
       />
       {capture && (
         <>
           <Choice
-            label="It sits at" value={`${capture.rope}/${capture.contact}`} problem={problem}
-            options={turns.map((t) => ({ value: `${t.rope}/${t.contact}`, name: `${several ? `rope ${t.rope + 1}, ` : ""}turn ${t.contact + 1}, ${t.point}` }))}
-            onChange={(v) => { const [rope, contact] = v.split("/").map(Number); setMember(`${path}.capture`, { ...capture, rope, contact }); }}
+            label="It sits at"
+            value={`${capture.rope}/${capture.contact}`}
+            problem={problem}
+            options={turns.map((t) => ({
+              value: `${t.rope}/${t.contact}`,
+              name: `${several ? `rope ${t.rope + 1}, ` : ""}turn ${t.contact + 1}, ${t.point}`,
+            }))}
+            onChange={(v) => {
+              const [rope, contact] = v.split("/").map(Number);
+              setMember(`${path}.capture`, { ...capture, rope, contact });
+            }}
           />
           <Member path={`${path}.capture.holdsN`} label="It holds" quantity="force" unknown="not known" />
           {held && !problem && (
             <Note>
-              {written(held.forceN, "force", units)} hangs on it once the hands let go, {written(held.heaviestLegN, "force", units)} on the heaviest leg.{" "}
-              {held.holdsReset ? "It holds the line itself, so the tackle can be opened on it." : "It sits in the tackle and lets go of the line when the tackle is opened."}
+              {written(held.forceN, "force", units)} hangs on it once the hands let go,{" "}
+              {written(held.heaviestLegN, "force", units)} on the heaviest leg.{" "}
+              {held.holdsReset
+                ? "It holds the line itself, so the tackle can be opened on it."
+                : "It sits in the tackle and lets go of the line when the tackle is opened."}
               {capture.kind === "cam" ? " A cam bites only a rope hauled in line with it; keep fingers out of it." : ""}
             </Note>
           )}
@@ -52,20 +73,58 @@ export function HoldFields({ at, catalogue }: { at: number; catalogue: Catalogue
       )}
       <p className="mt-1 font-tight text-sm">The line is held while the tackle is opened by</p>
       <Segments
-        label="Line held while the tackle is opened by" value={hold?.grip ? "grip" : hold?.turns ? "turns" : "none"}
+        label="Line held while the tackle is opened by"
+        value={hold?.grip ? "grip" : hold?.turns ? "turns" : "none"}
         onChange={(v) => {
-          setMember(`${path}.hold`, v === "grip" ? { grip: { gripId: tackle.grip?.gripId ?? "machard", endKnotId: "double-fisherman" } } : v === "turns" ? { turns: { turns: 3, frictionLow: 0.12, friction: 0.2, frictionHigh: 0.25, holdLowN: 80, holdN: 150, holdHighN: 250 } } : undefined);
+          setMember(
+            `${path}.hold`,
+            v === "grip"
+              ? { grip: { gripId: tackle.grip?.gripId ?? "machard", endKnotId: "double-fisherman" } }
+              : v === "turns"
+                ? {
+                    turns: {
+                      turns: 3,
+                      frictionLow: 0.12,
+                      friction: 0.2,
+                      frictionHigh: 0.25,
+                      holdLowN: 80,
+                      holdN: 150,
+                      holdHighN: 250,
+                    },
+                  }
+                : undefined,
+          );
         }}
-        choices={[{ value: "none", text: "Not said", name: "Nothing said of what holds the line meanwhile" }, { value: "grip", text: "Second grip", name: "Second grip holds the line meanwhile" }, { value: "turns", text: "Turns", name: "Turns on a drum hold the line meanwhile" }]}
+        choices={[
+          { value: "none", text: "Not said", name: "Nothing said of what holds the line meanwhile" },
+          { value: "grip", text: "Second grip", name: "Second grip holds the line meanwhile" },
+          { value: "turns", text: "Turns", name: "Turns on a drum hold the line meanwhile" },
+        ]}
       />
-      {holdProblem && <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">{holdProblem}</p>}
+      {holdProblem && (
+        <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">
+          {holdProblem}
+        </p>
+      )}
       {hold?.grip && <GripFields path={`${path}.hold.grip`} catalogue={catalogue} />}
       {hold?.turns && (
         <>
           <Piece path={`${path}.hold.turns`} place="drum" />
           <Member path={`${path}.hold.turns.turns`} label="Holding turns" quantity="count" />
-          <Member path={`${path}.hold.turns.frictionLow`} label="Friction, at least" quantity="ratio" step={0.01} measured />
-          <Member path={`${path}.hold.turns.holdLowN`} label="A light hand holds" quantity="force" step={0.01} measured />
+          <Member
+            path={`${path}.hold.turns.frictionLow`}
+            label="Friction, at least"
+            quantity="ratio"
+            step={0.01}
+            measured
+          />
+          <Member
+            path={`${path}.hold.turns.holdLowN`}
+            label="A light hand holds"
+            quantity="force"
+            step={0.01}
+            measured
+          />
         </>
       )}
     </div>

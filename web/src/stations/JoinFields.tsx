@@ -18,24 +18,53 @@ export function JoinFields({ at, catalogue }: { at: number; catalogue: Catalogue
   return (
     <>
       <Segments
-        label="Tackle to line" value={grip ? "grip" : "loop"}
-        onChange={(v) => { setMember(`${path}.grip`, v === "grip" ? { gripId: "machard", endKnotId: "double-fisherman" } : undefined); }}
-        choices={[{ value: "grip", text: "Friction grip" }, { value: "loop", text: "Midline loop" }]}
+        label="Tackle to line"
+        value={grip ? "grip" : "loop"}
+        onChange={(v) => {
+          setMember(`${path}.grip`, v === "grip" ? { gripId: "machard", endKnotId: "double-fisherman" } : undefined);
+        }}
+        choices={[
+          { value: "grip", text: "Friction grip" },
+          { value: "loop", text: "Midline loop" },
+        ]}
       />
       <Note>{schools.join[grip ? "grip" : "loop"]}</Note>
       {grip ? (
         <GripFields path={`${path}.grip`} catalogue={catalogue} />
       ) : (
         <Choice
-          label="Joined by" value={tackle.joinKnotId ?? "none"} problem={problem}
-          options={[{ value: "none", name: "not known" }, ...catalogue.knots.filter((k) => k.midline && k.use === "midline-loop").map((k) => ({ value: k.id, name: k.name, note: `keeps ${Math.round(k.keepsLow * 100)} %; ${k.loads.toLowerCase().replace(/\.$/, "")}; ${k.after === "jams" ? "may need tools after a hard pull" : `comes undone ${k.after === "easy" ? "easily" : "stiffly"}`}` }))]}
-          onChange={(id) => { setMember(`${path}.joinKnotId`, id === "none" ? undefined : id); }}
+          label="Joined by"
+          value={tackle.joinKnotId ?? "none"}
+          problem={problem}
+          options={[
+            { value: "none", name: "not known" },
+            ...catalogue.knots
+              .filter((k) => k.midline && k.use === "midline-loop")
+              .map((k) => ({
+                value: k.id,
+                name: k.name,
+                note: `keeps ${Math.round(k.keepsLow * 100)} %; ${k.loads.toLowerCase().replace(/\.$/, "")}; ${k.after === "jams" ? "may need tools after a hard pull" : `comes undone ${k.after === "easy" ? "easily" : "stiffly"}`}`,
+              })),
+          ]}
+          onChange={(id) => {
+            setMember(`${path}.joinKnotId`, id === "none" ? undefined : id);
+          }}
         />
       )}
       <Segments
-        label="Connectors at the grip or loop" value={tackle.connector ? (tackle.connector.count === 2 ? "two" : "one") : "none"}
-        onChange={(v) => { setMember(`${path}.connector`, v === "none" ? undefined : { strengthN: 24000, ...tackle.connector, count: v === "two" ? 2 : 1 }); }}
-        choices={[{ value: "none", text: "Not said" }, { value: "one", text: "One connector" }, { value: "two", text: "Two" }]}
+        label="Connectors at the grip or loop"
+        value={tackle.connector ? (tackle.connector.count === 2 ? "two" : "one") : "none"}
+        onChange={(v) => {
+          setMember(
+            `${path}.connector`,
+            v === "none" ? undefined : { strengthN: 24000, ...tackle.connector, count: v === "two" ? 2 : 1 },
+          );
+        }}
+        choices={[
+          { value: "none", text: "Not said" },
+          { value: "one", text: "One connector" },
+          { value: "two", text: "Two" },
+        ]}
       />
       {tackle.connector && (
         <>
@@ -56,17 +85,30 @@ export function GripFields({ path, catalogue }: { path: string; catalogue: Catal
     <>
       <Piece path={path} place="grip" />
       <Choice
-        label="Grip" value={grip.gripId} problem={problem}
-        options={catalogue.grips.map((g) => ({ value: g.id, name: g.name, note: `${g.wraps} wraps, ${g.legs} legs; creeps from about ${figure(g.slipLowN, "force", units)} ${units === "us" ? "lbf" : "kN"}` }))}
-        onChange={(id) => { setMember(`${path}.gripId`, id); }}
+        label="Grip"
+        value={grip.gripId}
+        problem={problem}
+        options={catalogue.grips.map((g) => ({
+          value: g.id,
+          name: g.name,
+          note: `${g.wraps} wraps, ${g.legs} legs; creeps from about ${figure(g.slipLowN, "force", units)} ${units === "us" ? "lbf" : "kN"}`,
+        }))}
+        onChange={(id) => {
+          setMember(`${path}.gripId`, id);
+        }}
       />
       <Member path={`${path}.slipN`} label="Creeps at, by own trials" quantity="force" unknown="by the table" />
       <Member path={`${path}.cordStrengthN`} label="Its cord breaks at" quantity="force" step={1} unknown="not known" />
       <Member path={`${path}.cordDiameterM`} label="Cord diameter" quantity="rope" unknown="not known" />
       <Choice
-        label="Cord ends in" value={grip.endKnotId}
-        options={catalogue.knots.filter((k) => ["joins-ends", "end-loop"].includes(k.use)).map((k) => ({ value: k.id, name: k.name, note: `keeps ${Math.round(k.keepsLow * 100)} %` }))}
-        onChange={(id) => { setMember(`${path}.endKnotId`, id); }}
+        label="Cord ends in"
+        value={grip.endKnotId}
+        options={catalogue.knots
+          .filter((k) => ["joins-ends", "end-loop"].includes(k.use))
+          .map((k) => ({ value: k.id, name: k.name, note: `keeps ${Math.round(k.keepsLow * 100)} %` }))}
+        onChange={(id) => {
+          setMember(`${path}.endKnotId`, id);
+        }}
       />
       {grip.wear && <Wear path={`${path}.wear`} />}
     </>

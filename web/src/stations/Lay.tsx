@@ -24,7 +24,10 @@ export function Lay() {
   const index = plan.site.targets.findIndex((t) => t.id === taken);
   return (
     <>
-      <Note>Name the strip of ground to hit, by a mark that everyone can see. What stands about is drawn on the plan, in its place.</Note>
+      <Note>
+        Name the strip of ground to hit, by a mark that everyone can see. What stands about is drawn on the plan, in its
+        place.
+      </Note>
       <Member path="lay.bearingDeg" label="Lay, toward bearing" quantity="angle" step={1} />
       <Member path="site.aimErrorDeg" label="May miss to either side" quantity="angle" step={1} />
       <MarkFields plan={plan} />
@@ -42,8 +45,23 @@ function MarkFields({ plan }: { plan: Plan }) {
   return (
     <div className="flex items-center gap-2 py-1">
       <p className="flex-1 font-tight text-sm">Lay mark{mark ? "" : ": none"}</p>
-      <Button onClick={() => { const at = placeAt(plan.tree.heightM * 0.9, plan.lay.bearingDeg); setMember("site.mark", { eastM: tenth(at.eastM), northM: tenth(at.northM) }); }}>{mark ? "Set it on the lay" : "Set one on the lay"}</Button>
-      {mark && <Button onClick={() => { setMember("site.mark", undefined); }}>Remove</Button>}
+      <Button
+        onClick={() => {
+          const at = placeAt(plan.tree.heightM * 0.9, plan.lay.bearingDeg);
+          setMember("site.mark", { eastM: tenth(at.eastM), northM: tenth(at.northM) });
+        }}
+      >
+        {mark ? "Set it on the lay" : "Set one on the lay"}
+      </Button>
+      {mark && (
+        <Button
+          onClick={() => {
+            setMember("site.mark", undefined);
+          }}
+        >
+          Remove
+        </Button>
+      )}
     </div>
   );
 }
@@ -56,17 +74,44 @@ function AddTarget({ plan }: { plan: Plan }) {
       <Group title={`Drawing: ${kindWords[draft.kind].toLowerCase()}`}>
         <Note>Click its points on the plan, one after another. {draft.points.length} so far.</Note>
         <div className="mt-1 flex gap-2">
-          <Button strong disabled={draft.points.length === 0} onClick={() => { finishDraft(plan); }}>Done</Button>
-          <Button onClick={() => { set({ draft: null }); }}>Forget it</Button>
+          <Button
+            strong
+            disabled={draft.points.length === 0}
+            onClick={() => {
+              finishDraft(plan);
+            }}
+          >
+            Done
+          </Button>
+          <Button
+            onClick={() => {
+              set({ draft: null });
+            }}
+          >
+            Forget it
+          </Button>
         </div>
       </Group>
     );
   }
   return (
     <Group title="What stands about">
-      <Choice label="Kind" value={kind} options={kinds} onChange={(k) => { setKind(k as Target["kind"]); }} />
+      <Choice
+        label="Kind"
+        value={kind}
+        options={kinds}
+        onChange={(k) => {
+          setKind(k as Target["kind"]);
+        }}
+      />
       <div className="mt-1 flex gap-2">
-        <Button onClick={() => { set({ drawing: "plan", target: null, draft: { kind, points: [] } }); }}>Draw it</Button>
+        <Button
+          onClick={() => {
+            set({ drawing: "plan", target: null, draft: { kind, points: [] } });
+          }}
+        >
+          Draw it
+        </Button>
         <Button
           onClick={() => {
             const added = usualTarget(kind, plan);
@@ -88,15 +133,27 @@ function TargetList() {
   const { target, set } = useView();
   if (!analysis || analysis.site.targets.length === 0) return null;
   const order = { stop: 0, check: 1, ready: 2 } as const;
-  const sorted = [...analysis.site.targets].sort((a, b) => order[a.state] - order[b.state] || a.clearanceM - b.clearanceM);
+  const sorted = [...analysis.site.targets].sort(
+    (a, b) => order[a.state] - order[b.state] || a.clearanceM - b.clearanceM,
+  );
   return (
     <ul aria-label="Targets" className="mt-2 border-t border-rule">
       {sorted.map((t) => (
         <li key={t.id}>
-          <button type="button" aria-pressed={t.id === target} data-target-row={t.id} onClick={() => { set({ target: t.id === target ? null : t.id, drawing: "plan" }); }} className="flex w-full items-center gap-2 border-b border-rule py-1.5 text-left hover:bg-tint">
+          <button
+            type="button"
+            aria-pressed={t.id === target}
+            data-target-row={t.id}
+            onClick={() => {
+              set({ target: t.id === target ? null : t.id, drawing: "plan" });
+            }}
+            className="flex w-full items-center gap-2 border-b border-rule py-1.5 text-left hover:bg-tint"
+          >
             <span aria-hidden className={`${stateHatch[t.state]} h-4 w-4 shrink-0 border border-ink`} />
             <span className="min-w-0 flex-1 truncate font-tight text-sm first-letter:uppercase">{t.name}</span>
-            <span className="whitespace-nowrap font-tight text-sm font-semibold">{t.overlaps ? (t.state === "ready" ? "may be hit" : "HIT") : `clears ${cleared(t.clearanceM, units)}`}</span>
+            <span className="whitespace-nowrap font-tight text-sm font-semibold">
+              {t.overlaps ? (t.state === "ready" ? "may be hit" : "HIT") : `clears ${cleared(t.clearanceM, units)}`}
+            </span>
           </button>
         </li>
       ))}
@@ -112,22 +169,56 @@ function Directions({ plan }: { plan: Plan }) {
   const runs = rose ? runsOf(rose.bearings) : [];
   return (
     <Group title="All round the compass">
-      <Segments label="Lay rose" value={shown ? "on" : "off"} onChange={(v) => { set({ rose: v === "on", drawing: "plan" }); }} choices={[{ value: "off", text: "Rose off" }, { value: "on", text: "Rose on" }]} />
-      {shown && <Note>Each direction with a line straight ahead, seat and distance as planned. Long: open. Short and hatched: tight. Solid rim: closed. An anchor more than 60° off a lay that you choose goes along with it, and must be looked at anew.</Note>}
-      {shown && rose && !runs.some((r) => r.state === "open") && <p className="py-1 text-sm font-semibold">No direction is open. The hatched ones are tight; click one to see why.</p>}
-      {shown && runs.filter((r) => r.state !== "closed").map((run) => (
-        <button
-          key={`${run.state}-${run.fromDeg}`} type="button" data-open-lay={run.state}
-          onClick={() => { useSheet.getState().edit((d) => ({ ...d, plan: turnedTo(d.plan, run.best.bearingDeg) })); }}
-          className="flex w-full items-baseline gap-2 border-b border-rule py-1.5 text-left hover:bg-tint"
-        >
-          <span className="min-w-0 flex-1">
-            <span className="block font-tight text-sm">{run.fromDeg === run.toDeg ? `${run.fromDeg}°` : `${run.fromDeg}°–${run.toDeg}°`} {run.state}</span>
-            <span className="block text-xs text-pencil">{run.state === "tight" ? run.best.why : `easiest at ${run.best.bearingDeg}°`}{run.best.clearanceM == null ? "" : `, clears ${cleared(run.best.clearanceM, units)}`}</span>
-          </span>
-          <span className="font-tight text-sm font-semibold">{run.best.neededTensionN == null ? "–" : written(run.best.neededTensionN, "force", units)}</span>
-        </button>
-      ))}
+      <Segments
+        label="Lay rose"
+        value={shown ? "on" : "off"}
+        onChange={(v) => {
+          set({ rose: v === "on", drawing: "plan" });
+        }}
+        choices={[
+          { value: "off", text: "Rose off" },
+          { value: "on", text: "Rose on" },
+        ]}
+      />
+      {shown && (
+        <Note>
+          Each direction with a line straight ahead, seat and distance as planned. Long: open. Short and hatched: tight.
+          Solid rim: closed. An anchor more than 60° off a lay that you choose goes along with it, and must be looked at
+          anew.
+        </Note>
+      )}
+      {shown && rose && !runs.some((r) => r.state === "open") && (
+        <p className="py-1 text-sm font-semibold">
+          No direction is open. The hatched ones are tight; click one to see why.
+        </p>
+      )}
+      {shown &&
+        runs
+          .filter((r) => r.state !== "closed")
+          .map((run) => (
+            <button
+              key={`${run.state}-${run.fromDeg}`}
+              type="button"
+              data-open-lay={run.state}
+              onClick={() => {
+                useSheet.getState().edit((d) => ({ ...d, plan: turnedTo(d.plan, run.best.bearingDeg) }));
+              }}
+              className="flex w-full items-baseline gap-2 border-b border-rule py-1.5 text-left hover:bg-tint"
+            >
+              <span className="min-w-0 flex-1">
+                <span className="block font-tight text-sm">
+                  {run.fromDeg === run.toDeg ? `${run.fromDeg}°` : `${run.fromDeg}°–${run.toDeg}°`} {run.state}
+                </span>
+                <span className="block text-xs text-pencil">
+                  {run.state === "tight" ? run.best.why : `easiest at ${run.best.bearingDeg}°`}
+                  {run.best.clearanceM == null ? "" : `, clears ${cleared(run.best.clearanceM, units)}`}
+                </span>
+              </span>
+              <span className="font-tight text-sm font-semibold">
+                {run.best.neededTensionN == null ? "–" : written(run.best.neededTensionN, "force", units)}
+              </span>
+            </button>
+          ))}
     </Group>
   );
 }
@@ -141,29 +232,84 @@ function Ground() {
   const slope = analysis?.site.slope;
   return (
     <Group title="Slope of the ground">
-      {spots.length === 0 && <Note>Level two or three spots against the stump's ground, well apart round the tree.</Note>}
+      {spots.length === 0 && (
+        <Note>Level two or three spots against the stump's ground, well apart round the tree.</Note>
+      )}
       {spots.map((_, i) => (
         <div key={i} className="border-b border-rule py-1">
-          <div className="flex items-baseline"><p className="flex-1 font-tight text-sm font-medium">Spot {i + 1}</p><button type="button" className="min-h-6 text-xs underline" onClick={() => { setMember("site.spots", spots.filter((__, j) => j !== i)); }}>Remove spot {i + 1}</button></div>
+          <div className="flex items-baseline">
+            <p className="flex-1 font-tight text-sm font-medium">Spot {i + 1}</p>
+            <button
+              type="button"
+              className="min-h-6 text-xs underline"
+              onClick={() => {
+                setMember(
+                  "site.spots",
+                  spots.filter((__, j) => j !== i),
+                );
+              }}
+            >
+              Remove spot {i + 1}
+            </button>
+          </div>
           <Member path={`site.spots[${i}].eastM`} label={`Spot ${i + 1}, east`} quantity="length" />
           <Member path={`site.spots[${i}].northM`} label={`Spot ${i + 1}, north`} quantity="length" />
           <Member path={`site.spots[${i}].riseM`} label={`Spot ${i + 1}, above the stump's ground`} quantity="length" />
         </div>
       ))}
-      {problem && <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">{problem}</p>}
-      {slope && <p className="py-1 text-sm">Falls {written(slope.steepestDeg, "angle", units)} toward {written(slope.fallsTowardDeg, "angle", units)}{slope.misfitM > 0.05 ? `; the spots miss one plane by ${written(slope.misfitM, "length", units)}` : ""}.</p>}
+      {problem && (
+        <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">
+          {problem}
+        </p>
+      )}
+      {slope && (
+        <p className="py-1 text-sm">
+          Falls {written(slope.steepestDeg, "angle", units)} toward {written(slope.fallsTowardDeg, "angle", units)}
+          {slope.misfitM > 0.05 ? `; the spots miss one plane by ${written(slope.misfitM, "length", units)}` : ""}.
+        </p>
+      )}
       <div className="flex flex-wrap gap-2">
-        {spots.length < 3 && <Button onClick={() => { setMember("site.spots", [...spots, spotFor(spots.length)]); }}>Add a spot</Button>}
-        {slope && <Button onClick={() => { setRises(slope.anchorRisesM); }}>Set the anchors' ground by it</Button>}
+        {spots.length < 3 && (
+          <Button
+            onClick={() => {
+              setMember("site.spots", [...spots, spotFor(spots.length)]);
+            }}
+          >
+            Add a spot
+          </Button>
+        )}
+        {slope && (
+          <Button
+            onClick={() => {
+              setRises(slope.anchorRisesM);
+            }}
+          >
+            Set the anchors' ground by it
+          </Button>
+        )}
       </div>
     </Group>
   );
 }
 
-const spotFor = (count: number) => ([{ eastM: 10, northM: 0, riseM: 0 }, { eastM: 0, northM: 10, riseM: 0 }, { eastM: -10, northM: 0, riseM: 0 }][count] ?? { eastM: 10, northM: 10, riseM: 0 });
+const spotFor = (count: number) =>
+  [
+    { eastM: 10, northM: 0, riseM: 0 },
+    { eastM: 0, northM: 10, riseM: 0 },
+    { eastM: -10, northM: 0, riseM: 0 },
+  ][count] ?? { eastM: 10, northM: 10, riseM: 0 };
 
 function setRises(rises: number[]): void {
-  useSheet.getState().edit((d) => ({ ...d, plan: { ...d.plan, lines: d.plan.lines.map((l, i) => ({ ...l, anchor: { ...l.anchor, groundRiseM: Math.round((rises[i] ?? 0) * 100) / 100 } })) } }));
+  useSheet.getState().edit((d) => ({
+    ...d,
+    plan: {
+      ...d.plan,
+      lines: d.plan.lines.map((l, i) => ({
+        ...l,
+        anchor: { ...l.anchor, groundRiseM: Math.round((rises[i] ?? 0) * 100) / 100 },
+      })),
+    },
+  }));
 }
 
 /** The site as GeoJSON, out and in, about its origin. */
@@ -176,13 +322,17 @@ function SiteFiles({ plan }: { plan: Plan }) {
     setSaid(null);
     if (!chosen) return;
     try {
-      if (chosen.size > 900 * 1024) throw new Refusal(413, `“${chosen.name}” is larger than 900 kB: leave out what the tree cannot reach.`);
+      if (chosen.size > 900 * 1024)
+        throw new Refusal(413, `“${chosen.name}” is larger than 900 kB: leave out what the tree cannot reach.`);
       const text = await chosen.text();
       let parsed: unknown;
       try {
         parsed = JSON.parse(text);
       } catch {
-        throw new Refusal(400, `“${chosen.name}” is not readable JSON: open it where it was made and save it once more.`);
+        throw new Refusal(
+          400,
+          `“${chosen.name}” is not readable JSON: open it where it was made and save it once more.`,
+        );
       }
       const site = await api.importSite(plan.site, parsed);
       setMember("site", site);
@@ -213,13 +363,47 @@ function SiteFiles({ plan }: { plan: Plan }) {
           <Member path="site.origin.latitudeDeg" label="Stump's latitude" quantity="degrees" step={0.0001} />
           <Member path="site.origin.longitudeDeg" label="Stump's longitude" quantity="degrees" step={0.0001} />
         </>
-      ) : <Button onClick={() => { setMember("site.origin", { latitudeDeg: 54, longitudeDeg: -3 }); }}>Give the stump's place on the map</Button>}
-      <input ref={file} type="file" accept=".geojson,.json,application/geo+json,application/json" className="hidden" aria-label="GeoJSON file" onChange={(e) => { void read(e.target.files?.[0]); e.target.value = ""; }} />
+      ) : (
+        <Button
+          onClick={() => {
+            setMember("site.origin", { latitudeDeg: 54, longitudeDeg: -3 });
+          }}
+        >
+          Give the stump's place on the map
+        </Button>
+      )}
+      <input
+        ref={file}
+        type="file"
+        accept=".geojson,.json,application/geo+json,application/json"
+        className="hidden"
+        aria-label="GeoJSON file"
+        onChange={(e) => {
+          void read(e.target.files?.[0]);
+          e.target.value = "";
+        }}
+      />
       <div className="mt-1.5 flex gap-2">
-        <Button onClick={() => { file.current?.click(); }}>Read targets</Button>
-        <Button onClick={() => { void write(); }}>Write the site</Button>
+        <Button
+          onClick={() => {
+            file.current?.click();
+          }}
+        >
+          Read targets
+        </Button>
+        <Button
+          onClick={() => {
+            void write();
+          }}
+        >
+          Write the site
+        </Button>
       </div>
-      {said !== null && <p role="alert" className="mt-1.5 border-l-4 border-ink pl-2 text-[13px] leading-snug">{said}</p>}
+      {said !== null && (
+        <p role="alert" className="mt-1.5 border-l-4 border-ink pl-2 text-[13px] leading-snug">
+          {said}
+        </p>
+      )}
     </Group>
   );
 }

@@ -12,10 +12,24 @@ export function LinePicker() {
   return (
     <div className="mb-1 mt-2 flex flex-wrap items-center gap-2">
       {ids.length > 1 && (
-        <Segments label="Line" value={String(at)} onChange={(v) => { set({ line: Number(v) }); }} choices={ids.map((id, i) => ({ value: String(i), text: id }))} />
+        <Segments
+          label="Line"
+          value={String(at)}
+          onChange={(v) => {
+            set({ line: Number(v) });
+          }}
+          choices={ids.map((id, i) => ({ value: String(i), text: id }))}
+        />
       )}
       {ids.length < 6 && (
-        <Button onClick={() => { edit((d) => ({ ...d, plan: withAnotherLine(d.plan) })); set({ line: ids.length }); }}>Add line</Button>
+        <Button
+          onClick={() => {
+            edit((d) => ({ ...d, plan: withAnotherLine(d.plan) }));
+            set({ line: ids.length });
+          }}
+        >
+          Add line
+        </Button>
       )}
       {ids.length > 1 && (
         <Button

@@ -27,14 +27,22 @@ export function LineStation({ catalogue }: { catalogue: Catalogue }) {
       <LinePicker />
       <Note>{schools.lines[many ? "several" : "one"]}</Note>
       <Member path={`${path}.seat.heightM`} label="Seat above ground" quantity="length" measured />
-      <Suspense><SeatChart at={at} /></Suspense>
+      <Suspense>
+        <SeatChart at={at} />
+      </Suspense>
       <SeatFields at={at} />
       {at > 0 && <Member path={`${path}.share`} label="Share of the main tension" quantity="ratio" />}
       <Choice
         label="Tied with"
         value={knot}
-        options={knots.map((k) => ({ value: k.id, name: k.name, note: `keeps ${figure(k.keepsLow, "percent", "metric")} % of the rope` }))}
-        onChange={(id) => { setMember(`${path}.knotId`, id); }}
+        options={knots.map((k) => ({
+          value: k.id,
+          name: k.name,
+          note: `keeps ${figure(k.keepsLow, "percent", "metric")} % of the rope`,
+        }))}
+        onChange={(id) => {
+          setMember(`${path}.knotId`, id);
+        }}
         problem={useProblem(`${path}.knotId`)}
       />
       <RopeFields at={at} catalogue={catalogue} />
@@ -51,15 +59,65 @@ function Results({ at }: { at: number }) {
   if (!analysis || !result) return null;
   return (
     <Group title="What follows">
-      <Figure label="Needed in the main line" value={analysis.pull.neededTensionN} quantity="force" working="needed-tension" note={`${analysis.pull.neededAtDeg < 0.05 ? "at rest" : `at ${analysis.pull.neededAtDeg.toFixed(1)}°`}; the largest on the way to commit`} />
-      <Figure label={at === 0 ? "Planned" : "Planned in this line"} value={result.tensionN} quantity="force" working={at === 0 ? "planned-tension" : `${result.id}.tension`} note="needed times the reserve" />
-      <Figure label="Commit" value={analysis.pull.commitDeg} quantity="angle" working="commit" note="from there gravity brings it over" />
+      <Figure
+        label="Needed in the main line"
+        value={analysis.pull.neededTensionN}
+        quantity="force"
+        working="needed-tension"
+        note={`${analysis.pull.neededAtDeg < 0.05 ? "at rest" : `at ${analysis.pull.neededAtDeg.toFixed(1)}°`}; the largest on the way to commit`}
+      />
+      <Figure
+        label={at === 0 ? "Planned" : "Planned in this line"}
+        value={result.tensionN}
+        quantity="force"
+        working={at === 0 ? "planned-tension" : `${result.id}.tension`}
+        note="needed times the reserve"
+      />
+      <Figure
+        label="Commit"
+        value={analysis.pull.commitDeg}
+        quantity="angle"
+        working="commit"
+        note="from there gravity brings it over"
+      />
       <Figure label="Forward arm" value={result.forwardArmM} quantity="length" working={`${result.id}.forward-arm`} />
-      <Figure label="Runs down at" value={result.angleBelowHorizontalDeg} quantity="angle" working={`${result.id}.angle`} note={`${Math.round(result.tipsFraction * 100)} % of the pull tips the tree`} />
-      <Figure label="Rope needed" value={result.ropeNeededM} quantity="length" working={`${result.id}.rope-needed`} note="up to the seat, tie, run, tackle in the line, tail" />
-      {result.endTensionN > result.tensionN * 1.001 && <Figure label="At the tackle" value={result.endTensionN} quantity="force" working={`link.${result.id}.rope`} note="more than at the tree: redirects take their part" />}
-      <Figure label="Take-up" value={result.takeUpM} quantity="length" working={`${result.id}.take-up`} note="line to bring in until commit, stretch included" />
-      <Figure label="Seat moves" value={analysis.stem.seatMovementM} quantity="thickness" working="seat-movement" note="twice that: stop, the tree is not this plan" />
+      <Figure
+        label="Runs down at"
+        value={result.angleBelowHorizontalDeg}
+        quantity="angle"
+        working={`${result.id}.angle`}
+        note={`${Math.round(result.tipsFraction * 100)} % of the pull tips the tree`}
+      />
+      <Figure
+        label="Rope needed"
+        value={result.ropeNeededM}
+        quantity="length"
+        working={`${result.id}.rope-needed`}
+        note="up to the seat, tie, run, tackle in the line, tail"
+      />
+      {result.endTensionN > result.tensionN * 1.001 && (
+        <Figure
+          label="At the tackle"
+          value={result.endTensionN}
+          quantity="force"
+          working={`link.${result.id}.rope`}
+          note="more than at the tree: redirects take their part"
+        />
+      )}
+      <Figure
+        label="Take-up"
+        value={result.takeUpM}
+        quantity="length"
+        working={`${result.id}.take-up`}
+        note="line to bring in until commit, stretch included"
+      />
+      <Figure
+        label="Seat moves"
+        value={analysis.stem.seatMovementM}
+        quantity="thickness"
+        working="seat-movement"
+        note="twice that: stop, the tree is not this plan"
+      />
     </Group>
   );
 }

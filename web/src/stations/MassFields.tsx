@@ -23,11 +23,20 @@ export function MassFields() {
       if (next === "sections" && mass.sections.length < 2 && figure) {
         mass.sections = [0.08, 0.3, 0.55, 0.8].map((share) => {
           const slice = figure.stem[Math.round(share * (figure.stem.length - 1))];
-          return { heightM: round((slice?.upM ?? 0) + d.plan.cut.stumpHeightM, 10), diameterM: round(slice?.diameterM ?? 0.2, 100) };
+          return {
+            heightM: round((slice?.upM ?? 0) + d.plan.cut.stumpHeightM, 10),
+            diameterM: round(slice?.diameterM ?? 0.2, 100),
+          };
         });
       }
       if (next === "known" && !mass.known && tree) {
-        mass.known = { massKg: Math.round(tree.massKg), centreHeightM: round(tree.centre.upM + d.plan.cut.stumpHeightM, 10), northM: 0, eastM: 0, spread: 0.15 };
+        mass.known = {
+          massKg: Math.round(tree.massKg),
+          centreHeightM: round(tree.centre.upM + d.plan.cut.stumpHeightM, 10),
+          northM: 0,
+          eastM: 0,
+          spread: 0.15,
+        };
       }
       return { ...d, plan: { ...d.plan, tree: { ...d.plan.tree, mass } } };
     });
@@ -35,20 +44,59 @@ export function MassFields() {
 
   return (
     <Group title="Mass">
-      <Segments label="Mass by" value={method} onChange={choose} choices={[{ value: "form", text: "By form" }, { value: "sections", text: "Sections" }, { value: "known", text: "Known" }]} />
+      <Segments
+        label="Mass by"
+        value={method}
+        onChange={choose}
+        choices={[
+          { value: "form", text: "By form" },
+          { value: "sections", text: "Sections" },
+          { value: "known", text: "Known" },
+        ]}
+      />
       {method === "form" && <Member path="tree.taperExponent" label="Taper: 0.5 full, 1 cone" quantity="ratio" />}
       {method === "sections" && (
         <>
-          <Note>Diameters up the stem, from below. Drag them on the elevation, where they are drawn eight times as wide.</Note>
+          <Note>
+            Diameters up the stem, from below. Drag them on the elevation, where they are drawn eight times as wide.
+          </Note>
           {sections.map((_, i) => (
             <div key={i} className="border-b border-rule">
-              <Member path={`tree.mass.sections[${i}].heightM`} label={`Section ${i + 1}, height`} quantity="length" step={0.5} />
-              <Member path={`tree.mass.sections[${i}].diameterM`} label={`Section ${i + 1}, diameter`} quantity="thickness" step={1} />
+              <Member
+                path={`tree.mass.sections[${i}].heightM`}
+                label={`Section ${i + 1}, height`}
+                quantity="length"
+                step={0.5}
+              />
+              <Member
+                path={`tree.mass.sections[${i}].diameterM`}
+                label={`Section ${i + 1}, diameter`}
+                quantity="thickness"
+                step={1}
+              />
             </div>
           ))}
           <div className="mt-1 flex gap-2">
-            <Button onClick={() => { const last = sections.at(-1); setMember("tree.mass.sections", [...sections, { heightM: (last?.heightM ?? 0) + 2, diameterM: Math.max(0.05, (last?.diameterM ?? 0.4) - 0.05) }]); }}>Add a section</Button>
-            {sections.length > 2 && <Button onClick={() => { setMember("tree.mass.sections", sections.slice(0, -1)); }}>Remove the top one</Button>}
+            <Button
+              onClick={() => {
+                const last = sections.at(-1);
+                setMember("tree.mass.sections", [
+                  ...sections,
+                  { heightM: (last?.heightM ?? 0) + 2, diameterM: Math.max(0.05, (last?.diameterM ?? 0.4) - 0.05) },
+                ]);
+              }}
+            >
+              Add a section
+            </Button>
+            {sections.length > 2 && (
+              <Button
+                onClick={() => {
+                  setMember("tree.mass.sections", sections.slice(0, -1));
+                }}
+              >
+                Remove the top one
+              </Button>
+            )}
           </div>
         </>
       )}
@@ -61,7 +109,11 @@ export function MassFields() {
           <Member path="tree.mass.known.eastM" label="Centre east of the stump" quantity="length" />
         </>
       )}
-      {wrong && <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">{wrong}</p>}
+      {wrong && (
+        <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">
+          {wrong}
+        </p>
+      )}
     </Group>
   );
 }
@@ -78,13 +130,28 @@ export function CrownLooks({ catalogue, conifer }: { catalogue: Catalogue; conif
         const taken = Math.abs(look.ratio - ratio) < 0.001;
         return (
           <button
-            key={look.id} type="button" role="radio" aria-checked={taken}
+            key={look.id}
+            type="button"
+            role="radio"
+            aria-checked={taken}
             // A look is still a guess of the mass: it stays marked as one.
-            onClick={() => { edit((d) => ({ ...d, plan: { ...d.plan, tree: { ...d.plan.tree, crown: { ...d.plan.tree.crown, massRatio: look.ratio } }, guesses: [...d.plan.guesses.filter((g) => g !== "tree.crown.massRatio"), "tree.crown.massRatio"] } })); }}
+            onClick={() => {
+              edit((d) => ({
+                ...d,
+                plan: {
+                  ...d.plan,
+                  tree: { ...d.plan.tree, crown: { ...d.plan.tree.crown, massRatio: look.ratio } },
+                  guesses: [...d.plan.guesses.filter((g) => g !== "tree.crown.massRatio"), "tree.crown.massRatio"],
+                },
+              }));
+            }}
             className={`flex-1 border-r border-ink py-1 last:border-r-0 ${taken ? "outline-2 -outline-offset-2 outline-ink" : "hover:bg-tint"}`}
           >
             <CrownSketch look={look.name} conifer={conifer} bare={!look.inLeaf} />
-            <span className={`block text-center font-tight text-xs ${taken ? "font-semibold underline" : ""}`}>{look.name}{conifer ? "" : inLeaf ? ", in leaf" : ", bare"}</span>
+            <span className={`block text-center font-tight text-xs ${taken ? "font-semibold underline" : ""}`}>
+              {look.name}
+              {conifer ? "" : inLeaf ? ", in leaf" : ", bare"}
+            </span>
           </button>
         );
       })}

@@ -25,24 +25,38 @@ export function Piece({ path, place, label = "From the locker" }: PieceProps) {
   const units = useSettings((s) => s.units);
   const locker = useLocker();
   const edit = useSheet((s) => s.edit);
-  const item = useMember(`${path}.${place === "blocks" || place === "redirectBlock" ? "hardwareItemId" : "itemId"}`) as string | undefined;
+  const item = useMember(`${path}.${place === "blocks" || place === "redirectBlock" ? "hardwareItemId" : "itemId"}`) as
+    string | undefined;
   const problem = useProblem(path);
   const all = locker.data?.items.filter((e) => kindsAt[place].includes(e.item.kind)) ?? [];
-  if (locker.isError) return <p role="alert" className="text-[13px]">The locker cannot be read: Draklo does not answer.</p>;
+  if (locker.isError)
+    return (
+      <p role="alert" className="text-[13px]">
+        The locker cannot be read: Draklo does not answer.
+      </p>
+    );
   const options = [
     { value: "", name: "no piece", note: "figures as put in below" },
-    ...all.filter((e) => e.item.state === "inService" || e.item.id === item).map((e) => ({
-      value: e.item.id,
-      name: e.item.name,
-      note: [
-        e.item.state === "inService" ? "" : e.item.state === "retired" ? "RETIRED" : "QUARANTINED",
-        e.strength.newtons === undefined ? "strength not known: give it in the locker" : `${e.strength.source === "estimate" ? "about " : ""}${written(e.strength.newtons, "force", units)}`,
-        e.item.lengthM === undefined ? "" : written(e.item.lengthM, "length", units),
-        e.item.diameterM === undefined ? "" : `${figure(e.item.diameterM, "rope", units)} ${units === "us" ? "in" : "mm"}`,
-        e.item.marks ?? "",
-        ...e.flags.map((f) => f.text),
-      ].filter((t) => t !== "").join(" · "),
-    })),
+    ...all
+      .filter((e) => e.item.state === "inService" || e.item.id === item)
+      .map((e) => ({
+        value: e.item.id,
+        name: e.item.name,
+        note: [
+          e.item.state === "inService" ? "" : e.item.state === "retired" ? "RETIRED" : "QUARANTINED",
+          e.strength.newtons === undefined
+            ? "strength not known: give it in the locker"
+            : `${e.strength.source === "estimate" ? "about " : ""}${written(e.strength.newtons, "force", units)}`,
+          e.item.lengthM === undefined ? "" : written(e.item.lengthM, "length", units),
+          e.item.diameterM === undefined
+            ? ""
+            : `${figure(e.item.diameterM, "rope", units)} ${units === "us" ? "in" : "mm"}`,
+          e.item.marks ?? "",
+          ...e.flags.map((f) => f.text),
+        ]
+          .filter((t) => t !== "")
+          .join(" · "),
+      })),
   ];
 
   function choose(id: string): void {
@@ -56,8 +70,16 @@ export function Piece({ path, place, label = "From the locker" }: PieceProps) {
 
   return (
     <Search
-      label={label} value={item ?? ""} options={item !== undefined && !options.some((o) => o.value === item) ? [...options, { value: item, name: `${item}, not in this locker` }] : options}
-      onChange={choose} problem={problem} none={all.length === 0 ? "None of this kind in the locker yet." : "None of that name in the locker."}
+      label={label}
+      value={item ?? ""}
+      options={
+        item !== undefined && !options.some((o) => o.value === item)
+          ? [...options, { value: item, name: `${item}, not in this locker` }]
+          : options
+      }
+      onChange={choose}
+      problem={problem}
+      none={all.length === 0 ? "None of this kind in the locker yet." : "None of that name in the locker."}
     />
   );
 }

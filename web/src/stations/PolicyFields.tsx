@@ -9,7 +9,14 @@ import { Modal } from "../ui/Modal";
 import { TextField } from "../ui/TextField";
 import { Group, Member, useMember } from "./fields";
 
-const factors = [["rope", "ropes and knots"], ["sling", "slings"], ["hardware", "hardware"], ["anchor", "anchors and roots"], ["stem", "stem and limbs"], ["grip", "grips"]] as const;
+const factors = [
+  ["rope", "ropes and knots"],
+  ["sling", "slings"],
+  ["hardware", "hardware"],
+  ["anchor", "anchors and roots"],
+  ["stem", "stem and limbs"],
+  ["grip", "grips"],
+] as const;
 
 /** How much stronger than its load each class of link shall be, under a name that somebody answers for. */
 export function PolicyFields() {
@@ -21,18 +28,66 @@ export function PolicyFields() {
   return (
     <Group title="What this crew asks">
       <Choice
-        label="Policy" value={same && !changed ? same.id : "own"}
+        label="Policy"
+        value={same && !changed ? same.id : "own"}
         options={[
-          ...(same && !changed ? [] : [{ value: "own", name: policy.name === undefined ? "of this plan alone" : changed ? `${policy.name}, changed here` : policy.name }]),
-          ...(kept.data ?? []).map((p) => ({ value: p.id, name: p.members.name ?? p.id, note: `set by ${p.members.setBy ?? "nobody"}${p.members.setOn === undefined ? "" : `, ${p.members.setOn}`}; rope ${p.members.designFactor.rope}, anchor ${p.members.designFactor.anchor}` })),
+          ...(same && !changed
+            ? []
+            : [
+                {
+                  value: "own",
+                  name:
+                    policy.name === undefined
+                      ? "of this plan alone"
+                      : changed
+                        ? `${policy.name}, changed here`
+                        : policy.name,
+                },
+              ]),
+          ...(kept.data ?? []).map((p) => ({
+            value: p.id,
+            name: p.members.name ?? p.id,
+            note: `set by ${p.members.setBy ?? "nobody"}${p.members.setOn === undefined ? "" : `, ${p.members.setOn}`}; rope ${p.members.designFactor.rope}, anchor ${p.members.designFactor.anchor}`,
+          })),
         ]}
-        onChange={(id) => { const found = kept.data?.find((p) => p.id === id); if (found) setMember("policy", found.members); }}
+        onChange={(id) => {
+          const found = kept.data?.find((p) => p.id === id);
+          if (found) setMember("policy", found.members);
+        }}
       />
-      {policy.setBy !== undefined && <Note>Set by {policy.setBy}{policy.setOn === undefined ? "" : `, ${policy.setOn}`}{changed ? "; changed on this plan since" : ""}.</Note>}
+      {policy.setBy !== undefined && (
+        <Note>
+          Set by {policy.setBy}
+          {policy.setOn === undefined ? "" : `, ${policy.setOn}`}
+          {changed ? "; changed on this plan since" : ""}.
+        </Note>
+      )}
       <Member path="policy.loadReserve" label="Load reserve" quantity="ratio" />
-      {factors.map(([key, name]) => <Member key={key} path={`policy.designFactor.${key}`} label={`Factor for ${name}`} quantity="ratio" step={key === "grip" ? 0.25 : 0.5} />)}
-      <Button className="mt-1" onClick={() => { setKeeping(true); }}>Keep it as a policy</Button>
-      {keeping && <KeepDialog policy={policy} onClose={() => { setKeeping(false); }} />}
+      {factors.map(([key, name]) => (
+        <Member
+          key={key}
+          path={`policy.designFactor.${key}`}
+          label={`Factor for ${name}`}
+          quantity="ratio"
+          step={key === "grip" ? 0.25 : 0.5}
+        />
+      ))}
+      <Button
+        className="mt-1"
+        onClick={() => {
+          setKeeping(true);
+        }}
+      >
+        Keep it as a policy
+      </Button>
+      {keeping && (
+        <KeepDialog
+          policy={policy}
+          onClose={() => {
+            setKeeping(false);
+          }}
+        />
+      )}
     </Group>
   );
 }
@@ -47,7 +102,12 @@ function KeepDialog({ policy, onClose }: { policy: Plan["policy"]; onClose: () =
   const edit = useSheet((s) => s.edit);
 
   async function keep(): Promise<void> {
-    const id = name.toLowerCase().replace(/[^a-z0-9]+/g, "-").replace(/^-+|-+$/g, "").slice(0, 32) || "policy";
+    const id =
+      name
+        .toLowerCase()
+        .replace(/[^a-z0-9]+/g, "-")
+        .replace(/^-+|-+$/g, "")
+        .slice(0, 32) || "policy";
     const members: Policy["members"] = { ...policy, name, setBy: by, setOn: new Date().toLocaleDateString("sv-SE") };
     try {
       await api.keepPolicy({ id, members });
@@ -55,19 +115,36 @@ function KeepDialog({ policy, onClose }: { policy: Plan["policy"]; onClose: () =
       edit((d) => ({ ...d, plan: { ...d.plan, policy: members } }));
       onClose();
     } catch (error) {
-      setErrors(error instanceof Refusal && Object.keys(error.errors).length > 0 ? error.errors : { "": [error instanceof Refusal ? error.message : "Draklo does not answer."] });
+      setErrors(
+        error instanceof Refusal && Object.keys(error.errors).length > 0
+          ? error.errors
+          : { "": [error instanceof Refusal ? error.message : "Draklo does not answer."] },
+      );
     }
   }
 
   return (
     <Modal title="Keep these factors" onClose={onClose}>
-      <Note>Other plans can then take them. A policy of the same name is replaced; plans that carry it keep their own copy.</Note>
+      <Note>
+        Other plans can then take them. A policy of the same name is replaced; plans that carry it keep their own copy.
+      </Note>
       <TextField label="Name" value={name} onChange={setName} problem={errors["members.name"]?.[0]} />
       <TextField label="Set by" value={by} onChange={setBy} problem={errors["members.setBy"]?.[0]} />
-      {errors[""] && <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px]">{errors[""][0]}</p>}
+      {errors[""] && (
+        <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px]">
+          {errors[""][0]}
+        </p>
+      )}
       <div className="mt-3 flex justify-end gap-2">
         <Button onClick={onClose}>Not now</Button>
-        <Button strong onClick={() => { void keep(); }}>Keep them</Button>
+        <Button
+          strong
+          onClick={() => {
+            void keep();
+          }}
+        >
+          Keep them
+        </Button>
       </div>
     </Modal>
   );

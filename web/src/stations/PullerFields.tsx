@@ -24,8 +24,20 @@ export function PullerFields({ at, catalogue }: { at: number; catalogue: Catalog
   return (
     <Group title="Haulers">
       <Choice
-        label="Who hauls" value={puller.kind} options={kinds}
-        onChange={(kind) => { setMember(`${path}.puller`, { ...puller, kind, ...(kind === "vehicle" ? { vehicle: puller.vehicle ?? { massKg: 2200, brakedShare: 1, groundId: "firm-earth", slopeDeg: 0 } } : kind === "people" ? {} : { machineN: puller.machineN ?? (kind === "machine" ? 10000 : 8000) }) }); }}
+        label="Who hauls"
+        value={puller.kind}
+        options={kinds}
+        onChange={(kind) => {
+          setMember(`${path}.puller`, {
+            ...puller,
+            kind,
+            ...(kind === "vehicle"
+              ? { vehicle: puller.vehicle ?? { massKg: 2200, brakedShare: 1, groundId: "firm-earth", slopeDeg: 0 } }
+              : kind === "people"
+                ? {}
+                : { machineN: puller.machineN ?? (kind === "machine" ? 10000 : 8000) }),
+          });
+        }}
       />
       <Note>{schools.power[puller.kind === "people" || puller.kind === "handWinch" ? "people" : "machine"]}</Note>
       {puller.kind === "people" && (
@@ -33,19 +45,44 @@ export function PullerFields({ at, catalogue }: { at: number; catalogue: Catalog
           <Member path={`${path}.puller.count`} label="People" quantity="count" />
           <Member path={`${path}.puller.effortEachN`} label="Each keeps up" quantity="force" step={0.01} measured />
           <Segments
-            label="Footing" value={puller.footing}
-            onChange={(footing) => { setMember(`${path}.puller`, { ...puller, footing, effortEachN: footing === "leaning" ? 550 : puller.footing === "leaning" ? 250 : puller.effortEachN }); }}
-            choices={[{ value: "good", text: "Good footing" }, { value: "poor", text: "Poor" }, { value: "leaning", text: "Leaning in" }]}
+            label="Footing"
+            value={puller.footing}
+            onChange={(footing) => {
+              setMember(`${path}.puller`, {
+                ...puller,
+                footing,
+                effortEachN: footing === "leaning" ? 550 : puller.footing === "leaning" ? 250 : puller.effortEachN,
+              });
+            }}
+            choices={[
+              { value: "good", text: "Good footing" },
+              { value: "poor", text: "Poor" },
+              { value: "leaning", text: "Leaning in" },
+            ]}
           />
         </>
       )}
-      {(puller.kind === "machine" || puller.kind === "handWinch") && <Member path={`${path}.puller.machineN`} label="It keeps up" quantity="force" step={1} measured />}
+      {(puller.kind === "machine" || puller.kind === "handWinch") && (
+        <Member path={`${path}.puller.machineN`} label="It keeps up" quantity="force" step={1} measured />
+      )}
       {puller.kind === "vehicle" && puller.vehicle && (
         <>
           <Member path={`${path}.puller.vehicle.massKg`} label="Its mass" quantity="mass" step={50} measured />
-          <Member path={`${path}.puller.vehicle.brakedShare`} label="Share on driven wheels" quantity="percent" step={5} />
+          <Member
+            path={`${path}.puller.vehicle.brakedShare`}
+            label="Share on driven wheels"
+            quantity="percent"
+            step={5}
+          />
           <Member path={`${path}.puller.vehicle.slopeDeg`} label="Slope it drives up" quantity="angle" />
-          <Choice label="It stands on" value={puller.vehicle.groundId} options={catalogue.anchors.filter((a) => a.kind === "grip").map((a) => ({ value: a.id, name: a.name }))} onChange={(id) => { setMember(`${path}.puller.vehicle.groundId`, id); }} />
+          <Choice
+            label="It stands on"
+            value={puller.vehicle.groundId}
+            options={catalogue.anchors.filter((a) => a.kind === "grip").map((a) => ({ value: a.id, name: a.name }))}
+            onChange={(id) => {
+              setMember(`${path}.puller.vehicle.groundId`, id);
+            }}
+          />
         </>
       )}
       <Gives at={at} />
@@ -61,10 +98,32 @@ export function PullerFields({ at, catalogue }: { at: number; catalogue: Catalog
           <Member path={`${path}.limiter.holdLowN`} label="light" quantity="force" step={0.01} />
           <Member path={`${path}.limiter.holdHighN`} label="firm" quantity="force" step={0.01} />
           <Turns at={at} />
-          <Button className="mt-1" onClick={() => { setMember(`${path}.limiter`, undefined); }}>Take the drum away</Button>
+          <Button
+            className="mt-1"
+            onClick={() => {
+              setMember(`${path}.limiter`, undefined);
+            }}
+          >
+            Take the drum away
+          </Button>
         </div>
       ) : (
-        <Button className="my-1" onClick={() => { setMember(`${path}.limiter`, { turns: 2, frictionLow: 0.12, friction: 0.2, frictionHigh: 0.25, holdLowN: 80, holdN: 150, holdHighN: 250 }); }}>Put turns on a drum before it</Button>
+        <Button
+          className="my-1"
+          onClick={() => {
+            setMember(`${path}.limiter`, {
+              turns: 2,
+              frictionLow: 0.12,
+              friction: 0.2,
+              frictionHigh: 0.25,
+              holdLowN: 80,
+              holdN: 150,
+              holdHighN: 250,
+            });
+          }}
+        >
+          Put turns on a drum before it
+        </Button>
       )}
     </Group>
   );
@@ -77,11 +136,19 @@ function Gives({ at }: { at: number }) {
   const site = useFeed((s) => s.analysis?.site);
   const placed = site?.lines[at];
   if (!hauler || !placed || !site) return null;
-  const range = (s: { low: number; nominal: number; high: number }) => `${written(s.nominal, "force", units)}${s.high > s.low ? ` (${figure(s.low, "force", units)} to ${figure(s.high, "force", units)})` : ""}`;
+  const range = (s: { low: number; nominal: number; high: number }) =>
+    `${written(s.nominal, "force", units)}${s.high > s.low ? ` (${figure(s.low, "force", units)} to ${figure(s.high, "force", units)})` : ""}`;
   return (
     <div data-hauler className="border-l-2 border-rule pl-2">
-      <p className="py-0.5 font-tight text-sm">Keeps up {range(hauler.steadyN)}, one heave or jerk {range(hauler.shortN)}.</p>
-      <Note>Stands {written(Math.hypot(placed.crew.eastM, placed.crew.northM), "length", units)} from the stump: {placed.crewClear ? "outside the tree's reach along the lay." : `TOO NEAR in the lay; ${written(site.crewM, "length", units)} is one and a half heights.`}</Note>
+      <p className="py-0.5 font-tight text-sm">
+        Keeps up {range(hauler.steadyN)}, one heave or jerk {range(hauler.shortN)}.
+      </p>
+      <Note>
+        Stands {written(Math.hypot(placed.crew.eastM, placed.crew.northM), "length", units)} from the stump:{" "}
+        {placed.crewClear
+          ? "outside the tree's reach along the lay."
+          : `TOO NEAR in the lay; ${written(site.crewM, "length", units)} is one and a half heights.`}
+      </Note>
     </div>
   );
 }
@@ -108,7 +175,10 @@ function Turns({ at }: { at: number }) {
         <tbody>
           {shown.map((c) => (
             <tr key={c.turns} className={c.turns === turns ? "bg-tint font-semibold" : ""}>
-              <td className="px-1.5 py-0.5">{c.turns}{c.fits ? ", fits" : ""}</td>
+              <td className="px-1.5 py-0.5">
+                {c.turns}
+                {c.fits ? ", fits" : ""}
+              </td>
               <td className="px-1.5 text-right">{figure(c.slipLowN, "force", units)}</td>
               <td className="px-1.5 text-right">{figure(c.slipN, "force", units)}</td>
               <td className="px-1.5 text-right">{figure(c.slipHighN, "force", units)}</td>

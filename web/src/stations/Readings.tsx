@@ -19,16 +19,55 @@ export function HeightReadings() {
   const result = useFeed((s) => s.analysis?.measured.heightM);
   const problem = useProblem("readings.height.upDeg", "readings.height.distanceM");
   if (!reading) {
-    return <Button onClick={() => { setMember("readings.height", { method: "angles", distanceM: 25, slopeDeg: 0, upDeg: 40, downDeg: -4, stickM: 0.7, armM: 0.7 }); }}>Measure the height</Button>;
+    return (
+      <Button
+        onClick={() => {
+          setMember("readings.height", {
+            method: "angles",
+            distanceM: 25,
+            slopeDeg: 0,
+            upDeg: 40,
+            downDeg: -4,
+            stickM: 0.7,
+            armM: 0.7,
+          });
+        }}
+      >
+        Measure the height
+      </Button>
+    );
   }
   const stick = reading.method === "stick";
   return (
     <div className="border-l-2 border-rule pl-2">
-      <Segments label="Measure the height by" value={reading.method} onChange={(v) => { setMember("readings.height.method", v); }} choices={[{ value: "angles", text: "Level" }, { value: "slope", text: "On a slope" }, { value: "stick", text: "Stick" }]} />
-      <HeightSketch method={reading.method} upDeg={reading.upDeg} downDeg={reading.downDeg} slopeDeg={reading.slopeDeg} />
-      <Member path="readings.height.distanceM" label={reading.method === "slope" ? "Tape along the slope" : "Distance to the stem"} quantity="length" step={0.5} />
+      <Segments
+        label="Measure the height by"
+        value={reading.method}
+        onChange={(v) => {
+          setMember("readings.height.method", v);
+        }}
+        choices={[
+          { value: "angles", text: "Level" },
+          { value: "slope", text: "On a slope" },
+          { value: "stick", text: "Stick" },
+        ]}
+      />
+      <HeightSketch
+        method={reading.method}
+        upDeg={reading.upDeg}
+        downDeg={reading.downDeg}
+        slopeDeg={reading.slopeDeg}
+      />
+      <Member
+        path="readings.height.distanceM"
+        label={reading.method === "slope" ? "Tape along the slope" : "Distance to the stem"}
+        quantity="length"
+        step={0.5}
+      />
       <Instrument sight="distance" path="readings.height.distanceM" name="range finder" />
-      {reading.method === "slope" && <Member path="readings.height.slopeDeg" label="Slope of the tape" quantity="angle" />}
+      {reading.method === "slope" && (
+        <Member path="readings.height.slopeDeg" label="Slope of the tape" quantity="angle" />
+      )}
       {stick ? (
         <>
           <Member path="readings.height.stickM" label="Stick that covers the tree" quantity="thickness" step={1} />
@@ -42,8 +81,22 @@ export function HeightReadings() {
           <Instrument sight="foot" path="readings.height.downDeg" name="angle gauge" />
         </>
       )}
-      <Result label="Height by these" value={problem ? undefined : result} quantity="length" working="measured-height" takes="tree.heightM" />
-      <button type="button" className="min-h-6 text-xs underline" onClick={() => { setMember("readings.height", undefined); }}>Forget this reading</button>
+      <Result
+        label="Height by these"
+        value={problem ? undefined : result}
+        quantity="length"
+        working="measured-height"
+        takes="tree.heightM"
+      />
+      <button
+        type="button"
+        className="min-h-6 text-xs underline"
+        onClick={() => {
+          setMember("readings.height", undefined);
+        }}
+      >
+        Forget this reading
+      </button>
     </div>
   );
 }
@@ -56,7 +109,15 @@ export function GirthReading() {
     <>
       {girth !== undefined && <GirthSketch />}
       <Member path="readings.girthM" label="Girth at breast height" quantity="thickness" step={1} unknown="no tape" />
-      {girth !== undefined && <Result label="Diameter by it" value={result} quantity="thickness" working="measured-diameter" takes="tree.dbhM" />}
+      {girth !== undefined && (
+        <Result
+          label="Diameter by it"
+          value={result}
+          quantity="thickness"
+          working="measured-diameter"
+          takes="tree.dbhM"
+        />
+      )}
     </>
   );
 }
@@ -67,7 +128,9 @@ export function LeanReadings() {
   const lean = useFeed((s) => s.analysis?.measured.lean);
   const units = useSettings((s) => s.units);
   const edit = useSheet((s) => s.edit);
-  const change = (next: LeanView[]) => { setMember("readings.leanViews", next); };
+  const change = (next: LeanView[]) => {
+    setMember("readings.leanViews", next);
+  };
 
   function take(): void {
     if (!lean) return;
@@ -78,7 +141,10 @@ export function LeanReadings() {
         ...d,
         plan: {
           ...d.plan,
-          tree: { ...d.plan.tree, lean: { ...d.plan.tree.lean, angleDeg: round(lean.angleDeg), bearingDeg: round(lean.bearingDeg) % 360 } },
+          tree: {
+            ...d.plan.tree,
+            lean: { ...d.plan.tree.lean, angleDeg: round(lean.angleDeg), bearingDeg: round(lean.bearingDeg) % 360 },
+          },
           guesses: lean.oneView ? [...guesses, "tree.lean.angleDeg", "tree.lean.bearingDeg"] : guesses,
         },
       };
@@ -90,22 +156,65 @@ export function LeanReadings() {
       {views.map((view, i) => (
         <div key={i} className="border-b border-rule pb-1">
           <LeanSketch lookingDeg={view.lookingDeg} leanDeg={view.leanDeg} />
-          <Member path={`readings.leanViews[${i}].lookingDeg`} label={`View ${i + 1}: looking toward`} quantity="angle" step={5} />
-          <Member path={`readings.leanViews[${i}].leanDeg`} label={`View ${i + 1}: leans right by (left −)`} quantity="angle" step={0.5} />
-          <Instrument sight="lean" path={`readings.leanViews[${i}].leanDeg`} name="angle gauge" lookingDeg={view.lookingDeg} />
-          <button type="button" className="min-h-6 text-xs underline" onClick={() => { change(views.filter((_, j) => j !== i)); }}>Forget view {i + 1}</button>
+          <Member
+            path={`readings.leanViews[${i}].lookingDeg`}
+            label={`View ${i + 1}: looking toward`}
+            quantity="angle"
+            step={5}
+          />
+          <Member
+            path={`readings.leanViews[${i}].leanDeg`}
+            label={`View ${i + 1}: leans right by (left −)`}
+            quantity="angle"
+            step={0.5}
+          />
+          <Instrument
+            sight="lean"
+            path={`readings.leanViews[${i}].leanDeg`}
+            name="angle gauge"
+            lookingDeg={view.lookingDeg}
+          />
+          <button
+            type="button"
+            className="min-h-6 text-xs underline"
+            onClick={() => {
+              change(views.filter((_, j) => j !== i));
+            }}
+          >
+            Forget view {i + 1}
+          </button>
         </div>
       ))}
-      {views.length === 1 && <Note>One view alone: the tree may lean hard toward you or away. Look again a quarter turn round.</Note>}
+      {views.length === 1 && (
+        <Note>One view alone: the tree may lean hard toward you or away. Look again a quarter turn round.</Note>
+      )}
       {lean && (
         <div className="flex items-center gap-2 py-1">
-          <button type="button" onClick={() => { openWorking("measured-lean"); }} className="flex-1 text-left font-tight text-sm hover:underline">
-            By {lean.oneView ? "this view" : "both"}: <b className="font-semibold">{written(lean.angleDeg, "angle", units)} toward {written(lean.bearingDeg, "angle", units)}</b>{lean.oneView ? ", a guess" : ""}
+          <button
+            type="button"
+            onClick={() => {
+              openWorking("measured-lean");
+            }}
+            className="flex-1 text-left font-tight text-sm hover:underline"
+          >
+            By {lean.oneView ? "this view" : "both"}:{" "}
+            <b className="font-semibold">
+              {written(lean.angleDeg, "angle", units)} toward {written(lean.bearingDeg, "angle", units)}
+            </b>
+            {lean.oneView ? ", a guess" : ""}
           </button>
           <Button onClick={take}>Take it</Button>
         </div>
       )}
-      {views.length < 2 && <Button onClick={() => { change([...views, { lookingDeg: views[0] ? (views[0].lookingDeg + 90) % 360 : 0, leanDeg: 0 }]); }}>{views.length === 0 ? "Look at the lean" : "Add the second view"}</Button>}
+      {views.length < 2 && (
+        <Button
+          onClick={() => {
+            change([...views, { lookingDeg: views[0] ? (views[0].lookingDeg + 90) % 360 : 0, leanDeg: 0 }]);
+          }}
+        >
+          {views.length === 0 ? "Look at the lean" : "Add the second view"}
+        </Button>
+      )}
     </div>
   );
 }
@@ -128,14 +237,43 @@ function Result({ label, value, quantity, working, takes }: ResultProps) {
   const same = now !== undefined && Math.abs(now - rounded) < 0.01 * rounded;
   return (
     <div className="flex items-center gap-2 py-1">
-      <button type="button" data-measured={takes} onClick={() => { openWorking(working); }} className="flex-1 text-left font-tight text-sm hover:underline">{label}: <b className="font-semibold">{written(value, quantity, units)}</b></button>
-      {same ? <span className="text-xs text-pencil">as in the plan</span> : <Button onClick={() => { setMember(takes, rounded); }}>Take it</Button>}
+      <button
+        type="button"
+        data-measured={takes}
+        onClick={() => {
+          openWorking(working);
+        }}
+        className="flex-1 text-left font-tight text-sm hover:underline"
+      >
+        {label}: <b className="font-semibold">{written(value, quantity, units)}</b>
+      </button>
+      {same ? (
+        <span className="text-xs text-pencil">as in the plan</span>
+      ) : (
+        <Button
+          onClick={() => {
+            setMember(takes, rounded);
+          }}
+        >
+          Take it
+        </Button>
+      )}
     </div>
   );
 }
 
 /** Asks an instrument for a reading. */
-function Instrument({ sight, path, name, lookingDeg }: { sight: Sight; path: string; name: string; lookingDeg?: number }) {
+function Instrument({
+  sight,
+  path,
+  name,
+  lookingDeg,
+}: {
+  sight: Sight;
+  path: string;
+  name: string;
+  lookingDeg?: number;
+}) {
   const [said, setSaid] = useState<string | null>(null);
 
   async function read(): Promise<void> {
@@ -152,8 +290,19 @@ function Instrument({ sight, path, name, lookingDeg }: { sight: Sight; path: str
 
   return (
     <p className="flex items-baseline justify-end gap-2 text-xs text-pencil">
-      <span role="status" className="min-w-0">{said}</span>
-      <button type="button" className="min-h-6 shrink-0 underline" aria-label={`read the ${name}: ${sight}`} onClick={() => { void read(); }}>read the {name}</button>
+      <span role="status" className="min-w-0">
+        {said}
+      </span>
+      <button
+        type="button"
+        className="min-h-6 shrink-0 underline"
+        aria-label={`read the ${name}: ${sight}`}
+        onClick={() => {
+          void read();
+        }}
+      >
+        read the {name}
+      </button>
     </p>
   );
 }

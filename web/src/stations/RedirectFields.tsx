@@ -26,7 +26,13 @@ export function RedirectFields({ at, catalogue }: { at: number; catalogue: Catal
         ...d.plan,
         lines: d.plan.lines.map((l, i) => {
           if (i !== at) return l;
-          const aside: Line["anchor"] = { distanceM: Math.round(l.anchor.distanceM * 1.25), bearingDeg: (l.anchor.bearingDeg + 325) % 360, groundRiseM: l.anchor.groundRiseM, heightM: l.anchor.heightM, kind: "rated" };
+          const aside: Line["anchor"] = {
+            distanceM: Math.round(l.anchor.distanceM * 1.25),
+            bearingDeg: (l.anchor.bearingDeg + 325) % 360,
+            groundRiseM: l.anchor.groundRiseM,
+            heightM: l.anchor.heightM,
+            kind: "rated",
+          };
           return { ...l, redirects: [...l.redirects, { at: l.anchor, contactId: "bushed-block" }], anchor: aside };
         }),
       },
@@ -36,14 +42,37 @@ export function RedirectFields({ at, catalogue }: { at: number; catalogue: Catal
 
   return (
     <Group title="Redirects">
-      {redirects.length === 0 && <Note>The line runs straight to its anchor. A redirect lets the crew haul out of the lay; it takes its part of the pull, and bears more than the line.</Note>}
-      {redirects.map((r, i) => <Redirect key={i} at={at} number={i} redirect={r} many={redirects.length > 1} catalogue={catalogue} />)}
-      {redirects.length < 4 && <Button className="my-1" onClick={add}>Add a redirect</Button>}
+      {redirects.length === 0 && (
+        <Note>
+          The line runs straight to its anchor. A redirect lets the crew haul out of the lay; it takes its part of the
+          pull, and bears more than the line.
+        </Note>
+      )}
+      {redirects.map((r, i) => (
+        <Redirect key={i} at={at} number={i} redirect={r} many={redirects.length > 1} catalogue={catalogue} />
+      ))}
+      {redirects.length < 4 && (
+        <Button className="my-1" onClick={add}>
+          Add a redirect
+        </Button>
+      )}
     </Group>
   );
 }
 
-function Redirect({ at, number, redirect, many, catalogue }: { at: number; number: number; redirect: Line["redirects"][number]; many: boolean; catalogue: Catalogue }) {
+function Redirect({
+  at,
+  number,
+  redirect,
+  many,
+  catalogue,
+}: {
+  at: number;
+  number: number;
+  redirect: Line["redirects"][number];
+  many: boolean;
+  catalogue: Catalogue;
+}) {
   const path = `lines[${at}].redirects[${number}]`;
   const units = useSettings((s) => s.units);
   const id = useMember(`lines[${at}].id`) as string;
@@ -52,10 +81,19 @@ function Redirect({ at, number, redirect, many, catalogue }: { at: number; numbe
   const contact = catalogue.contacts.find((c) => c.id === redirect.contactId);
   return (
     <div className="mt-1 border-l-2 border-rule pl-2" data-redirect={number}>
-      <TextField label={many ? `Redirect ${number + 1}` : "Redirect"} value={redirect.at.name ?? ""} onChange={(v) => { setMember(`${path}.at.name`, v === "" ? undefined : v, `redirect-name-${number}`); }} />
+      <TextField
+        label={many ? `Redirect ${number + 1}` : "Redirect"}
+        value={redirect.at.name ?? ""}
+        onChange={(v) => {
+          setMember(`${path}.at.name`, v === "" ? undefined : v, `redirect-name-${number}`);
+        }}
+      />
       {force && (
         <Figure
-          label="Force on it" value={force.forceN} quantity="force" working={`${id}.redirect-${number + 1}`}
+          label="Force on it"
+          value={force.forceN}
+          quantity="force"
+          working={`${id}.redirect-${number + 1}`}
           note={`toward ${written(force.towardDeg, "degrees", units)}, ${Math.abs(force.risesDeg) < 1 ? "level" : `${written(Math.abs(force.risesDeg), "degrees", units)} ${force.risesDeg > 0 ? "upward: keep the strap from riding up" : "downward"}`}; legs ${written(force.betweenDeg, "degrees", units)} apart`}
         />
       )}
@@ -64,9 +102,16 @@ function Redirect({ at, number, redirect, many, catalogue }: { at: number; numbe
       <Member path={`${path}.at.groundRiseM`} label="Ground rise to it" quantity="length" measured />
       <Member path={`${path}.at.heightM`} label="Strap above the ground" quantity="length" />
       <Choice
-        label="Turns at" value={redirect.contactId}
-        options={catalogue.contacts.map((c) => ({ value: c.id, name: c.name, note: `passes ${Math.round(c.nominal * 100)} % at a half turn` }))}
-        onChange={(v) => { setMember(`${path}.contactId`, v); }}
+        label="Turns at"
+        value={redirect.contactId}
+        options={catalogue.contacts.map((c) => ({
+          value: c.id,
+          name: c.name,
+          note: `passes ${Math.round(c.nominal * 100)} % at a half turn`,
+        }))}
+        onChange={(v) => {
+          setMember(`${path}.contactId`, v);
+        }}
       />
       {contact && ["block", "ring", "carabiner"].includes(contact.builtOf) && (
         <>
@@ -75,10 +120,25 @@ function Redirect({ at, number, redirect, many, catalogue }: { at: number; numbe
         </>
       )}
       <SlingFields path={`${path}.at.sling`} catalogue={catalogue} name="Sling" />
-      <AnchorFields path={`${path}.at`} catalogue={catalogue} holds={(a) => a.pull.lines[at]?.redirects[number]?.strength} />
+      <AnchorFields
+        path={`${path}.at`}
+        catalogue={catalogue}
+        holds={(a) => a.pull.lines[at]?.redirects[number]?.strength}
+      />
       <Button
         className="my-1"
-        onClick={() => { edit((d) => ({ ...d, plan: { ...d.plan, guesses: d.plan.guesses.filter((g) => !g.startsWith(`lines[${at}].redirects`)), lines: d.plan.lines.map((l, i) => (i === at ? { ...l, redirects: l.redirects.filter((_, n) => n !== number) } : l)) } })); }}
+        onClick={() => {
+          edit((d) => ({
+            ...d,
+            plan: {
+              ...d.plan,
+              guesses: d.plan.guesses.filter((g) => !g.startsWith(`lines[${at}].redirects`)),
+              lines: d.plan.lines.map((l, i) =>
+                i === at ? { ...l, redirects: l.redirects.filter((_, n) => n !== number) } : l,
+              ),
+            },
+          }));
+        }}
       >
         Take it away
       </Button>

@@ -15,7 +15,11 @@ interface Report {
   found?: FoundRigs;
 }
 
-type State = { kind: "off" } | { kind: "on"; done: number; total: number } | { kind: "found"; found: FoundRigs } | { kind: "wrong"; text: string };
+type State =
+  | { kind: "off" }
+  | { kind: "on"; done: number; total: number }
+  | { kind: "found"; found: FoundRigs }
+  | { kind: "wrong"; text: string };
 
 /** From what is on the truck and stands on the plan: the best way to pull this tree. */
 export function RigFinder() {
@@ -40,9 +44,16 @@ export function RigFinder() {
       await connection.start();
       connection.stream<Report>("Find", plan, units, people ?? null).subscribe({
         next: (report) => {
-          if (open.current === connection) setState(report.found ? { kind: "found", found: report.found } : { kind: "on", done: report.done, total: report.total });
+          if (open.current === connection)
+            setState(
+              report.found
+                ? { kind: "found", found: report.found }
+                : { kind: "on", done: report.done, total: report.total },
+            );
         },
-        complete: () => { if (open.current === connection) close(); },
+        complete: () => {
+          if (open.current === connection) close();
+        },
         error: (error: Error) => {
           if (open.current !== connection) return;
           setState({ kind: "wrong", text: error.message.replace(/^.*HubException: /, "") });
@@ -57,17 +68,60 @@ export function RigFinder() {
 
   return (
     <div data-finder={state.kind}>
-      <Note>Tries the ropes, blocks and drum of the locker, one rope or two joined, the plan's anchors straight and over one another, every tackle and the crew's own, seats, knots and haulers, each by the analysis.</Note>
-      <NumberField label="People there" value={people} quantity="count" onChange={setPeople} unknown="as the plan says" />
+      <Note>
+        Tries the ropes, blocks and drum of the locker, one rope or two joined, the plan's anchors straight and over one
+        another, every tackle and the crew's own, seats, knots and haulers, each by the analysis.
+      </Note>
+      <NumberField
+        label="People there"
+        value={people}
+        quantity="count"
+        onChange={setPeople}
+        unknown="as the plan says"
+      />
       {state.kind === "on" ? (
         <>
-          <progress value={state.done} max={Math.max(1, state.total)} aria-label="Combinations reckoned" className="mt-1 h-3 w-full accent-ink" />
-          <p role="status" className="font-tight text-sm">{state.done} of {state.total} reckoned</p>
-          <Button onClick={() => { close(); setState({ kind: "off" }); }}>Stop looking</Button>
+          <progress
+            value={state.done}
+            max={Math.max(1, state.total)}
+            aria-label="Combinations reckoned"
+            className="mt-1 h-3 w-full accent-ink"
+          />
+          <p role="status" className="font-tight text-sm">
+            {state.done} of {state.total} reckoned
+          </p>
+          <Button
+            onClick={() => {
+              close();
+              setState({ kind: "off" });
+            }}
+          >
+            Stop looking
+          </Button>
         </>
-      ) : <Button className="my-1" onClick={() => { void find(); }}>Find the best rig</Button>}
-      {state.kind === "wrong" && <p role="alert" className="border-l-4 border-ink pl-2 text-[13px] leading-snug">{state.text}</p>}
-      {state.kind === "found" && <Found found={state.found} onClose={() => { setState({ kind: "off" }); }} />}
+      ) : (
+        <Button
+          className="my-1"
+          onClick={() => {
+            void find();
+          }}
+        >
+          Find the best rig
+        </Button>
+      )}
+      {state.kind === "wrong" && (
+        <p role="alert" className="border-l-4 border-ink pl-2 text-[13px] leading-snug">
+          {state.text}
+        </p>
+      )}
+      {state.kind === "found" && (
+        <Found
+          found={state.found}
+          onClose={() => {
+            setState({ kind: "off" });
+          }}
+        />
+      )}
     </div>
   );
 }
@@ -77,19 +131,48 @@ function Found({ found, onClose }: { found: FoundRigs; onClose: () => void }) {
   const edit = useSheet((s) => s.edit);
   return (
     <Modal title={found.best.length > 0 ? "The best rigs" : "No rig holds"} onClose={onClose} wide>
-      <p>{found.holding} of {found.tried} combinations that fit hold.{found.advice !== undefined && ` ${found.advice}`}</p>
+      <p>
+        {found.holding} of {found.tried} combinations that fit hold.{found.advice !== undefined && ` ${found.advice}`}
+      </p>
       {found.leftOut !== undefined && <Note>{found.leftOut}</Note>}
       {found.best.length > 0 && (
         <table className="mt-3 w-full font-tight text-[14px]" data-rigs>
           <thead>
             <tr className="border-b border-ink text-left text-pencil">
-              <th className="py-1 font-normal">rig</th><th className="px-2 text-right font-normal">margin</th><th className="px-2 text-right font-normal">pull by hand or machine</th><th className="px-2 text-right font-normal">pieces</th><th className="px-2 text-right font-normal">sets</th><th className="px-2 text-right font-normal">rope</th><th className="font-normal"><span className="sr-only">take it</span></th>
+              <th className="py-1 font-normal">rig</th>
+              <th className="px-2 text-right font-normal">margin</th>
+              <th className="px-2 text-right font-normal">pull by hand or machine</th>
+              <th className="px-2 text-right font-normal">pieces</th>
+              <th className="px-2 text-right font-normal">sets</th>
+              <th className="px-2 text-right font-normal">rope</th>
+              <th className="font-normal">
+                <span className="sr-only">take it</span>
+              </th>
             </tr>
           </thead>
           <tbody>
             {found.best.map((rig, i) => (
               <tr key={i} data-rig={i} className="border-b border-rule align-top">
-                <td className="py-1.5 pr-2">{rig.words}<span className="block text-[13px] text-pencil">{[rig.line.rope.itemId, rig.line.joined?.rope.itemId, rig.line.tackle.rope?.itemId, rig.line.tackle.hardwareItemId, rig.line.redirects[0]?.hardwareItemId].filter((id) => id !== undefined).join(", ")}; {rig.why}{rig.unknown > 0 && <b className="text-ink">; {rig.unknown === 1 ? "one strength is" : `${rig.unknown} strengths are`} not known</b>}</span></td>
+                <td className="py-1.5 pr-2">
+                  {rig.words}
+                  <span className="block text-[13px] text-pencil">
+                    {[
+                      rig.line.rope.itemId,
+                      rig.line.joined?.rope.itemId,
+                      rig.line.tackle.rope?.itemId,
+                      rig.line.tackle.hardwareItemId,
+                      rig.line.redirects[0]?.hardwareItemId,
+                    ]
+                      .filter((id) => id !== undefined)
+                      .join(", ")}
+                    ; {rig.why}
+                    {rig.unknown > 0 && (
+                      <b className="text-ink">
+                        ; {rig.unknown === 1 ? "one strength is" : `${rig.unknown} strengths are`} not known
+                      </b>
+                    )}
+                  </span>
+                </td>
                 <td className="px-2 py-1.5 text-right font-semibold">{rig.margin.toFixed(2)}</td>
                 <td className="whitespace-nowrap px-2 py-1.5 text-right">{written(rig.handForceN, "force", units)}</td>
                 <td className="px-2 py-1.5 text-right">{rig.pieces}</td>
@@ -99,7 +182,16 @@ function Found({ found, onClose }: { found: FoundRigs; onClose: () => void }) {
                   <Button
                     aria-label={`Take rig ${i + 1}`}
                     onClick={() => {
-                      edit((d) => ({ ...d, plan: { ...d.plan, guesses: d.plan.guesses.filter((g) => !g.startsWith("lines[0].rope") && !g.startsWith("lines[0].seat")), lines: d.plan.lines.map((l, n) => (n === 0 ? { ...rig.line, id: l.id, share: l.share } : l)) } }));
+                      edit((d) => ({
+                        ...d,
+                        plan: {
+                          ...d.plan,
+                          guesses: d.plan.guesses.filter(
+                            (g) => !g.startsWith("lines[0].rope") && !g.startsWith("lines[0].seat"),
+                          ),
+                          lines: d.plan.lines.map((l, n) => (n === 0 ? { ...rig.line, id: l.id, share: l.share } : l)),
+                        },
+                      }));
                       onClose();
                     }}
                   >
@@ -111,14 +203,25 @@ function Found({ found, onClose }: { found: FoundRigs; onClose: () => void }) {
           </tbody>
         </table>
       )}
-      {found.next.length > 0 && 
+      {found.next.length > 0 && (
         <div className="mt-3 text-[13px] leading-snug text-pencil" data-next>
           <p>The next ones fail:</p>
-          <ul>{found.next.map((r, i) => <li key={i}>{r.words}: {r.why.replace(/\.$/, "")}.</li>)}</ul>
+          <ul>
+            {found.next.map((r, i) => (
+              <li key={i}>
+                {r.words}: {r.why.replace(/\.$/, "")}.
+              </li>
+            ))}
+          </ul>
         </div>
-      }
-      <p className="mt-3 border-t border-ink pt-2 text-[13px] leading-snug">Estimates, not promises. A rig that holds on paper is judged on site by a trained, competent person, by local codes and the makers' ratings, and tested in pre-tension.</p>
-      <div className="mt-3 flex justify-end"><Button onClick={onClose}>Close</Button></div>
+      )}
+      <p className="mt-3 border-t border-ink pt-2 text-[13px] leading-snug">
+        Estimates, not promises. A rig that holds on paper is judged on site by a trained, competent person, by local
+        codes and the makers' ratings, and tested in pre-tension.
+      </p>
+      <div className="mt-3 flex justify-end">
+        <Button onClick={onClose}>Close</Button>
+      </div>
     </Modal>
   );
 }

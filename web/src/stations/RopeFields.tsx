@@ -23,16 +23,51 @@ export function RopeFields({ at, catalogue }: { at: number; catalogue: Catalogue
       {joined ? (
         <div className="mt-2 border-l-2 border-rule pl-2" data-joined>
           <Choice
-            label="Joined by" value={joined.knotId} problem={problem}
-            options={catalogue.knots.filter((k) => k.use === "joins-ends").map((k) => ({ value: k.id, name: k.name, note: `keeps ${Math.round(k.keepsLow * 100)} %; ${k.after === "jams" ? "jams" : `comes undone ${k.after === "easy" ? "easily" : "stiffly"}`}` }))}
-            onChange={(id) => { setMember(`${path}.joined.knotId`, id); }}
+            label="Joined by"
+            value={joined.knotId}
+            problem={problem}
+            options={catalogue.knots
+              .filter((k) => k.use === "joins-ends")
+              .map((k) => ({
+                value: k.id,
+                name: k.name,
+                note: `keeps ${Math.round(k.keepsLow * 100)} %; ${k.after === "jams" ? "jams" : `comes undone ${k.after === "easy" ? "easily" : "stiffly"}`}`,
+              }))}
+            onChange={(id) => {
+              setMember(`${path}.joined.knotId`, id);
+            }}
           />
-          {joint !== undefined && <Note>The knot lies {written(Math.max(0, joint), "length", units)} from the seat along the line; it passes no block and no union.</Note>}
+          {joint !== undefined && (
+            <Note>
+              The knot lies {written(Math.max(0, joint), "length", units)} from the seat along the line; it passes no
+              block and no union.
+            </Note>
+          )}
           <OneRope path={`${path}.joined.rope`} place="joined" catalogue={catalogue} />
-          <Button className="mt-1" onClick={() => { setMember(`${path}.joined`, undefined); }}>Take the second rope off</Button>
+          <Button
+            className="mt-1"
+            onClick={() => {
+              setMember(`${path}.joined`, undefined);
+            }}
+          >
+            Take the second rope off
+          </Button>
         </div>
       ) : (
-        <Button className="mt-1" onClick={() => { setMember(`${path}.joined`, { knotId: "double-fisherman", rope: { breakingStrengthN: rope.breakingStrengthN, lengthM: 30, diameterM: rope.diameterM, stretchAtTenPercent: rope.stretchAtTenPercent } }); }}>
+        <Button
+          className="mt-1"
+          onClick={() => {
+            setMember(`${path}.joined`, {
+              knotId: "double-fisherman",
+              rope: {
+                breakingStrengthN: rope.breakingStrengthN,
+                lengthM: 30,
+                diameterM: rope.diameterM,
+                stretchAtTenPercent: rope.stretchAtTenPercent,
+              },
+            });
+          }}
+        >
           Join a second rope
         </Button>
       )}
@@ -50,9 +85,15 @@ function OneRope({ path, place, catalogue }: { path: string; place: "rope" | "jo
       <Member path={`${path}.diameterM`} label="Diameter" quantity="rope" />
       <Member path={`${path}.stretchAtTenPercent`} label="Stretch at a tenth of it" quantity="percent" step={0.5} />
       <Choice
-        label="Made as" value={rope.constructionId ?? "none"}
-        options={[{ value: "none", name: "not known" }, ...catalogue.constructions.map((c) => ({ value: c.id, name: c.name, note: c.notes }))]}
-        onChange={(id) => { setMember(`${path}.constructionId`, id === "none" ? undefined : id); }}
+        label="Made as"
+        value={rope.constructionId ?? "none"}
+        options={[
+          { value: "none", name: "not known" },
+          ...catalogue.constructions.map((c) => ({ value: c.id, name: c.name, note: c.notes })),
+        ]}
+        onChange={(id) => {
+          setMember(`${path}.constructionId`, id === "none" ? undefined : id);
+        }}
       />
       <Wear path={`${path}.wear`} wet />
     </>

@@ -22,26 +22,72 @@ export function SeatFields({ at }: { at: number }) {
     <>
       <p className="pt-1 font-tight text-sm">It sits on</p>
       <Segments
-        label="The seat is on" value={seat.on}
-        onChange={(on) => { setMember(`${path}.seat`, { ...seat, on, ...(on === "stem" ? {} : { limb: seat.limb ?? { diameterM: 0.2, bearingDeg: 0, riseDeg: 45, sharedBy: 1, ...(on === "limb" ? { leverM: 0.6 } : {}) } }) }); }}
-        choices={[{ value: "stem", text: "Stem" }, { value: "union", text: "Union" }, { value: "limb", text: "Limb" }]}
+        label="The seat is on"
+        value={seat.on}
+        onChange={(on) => {
+          setMember(`${path}.seat`, {
+            ...seat,
+            on,
+            ...(on === "stem"
+              ? {}
+              : {
+                  limb: seat.limb ?? {
+                    diameterM: 0.2,
+                    bearingDeg: 0,
+                    riseDeg: 45,
+                    sharedBy: 1,
+                    ...(on === "limb" ? { leverM: 0.6 } : {}),
+                  },
+                }),
+          });
+        }}
+        choices={[
+          { value: "stem", text: "Stem" },
+          { value: "union", text: "Union" },
+          { value: "limb", text: "Limb" },
+        ]}
       />
       {seat.on !== "stem" && seat.limb && (
         <>
           <Member path={`${path}.seat.limb.diameterM`} label="Limb at its union" quantity="thickness" measured />
-          <Member path={`${path}.seat.limb.leverM`} label="Line lies out from the stem" quantity="length" measured unknown={seat.on === "union" ? "one diameter" : "at the stem"} />
+          <Member
+            path={`${path}.seat.limb.leverM`}
+            label="Line lies out from the stem"
+            quantity="length"
+            measured
+            unknown={seat.on === "union" ? "one diameter" : "at the stem"}
+          />
           <Member path={`${path}.seat.limb.bearingDeg`} label="Limb grows toward" quantity="angle" step={5} />
           <Member path={`${path}.seat.limb.riseDeg`} label="Limb rises" quantity="angle" step={5} />
           <Member path={`${path}.seat.limb.sharedBy`} label="Unions that share it" quantity="count" />
         </>
       )}
-      {problem && <p role="alert" className="border-l-4 border-ink pl-2 text-[13px]">{problem}</p>}
+      {problem && (
+        <p role="alert" className="border-l-4 border-ink pl-2 text-[13px]">
+          {problem}
+        </p>
+      )}
       <Segments
-        label="Tie" value={tie} onChange={(v) => { setMember(`${path}.tie`, v); }}
-        choices={[{ value: "tip", text: "Tip tie" }, { value: "base", text: "Base tie" }]}
+        label="Tie"
+        value={tie}
+        onChange={(v) => {
+          setMember(`${path}.tie`, v);
+        }}
+        choices={[
+          { value: "tip", text: "Tip tie" },
+          { value: "base", text: "Base tie" },
+        ]}
       />
       <Note>{schools.tie[tie]}</Note>
-      {tie === "base" && force && <Figure label="Force on the union" value={force.seatForceN} quantity="force" working={`${id}.seat-force`} note={`${(force.seatForceN / force.tensionN).toFixed(2)} times the line`} />}
+      {tie === "base" && force && (
+        <Figure
+          label="Force on the union"
+          value={force.seatForceN}
+          quantity="force"
+          working={`${id}.seat-force`}
+          note={`${(force.seatForceN / force.tensionN).toFixed(2)} times the line`}
+        />
+      )}
     </>
   );
 }
@@ -65,21 +111,36 @@ export function SettingFields({ at }: { at: number }) {
   return (
     <Group title="Setting the line">
       <Choice
-        label="Set" value={setting?.way ?? "none"} options={ways} problem={problem}
-        onChange={(way) => { setMember(path, way === "none" ? undefined : { standOffM: 4, twigsLeft: 0, bedded: false, ...setting, way }); }}
+        label="Set"
+        value={setting?.way ?? "none"}
+        options={ways}
+        problem={problem}
+        onChange={(way) => {
+          setMember(path, way === "none" ? undefined : { standOffM: 4, twigsLeft: 0, bedded: false, ...setting, way });
+        }}
       />
-      {setting && setting.way !== "climber" && <Member path={`${path}.standOffM`} label="Thrown from, level" quantity="length" step={0.5} />}
+      {setting && setting.way !== "climber" && (
+        <Member path={`${path}.standOffM`} label="Thrown from, level" quantity="length" step={0.5} />
+      )}
       {setting && thrown?.reachM && (
         <div data-throw>
           <Figure label="Launch speed to clear it" value={thrown.speedMps} quantity="speed" working={`${id}.throw`} />
-          <Note>Reaches seats up to about {written(thrown.reachM.nominal, "length", units)} from there ({written(thrown.reachM.low, "length", units)} to {written(thrown.reachM.high, "length", units)}){thrown.reached ? "." : ": not this one."}</Note>
+          <Note>
+            Reaches seats up to about {written(thrown.reachM.nominal, "length", units)} from there (
+            {written(thrown.reachM.low, "length", units)} to {written(thrown.reachM.high, "length", units)})
+            {thrown.reached ? "." : ": not this one."}
+          </Note>
         </div>
       )}
       {setting && <Member path={`${path}.twigsLeft`} label="Twigs under the line" quantity="count" />}
       {setting && thrown && (
         <Check
-          label={`Bed test done: ${written(thrown.bedTestN, "force", units)} on the line`} note="Somebody watched the seat: the line lies against the stem, nothing small holds it off."
-          checked={setting.bedded} onChange={(v) => { setMember(`${path}.bedded`, v); }}
+          label={`Bed test done: ${written(thrown.bedTestN, "force", units)} on the line`}
+          note="Somebody watched the seat: the line lies against the stem, nothing small holds it off."
+          checked={setting.bedded}
+          onChange={(v) => {
+            setMember(`${path}.bedded`, v);
+          }}
         />
       )}
     </Group>

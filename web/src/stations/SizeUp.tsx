@@ -29,7 +29,17 @@ export function SizeUp({ catalogue }: { catalogue: Catalogue }) {
         <Member path="tree.lean.angleDeg" label="Off plumb" quantity="angle" step={0.5} measured />
         <Member path="tree.lean.bearingDeg" label="Toward bearing" quantity="angle" step={5} measured />
         <LeanReadings />
-        <Segments label="Shape of the lean" value={shape} onChange={(v) => { setMember("tree.lean.shape", v); }} choices={[{ value: "straight", text: "Straight" }, { value: "swept", text: "Swept, bent above" }]} />
+        <Segments
+          label="Shape of the lean"
+          value={shape}
+          onChange={(v) => {
+            setMember("tree.lean.shape", v);
+          }}
+          choices={[
+            { value: "straight", text: "Straight" },
+            { value: "swept", text: "Swept, bent above" },
+          ]}
+        />
       </Group>
       <Group title="Crown">
         <CrownLooks catalogue={catalogue} conifer={conifer} />
@@ -54,14 +64,45 @@ function Results() {
   const units = useSettings((s) => s.units);
   if (!analysis) return null;
   const { tree } = analysis;
-  const between = (spread: Analysis["tree"]["spread"]["massKg"], quantity: Quantity): string => `${figure(spread.low, quantity, units)} to ${written(spread.high, quantity, units)}`;
+  const between = (spread: Analysis["tree"]["spread"]["massKg"], quantity: Quantity): string =>
+    `${figure(spread.low, quantity, units)} to ${written(spread.high, quantity, units)}`;
   return (
     <Group title="What follows">
-      <Figure label="Mass" value={tree.massKg} quantity="mass" working="mass" note={between(tree.spread.massKg, "mass")} />
-      <Figure label="Centre above the cut" value={tree.centre.upM} quantity="length" working="centre-up" note={between(tree.spread.upM, "length")} />
-      <Figure label={tree.centre.forwardM < 0 ? "Centre behind the hinge" : "Centre ahead of the hinge"} value={Math.abs(tree.centre.forwardM)} quantity="length" working="centre-forward" note={`forward ${between(tree.spread.forwardM, "length")}`} />
-      <Figure label={tree.centre.rightM < 0 ? "Centre left of the lay" : "Centre right of the lay"} value={Math.abs(tree.centre.rightM)} quantity="length" working="centre-right" note={`to the right ${between(tree.spread.rightM, "length")}`} />
-      <Figure label="Starts at" value={analysis.pull.tensionAtRestN} quantity="force" working="needed-tension" note={`${between(tree.spread.tensionAtRestN, "force")}, by what mass, crown, lean and wood may be off`} />
+      <Figure
+        label="Mass"
+        value={tree.massKg}
+        quantity="mass"
+        working="mass"
+        note={between(tree.spread.massKg, "mass")}
+      />
+      <Figure
+        label="Centre above the cut"
+        value={tree.centre.upM}
+        quantity="length"
+        working="centre-up"
+        note={between(tree.spread.upM, "length")}
+      />
+      <Figure
+        label={tree.centre.forwardM < 0 ? "Centre behind the hinge" : "Centre ahead of the hinge"}
+        value={Math.abs(tree.centre.forwardM)}
+        quantity="length"
+        working="centre-forward"
+        note={`forward ${between(tree.spread.forwardM, "length")}`}
+      />
+      <Figure
+        label={tree.centre.rightM < 0 ? "Centre left of the lay" : "Centre right of the lay"}
+        value={Math.abs(tree.centre.rightM)}
+        quantity="length"
+        working="centre-right"
+        note={`to the right ${between(tree.spread.rightM, "length")}`}
+      />
+      <Figure
+        label="Starts at"
+        value={analysis.pull.tensionAtRestN}
+        quantity="force"
+        working="needed-tension"
+        note={`${between(tree.spread.tensionAtRestN, "force")}, by what mass, crown, lean and wood may be off`}
+      />
     </Group>
   );
 }

@@ -23,18 +23,32 @@ export function SlingFields({ path, catalogue, name }: { path: string; catalogue
         label={name}
         value={sling?.hitch ?? "none"}
         options={hitches}
-        onChange={(hitch) => { setMember(path, hitch === "none" ? undefined : { breakingStrengthN: 40000, halfAngleDeg: 0, ...sling, hitch }); }}
+        onChange={(hitch) => {
+          setMember(
+            path,
+            hitch === "none" ? undefined : { breakingStrengthN: 40000, halfAngleDeg: 0, ...sling, hitch },
+          );
+        }}
       />
       {sling && (
         <>
           <Piece path={path} place="sling" />
           <Member path={`${path}.breakingStrengthN`} label="Sling breaks at" quantity="force" step={1} />
-          {(sling.hitch === "basket" || sling.hitch === "twoSlings") && <Member path={`${path}.halfAngleDeg`} label="Half the angle between its legs" quantity="angle" />}
+          {(sling.hitch === "basket" || sling.hitch === "twoSlings") && (
+            <Member path={`${path}.halfAngleDeg`} label="Half the angle between its legs" quantity="angle" />
+          )}
           <Choice
             label="Ends"
             value={sling.knotId ?? "sewn"}
-            options={[{ value: "sewn", name: "sewn or spliced" }, ...catalogue.knots.filter((k) => ["stem-sling", "end-loop"].includes(k.use)).map((k) => ({ value: k.id, name: k.name, note: `keeps ${Math.round(k.keepsLow * 100)} %` }))]}
-            onChange={(id) => { setMember(`${path}.knotId`, id === "sewn" ? undefined : id); }}
+            options={[
+              { value: "sewn", name: "sewn or spliced" },
+              ...catalogue.knots
+                .filter((k) => ["stem-sling", "end-loop"].includes(k.use))
+                .map((k) => ({ value: k.id, name: k.name, note: `keeps ${Math.round(k.keepsLow * 100)} %` })),
+            ]}
+            onChange={(id) => {
+              setMember(`${path}.knotId`, id === "sewn" ? undefined : id);
+            }}
           />
           {sling.wear && <Wear path={`${path}.wear`} />}
         </>
@@ -52,7 +66,14 @@ export function Wear({ path, wet = false }: { path: string; wet?: boolean }) {
       <Member path={`${path}.keeps`} label="Worn to" quantity="percent" step={5} unknown="unworn" />
       {wet && (
         <label className="flex min-h-8 items-center gap-2 font-tight text-sm">
-          <input type="checkbox" checked={soaked} onChange={(e) => { setMember(`${path}.wet`, e.target.checked); }} className="h-4 w-4 accent-ink" />
+          <input
+            type="checkbox"
+            checked={soaked}
+            onChange={(e) => {
+              setMember(`${path}.wet`, e.target.checked);
+            }}
+            className="h-4 w-4 accent-ink"
+          />
           Soaked while it pulls
         </label>
       )}

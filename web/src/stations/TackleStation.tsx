@@ -33,7 +33,11 @@ function withSystem(tackle: Line["tackle"], id: string, kept: Composed | undefin
   const rest = { ...tackle };
   delete rest.composed;
   delete rest.capture;
-  return kept ? { ...rest, systemId: "composed", composed: kept } : id === "composed" ? { ...rest, systemId: "composed", composed: tackle.composed ?? firstComposed } : { ...rest, systemId: id };
+  return kept
+    ? { ...rest, systemId: "composed", composed: kept }
+    : id === "composed"
+      ? { ...rest, systemId: "composed", composed: tackle.composed ?? firstComposed }
+      : { ...rest, systemId: id };
 }
 
 /** What the line runs to, the tackle on it and who hauls. */
@@ -51,9 +55,18 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
   const own = line.tackle.rope !== undefined;
   return (
     <>
-      <Note>Low on something sound, with room for the tackle to start fully opened. The anchor bears the force on it, not merely the pull.</Note>
+      <Note>
+        Low on something sound, with room for the tackle to start fully opened. The anchor bears the force on it, not
+        merely the pull.
+      </Note>
       <LinePicker />
-      <TextField label="Anchor" value={line.anchor.name ?? ""} onChange={(v) => { setMember(`${path}.anchor.name`, v === "" ? undefined : v, "anchor-name"); }} />
+      <TextField
+        label="Anchor"
+        value={line.anchor.name ?? ""}
+        onChange={(v) => {
+          setMember(`${path}.anchor.name`, v === "" ? undefined : v, "anchor-name");
+        }}
+      />
       <Member path={`${path}.anchor.distanceM`} label="Distance, level" quantity="length" step={0.5} measured />
       <Member path={`${path}.anchor.bearingDeg`} label="Bearing from the stump" quantity="angle" step={1} />
       <Member path={`${path}.anchor.groundRiseM`} label="Ground rise to it" quantity="length" measured />
@@ -67,19 +80,42 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
           value={composed ? (keptAs ? `own:${keptAs.id}` : "composed") : line.tackle.systemId}
           options={[
             ...catalogue.systems.map((s) => ({ value: s.id, name: s.name, note: s.note })),
-            ...(tackles.data ?? []).map((t) => ({ value: `own:${t.id}`, name: t.tackle.name ?? t.id, note: "the crew's own" })),
-            { value: "composed", name: composed ? (composed.name ?? "Built here") : "Build one", note: "stages that haul one another, or rope by rope" },
+            ...(tackles.data ?? []).map((t) => ({
+              value: `own:${t.id}`,
+              name: t.tackle.name ?? t.id,
+              note: "the crew's own",
+            })),
+            {
+              value: "composed",
+              name: composed ? (composed.name ?? "Built here") : "Build one",
+              note: "stages that haul one another, or rope by rope",
+            },
           ]}
-          onChange={(id) => { setMember(`${path}.tackle`, withSystem(line.tackle, id, tackles.data?.find((t) => `own:${t.id}` === id)?.tackle)); }}
+          onChange={(id) => {
+            setMember(
+              `${path}.tackle`,
+              withSystem(line.tackle, id, tackles.data?.find((t) => `own:${t.id}` === id)?.tackle),
+            );
+          }}
           problem={systemProblem}
         />
-        {composed && <Suspense><Composer at={at} catalogue={catalogue} /></Suspense>}
+        {composed && (
+          <Suspense>
+            <Composer at={at} catalogue={catalogue} />
+          </Suspense>
+        )}
         {system && system.id !== "direct" && (
           <Choice
             label={composed ? "Other turns at" : "Turns at"}
             value={line.tackle.contactId}
-            options={catalogue.contacts.map((c) => ({ value: c.id, name: c.name, note: `passes ${Math.round(c.nominal * 100)} % (${Math.round(c.low * 100)}–${Math.round(c.high * 100)})` }))}
-            onChange={(id) => { setMember(`${path}.tackle.contactId`, id); }}
+            options={catalogue.contacts.map((c) => ({
+              value: c.id,
+              name: c.name,
+              note: `passes ${Math.round(c.nominal * 100)} % (${Math.round(c.low * 100)}–${Math.round(c.high * 100)})`,
+            }))}
+            onChange={(id) => {
+              setMember(`${path}.tackle.contactId`, id);
+            }}
           />
         )}
         {system && !system.inLine && (
@@ -87,17 +123,37 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
             <Segments
               label="Rope of the tackle"
               value={own ? "own" : "line"}
-              onChange={(v) => { setMember(`${path}.tackle.rope`, v === "own" ? { breakingStrengthN: 30000, diameterM: 0.011, endKnotId: "bowline" } : undefined); }}
-              choices={[{ value: "own", text: "Rope of its own" }, { value: "line", text: "In the line" }]}
+              onChange={(v) => {
+                setMember(
+                  `${path}.tackle.rope`,
+                  v === "own" ? { breakingStrengthN: 30000, diameterM: 0.011, endKnotId: "bowline" } : undefined,
+                );
+              }}
+              choices={[
+                { value: "own", text: "Rope of its own" },
+                { value: "line", text: "In the line" },
+              ]}
             />
             <Note>{schools.tackle[own ? "own" : "line"]}</Note>
             {own && <Piece path={`${path}.tackle.rope`} place="tackleRope" />}
-            {own && <Member path={`${path}.tackle.rope.breakingStrengthN`} label="Its rope breaks at" quantity="force" step={1} />}
+            {own && (
+              <Member
+                path={`${path}.tackle.rope.breakingStrengthN`}
+                label="Its rope breaks at"
+                quantity="force"
+                step={1}
+              />
+            )}
             {own && (
               <Choice
-                label="Its end is" value={line.tackle.rope?.endKnotId ?? ""}
-                options={catalogue.knots.filter((k) => k.use === "end-loop").map((k) => ({ value: k.id, name: k.name, note: `keeps ${Math.round(k.keepsLow * 100)} %` }))}
-                onChange={(id) => { setMember(`${path}.tackle.rope.endKnotId`, id); }}
+                label="Its end is"
+                value={line.tackle.rope?.endKnotId ?? ""}
+                options={catalogue.knots
+                  .filter((k) => k.use === "end-loop")
+                  .map((k) => ({ value: k.id, name: k.name, note: `keeps ${Math.round(k.keepsLow * 100)} %` }))}
+                onChange={(id) => {
+                  setMember(`${path}.tackle.rope.endKnotId`, id);
+                }}
               />
             )}
             <JoinFields at={at} catalogue={catalogue} />
@@ -107,21 +163,47 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
           <>
             <Member path={`${path}.tackle.openedM`} label="Blocks start apart" quantity="length" step={0.5} />
             <Member path={`${path}.tackle.closedM`} label="Blocks meet at" quantity="length" />
-            {own && <Member path={`${path}.tackle.rope.lengthM`} label="Its rope is long" quantity="length" step={1} unknown="not known" />}
-            <Suspense><HoldFields at={at} catalogue={catalogue} /></Suspense>
+            {own && (
+              <Member
+                path={`${path}.tackle.rope.lengthM`}
+                label="Its rope is long"
+                quantity="length"
+                step={1}
+                unknown="not known"
+              />
+            )}
+            <Suspense>
+              <HoldFields at={at} catalogue={catalogue} />
+            </Suspense>
           </>
         )}
         {system && contact && system.id !== "direct" && ["block", "ring", "carabiner"].includes(contact.builtOf) && (
           <>
             <Piece path={`${path}.tackle`} place="blocks" label="Blocks from the locker" />
-            <Member path={`${path}.tackle.hardwareStrengthN`} label="Weakest block breaks at" quantity="force" step={1} unknown="not known" />
+            <Member
+              path={`${path}.tackle.hardwareStrengthN`}
+              label="Weakest block breaks at"
+              quantity="force"
+              step={1}
+              unknown="not known"
+            />
           </>
         )}
       </Group>
       <PullerFields at={at} catalogue={catalogue} />
-      {at === 0 && <Group title="Rig finder"><Suspense><RigFinder /></Suspense></Group>}
+      {at === 0 && (
+        <Group title="Rig finder">
+          <Suspense>
+            <RigFinder />
+          </Suspense>
+        </Group>
+      )}
       <Results at={at} anchored={system?.usesAnchor ?? true} />
-      <Group title="Load cell"><Suspense><LoadCell key={at} at={at} /></Suspense></Group>
+      <Group title="Load cell">
+        <Suspense>
+          <LoadCell key={at} at={at} />
+        </Suspense>
+      </Group>
     </>
   );
 }
@@ -133,14 +215,50 @@ function Results({ at, anchored }: { at: number; anchored: boolean }) {
   if (!result) return null;
   return (
     <Group title="What follows">
-      <Figure label="Hand force" value={result.tackle.handForceN} quantity="force" working={`${result.id}.hand-force`} note="all haulers together, at the planned tension" />
-      <Figure label="Advantage" value={result.tackle.actualAdvantage} quantity="ratio" working={`${result.id}.advantage`} note={`${result.tackle.idealAdvantage} before friction`} />
-      <Figure label="Rope hauled" value={result.tackle.haulLengthM} quantity="length" working={`${result.id}.haul-length`} />
+      <Figure
+        label="Hand force"
+        value={result.tackle.handForceN}
+        quantity="force"
+        working={`${result.id}.hand-force`}
+        note="all haulers together, at the planned tension"
+      />
+      <Figure
+        label="Advantage"
+        value={result.tackle.actualAdvantage}
+        quantity="ratio"
+        working={`${result.id}.advantage`}
+        note={`${result.tackle.idealAdvantage} before friction`}
+      />
+      <Figure
+        label="Rope hauled"
+        value={result.tackle.haulLengthM}
+        quantity="length"
+        working={`${result.id}.haul-length`}
+      />
       {result.tackle.sets.linePerSetM !== undefined && (
-        <Figure label="Sets" value={result.tackle.sets.sets} quantity="count" working={`${result.id}.sets`} note={`${written(result.tackle.sets.linePerSetM, "length", units)} of line a set; T draws and plays it`} />
+        <Figure
+          label="Sets"
+          value={result.tackle.sets.sets}
+          quantity="count"
+          working={`${result.id}.sets`}
+          note={`${written(result.tackle.sets.linePerSetM, "length", units)} of line a set; T draws and plays it`}
+        />
       )}
-      <Figure label="To hold it" value={result.tackle.holdForceN} quantity="force" working={`${result.id}.hold-force`} note="friction now helps" />
-      {anchored && <Figure label="Force on the anchor" value={result.tackle.anchorForceN} quantity="force" working={`${result.id}.anchor-force`} />}
+      <Figure
+        label="To hold it"
+        value={result.tackle.holdForceN}
+        quantity="force"
+        working={`${result.id}.hold-force`}
+        note="friction now helps"
+      />
+      {anchored && (
+        <Figure
+          label="Force on the anchor"
+          value={result.tackle.anchorForceN}
+          quantity="force"
+          working={`${result.id}.anchor-force`}
+        />
+      )}
     </Group>
   );
 }

@@ -20,39 +20,117 @@ export function TargetFields({ index, plan }: { index: number; plan: Plan }) {
   const told = useFeed((s) => s.analysis?.site.targets.find((t) => t.id === target?.id)?.text);
   if (!target) return null;
   const points = target.points;
-  const change = (next: Target["points"]) => { setMember(`${path}.points`, next); };
+  const change = (next: Target["points"]) => {
+    setMember(`${path}.points`, next);
+  };
 
   function more(): void {
     const last = points.at(-1);
     const first = points[0];
     if (!last || !first) return;
     const toward = target?.closed ? first : { eastM: last.eastM + 8, northM: last.northM };
-    change([...points, { eastM: Math.round((last.eastM + toward.eastM) * 5) / 10, northM: Math.round((last.northM + toward.northM) * 5) / 10 }]);
+    change([
+      ...points,
+      {
+        eastM: Math.round((last.eastM + toward.eastM) * 5) / 10,
+        northM: Math.round((last.northM + toward.northM) * 5) / 10,
+      },
+    ]);
   }
 
   return (
     <Group title="In hand">
-      <Choice label="Kind" value={target.kind} options={kinds} onChange={(k) => { setMember(`${path}.kind`, k); }} />
-      <TextField label="Called" value={target.name ?? ""} onChange={(v) => { setMember(`${path}.name`, v === "" ? undefined : v, "target-name"); }} />
+      <Choice
+        label="Kind"
+        value={target.kind}
+        options={kinds}
+        onChange={(k) => {
+          setMember(`${path}.kind`, k);
+        }}
+      />
+      <TextField
+        label="Called"
+        value={target.name ?? ""}
+        onChange={(v) => {
+          setMember(`${path}.name`, v === "" ? undefined : v, "target-name");
+        }}
+      />
       {told && <p className="py-1 text-[13px] leading-snug">{told}</p>}
-      {!target.closed && <Member path={`${path}.radiusM`} label={points.length === 1 ? "Radius" : "Half its width"} quantity="length" />}
+      {!target.closed && (
+        <Member path={`${path}.radiusM`} label={points.length === 1 ? "Radius" : "Half its width"} quantity="length" />
+      )}
       <Member path={`${path}.heightM`} label="Height" quantity="length" unknown="not known" />
-      <Check label="May be hit" note="its owner accepts that" checked={target.mayBeHit} onChange={(v) => { setMember(`${path}.mayBeHit`, v); }} />
-      {points.length > 2 && <Check label="An area, closed all round" checked={target.closed} onChange={(v) => { setMember(`${path}.closed`, v); }} />}
+      <Check
+        label="May be hit"
+        note="its owner accepts that"
+        checked={target.mayBeHit}
+        onChange={(v) => {
+          setMember(`${path}.mayBeHit`, v);
+        }}
+      />
+      {points.length > 2 && (
+        <Check
+          label="An area, closed all round"
+          checked={target.closed}
+          onChange={(v) => {
+            setMember(`${path}.closed`, v);
+          }}
+        />
+      )}
       {points.map((_, i) => (
         <div key={i} className="grid grid-cols-[1fr_auto] items-end gap-x-2">
           <div>
-            <Member path={`${path}.points[${i}].eastM`} label={points.length === 1 ? "East of the stump" : `Corner ${i + 1}, east`} quantity="length" />
-            <Member path={`${path}.points[${i}].northM`} label={points.length === 1 ? "North of the stump" : `Corner ${i + 1}, north`} quantity="length" />
+            <Member
+              path={`${path}.points[${i}].eastM`}
+              label={points.length === 1 ? "East of the stump" : `Corner ${i + 1}, east`}
+              quantity="length"
+            />
+            <Member
+              path={`${path}.points[${i}].northM`}
+              label={points.length === 1 ? "North of the stump" : `Corner ${i + 1}, north`}
+              quantity="length"
+            />
           </div>
-          {points.length > 1 && <button type="button" aria-label={`Remove corner ${i + 1}`} className="min-h-8 px-1 text-xs underline" onClick={() => { change(points.filter((__, j) => j !== i)); }}>Remove</button>}
+          {points.length > 1 && (
+            <button
+              type="button"
+              aria-label={`Remove corner ${i + 1}`}
+              className="min-h-8 px-1 text-xs underline"
+              onClick={() => {
+                change(points.filter((__, j) => j !== i));
+              }}
+            >
+              Remove
+            </button>
+          )}
         </div>
       ))}
-      {wrong && <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">{wrong}</p>}
+      {wrong && (
+        <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">
+          {wrong}
+        </p>
+      )}
       <div className="mt-2 flex flex-wrap gap-2">
         <Button onClick={more}>Add a corner</Button>
-        <Button onClick={() => { setMember("site.targets", plan.site.targets.filter((_, i) => i !== index)); set({ target: null }); }}>Take it away</Button>
-        <Button strong onClick={() => { set({ target: null }); }}>Done</Button>
+        <Button
+          onClick={() => {
+            setMember(
+              "site.targets",
+              plan.site.targets.filter((_, i) => i !== index),
+            );
+            set({ target: null });
+          }}
+        >
+          Take it away
+        </Button>
+        <Button
+          strong
+          onClick={() => {
+            set({ target: null });
+          }}
+        >
+          Done
+        </Button>
       </div>
     </Group>
   );

@@ -15,8 +15,12 @@ export function WalkUp({ catalogue }: { catalogue: Catalogue }) {
   const list = (useMember("walkUp") as Item[] | undefined) ?? [];
   const { who, setWho } = useSettings();
   const [editing, setEditing] = useState(false);
-  const change = (next: Item[]) => { setMember("walkUp", next); };
-  const replace = (index: number, item: Item) => { change(list.map((w, i) => (i === index ? item : w))); };
+  const change = (next: Item[]) => {
+    setMember("walkUp", next);
+  };
+  const replace = (index: number, item: Item) => {
+    change(list.map((w, i) => (i === index ? item : w)));
+  };
 
   function tick(index: number, item: Item, on: boolean): void {
     const ticked: Item = { id: item.id, text: item.text, must: item.must };
@@ -26,39 +30,100 @@ export function WalkUp({ catalogue }: { catalogue: Catalogue }) {
   if (list.length === 0) {
     return (
       <>
-        <Note>Nobody keeps a list for this job. A list says what must be looked at first, and holds the plan at check until it is.</Note>
-        <Button className="mt-3" onClick={() => { change(catalogue.walkUp); }}>Begin the usual list</Button>
+        <Note>
+          Nobody keeps a list for this job. A list says what must be looked at first, and holds the plan at check until
+          it is.
+        </Note>
+        <Button
+          className="mt-3"
+          onClick={() => {
+            change(catalogue.walkUp);
+          }}
+        >
+          Begin the usual list
+        </Button>
       </>
     );
   }
   const open = list.filter((w) => w.must && w.tickedAt === undefined).length;
   return (
     <>
-      <Note>Walk all round: a lean looks different from each side. {open === 0 ? "Every must-have is ticked." : `${open} must-have${open === 1 ? "" : "s"} open: the plan stays at check.`}</Note>
+      <Note>
+        Walk all round: a lean looks different from each side.{" "}
+        {open === 0
+          ? "Every must-have is ticked."
+          : `${open} must-have${open === 1 ? "" : "s"} open: the plan stays at check.`}
+      </Note>
       <TextField label="Ticked by" value={who} onChange={setWho} />
       <Group title="Before anything is cut">
-        {list.map((item, index) => editing ? (
-          <div key={item.id} className="border-b border-rule py-1.5">
-            <TextField label={`Point ${index + 1}`} value={item.text} problem={item.text.trim() === "" ? "Say what to look at, or remove the point." : undefined} onChange={(text) => { replace(index, { ...item, text }); }} />
-            <div className="flex items-center gap-2">
-              <div className="flex-1"><Check label="must be ticked" checked={item.must} onChange={(must) => { replace(index, { ...item, must }); }} /></div>
-              <Button onClick={() => { change(list.filter((_, i) => i !== index)); }} aria-label={`Remove point ${index + 1}`}>Remove</Button>
+        {list.map((item, index) =>
+          editing ? (
+            <div key={item.id} className="border-b border-rule py-1.5">
+              <TextField
+                label={`Point ${index + 1}`}
+                value={item.text}
+                problem={item.text.trim() === "" ? "Say what to look at, or remove the point." : undefined}
+                onChange={(text) => {
+                  replace(index, { ...item, text });
+                }}
+              />
+              <div className="flex items-center gap-2">
+                <div className="flex-1">
+                  <Check
+                    label="must be ticked"
+                    checked={item.must}
+                    onChange={(must) => {
+                      replace(index, { ...item, must });
+                    }}
+                  />
+                </div>
+                <Button
+                  onClick={() => {
+                    change(list.filter((_, i) => i !== index));
+                  }}
+                  aria-label={`Remove point ${index + 1}`}
+                >
+                  Remove
+                </Button>
+              </div>
             </div>
-          </div>
-        ) : (
-          <div key={item.id} data-walk={item.id} className="border-b border-rule">
-            <Check
-              label={item.text}
-              checked={item.tickedAt !== undefined}
-              onChange={(on) => { tick(index, item, on); }}
-              note={item.tickedAt === undefined ? (item.must ? "must be ticked" : undefined) : `${item.tickedBy ?? "somebody"}, ${new Date(item.tickedAt).toLocaleString("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" })}`}
-            />
-          </div>
-        ))}
+          ) : (
+            <div key={item.id} data-walk={item.id} className="border-b border-rule">
+              <Check
+                label={item.text}
+                checked={item.tickedAt !== undefined}
+                onChange={(on) => {
+                  tick(index, item, on);
+                }}
+                note={
+                  item.tickedAt === undefined
+                    ? item.must
+                      ? "must be ticked"
+                      : undefined
+                    : `${item.tickedBy ?? "somebody"}, ${new Date(item.tickedAt).toLocaleString("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" })}`
+                }
+              />
+            </div>
+          ),
+        )}
       </Group>
       <div className="mt-3 flex gap-2">
-        {editing && <Button onClick={() => { change([...list, { id: freeId(list), text: "Look at …", must: false }]); }}>Add a point</Button>}
-        <Button onClick={() => { setEditing(!editing); }}>{editing ? "Done" : "Change the list"}</Button>
+        {editing && (
+          <Button
+            onClick={() => {
+              change([...list, { id: freeId(list), text: "Look at …", must: false }]);
+            }}
+          >
+            Add a point
+          </Button>
+        )}
+        <Button
+          onClick={() => {
+            setEditing(!editing);
+          }}
+        >
+          {editing ? "Done" : "Change the list"}
+        </Button>
       </div>
     </>
   );

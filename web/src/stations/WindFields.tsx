@@ -20,15 +20,54 @@ export function WindFields() {
     <Group title="Wind">
       <Member path="wind.speedMps" label="Wind" quantity="speed" />
       <Member path="wind.fromDeg" label="Wind from" quantity="angle" step={5} />
-      <Segments label="Leaves" value={inLeaf ? "leaf" : "bare"} onChange={(v) => { setMember("wind.inLeaf", v === "leaf"); }} choices={[{ value: "leaf", text: "In leaf" }, { value: "bare", text: "Bare" }]} />
+      <Segments
+        label="Leaves"
+        value={inLeaf ? "leaf" : "bare"}
+        onChange={(v) => {
+          setMember("wind.inLeaf", v === "leaf");
+        }}
+        choices={[
+          { value: "leaf", text: "In leaf" },
+          { value: "bare", text: "Bare" },
+        ]}
+      />
       {wind && wind.forceN > 0 && (
         <>
-          <Figure label={wind.moment.forwardNm < 0 ? "It pushes back" : "It pushes forward"} value={Math.abs(wind.moment.forwardNm)} quantity="moment" working="wind-moment" />
-          <Figure label={wind.moment.rightNm < 0 ? "and to the left" : "and to the right"} value={Math.abs(wind.moment.rightNm)} quantity="moment" working="wind-moment-right" />
+          <Figure
+            label={wind.moment.forwardNm < 0 ? "It pushes back" : "It pushes forward"}
+            value={Math.abs(wind.moment.forwardNm)}
+            quantity="moment"
+            working="wind-moment"
+          />
+          <Figure
+            label={wind.moment.rightNm < 0 ? "and to the left" : "and to the right"}
+            value={Math.abs(wind.moment.rightNm)}
+            quantity="moment"
+            working="wind-moment-right"
+          />
         </>
       )}
-      {gust && <Figure label="Gust that uses up the reserve" value={gust.speedMps} quantity="speed" working="gust" note={gust.fromAhead ? "from ahead, against the lay" : "from the side, on the hinge"} />}
-      {open ? <Forecast /> : <Button className="mt-1" onClick={() => { setOpen(true); }}>The day's forecast</Button>}
+      {gust && (
+        <Figure
+          label="Gust that uses up the reserve"
+          value={gust.speedMps}
+          quantity="speed"
+          working="gust"
+          note={gust.fromAhead ? "from ahead, against the lay" : "from the side, on the hinge"}
+        />
+      )}
+      {open ? (
+        <Forecast />
+      ) : (
+        <Button
+          className="mt-1"
+          onClick={() => {
+            setOpen(true);
+          }}
+        >
+          The day's forecast
+        </Button>
+      )}
     </Group>
   );
 }
@@ -40,23 +79,52 @@ function Forecast() {
   const forecast = useQuery({ queryKey: ["forecast", day], queryFn: () => api.forecast(day), staleTime: Infinity });
   const gust = useFeed((s) => s.analysis?.gust?.speedMps);
   const edit = useSheet((s) => s.edit);
-  if (forecast.isError) return <p role="alert" className="text-sm">The forecast does not answer.</p>;
+  if (forecast.isError)
+    return (
+      <p role="alert" className="text-sm">
+        The forecast does not answer.
+      </p>
+    );
   if (!forecast.data) return <p className="text-sm text-pencil">Asking for the forecast.</p>;
   return (
     <div className="mt-1">
-      <p className="text-xs text-pencil">{forecast.data.source}. {dayOf(day)}. Choose an hour to put it into the plan.</p>
+      <p className="text-xs text-pencil">
+        {forecast.data.source}. {dayOf(day)}. Choose an hour to put it into the plan.
+      </p>
       <table className="w-full border-collapse text-right font-tight text-sm">
-        <thead><tr className="border-b border-ink text-xs text-pencil"><th className="py-0.5 text-left font-normal">hour</th><th className="font-normal">wind</th><th className="font-normal">gusts, {unitOf("speed", units).name}</th><th className="font-normal">from</th></tr></thead>
+        <thead>
+          <tr className="border-b border-ink text-xs text-pencil">
+            <th className="py-0.5 text-left font-normal">hour</th>
+            <th className="font-normal">wind</th>
+            <th className="font-normal">gusts, {unitOf("speed", units).name}</th>
+            <th className="font-normal">from</th>
+          </tr>
+        </thead>
         <tbody>
           {forecast.data.hours.map((h) => {
             const over = gust !== undefined && h.gustMps > gust;
             return (
               <tr key={h.hour} className={`border-b border-rule ${over ? "font-semibold" : ""}`}>
                 <td className="text-left">
-                  <button type="button" className="min-h-6 underline" aria-label={`${String(h.hour).padStart(2, "0")}:00, take its wind`} onClick={() => { edit((d) => ({ ...d, plan: { ...d.plan, wind: { ...d.plan.wind, speedMps: h.windMps, fromDeg: h.fromDeg } } })); }}>{String(h.hour).padStart(2, "0")}:00</button>
+                  <button
+                    type="button"
+                    className="min-h-6 underline"
+                    aria-label={`${String(h.hour).padStart(2, "0")}:00, take its wind`}
+                    onClick={() => {
+                      edit((d) => ({
+                        ...d,
+                        plan: { ...d.plan, wind: { ...d.plan.wind, speedMps: h.windMps, fromDeg: h.fromDeg } },
+                      }));
+                    }}
+                  >
+                    {String(h.hour).padStart(2, "0")}:00
+                  </button>
                 </td>
                 <td>{figure(h.windMps, "speed", units)}</td>
-                <td>{figure(h.gustMps, "speed", units)}{over ? " over" : ""}</td>
+                <td>
+                  {figure(h.gustMps, "speed", units)}
+                  {over ? " over" : ""}
+                </td>
                 <td>{written(h.fromDeg, "angle", units)}</td>
               </tr>
             );

@@ -21,7 +21,15 @@ function withSpecies(plan: Plan, entry: Entry): Plan {
   const { species: s, own } = entry;
   const tree = { ...plan.tree, speciesId: s.id };
   delete tree.wood;
-  if (own) tree.wood = { greenDensityKgM3: s.greenDensityKgM3, bendingStrengthMPa: s.bendingStrengthMPa, stiffnessGPa: s.stiffnessGPa, hingeClass: s.hingeClass, splits: s.splits, habit: s.habit };
+  if (own)
+    tree.wood = {
+      greenDensityKgM3: s.greenDensityKgM3,
+      bendingStrengthMPa: s.bendingStrengthMPa,
+      stiffnessGPa: s.stiffnessGPa,
+      hingeClass: s.hingeClass,
+      splits: s.splits,
+      habit: s.habit,
+    };
   return { ...plan, tree };
 }
 
@@ -39,46 +47,116 @@ export function SpeciesFields({ catalogue }: { catalogue: Catalogue }) {
       <Search
         label="Species"
         value={id ?? ""}
-        options={catalogue.species.map((s) => ({ value: s.species.id, name: s.species.name + (s.own ? ", ours" : ""), note: s.species.latin }))}
-        onChange={(next) => { const found = catalogue.species.find((s) => s.species.id === next); if (found) edit((d) => ({ ...d, plan: withSpecies(d.plan, found) })); }}
+        options={catalogue.species.map((s) => ({
+          value: s.species.id,
+          name: s.species.name + (s.own ? ", ours" : ""),
+          note: s.species.latin,
+        }))}
+        onChange={(next) => {
+          const found = catalogue.species.find((s) => s.species.id === next);
+          if (found) edit((d) => ({ ...d, plan: withSpecies(d.plan, found) }));
+        }}
         problem={useProblem("tree.speciesId")}
       />
       {shown && (
         <Note>
-          {shown.hingeClass} hinge · splits {splits[shown.splits]} · {figure(shown.greenDensityKgM3, "density", "metric")} kg/m³ · {shown.bendingStrengthMPa} MPa. {entry.own ? "The crew's own figures." : `${shown.source}.`} Real trees scatter: density ±12 %, strength ±20 %.
+          {shown.hingeClass} hinge · splits {splits[shown.splits]} ·{" "}
+          {figure(shown.greenDensityKgM3, "density", "metric")} kg/m³ · {shown.bendingStrengthMPa} MPa.{" "}
+          {entry.own ? "The crew's own figures." : `${shown.source}.`} Real trees scatter: density ±12 %, strength ±20
+          %.
         </Note>
       )}
-      {wood && !entry?.own && <Note>This plan brings its own wood: {wood.greenDensityKgM3} kg/m³, {wood.bendingStrengthMPa} MPa, {wood.stiffnessGPa} GPa.</Note>}
+      {wood && !entry?.own && (
+        <Note>
+          This plan brings its own wood: {wood.greenDensityKgM3} kg/m³, {wood.bendingStrengthMPa} MPa,{" "}
+          {wood.stiffnessGPa} GPa.
+        </Note>
+      )}
       <div className="flex flex-wrap gap-2 py-1">
-        {shown && <Button onClick={() => { setEditing(shown); }}>{entry.own ? "Change ours" : "Correct it for this crew"}</Button>}
-        <Button onClick={() => { setEditing({ ...(shown ?? fresh), id: "", name: "", latin: "", source: "" }); }}>Add a species</Button>
+        {shown && (
+          <Button
+            onClick={() => {
+              setEditing(shown);
+            }}
+          >
+            {entry.own ? "Change ours" : "Correct it for this crew"}
+          </Button>
+        )}
+        <Button
+          onClick={() => {
+            setEditing({ ...(shown ?? fresh), id: "", name: "", latin: "", source: "" });
+          }}
+        >
+          Add a species
+        </Button>
       </div>
-      {editing && <SpeciesDialog species={editing} known={entry} onClose={() => { setEditing(null); }} />}
+      {editing && (
+        <SpeciesDialog
+          species={editing}
+          known={entry}
+          onClose={() => {
+            setEditing(null);
+          }}
+        />
+      )}
     </>
   );
 }
 
-const fresh: Species = { id: "", name: "", latin: "", greenDensityKgM3: 800, bendingStrengthMPa: 50, stiffnessGPa: 8, hingeClass: "fair", splits: "medium", habit: "broadleaf", source: "" };
+const fresh: Species = {
+  id: "",
+  name: "",
+  latin: "",
+  greenDensityKgM3: 800,
+  bendingStrengthMPa: 50,
+  stiffnessGPa: 8,
+  hingeClass: "fair",
+  splits: "medium",
+  habit: "broadleaf",
+  source: "",
+};
 
 /** A species of the crew's own; the catalogue's figures are never lost. */
-function SpeciesDialog({ species, known, onClose }: { species: Species; known: Entry | undefined; onClose: () => void }) {
+function SpeciesDialog({
+  species,
+  known,
+  onClose,
+}: {
+  species: Species;
+  known: Entry | undefined;
+  onClose: () => void;
+}) {
   const [draft, setDraft] = useState(species);
   const [refused, setRefused] = useState<string | null>(null);
   const queries = useQueryClient();
   const edit = useSheet((s) => s.edit);
-  const put = (part: Partial<Species>) => { setDraft({ ...draft, ...part }); };
+  const put = (part: Partial<Species>) => {
+    setDraft({ ...draft, ...part });
+  };
   const isNew = species.id === "";
 
   async function keep(): Promise<void> {
-    const id = isNew ? `ours-${draft.name.toLowerCase().replace(/[^a-z0-9]+/g, "-").replace(/^-|-$/g, "")}`.slice(0, 40) : species.id;
-    const kept = { ...draft, id, source: draft.source.trim() === "" || draft.source === known?.species.source ? "the crew's own figures" : draft.source };
+    const id = isNew
+      ? `ours-${draft.name
+          .toLowerCase()
+          .replace(/[^a-z0-9]+/g, "-")
+          .replace(/^-|-$/g, "")}`.slice(0, 40)
+      : species.id;
+    const kept = {
+      ...draft,
+      id,
+      source:
+        draft.source.trim() === "" || draft.source === known?.species.source ? "the crew's own figures" : draft.source,
+    };
     try {
       await api.keepSpecies(kept);
       await queries.invalidateQueries({ queryKey: ["catalogue"] });
       edit((d) => ({ ...d, plan: withSpecies(d.plan, { species: kept, own: true, corrects: !isNew }) }));
       onClose();
     } catch (error) {
-      setRefused(error instanceof Refusal ? (Object.values(error.errors)[0]?.[0] ?? error.message) : "Draklo does not answer.");
+      setRefused(
+        error instanceof Refusal ? (Object.values(error.errors)[0]?.[0] ?? error.message) : "Draklo does not answer.",
+      );
     }
   }
 
@@ -86,25 +164,122 @@ function SpeciesDialog({ species, known, onClose }: { species: Species; known: E
     await api.dropSpecies(species.id);
     await queries.invalidateQueries({ queryKey: ["catalogue"] });
     const corrected = known?.corrects ?? false;
-    if (corrected) edit((d) => { const tree = { ...d.plan.tree }; delete tree.wood; return { ...d, plan: { ...d.plan, tree } }; });
+    if (corrected)
+      edit((d) => {
+        const tree = { ...d.plan.tree };
+        delete tree.wood;
+        return { ...d, plan: { ...d.plan, tree } };
+      });
     onClose();
   }
 
   return (
     <Modal title={isNew ? "A species of ours" : draft.name} onClose={onClose}>
-      <TextField label="Common name" value={draft.name} onChange={(name) => { put({ name }); }} />
-      <TextField label="Latin name" value={draft.latin} onChange={(latin) => { put({ latin }); }} />
-      <NumberField label="Green density" value={draft.greenDensityKgM3} quantity="density" step={10} onChange={(v) => { put({ greenDensityKgM3: v ?? 0 }); }} />
-      <NumberField label="Bending strength, green" value={draft.bendingStrengthMPa} quantity="strength" onChange={(v) => { put({ bendingStrengthMPa: v ?? 0 }); }} />
-      <NumberField label="Stiffness, green" value={draft.stiffnessGPa} quantity="stiffness" step={0.1} onChange={(v) => { put({ stiffnessGPa: v ?? 0 }); }} />
-      <Choice label="Hinge" value={draft.hingeClass} options={[{ value: "strong", name: "Strong" }, { value: "fair", name: "Fair" }, { value: "brittle", name: "Brittle" }]} onChange={(v) => { put({ hingeClass: v as Species["hingeClass"] }); }} />
-      <Choice label="Splits" value={draft.splits} options={[{ value: "low", name: "Seldom" }, { value: "medium", name: "Sometimes" }, { value: "high", name: "Easily" }]} onChange={(v) => { put({ splits: v as Species["splits"] }); }} />
-      <Choice label="Habit" value={draft.habit} options={[{ value: "broadleaf", name: "Broadleaf" }, { value: "conifer", name: "Conifer" }]} onChange={(v) => { put({ habit: v as Species["habit"] }); }} />
-      <TextField label="Where from" value={draft.source} onChange={(source) => { put({ source }); }} />
-      {refused !== null && <p role="alert" className="mt-2 border-l-4 border-ink pl-2 text-sm">{refused}</p>}
+      <TextField
+        label="Common name"
+        value={draft.name}
+        onChange={(name) => {
+          put({ name });
+        }}
+      />
+      <TextField
+        label="Latin name"
+        value={draft.latin}
+        onChange={(latin) => {
+          put({ latin });
+        }}
+      />
+      <NumberField
+        label="Green density"
+        value={draft.greenDensityKgM3}
+        quantity="density"
+        step={10}
+        onChange={(v) => {
+          put({ greenDensityKgM3: v ?? 0 });
+        }}
+      />
+      <NumberField
+        label="Bending strength, green"
+        value={draft.bendingStrengthMPa}
+        quantity="strength"
+        onChange={(v) => {
+          put({ bendingStrengthMPa: v ?? 0 });
+        }}
+      />
+      <NumberField
+        label="Stiffness, green"
+        value={draft.stiffnessGPa}
+        quantity="stiffness"
+        step={0.1}
+        onChange={(v) => {
+          put({ stiffnessGPa: v ?? 0 });
+        }}
+      />
+      <Choice
+        label="Hinge"
+        value={draft.hingeClass}
+        options={[
+          { value: "strong", name: "Strong" },
+          { value: "fair", name: "Fair" },
+          { value: "brittle", name: "Brittle" },
+        ]}
+        onChange={(v) => {
+          put({ hingeClass: v as Species["hingeClass"] });
+        }}
+      />
+      <Choice
+        label="Splits"
+        value={draft.splits}
+        options={[
+          { value: "low", name: "Seldom" },
+          { value: "medium", name: "Sometimes" },
+          { value: "high", name: "Easily" },
+        ]}
+        onChange={(v) => {
+          put({ splits: v as Species["splits"] });
+        }}
+      />
+      <Choice
+        label="Habit"
+        value={draft.habit}
+        options={[
+          { value: "broadleaf", name: "Broadleaf" },
+          { value: "conifer", name: "Conifer" },
+        ]}
+        onChange={(v) => {
+          put({ habit: v as Species["habit"] });
+        }}
+      />
+      <TextField
+        label="Where from"
+        value={draft.source}
+        onChange={(source) => {
+          put({ source });
+        }}
+      />
+      {refused !== null && (
+        <p role="alert" className="mt-2 border-l-4 border-ink pl-2 text-sm">
+          {refused}
+        </p>
+      )}
       <div className="mt-4 flex flex-wrap gap-2">
-        <Button strong onClick={() => { void keep(); }}>Keep as ours</Button>
-        {known?.own && !isNew && <Button onClick={() => { void drop(); }}>{known.corrects ? "Back to the catalogue's figures" : "Drop it"}</Button>}
+        <Button
+          strong
+          onClick={() => {
+            void keep();
+          }}
+        >
+          Keep as ours
+        </Button>
+        {known?.own && !isNew && (
+          <Button
+            onClick={() => {
+              void drop();
+            }}
+          >
+            {known.corrects ? "Back to the catalogue's figures" : "Drop it"}
+          </Button>
+        )}
         <Button onClick={onClose}>Leave it</Button>
       </div>
     </Modal>
@@ -119,23 +294,60 @@ export function ConditionFields() {
   const left = useFeed((s) => s.analysis?.tree.soundness);
   return (
     <Group title="Sound or not">
-      <Check label="Dead or dying" checked={condition.dead} onChange={(v) => { setMember("tree.condition.dead", v); }} />
-      <Check label="Cracked stem or fork" checked={condition.cracked} onChange={(v) => { setMember("tree.condition.cracked", v); }} />
-      <Check label="Roots lifted, cut or rotten" checked={condition.rootsLifted} onChange={(v) => { setMember("tree.condition.rootsLifted", v); }} />
+      <Check
+        label="Dead or dying"
+        checked={condition.dead}
+        onChange={(v) => {
+          setMember("tree.condition.dead", v);
+        }}
+      />
+      <Check
+        label="Cracked stem or fork"
+        checked={condition.cracked}
+        onChange={(v) => {
+          setMember("tree.condition.cracked", v);
+        }}
+      />
+      <Check
+        label="Roots lifted, cut or rotten"
+        checked={condition.rootsLifted}
+        onChange={(v) => {
+          setMember("tree.condition.rootsLifted", v);
+        }}
+      />
       <Member path="tree.soundness" label="Soundness, 1 is sound" quantity="ratio" measured />
       {decay ? (
         <div className="border-l-2 border-rule pl-2">
           <div className="flex items-center gap-3">
             <ShellSketch shellM={decay.shellM} diameterM={decay.diameterM} />
             <p className="text-[13px] leading-snug text-pencil">
-              {ratio === undefined || left === undefined ? "" : `The shell is ${Math.round(ratio * 100)} % of the radius and keeps ${Math.round(left * 100)} % of the strength.`} Inside the dashed ring it must not rot: under 30 % the plan stops.
+              {ratio === undefined || left === undefined
+                ? ""
+                : `The shell is ${Math.round(ratio * 100)} % of the radius and keeps ${Math.round(left * 100)} % of the strength.`}{" "}
+              Inside the dashed ring it must not rot: under 30 % the plan stops.
             </p>
           </div>
           <Member path="tree.decay.shellM" label="Sound shell" quantity="thickness" />
           <Member path="tree.decay.diameterM" label="Diameter there" quantity="thickness" />
-          <button type="button" className="min-h-6 text-xs underline" onClick={() => { setMember("tree.decay", undefined); }}>Forget this reading</button>
+          <button
+            type="button"
+            className="min-h-6 text-xs underline"
+            onClick={() => {
+              setMember("tree.decay", undefined);
+            }}
+          >
+            Forget this reading
+          </button>
         </div>
-      ) : <Button onClick={() => { setMember("tree.decay", { shellM: 0.15, diameterM: 0.5 }); }}>Enter a decay reading</Button>}
+      ) : (
+        <Button
+          onClick={() => {
+            setMember("tree.decay", { shellM: 0.15, diameterM: 0.5 });
+          }}
+        >
+          Enter a decay reading
+        </Button>
+      )}
     </Group>
   );
 }

@@ -1,12 +1,43 @@
 import { describe, expect, it } from "vitest";
-import { firstComposed, idOf, movedStage, renamed, withContact, withKind, withStage, withTraveller, withTurn, withoutContact, withoutPoint, withoutStage, type Composed } from "./compose";
+import {
+  firstComposed,
+  idOf,
+  movedStage,
+  renamed,
+  withContact,
+  withKind,
+  withStage,
+  withTraveller,
+  withTurn,
+  withoutContact,
+  withoutPoint,
+  withoutStage,
+  type Composed,
+} from "./compose";
 
 const free: Composed = {
   stages: [],
-  points: [{ id: "anchor", position: 0, kind: "fixed" }, { id: "load", position: 10, kind: "load" }, { id: "hand", position: -10, kind: "hand" }, { id: "traveller-1", position: 5, kind: "moving" }],
+  points: [
+    { id: "anchor", position: 0, kind: "fixed" },
+    { id: "load", position: 10, kind: "load" },
+    { id: "hand", position: -10, kind: "hand" },
+    { id: "traveller-1", position: 5, kind: "moving" },
+  ],
   ropes: [
-    { from: "hand", contacts: [{ point: "traveller-1", offAxisDeg: 0 }, { point: "anchor", offAxisDeg: 0 }] },
-    { from: "traveller-1", contacts: [{ point: "load", contactId: "one-carabiner", offAxisDeg: 0 }, { point: "anchor", offAxisDeg: 0 }] },
+    {
+      from: "hand",
+      contacts: [
+        { point: "traveller-1", offAxisDeg: 0 },
+        { point: "anchor", offAxisDeg: 0 },
+      ],
+    },
+    {
+      from: "traveller-1",
+      contacts: [
+        { point: "load", contactId: "one-carabiner", offAxisDeg: 0 },
+        { point: "anchor", offAxisDeg: 0 },
+      ],
+    },
   ],
 };
 
@@ -40,7 +71,11 @@ describe("rope by rope", () => {
   });
   it("does not leave a turn's kind where the rope is made fast", () => {
     expect(withoutContact(free, 1, 1).ropes[1]?.contacts).toEqual([{ point: "load", offAxisDeg: 0 }]);
-    expect(withContact(free, 0, "load").ropes[0]?.contacts.map((c) => c.point)).toEqual(["traveller-1", "anchor", "load"]);
+    expect(withContact(free, 0, "load").ropes[0]?.contacts.map((c) => c.point)).toEqual([
+      "traveller-1",
+      "anchor",
+      "load",
+    ]);
   });
 });
 

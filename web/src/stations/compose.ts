@@ -5,7 +5,14 @@ export type StageKind = Composed["stages"][number]["kind"];
 type Rope = Composed["ropes"][number];
 
 /** What "Build one" begins with. */
-export const firstComposed: Composed = { stages: [{ kind: "three", contactIds: [], legsApartDeg: 0 }, { kind: "two", contactIds: [], legsApartDeg: 0 }], points: [], ropes: [] };
+export const firstComposed: Composed = {
+  stages: [
+    { kind: "three", contactIds: [], legsApartDeg: 0 },
+    { kind: "two", contactIds: [], legsApartDeg: 0 },
+  ],
+  points: [],
+  ropes: [],
+};
 
 /** How many turns a stage has, each of a kind of its own if wanted. */
 export function turnsOf(catalogue: Catalogue, kind: StageKind): number {
@@ -34,7 +41,10 @@ export function movedStage(own: Composed, at: number, by: -1 | 1): Composed {
 
 /** Another kind of stage at its place; turns that it has no more are dropped. */
 export function withKind(own: Composed, at: number, kind: StageKind, turns: number): Composed {
-  return { ...own, stages: own.stages.map((s, i) => (i === at ? { ...s, kind, contactIds: s.contactIds.slice(0, turns) } : s)) };
+  return {
+    ...own,
+    stages: own.stages.map((s, i) => (i === at ? { ...s, kind, contactIds: s.contactIds.slice(0, turns) } : s)),
+  };
 }
 
 /** A kind for one turn of a stage. Those before it that had none get the tackle's own, written out, so that each stays at its place. */
@@ -43,7 +53,9 @@ export function withTurn(own: Composed, at: number, turn: number, contactId: str
     ...own,
     stages: own.stages.map((s, i) => {
       if (i !== at) return s;
-      const kinds = Array.from({ length: Math.max(s.contactIds.length, turn + 1) }, (_, t) => (t === turn ? contactId : s.contactIds[t] ?? usual));
+      const kinds = Array.from({ length: Math.max(s.contactIds.length, turn + 1) }, (_, t) =>
+        t === turn ? contactId : (s.contactIds[t] ?? usual),
+      );
       while (kinds.length > 0 && kinds.at(-1) === usual) kinds.pop();
       return { ...s, contactIds: kinds };
     }),
@@ -58,11 +70,23 @@ const spare = (names: string[], stem: string): string => {
 
 /** A new moving point, halfway, and a rope that starts there: the two that belong together. */
 export function withTraveller(own: Composed): Composed {
-  const id = spare(own.points.map((p) => p.id), "traveller");
+  const id = spare(
+    own.points.map((p) => p.id),
+    "traveller",
+  );
   return {
     ...own,
     points: [...own.points, { id, position: 5 + own.points.length / 10, kind: "moving" }],
-    ropes: [...own.ropes, { from: id, contacts: [{ point: "load", offAxisDeg: 0 }, { point: "anchor", offAxisDeg: 0 }] }],
+    ropes: [
+      ...own.ropes,
+      {
+        from: id,
+        contacts: [
+          { point: "load", offAxisDeg: 0 },
+          { point: "anchor", offAxisDeg: 0 },
+        ],
+      },
+    ],
   };
 }
 
@@ -71,7 +95,9 @@ export function withoutPoint(own: Composed, id: string): Composed {
   return {
     ...own,
     points: own.points.filter((p) => p.id !== id),
-    ropes: own.ropes.filter((r) => r.from !== id).map((r) => ({ ...r, contacts: ended(r.contacts.filter((c) => c.point !== id)) })),
+    ropes: own.ropes
+      .filter((r) => r.from !== id)
+      .map((r) => ({ ...r, contacts: ended(r.contacts.filter((c) => c.point !== id)) })),
   };
 }
 
@@ -81,7 +107,10 @@ export function renamed(own: Composed, id: string, name: string): Composed {
   return {
     ...own,
     points: own.points.map((p) => (p.id === id ? { ...p, id: name } : p)),
-    ropes: own.ropes.map((r) => ({ from: swap(r.from), contacts: r.contacts.map((c) => ({ ...c, point: swap(c.point) })) })),
+    ropes: own.ropes.map((r) => ({
+      from: swap(r.from),
+      contacts: r.contacts.map((c) => ({ ...c, point: swap(c.point) })),
+    })),
   };
 }
 
@@ -110,5 +139,9 @@ function ended(contacts: Rope["contacts"]): Rope["contacts"] {
 
 /** A name in the letters that an id takes. */
 export function idOf(name: string): string {
-  return name.toLowerCase().replace(/[^a-z0-9]+/g, "-").replace(/^-+|-+$/g, "").slice(0, 32);
+  return name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, "-")
+    .replace(/^-+|-+$/g, "")
+    .slice(0, 32);
 }

@@ -36,9 +36,17 @@ export function Member({ path, label, quantity, step, measured = false, unknown 
       quantity={quantity}
       step={step ?? stepOf(quantity)}
       problem={problem}
-      onChange={(next) => { setMember(path, next); }}
+      onChange={(next) => {
+        setMember(path, next);
+      }}
       guess={guess}
-      {...(measured ? { onToggleGuess: () => { toggleGuess(path); } } : {})}
+      {...(measured
+        ? {
+            onToggleGuess: () => {
+              toggleGuess(path);
+            },
+          }
+        : {})}
       {...(unknown === undefined ? {} : { unknown })}
     />
   );

@@ -15,5 +15,11 @@ export function traceOf(readings: Reading[], most: number, width: number, height
   if (!last) return "";
   const span = 34;
   const from = Math.max(0, last.atSeconds - span);
-  return readings.filter((r) => r.atSeconds >= from).map((r, i) => `${i === 0 ? "M" : "L"}${(((r.atSeconds - from) / span) * width).toFixed(1)} ${markAt(r.tensionN, most, height)}`).join("");
+  return readings
+    .filter((r) => r.atSeconds >= from)
+    .map(
+      (r, i) =>
+        `${i === 0 ? "M" : "L"}${(((r.atSeconds - from) / span) * width).toFixed(1)} ${markAt(r.tensionN, most, height)}`,
+    )
+    .join("");
 }

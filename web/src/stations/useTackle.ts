@@ -20,7 +20,14 @@ export function useTackleView(plan: Plan | undefined, line: number) {
 
 /** A composed tackle resolved; asked for again only when it changes. */
 export function useComposed(own: Composed | undefined, contactId: string) {
-  return useQuery({ queryKey: ["compose", own, contactId], queryFn: () => api.compose(own as Composed, contactId), enabled: own !== undefined, staleTime: Infinity, gcTime: 10_000, retry: false });
+  return useQuery({
+    queryKey: ["compose", own, contactId],
+    queryFn: () => api.compose(own as Composed, contactId),
+    enabled: own !== undefined,
+    staleTime: Infinity,
+    gcTime: 10_000,
+    retry: false,
+  });
 }
 
 /** Tackles that the crew has put together. */

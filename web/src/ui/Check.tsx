@@ -12,7 +12,9 @@ export function Check({ label, checked, onChange, note }: CheckProps) {
       <input
         type="checkbox"
         checked={checked}
-        onChange={(e) => { onChange(e.target.checked); }}
+        onChange={(e) => {
+          onChange(e.target.checked);
+        }}
         className="mt-0.5 h-5 w-5 shrink-0 appearance-none border border-ink bg-sheet checked:bg-ink checked:shadow-[inset_0_0_0_3px_var(--sheet)]"
       />
       <span className="min-w-0 flex-1 font-tight text-sm leading-snug">

@@ -1,4 +1,15 @@
-import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions, Field, Label, Listbox, ListboxButton, ListboxOption, ListboxOptions } from "@headlessui/react";
+import {
+  Combobox,
+  ComboboxInput,
+  ComboboxOption,
+  ComboboxOptions,
+  Field,
+  Label,
+  Listbox,
+  ListboxButton,
+  ListboxOption,
+  ListboxOptions,
+} from "@headlessui/react";
 import { useState } from "react";
 
 export interface Option {
@@ -22,7 +33,8 @@ interface ChoiceProps {
 const mostShown = 80;
 
 const optionClass = "cursor-default px-2 py-1.5 text-sm data-focus:bg-tint data-selected:font-medium";
-const listClass = "z-30 max-h-80 w-[272px] overflow-auto border border-ink bg-sheet py-1 [--anchor-gap:2px] focus:outline-none";
+const listClass =
+  "z-30 max-h-80 w-[272px] overflow-auto border border-ink bg-sheet py-1 [--anchor-gap:2px] focus:outline-none";
 
 /** One of a short list. */
 export function Choice({ label, value, options, onChange, problem }: ChoiceProps) {
@@ -33,7 +45,10 @@ export function Choice({ label, value, options, onChange, problem }: ChoiceProps
         <Label className="shrink-0 font-tight text-sm">{label}</Label>
         <Listbox value={value} onChange={onChange}>
           <ListboxButton className="min-h-7 min-w-0 flex-1 truncate border-b border-pencil text-right font-tight text-[15px] font-medium focus:bg-tint">
-            {taken?.name ?? value} <span aria-hidden className="text-pencil">▾</span>
+            {taken?.name ?? value}{" "}
+            <span aria-hidden className="text-pencil">
+              ▾
+            </span>
           </ListboxButton>
           <ListboxOptions anchor="bottom end" modal={false} className={listClass}>
             {options.map((o) => (
@@ -45,7 +60,11 @@ export function Choice({ label, value, options, onChange, problem }: ChoiceProps
           </ListboxOptions>
         </Listbox>
       </div>
-      {problem && <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">{problem}</p>}
+      {problem && (
+        <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">
+          {problem}
+        </p>
+      )}
     </Field>
   );
 }
@@ -54,7 +73,8 @@ export function Choice({ label, value, options, onChange, problem }: ChoiceProps
 export function Search({ label, value, options, onChange, problem, none = "Nothing of that name here." }: ChoiceProps) {
   const [query, setQuery] = useState("");
   const asked = query.trim().toLowerCase();
-  const found = asked === "" ? options : options.filter((o) => `${o.name} ${o.note ?? ""}`.toLowerCase().includes(asked));
+  const found =
+    asked === "" ? options : options.filter((o) => `${o.name} ${o.note ?? ""}`.toLowerCase().includes(asked));
   return (
     <Field className="py-0.5">
       <div className="flex items-baseline gap-2">
@@ -62,13 +82,21 @@ export function Search({ label, value, options, onChange, problem, none = "Nothi
         <Combobox
           value={value}
           immediate
-          onChange={(next: string | null) => { if (next !== null) onChange(next); }}
-          onClose={() => { setQuery(""); }}
+          onChange={(next: string | null) => {
+            if (next !== null) onChange(next);
+          }}
+          onClose={() => {
+            setQuery("");
+          }}
         >
           <ComboboxInput
             displayValue={(v: string) => options.find((o) => o.value === v)?.name ?? v}
-            onChange={(e) => { setQuery(e.target.value); }}
-            onFocus={(e) => { e.target.select(); }}
+            onChange={(e) => {
+              setQuery(e.target.value);
+            }}
+            onFocus={(e) => {
+              e.target.select();
+            }}
             autoComplete="off"
             className="min-h-7 min-w-0 flex-1 border-b border-pencil bg-transparent text-right font-tight text-[15px] font-medium outline-none focus:bg-tint"
           />
@@ -80,11 +108,17 @@ export function Search({ label, value, options, onChange, problem, none = "Nothi
                 {o.note && <span className="block text-xs text-pencil">{o.note}</span>}
               </ComboboxOption>
             ))}
-            {found.length > mostShown && <p className="px-2 py-1 text-xs text-pencil">{found.length - mostShown} more: type part of the name.</p>}
+            {found.length > mostShown && (
+              <p className="px-2 py-1 text-xs text-pencil">{found.length - mostShown} more: type part of the name.</p>
+            )}
           </ComboboxOptions>
         </Combobox>
       </div>
-      {problem && <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">{problem}</p>}
+      {problem && (
+        <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">
+          {problem}
+        </p>
+      )}
     </Field>
   );
 }

@@ -18,7 +18,17 @@ interface NumberFieldProps {
 }
 
 /** A number in either system's units. What cannot be read stays in the field with a sentence that says how to write it. */
-export function NumberField({ label, value, quantity, onChange, step, problem, guess = false, onToggleGuess, unknown }: NumberFieldProps) {
+export function NumberField({
+  label,
+  value,
+  quantity,
+  onChange,
+  step,
+  problem,
+  guess = false,
+  onToggleGuess,
+  unknown,
+}: NumberFieldProps) {
   const id = useId();
   const units = useSettings((s) => s.units);
   const [text, setText] = useState<string | null>(null);
@@ -55,7 +65,11 @@ export function NumberField({ label, value, quantity, onChange, step, problem, g
     else if (event.key === "Escape") {
       setText(null);
       setUnread(null);
-    } else if ((event.key === "ArrowUp" || event.key === "ArrowDown") && value !== undefined && (text === null || text === editable(value, quantity, units))) {
+    } else if (
+      (event.key === "ArrowUp" || event.key === "ArrowDown") &&
+      value !== undefined &&
+      (text === null || text === editable(value, quantity, units))
+    ) {
       event.preventDefault();
       const by = (step ?? 1) * (event.shiftKey ? 10 : 1) * (event.key === "ArrowUp" ? 1 : -1);
       const next = Number((value / unit.si + by).toPrecision(8)) * unit.si;
@@ -76,13 +90,19 @@ export function NumberField({ label, value, quantity, onChange, step, problem, g
             onClick={onToggleGuess}
             data-guess={guess}
             aria-label={`${label}: ${guess ? "guess" : "measured"}`}
-            title={guess ? "Nobody has measured this yet. Click when somebody has." : "Measured. Click to mark it as a guess."}
+            title={
+              guess
+                ? "Nobody has measured this yet. Click when somebody has."
+                : "Measured. Click to mark it as a guess."
+            }
             className={`min-h-6 px-1 font-tight text-xs ${guess ? "border border-dashed border-ink text-ink" : "text-pencil hover:underline"}`}
           >
             {guess ? "guess" : "measured"}
           </button>
         )}
-        <span className={`flex w-[92px] shrink-0 items-baseline border-b ${wrong ? "border-b-2 border-ink" : guess ? "border-dashed border-ink" : "border-pencil"}`}>
+        <span
+          className={`flex w-[92px] shrink-0 items-baseline border-b ${wrong ? "border-b-2 border-ink" : guess ? "border-dashed border-ink" : "border-pencil"}`}
+        >
           <input
             id={id}
             value={shown}
@@ -92,18 +112,27 @@ export function NumberField({ label, value, quantity, onChange, step, problem, g
             spellCheck={false}
             aria-invalid={wrong ? true : undefined}
             aria-describedby={wrong ? `${id}-wrong` : undefined}
-            onChange={(e) => { setText(e.target.value); }}
+            onChange={(e) => {
+              setText(e.target.value);
+            }}
             onFocus={(e) => {
               // All its digits come back to be edited, and are selected to be overwritten.
               const input = e.target;
               if (text === null && value !== undefined) setText(editable(value, quantity, units));
-              setTimeout(() => { input.select(); }, 0);
+              setTimeout(() => {
+                input.select();
+              }, 0);
             }}
             onBlur={commit}
             onKeyDown={onKeyDown}
             className={`min-h-7 w-full min-w-0 bg-transparent text-right font-tight text-[15px] font-medium outline-none placeholder:font-normal placeholder:text-pencil focus:bg-tint ${guess ? "italic" : ""}`}
           />
-          {unit.name !== "" && (text === null || unread !== null || text === (value === undefined ? "" : editable(value, quantity, units))) && <span className="pl-1 font-tight text-xs text-pencil">{unit.name}</span>}
+          {unit.name !== "" &&
+            (text === null ||
+              unread !== null ||
+              text === (value === undefined ? "" : editable(value, quantity, units))) && (
+              <span className="pl-1 font-tight text-xs text-pencil">{unit.name}</span>
+            )}
         </span>
       </div>
       {wrong && (

@@ -13,7 +13,9 @@ export function TextField({ label, value, onChange, type = "text", problem }: Te
   return (
     <div className="py-0.5">
       <div className="flex items-baseline gap-2">
-        <label htmlFor={id} className="shrink-0 font-tight text-sm">{label}</label>
+        <label htmlFor={id} className="shrink-0 font-tight text-sm">
+          {label}
+        </label>
         <input
           id={id}
           type={type}
@@ -21,11 +23,17 @@ export function TextField({ label, value, onChange, type = "text", problem }: Te
           maxLength={120}
           autoComplete="off"
           aria-invalid={problem ? true : undefined}
-          onChange={(e) => { onChange(e.target.value); }}
+          onChange={(e) => {
+            onChange(e.target.value);
+          }}
           className="min-h-7 min-w-0 flex-1 border-b border-pencil bg-transparent text-right font-tight text-[15px] font-medium outline-none focus:bg-tint"
         />
       </div>
-      {problem && <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">{problem}</p>}
+      {problem && (
+        <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">
+          {problem}
+        </p>
+      )}
     </div>
   );
 }

@@ -3,7 +3,11 @@ import { NavLink } from "react-router";
 import { Segments } from "./controls";
 import { useSettings } from "./settings";
 
-const places = [["/", "Jobs"], ["/locker", "Locker"], ["/knots", "Knots and grips"]] as const;
+const places = [
+  ["/", "Jobs"],
+  ["/locker", "Locker"],
+  ["/knots", "Knots and grips"],
+] as const;
 
 /** The head of every page but the sheet: where one is, the units, and what can be done there. */
 export function TopBar({ children }: { children?: ReactNode }) {
@@ -13,10 +17,27 @@ export function TopBar({ children }: { children?: ReactNode }) {
       <p className="font-tight text-lg font-semibold tracking-[0.14em]">DRAKLO</p>
       <nav aria-label="Pages" className="ml-3 flex flex-1 gap-1">
         {places.map(([to, name]) => (
-          <NavLink key={to} to={to} end={to === "/"} className={({ isActive }) => `min-h-9 px-2.5 py-1.5 font-tight text-[15px] font-medium ${isActive ? "border-b-2 border-ink" : "text-pencil hover:text-ink"}`}>{name}</NavLink>
+          <NavLink
+            key={to}
+            to={to}
+            end={to === "/"}
+            className={({ isActive }) =>
+              `min-h-9 px-2.5 py-1.5 font-tight text-[15px] font-medium ${isActive ? "border-b-2 border-ink" : "text-pencil hover:text-ink"}`
+            }
+          >
+            {name}
+          </NavLink>
         ))}
       </nav>
-      <Segments label="Units" value={units} onChange={setUnits} choices={[{ value: "metric", text: "kN · m", name: "kN · m, metric" }, { value: "us", text: "lbf · ft", name: "lbf · ft, US customary" }]} />
+      <Segments
+        label="Units"
+        value={units}
+        onChange={setUnits}
+        choices={[
+          { value: "metric", text: "kN · m", name: "kN · m, metric" },
+          { value: "us", text: "lbf · ft", name: "lbf · ft, US customary" },
+        ]}
+      />
       {children}
     </header>
   );

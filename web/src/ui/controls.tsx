@@ -1,10 +1,21 @@
 import type { ButtonHTMLAttributes, ReactNode } from "react";
 
-const shape = "inline-flex min-h-9 items-center justify-center border border-ink px-3 font-tight text-sm font-medium disabled:opacity-40";
+const shape =
+  "inline-flex min-h-9 items-center justify-center border border-ink px-3 font-tight text-sm font-medium disabled:opacity-40";
 
 /** A ruled button; the strong one is filled. */
-export function Button({ strong = false, className = "", ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { strong?: boolean }) {
-  return <button type="button" className={`${shape} ${strong ? "bg-ink text-sheet" : "bg-sheet text-ink hover:bg-tint"} ${className}`} {...rest} />;
+export function Button({
+  strong = false,
+  className = "",
+  ...rest
+}: ButtonHTMLAttributes<HTMLButtonElement> & { strong?: boolean }) {
+  return (
+    <button
+      type="button"
+      className={`${shape} ${strong ? "bg-ink text-sheet" : "bg-sheet text-ink hover:bg-tint"} ${className}`}
+      {...rest}
+    />
+  );
 }
 
 interface SegmentsProps<T extends string> {
@@ -25,7 +36,9 @@ export function Segments<T extends string>({ label, value, choices, onChange }: 
           role="radio"
           aria-checked={choice.value === value}
           aria-label={choice.name}
-          onClick={() => { onChange(choice.value); }}
+          onClick={() => {
+            onChange(choice.value);
+          }}
           className={`min-h-8 flex-1 whitespace-nowrap px-2.5 font-tight text-sm font-medium ${choice.value === value ? "bg-ink text-sheet" : "bg-sheet text-ink hover:bg-tint"}`}
         >
           {choice.text}

@@ -2,7 +2,23 @@ import type { Units } from "../api/types";
 
 /** What a number measures. Values are SI throughout; only writing and reading know other units. */
 export type Quantity =
-  | "length" | "thickness" | "rope" | "force" | "moment" | "stress" | "strength" | "stiffness" | "mass" | "density" | "energy" | "angle" | "degrees" | "speed" | "ratio" | "percent" | "count";
+  | "length"
+  | "thickness"
+  | "rope"
+  | "force"
+  | "moment"
+  | "stress"
+  | "strength"
+  | "stiffness"
+  | "mass"
+  | "density"
+  | "energy"
+  | "angle"
+  | "degrees"
+  | "speed"
+  | "ratio"
+  | "percent"
+  | "count";
 
 interface Unit {
   name: string;
@@ -53,24 +69,53 @@ export const kinds: Record<Quantity, Kind> = {
   moment: { what: "a moment", metric: { name: "kN·m", si: 1000 }, us: { name: "ft·lbf", si: 1.3558179 }, accepts: [] },
   stress: { what: "a stress", metric: { name: "MPa", si: 1e6 }, us: { name: "psi", si: 6894.757 }, accepts: [] },
   strength: {
-    what: "a strength", metric: { name: "MPa", si: 1 }, us: { name: "psi", si: 0.006894757 },
-    accepts: [{ name: "MPa", si: 1, as: ["mpa"] }, { name: "psi", si: 0.006894757, as: ["psi"] }],
+    what: "a strength",
+    metric: { name: "MPa", si: 1 },
+    us: { name: "psi", si: 0.006894757 },
+    accepts: [
+      { name: "MPa", si: 1, as: ["mpa"] },
+      { name: "psi", si: 0.006894757, as: ["psi"] },
+    ],
   },
   stiffness: {
-    what: "a stiffness", metric: { name: "GPa", si: 1 }, us: { name: "Mpsi", si: 6.894757 },
-    accepts: [{ name: "GPa", si: 1, as: ["gpa"] }, { name: "Mpsi", si: 6.894757, as: ["mpsi"] }],
+    what: "a stiffness",
+    metric: { name: "GPa", si: 1 },
+    us: { name: "Mpsi", si: 6.894757 },
+    accepts: [
+      { name: "GPa", si: 1, as: ["gpa"] },
+      { name: "Mpsi", si: 6.894757, as: ["mpsi"] },
+    ],
   },
-  mass: { what: "a mass", metric: { name: "kg", si: 1 }, us: { name: "lb", si: 0.45359237 }, accepts: [{ name: "kg", si: 1, as: ["kg"] }, { name: "lb", si: 0.45359237, as: ["lb", "lbs"] }] },
+  mass: {
+    what: "a mass",
+    metric: { name: "kg", si: 1 },
+    us: { name: "lb", si: 0.45359237 },
+    accepts: [
+      { name: "kg", si: 1, as: ["kg"] },
+      { name: "lb", si: 0.45359237, as: ["lb", "lbs"] },
+    ],
+  },
   density: {
-    what: "a density", metric: { name: "kg/m³", si: 1 }, us: { name: "lb/ft³", si: 16.018463 },
-    accepts: [{ name: "kg/m³", si: 1, as: ["kg/m3", "kg/m³"] }, { name: "lb/ft³", si: 16.018463, as: ["lb/ft3", "lb/ft³", "pcf"] }],
+    what: "a density",
+    metric: { name: "kg/m³", si: 1 },
+    us: { name: "lb/ft³", si: 16.018463 },
+    accepts: [
+      { name: "kg/m³", si: 1, as: ["kg/m3", "kg/m³"] },
+      { name: "lb/ft³", si: 16.018463, as: ["lb/ft3", "lb/ft³", "pcf"] },
+    ],
   },
   energy: { what: "an energy", metric: { name: "J", si: 1 }, us: { name: "ft·lbf", si: 1.3558179 }, accepts: [] },
   angle: { what: "an angle", ...same("°"), accepts: [{ name: "°", si: 1, as: ["°", "deg", "degrees"] }], places: 1 },
   degrees: { what: "an angle", ...same("°"), accepts: [{ name: "°", si: 1, as: ["°", "deg", "degrees"] }] },
   speed: {
-    what: "a speed", metric: { name: "m/s", si: 1 }, us: { name: "mph", si: 0.44704 },
-    accepts: [{ name: "m/s", si: 1, as: ["m/s"] }, { name: "mph", si: 0.44704, as: ["mph"] }, { name: "km/h", si: 1 / 3.6, as: ["km/h", "kmh", "kph"] }],
+    what: "a speed",
+    metric: { name: "m/s", si: 1 },
+    us: { name: "mph", si: 0.44704 },
+    accepts: [
+      { name: "m/s", si: 1, as: ["m/s"] },
+      { name: "mph", si: 0.44704, as: ["mph"] },
+      { name: "km/h", si: 1 / 3.6, as: ["km/h", "kmh", "kph"] },
+    ],
   },
   ratio: { what: "a plain number", ...same(""), accepts: [] },
   percent: { what: "a share", ...same("%", 0.01), accepts: [{ name: "%", si: 0.01, as: ["%"] }] },
@@ -88,7 +133,9 @@ export function plain(value: number, figures = 3): string {
   const places = figures - 1 - Math.floor(Math.log10(Math.abs(value)));
   const rounded = places < 0 ? Math.round(value / 10 ** -places) * 10 ** -places : value;
   const digits = Math.min(Math.max(places, 0), 6);
-  return rounded.toLocaleString("en-GB", { minimumFractionDigits: digits, maximumFractionDigits: digits }).replace("-", "−");
+  return rounded
+    .toLocaleString("en-GB", { minimumFractionDigits: digits, maximumFractionDigits: digits })
+    .replace("-", "−");
 }
 
 /** A value without its unit, for reading. */
@@ -96,7 +143,12 @@ export function figure(value: number, quantity: Quantity, units: Units): string 
   const kind = kinds[quantity];
   const inUnit = value / kind[units].si;
   // No "−0.0°": what rounds to nothing has no sign.
-  return kind.places === undefined ? plain(inUnit) : inUnit.toFixed(kind.places).replace(/^-(0(?:\.0*)?)$/, "$1").replace("-", "−");
+  return kind.places === undefined
+    ? plain(inUnit)
+    : inUnit
+        .toFixed(kind.places)
+        .replace(/^-(0(?:\.0*)?)$/, "$1")
+        .replace("-", "−");
 }
 
 /** A value with its unit, for reading. */
@@ -109,14 +161,18 @@ export function written(value: number, quantity: Quantity, units: Units): string
 /** A value as a field shows it for editing: what was typed comes back, without trailing noise. */
 export function editable(value: number, quantity: Quantity, units: Units): string {
   if (quantity === "degrees") return String(Number(value.toFixed(6)));
-  return String(Number((value / unitOf(quantity, units).si).toPrecision(quantity === "force" && units === "us" ? 4 : 5)));
+  return String(
+    Number((value / unitOf(quantity, units).si).toPrecision(quantity === "force" && units === "us" ? 4 : 5)),
+  );
 }
 
 /** A value as a field shows it at rest: what was typed if that was short, else three figures; never 91.864 ft for 28 m. */
 export function fielded(value: number, quantity: Quantity, units: Units): string {
   if (quantity === "degrees") return editable(value, quantity, units).replace("-", "−");
   const exact = Number((value / unitOf(quantity, units).si).toPrecision(8));
-  const digits = String(Math.abs(exact)).replace(".", "").replace(/^0+|0+$/g, "");
+  const digits = String(Math.abs(exact))
+    .replace(".", "")
+    .replace(/^0+|0+$/g, "");
   return digits.length <= 4 ? String(exact).replace("-", "−") : String(Number(exact.toPrecision(3))).replace("-", "−");
 }
 
@@ -128,13 +184,21 @@ const number = String.raw`[-−+]?(?:\d+(?:[.,]\d+)?|[.,]\d+)(?:\s+\d+\/\d+|\/\d
 export function parse(text: string, quantity: Quantity, units: Units): Parsed {
   const kind = kinds[quantity];
   const own = kind[units];
-  const example = quantity === "count" ? "2" : editable(own.si * 12, quantity, units) + (own.name === "" ? "" : ` ${own.name}`);
+  const example =
+    quantity === "count" ? "2" : editable(own.si * 12, quantity, units) + (own.name === "" ? "" : ` ${own.name}`);
   const trimmed = text.trim();
   if (trimmed === "") return { problem: `Give ${kind.what}, as in ${example}.` };
-  if (/\d,\d{3}(?!\d)/.test(trimmed)) return { problem: "A comma could mean thousands or a decimal: write it without." };
+  if (/\d,\d{3}(?!\d)/.test(trimmed))
+    return { problem: "A comma could mean thousands or a decimal: write it without." };
 
   const parts = [...trimmed.matchAll(new RegExp(`(${number})\\s*([^\\d\\s.,+−-][^\\d,+−-]*)?`, "gy"))];
-  if (parts.length === 0 || parts.map((p) => p[0]).join("").replace(/\s/g, "") !== trimmed.replace(/\s/g, "")) {
+  if (
+    parts.length === 0 ||
+    parts
+      .map((p) => p[0])
+      .join("")
+      .replace(/\s/g, "") !== trimmed.replace(/\s/g, "")
+  ) {
     return { problem: `“${trimmed}” is not ${kind.what}: write it as in ${example}.` };
   }
 
@@ -143,10 +207,20 @@ export function parse(text: string, quantity: Quantity, units: Units): Parsed {
     const unitText = (part[2] ?? "").trim().toLowerCase();
     const unit = unitText === "" ? own : kind.accepts.find((u) => u.as.includes(unitText));
     if (!unit) {
-      const known = [kind.metric.name, kind.us.name].filter((n, i, all) => n !== "" && all.indexOf(n) === i).join(" or ");
-      return { problem: known === "" ? `“${unitText}” does not belong here: write a plain number.` : `“${unitText}” is not a unit of ${kind.what.replace(/^an? /, "")}: write it in ${known}.` };
+      const known = [kind.metric.name, kind.us.name]
+        .filter((n, i, all) => n !== "" && all.indexOf(n) === i)
+        .join(" or ");
+      return {
+        problem:
+          known === ""
+            ? `“${unitText}” does not belong here: write a plain number.`
+            : `“${unitText}” is not a unit of ${kind.what.replace(/^an? /, "")}: write it in ${known}.`,
+      };
     }
-    if (parts.length > 1 && (unitText === "" || !(quantity === "length" || quantity === "thickness" || quantity === "rope") || index > 1)) {
+    if (
+      parts.length > 1 &&
+      (unitText === "" || !(quantity === "length" || quantity === "thickness" || quantity === "rope") || index > 1)
+    ) {
       return { problem: `“${trimmed}” holds more than one number: write it as in ${example}.` };
     }
     sum += fraction(part[1] ?? "") * unit.si;
