@@ -1,13 +1,15 @@
 using System.Text.Json;
 using BenchmarkDotNet.Attributes;
 using BenchmarkDotNet.Jobs;
-using Draklo.Core.Chances;
+using Draklo.Core.Analyses;
+using Draklo.Core.Catalogue;
 using Draklo.Core.Gear;
+using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
-using Draklo.Core.Rigs;
-using Draklo.Core.Sites;
-using Draklo.Core.Strength;
+using Draklo.Core.Reading;
+using Draklo.Core.Studies;
 using Draklo.Core.Tackle;
+using Draklo.Core.Units;
 
 namespace Draklo.Bench;
 

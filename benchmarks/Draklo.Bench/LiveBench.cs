@@ -2,7 +2,7 @@ using System.Collections.Concurrent;
 using System.Diagnostics;
 using System.Text.Json;
 using Draklo.Browser.Tests.Support;
-using Draklo.Core.Plans;
+using Draklo.Core.Reading;
 
 namespace Draklo.Bench;
 

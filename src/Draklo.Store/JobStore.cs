@@ -1,7 +1,9 @@
 using System.Data;
 using System.Text.Json;
 using Dapper;
+using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
+using Draklo.Core.Reading;
 
 namespace Draklo.Store;
 

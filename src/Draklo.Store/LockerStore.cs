@@ -2,7 +2,7 @@ using System.Data;
 using System.Text.Json;
 using Dapper;
 using Draklo.Core.Gear;
-using Draklo.Core.Plans;
+using Draklo.Core.Reading;
 using Draklo.Core.Units;
 
 namespace Draklo.Store;

@@ -2,6 +2,7 @@ using System.Text.Json;
 using Dapper;
 using Draklo.Core.Catalogue;
 using Draklo.Core.Plans;
+using Draklo.Core.Reading;
 
 namespace Draklo.Store;
 

@@ -1,5 +1,8 @@
+using Draklo.Core.Analyses;
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
+using Draklo.Core.Trees;
+using Draklo.Core.Units;
 
 namespace Draklo.Core.Tests;
 

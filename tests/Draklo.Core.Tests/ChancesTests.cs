@@ -1,5 +1,7 @@
-using Draklo.Core.Chances;
+using Draklo.Core.Lines;
 using Draklo.Core.Plans;
+using Draklo.Core.Reading;
+using Draklo.Core.Studies;
 using Draklo.Core.Units;
 using static Draklo.Core.Tests.Cases;
 
@@ -95,7 +97,7 @@ public sealed class ChancesTests
     [Fact]
     public void Every_input_stands_for_a_member_of_the_plan_and_too_few_or_many_samples_are_refused()
     {
-        Assert.All(UncertainInput.Of(Heavy.Plan()), i => Assert.True(PlanPaths.IsMember(i.Path), i.Path));
+        Assert.All(UncertainInput.Of(Heavy.Plan()), i => Assert.True(MemberPaths.IsMember<Plan>(i.Path), i.Path));
         foreach (var input in UncertainInput.Of(Heavy.Plan()))
         {
             Assert.NotEqual(input.Moved(Heavy.Plan(), -1), input.Moved(Heavy.Plan(), 1));

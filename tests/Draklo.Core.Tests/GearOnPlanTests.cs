@@ -1,8 +1,12 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Draklo.Core.Analyses;
+using Draklo.Core.Catalogue;
 using Draklo.Core.Gear;
 using Draklo.Core.Plans;
+using Draklo.Core.Reading;
 using Draklo.Core.Units;
+using Draklo.Core.Verdicts;
 using static Draklo.Core.Tests.Cases;
 
 namespace Draklo.Core.Tests;
@@ -52,7 +56,7 @@ public sealed class GearOnPlanTests
             expected.Order(StringComparer.Ordinal),
             GearOnPlan.Of(plan!).Select(p => p.ItemId).Order(StringComparer.Ordinal)
         );
-        Assert.All(GearOnPlan.Of(plan!), p => Assert.True(PlanPaths.IsMember(p.Path), p.Path));
+        Assert.All(GearOnPlan.Of(plan!), p => Assert.True(MemberPaths.IsMember<Plan>(p.Path), p.Path));
     }
 
     [Theory]

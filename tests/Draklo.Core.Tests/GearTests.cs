@@ -1,6 +1,7 @@
 using System.Text;
 using CsCheck;
 using Draklo.Core.Gear;
+using Draklo.Core.Links;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Tests;

@@ -1,4 +1,8 @@
+using Draklo.Core.Catalogue;
+using Draklo.Core.Lines;
+using Draklo.Core.Links;
 using Draklo.Core.Plans;
+using Draklo.Core.Tackle;
 using static Draklo.Core.Tests.Cases;
 
 namespace Draklo.Core.Tests;

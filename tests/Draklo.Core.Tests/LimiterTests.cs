@@ -1,6 +1,9 @@
+using Draklo.Core.Lines;
+using Draklo.Core.Links;
 using Draklo.Core.Plans;
-using Draklo.Core.Strength;
+using Draklo.Core.Tackle;
 using Draklo.Core.Units;
+using Draklo.Core.Verdicts;
 using static Draklo.Core.Tests.Cases;
 
 namespace Draklo.Core.Tests;

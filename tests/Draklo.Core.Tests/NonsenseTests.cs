@@ -1,12 +1,14 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using Draklo.Core.Chances;
+using Draklo.Core.Analyses;
+using Draklo.Core.Catalogue;
 using Draklo.Core.Gear;
+using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
-using Draklo.Core.Rigs;
-using Draklo.Core.Sites;
-using Draklo.Core.Strength;
+using Draklo.Core.Reading;
+using Draklo.Core.Studies;
 using Draklo.Core.Tackle;
+using Draklo.Core.Trees;
 using Draklo.Core.Units;
 using static Draklo.Core.Tests.Cases;
 
@@ -109,7 +111,7 @@ public sealed class NonsenseTests
             Assert.True(problems.Count == 0 && remedies is not null, link.Id);
             Assert.All(
                 remedies,
-                r => Assert.True(r.Changes.All(c => PlanPaths.IsMember(c.Path)), $"{link.Id}: {r.Text}")
+                r => Assert.True(r.Changes.All(c => MemberPaths.IsMember<Plan>(c.Path)), $"{link.Id}: {r.Text}")
             );
             AllFinite(remedies, link.Id);
         }

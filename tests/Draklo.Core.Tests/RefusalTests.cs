@@ -1,7 +1,10 @@
 using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Draklo.Core.Analyses;
 using Draklo.Core.Plans;
+using Draklo.Core.Reading;
+using Draklo.Core.Trees;
 using Draklo.Core.Units;
 using static Draklo.Core.Tests.Cases;
 

@@ -1,7 +1,13 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Draklo.Core.Catalogue;
+using Draklo.Core.Lines;
+using Draklo.Core.Links;
 using Draklo.Core.Plans;
-using Draklo.Core.Strength;
+using Draklo.Core.Reading;
+using Draklo.Core.Studies;
+using Draklo.Core.Tackle;
+using Draklo.Core.Trees;
 using Draklo.Core.Units;
 using static Draklo.Core.Tests.Cases;
 

@@ -1,9 +1,11 @@
 using Draklo.Core.Gear;
+using Draklo.Core.Lines;
+using Draklo.Core.Links;
 using Draklo.Core.Plans;
-using Draklo.Core.Rigs;
-using Draklo.Core.Strength;
+using Draklo.Core.Studies;
 using Draklo.Core.Tackle;
 using Draklo.Core.Units;
+using Draklo.Core.Verdicts;
 using static Draklo.Core.Tests.Cases;
 
 namespace Draklo.Core.Tests;

@@ -1,8 +1,14 @@
 using System.Text;
 using CsCheck;
+using Draklo.Core.Analyses;
+using Draklo.Core.Catalogue;
+using Draklo.Core.Geometry;
+using Draklo.Core.Lines;
 using Draklo.Core.Plans;
 using Draklo.Core.Sites;
+using Draklo.Core.Studies;
 using Draklo.Core.Units;
+using Draklo.Core.Verdicts;
 using static Draklo.Core.Tests.Cases;
 
 namespace Draklo.Core.Tests;

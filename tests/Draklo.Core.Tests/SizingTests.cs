@@ -1,8 +1,11 @@
 using CsCheck;
+using Draklo.Core.Analyses;
 using Draklo.Core.Geometry;
+using Draklo.Core.Lines;
 using Draklo.Core.Plans;
 using Draklo.Core.Trees;
 using Draklo.Core.Units;
+using Draklo.Core.Verdicts;
 using static Draklo.Core.Tests.Cases;
 
 namespace Draklo.Core.Tests;

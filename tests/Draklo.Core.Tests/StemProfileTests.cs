@@ -1,5 +1,8 @@
+using Draklo.Core.Lines;
+using Draklo.Core.Links;
 using Draklo.Core.Plans;
-using Draklo.Core.Strength;
+using Draklo.Core.Studies;
+using Draklo.Core.Trees;
 using Draklo.Core.Units;
 using static Draklo.Core.Tests.Cases;
 

@@ -1,5 +1,7 @@
 using CsCheck;
 using Draklo.Core.Catalogue;
+using Draklo.Core.Geometry;
+using Draklo.Core.Plans;
 using Draklo.Core.Tackle;
 using static Draklo.Core.Tests.Cases;
 

@@ -1,8 +1,8 @@
+using Draklo.Core.Analyses;
 using Draklo.Core.Geometry;
-using Draklo.Core.Hinges;
 using Draklo.Core.Lines;
+using Draklo.Core.Links;
 using Draklo.Core.Plans;
-using Draklo.Core.Strength;
 using Draklo.Core.Trees;
 using static Draklo.Core.Tests.Cases;
 

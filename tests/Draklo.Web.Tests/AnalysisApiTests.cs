@@ -1,6 +1,8 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Draklo.Core.Analyses;
 using Draklo.Core.Plans;
+using Draklo.Core.Reading;
 
 namespace Draklo.Web.Tests;
 

@@ -1,5 +1,7 @@
 using System.Text.Json;
-using Draklo.Core.Plans;
+using Draklo.Core.Catalogue;
+using Draklo.Core.Lines;
+using Draklo.Core.Reading;
 using Draklo.Web.Outside;
 using Microsoft.AspNetCore.SignalR;
 using Microsoft.AspNetCore.SignalR.Client;

@@ -1,3 +1,5 @@
+using Draklo.Core.Plans;
+
 namespace Draklo.Core.Catalogue;
 
 /// <summary>How much a crown weighs against its stem, by what it looks like.</summary>

@@ -1,4 +1,5 @@
 using System.ComponentModel.DataAnnotations;
+using Draklo.Core.Reading;
 
 namespace Draklo.Core.Gear;
 
@@ -32,7 +33,7 @@ public enum GearKind
 }
 
 /// <summary>One piece of the crew's gear. SI units; days as yyyy-MM-dd.</summary>
-public sealed record GearItem
+public sealed record GearItem : IDocumentPart
 {
     [Display(Name = "Id", Description = "Short and lasting, as painted on the piece; given when left out.")]
     [RegularExpression("^[a-z0-9][a-z0-9-]{0,31}$")]
@@ -112,113 +113,4 @@ public sealed record GearItem
     [Display(Name = "Note")]
     [MaxLength(400)]
     public string? Note { get; init; }
-}
-
-public enum Finding
-{
-    Glazed,
-    Cut,
-    Flat,
-    Stiff,
-    Melted,
-    Chemical,
-    Abraded,
-    Cracked,
-    Bent,
-    WornGroove,
-
-    /// <summary>A gate or sheave that does not move as it should.</summary>
-    Sticks,
-    LabelGone,
-}
-
-public enum InspectionOutcome
-{
-    Pass,
-
-    /// <summary>In service, but looked at again before the next load.</summary>
-    Watch,
-    Quarantine,
-    Retire,
-}
-
-/// <summary>Somebody looked at a piece.</summary>
-public sealed record Inspection
-{
-    [Display(Name = "Day", Description = "yyyy-MM-dd.")]
-    public required string On { get; init; }
-
-    [Display(Name = "Looked at by")]
-    [MaxLength(60)]
-    public required string By { get; init; }
-
-    [Display(Name = "Seen", Description = "What was found; nothing for a piece that is as it should be.")]
-    [MaxLength(12)]
-    public IReadOnlyList<Finding> Findings { get; init; } = [];
-
-    [Display(Name = "Where", Description = "On the piece.")]
-    [MaxLength(120)]
-    public string? Where { get; init; }
-
-    [Display(Name = "What follows")]
-    public InspectionOutcome Outcome { get; init; }
-
-    [Display(Name = "Worn to", Description = "The fraction of its strength that is left.")]
-    [Range(0.3, 1)]
-    public double? Keeps { get; init; }
-
-    [Display(Name = "Note")]
-    [MaxLength(400)]
-    public string? Note { get; init; }
-}
-
-/// <summary>One day's work of a piece.</summary>
-public sealed record GearUse
-{
-    [Display(Name = "Day", Description = "yyyy-MM-dd.")]
-    public required string On { get; init; }
-
-    [Display(Name = "Job")]
-    [MaxLength(120)]
-    public required string Job { get; init; }
-
-    [Display(Name = "Peak load", Description = "Newtons; left out when nobody measured.")]
-    [Range(0, 2_000_000)]
-    public double? PeakN { get; init; }
-
-    [Display(Name = "Minutes loaded")]
-    [Range(0, 1440)]
-    public double? Minutes { get; init; }
-
-    [Display(Name = "Knots", Description = "Ids of the knot table that were tied in it.")]
-    [MaxLength(8)]
-    public IReadOnlyList<string> Knots { get; init; } = [];
-
-    [Display(Name = "Jams", Description = "Knots that needed tools, or blocks that stuck.")]
-    [Range(0, 50)]
-    public int Jams { get; init; }
-
-    [Display(Name = "Note")]
-    [MaxLength(400)]
-    public string? Note { get; init; }
-}
-
-/// <summary>When a piece flags itself, and who said so.</summary>
-public sealed record LockerRules
-{
-    [Display(Name = "Overload share", Description = "A peak above this share of a piece's strength flags it.")]
-    [Range(0.05, 1)]
-    public double OverloadShare { get; init; } = 0.4;
-
-    [Display(Name = "Age of rope, cord, sling and strap", Description = "Years after which one flags itself.")]
-    [Range(1, 40)]
-    public double TextileYears { get; init; } = 10;
-
-    [Display(Name = "Months between inspections")]
-    [Range(1, 60)]
-    public double InspectionMonths { get; init; } = 12;
-
-    [Display(Name = "Set by", Description = "Who chose these.")]
-    [MaxLength(60)]
-    public string? SetBy { get; init; }
 }

@@ -6,22 +6,6 @@ namespace Draklo.Core.Gear;
 /// <param name="Path">The group of the plan that names it.</param>
 public readonly record struct HungPiece(string ItemId, string Path);
 
-/// <summary>How a piece of the locker stands, as far as a plan must know.</summary>
-/// <param name="Name">What the crew calls it.</param>
-/// <param name="Why">Why it is not in service, or what flags it; empty for one that is fine.</param>
-public sealed record GearStanding(string Name, GearState State, string Why);
-
-public enum GearState
-{
-    InService,
-
-    /// <summary>Set aside until somebody has looked at it.</summary>
-    Quarantined,
-
-    /// <summary>Never to be loaded again.</summary>
-    Retired,
-}
-
 /// <summary>Which pieces of the locker a plan uses.</summary>
 public static class GearOnPlan
 {

@@ -1,6 +1,6 @@
 using System.Globalization;
 using Draklo.Core.Catalogue;
-using Draklo.Core.Plans;
+using Draklo.Core.Reading;
 using Draklo.Core.Tackle;
 using Draklo.Core.Units;
 

@@ -1,5 +1,6 @@
 using Draklo.Core.Plans;
 using Draklo.Core.Trees;
+using Draklo.Core.Units;
 
 namespace Draklo.Core.Lines;
 

@@ -1,5 +1,4 @@
 using Draklo.Core.Plans;
-using Draklo.Core.Strength;
 using Draklo.Core.Tackle;
 
 namespace Draklo.Core.Lines;
@@ -19,7 +18,7 @@ public readonly record struct LineTensions(
 )
 {
     /// <param name="planned">Main tension, N.</param>
-    public static LineTensions Of(LineMembers line, LineRun run, PulledLine tackle, double planned)
+    public static LineTensions Of(LineMembers line, LineRun run, SolvedTackle tackle, double planned)
     {
         var tree = line.Share * planned;
         var end = tree / run.Passes(0, best: false);

@@ -1,6 +1,4 @@
 using Draklo.Core.Geometry;
-using Draklo.Core.Hinges;
-using Draklo.Core.Plans;
 using Draklo.Core.Trees;
 using Draklo.Core.Units;
 

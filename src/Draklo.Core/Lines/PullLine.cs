@@ -1,6 +1,5 @@
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
-using Draklo.Core.Strength;
 using Draklo.Core.Trees;
 
 namespace Draklo.Core.Lines;

@@ -1,5 +1,6 @@
 using Draklo.Core.Plans;
 using Draklo.Core.Tackle;
+using Draklo.Core.Units;
 
 namespace Draklo.Core.Lines;
 
@@ -19,7 +20,7 @@ public static class RopeNeeded
     /// <param name="run">From the seat over the redirects to the anchor, metres.</param>
     public static double For(LineMembers line, TackleSystem system, double run, Workings? workings)
     {
-        var legs = InLine(line, system) ? LegsInLine(system) : 0;
+        var legs = system.IsRoveIn(line) ? system.LegsInLine : 0;
         var up = line.Tie == TieKind.Base ? 2 : 1;
         var joint = line.Joined is null ? 0 : JointTakes;
         var needed = Of(line.Tie, line.Seat.HeightM, run, legs * line.Tackle.OpenedM, line.Joined is not null);
@@ -57,7 +58,4 @@ public static class RopeNeeded
         line.Joined is null
             ? null
             : line.Rope.LengthM - Tie - (JointTakes / 2) - (line.Tie == TieKind.Base ? line.Seat.HeightM : 0);
-
-    /// <summary>Whether the tackle is rove in the pull line itself.</summary>
-    public static bool InLine(LineMembers line, TackleSystem system) => system.InLine || line.Tackle.Rope is null;
 }

@@ -1,5 +1,5 @@
 using Draklo.Core.Geometry;
-using Draklo.Core.Plans;
+using Draklo.Core.Trees;
 
 namespace Draklo.Core.Lines;
 

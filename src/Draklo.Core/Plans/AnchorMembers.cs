@@ -1,8 +1,9 @@
 using System.ComponentModel.DataAnnotations;
+using Draklo.Core.Reading;
 
 namespace Draklo.Core.Plans;
 
-public sealed record AnchorMembers
+public sealed record AnchorMembers : IDocumentPart
 {
     [Display(Name = "Anchor", Description = "What the crew calls it.")]
     [MaxLength(60)]
@@ -74,7 +75,7 @@ public enum AnchorKind
     Vehicle,
 }
 
-public sealed record AnchorTreeMembers
+public sealed record AnchorTreeMembers : IDocumentPart
 {
     [Display(
         Name = "Anchor tree's species",
@@ -101,7 +102,7 @@ public sealed record AnchorTreeMembers
     public double Soundness { get; init; } = 1;
 }
 
-public sealed record AnchorPostMembers
+public sealed record AnchorPostMembers : IDocumentPart
 {
     [Display(Name = "Post diameter", Description = "Or width across the pull, metres.")]
     [Range(0.03, 1)]
@@ -118,7 +119,7 @@ public sealed record AnchorPostMembers
     public string GroundId { get; init; } = "soil-sandy";
 }
 
-public sealed record AnchorPicketMembers
+public sealed record AnchorPicketMembers : IDocumentPart
 {
     [Display(Name = "How they are set", Description = "An id of the anchor table, as in picket-1-1.")]
     public required string ArrangementId { get; init; }
@@ -134,7 +135,7 @@ public enum PicketGround
     Wet,
 }
 
-public sealed record AnchorWeightMembers
+public sealed record AnchorWeightMembers : IDocumentPart
 {
     [Display(Name = "Mass of the anchor", Description = "Kilograms.")]
     [Range(10, 100_000)]
@@ -150,57 +151,4 @@ public sealed record AnchorWeightMembers
     [Display(Name = "Slope under it", Description = "Degrees, positive when the pull would drag it uphill.")]
     [Range(-30, 30)]
     public double SlopeDeg { get; init; }
-}
-
-public sealed record SlingMembers
-{
-    [Display(Name = "Sling strength", Description = "Breaking strength straight, newtons.")]
-    [Range(500, 1_000_000)]
-    public required double BreakingStrengthN { get; init; }
-
-    [Display(Name = "Sling hitch", Description = "straight, choked, basket or twoSlings.")]
-    public SlingHitch Hitch { get; init; }
-
-    [Display(
-        Name = "Half angle",
-        Description = "Of a basket or two slings: half the angle between the two legs, degrees."
-    )]
-    [Range(0, 75)]
-    public double HalfAngleDeg { get; init; }
-
-    [Display(
-        Name = "Sling diameter",
-        Description = "Of a rope sling, metres; left out, the bend over its connector is not reckoned, as for a flat one."
-    )]
-    [Range(0.003, 0.06)]
-    public double? DiameterM { get; init; }
-
-    [Display(
-        Name = "Connector under the sling",
-        Description = "What the sling bends over, metres across; left out, 12 mm."
-    )]
-    [Range(0.005, 0.5)]
-    public double? PinDiameterM { get; init; }
-
-    [Display(
-        Name = "Knot in the sling",
-        Description = "An id of the knot table for a sling that is tied; left out for a sewn or spliced one."
-    )]
-    public string? KnotId { get; init; }
-
-    public WearMembers? Wear { get; init; }
-
-    [Display(Name = "Sling of the locker")]
-    [MaxLength(40)]
-    public string? ItemId { get; init; }
-}
-
-public enum SlingHitch
-{
-    Straight,
-    Choked,
-    Basket,
-
-    /// <summary>Two slings to one connector, each taking its part by the angle between them.</summary>
-    TwoSlings,
 }

@@ -1,11 +1,15 @@
 using System.ComponentModel.DataAnnotations;
-using Draklo.Core.Tackle;
+using Draklo.Core.Reading;
 
 namespace Draklo.Core.Plans;
 
 /// <summary>A tackle of the crew's own: stages that haul one another, or points and ropes, one or the other.</summary>
-public sealed record ComposedMembers
+public sealed record ComposedMembers : IDocumentPart
 {
+    public const int MostPoints = 40;
+    public const int MostRopes = 20;
+    public const int MostContacts = 60;
+
     [Display(Name = "Name of the tackle", Description = "Left out, it is named after its stages.")]
     [MaxLength(60)]
     public string? Name { get; init; }
@@ -18,18 +22,18 @@ public sealed record ComposedMembers
         Name = "Points of the tackle",
         Description = "For a tackle put together rope by rope: one load, one hand, a fixed point called anchor, and what else it takes."
     )]
-    [MaxLength(ArrangementRules.MostPoints)]
+    [MaxLength(MostPoints)]
     public IReadOnlyList<ComposedPointMembers> Points { get; init; } = [];
 
     [Display(
         Name = "Ropes of the tackle",
         Description = "Each followed from its hauling end; exactly one starts at the hand."
     )]
-    [MaxLength(ArrangementRules.MostRopes)]
+    [MaxLength(MostRopes)]
     public IReadOnlyList<ComposedRopeMembers> Ropes { get; init; } = [];
 }
 
-public sealed record StageMembers
+public sealed record StageMembers : IDocumentPart
 {
     [Display(Name = "Stage", Description = "direct, redirect, two, three, four, five, ropeLoop or betweenGrips.")]
     public required StageKind Kind { get; init; }
@@ -78,7 +82,7 @@ public enum StageKind
     BetweenGrips,
 }
 
-public sealed record ComposedPointMembers
+public sealed record ComposedPointMembers : IDocumentPart
 {
     [Display(Name = "Name of the point")]
     [RegularExpression("^[a-z0-9][a-z0-9-]{0,31}$")]
@@ -92,18 +96,18 @@ public sealed record ComposedPointMembers
     public required PointKind Kind { get; init; }
 }
 
-public sealed record ComposedRopeMembers
+public sealed record ComposedRopeMembers : IDocumentPart
 {
     [Display(Name = "Rope from", Description = "The point at its hauling end.")]
     [MaxLength(32)]
     public required string From { get; init; }
 
     [Display(Name = "Contacts", Description = "The points it runs to, in order; the last is where it is made fast.")]
-    [MaxLength(ArrangementRules.MostContacts)]
+    [MaxLength(ComposedMembers.MostContacts)]
     public required IReadOnlyList<ComposedContactMembers> Contacts { get; init; }
 }
 
-public sealed record ComposedContactMembers
+public sealed record ComposedContactMembers : IDocumentPart
 {
     [Display(Name = "Runs to")]
     [MaxLength(32)]
@@ -124,53 +128,27 @@ public sealed record ComposedContactMembers
     public double OffAxisDeg { get; init; }
 }
 
-/// <summary>A cam or a grip at a turn of the tackle that keeps what has been won.</summary>
-public sealed record CaptureMembers
-{
-    [Display(Name = "Held between heaves by", Description = "cam or grip.")]
-    public CaptureKind Kind { get; init; }
-
-    [Display(Name = "Rope it holds", Description = "Its number in the arrangement, from 0; the hauled rope is 0.")]
-    [Range(0, ArrangementRules.MostRopes - 1)]
-    public int Rope { get; init; }
-
-    [Display(Name = "At turn", Description = "The number of the contact along that rope, from 0 at its hauling end.")]
-    [Range(0, ArrangementRules.MostContacts - 1)]
-    public int Contact { get; init; }
-
-    [Display(
-        Name = "Cam or grip holds",
-        Description = "What it bears before it slips or cuts the rope, newtons. Left out, the plan says it is not known."
-    )]
-    [Range(500, 200_000)]
-    public double? HoldsN { get; init; }
-}
-
-public enum CaptureKind
-{
-    /// <summary>A toothed or smooth cam in the block; it bites only a rope that is hauled in line with it.</summary>
-    Cam,
-
-    /// <summary>A cord grip that the block pushes open while hauling.</summary>
-    Grip,
-}
-
-/// <summary>What holds the line itself while the tackle is opened again: a grip or turns, one or the other.</summary>
-public sealed record HoldMembers
-{
-    [Display(Name = "Holding grip", Description = "A second grip on the line, fast to the anchor.")]
-    public GripMembers? Grip { get; init; }
-
-    [Display(Name = "Holding turns", Description = "The line's tail round a drum at the anchor, held by hand.")]
-    public LimiterMembers? Turns { get; init; }
-}
-
 /// <summary>A composed tackle that the crew keeps, to hang on its plans.</summary>
-public sealed record OwnTackle
+public sealed record OwnTackle : IDocumentPart
 {
     [Display(Name = "Id of the tackle")]
     [RegularExpression("^[a-z0-9][a-z0-9-]{0,31}$")]
     public required string Id { get; init; }
 
     public required ComposedMembers Tackle { get; init; }
+}
+
+public enum PointKind
+{
+    /// <summary>Held by the ground: takes what comes.</summary>
+    Fixed,
+
+    /// <summary>Free: its legs are in balance.</summary>
+    Moving,
+
+    /// <summary>Where the tackle pulls the line.</summary>
+    Load,
+
+    /// <summary>Where it is hauled, with a force of 1.</summary>
+    Hand,
 }

@@ -1,8 +1,9 @@
 using System.ComponentModel.DataAnnotations;
+using Draklo.Core.Reading;
 
 namespace Draklo.Core.Plans;
 
-public sealed record CutMembers
+public sealed record CutMembers : IDocumentPart
 {
     [Display(Name = "Stump height", Description = "Ground to the plane of the cut, metres.")]
     [Range(0.02, 3)]
@@ -26,7 +27,7 @@ public sealed record CutMembers
     public double AimCorrection { get; init; } = 0.5;
 }
 
-public sealed record NotchMembers
+public sealed record NotchMembers : IDocumentPart
 {
     [Display(Name = "Notch", Description = "open or narrow.")]
     public NotchStyle Style { get; init; }

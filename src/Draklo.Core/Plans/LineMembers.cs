@@ -1,9 +1,10 @@
 using System.ComponentModel.DataAnnotations;
+using Draklo.Core.Reading;
 
 namespace Draklo.Core.Plans;
 
 /// <summary>One pull line, from its seat in the tree to whoever hauls it.</summary>
-public sealed record LineMembers
+public sealed record LineMembers : IDocumentPart
 {
     [Display(Name = "Line", Description = "Short name, different for each line.")]
     [RegularExpression("^[a-z0-9][a-z0-9-]{0,31}$")]
@@ -56,7 +57,7 @@ public enum TieKind
 }
 
 /// <summary>Where a line turns on its way.</summary>
-public sealed record RedirectMembers
+public sealed record RedirectMembers : IDocumentPart
 {
     [Display(Name = "Redirect", Description = "What the turn hangs on and where.")]
     public required AnchorMembers At { get; init; }

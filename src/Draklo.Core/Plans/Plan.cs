@@ -1,4 +1,5 @@
 using System.ComponentModel.DataAnnotations;
+using Draklo.Core.Reading;
 
 namespace Draklo.Core.Plans;
 
@@ -6,7 +7,7 @@ namespace Draklo.Core.Plans;
 /// The plan document: what the screen edits, the store keeps, the file holds and the analysis takes. SI units; degrees
 /// where a name says Deg; bearings clockwise from north.
 /// </summary>
-public sealed record Plan
+public sealed record Plan : IDocumentPart
 {
     public const string FormatName = "draklo.plan";
     public const int CurrentVersion = 1;
@@ -52,14 +53,14 @@ public sealed record Plan
     public IReadOnlyList<string> Guesses { get; init; } = [];
 }
 
-public sealed record LayMembers
+public sealed record LayMembers : IDocumentPart
 {
     [Display(Name = "Lay", Description = "Where the tree shall fall, degrees clockwise from north.")]
     [Range(0, 360)]
     public required double BearingDeg { get; init; }
 }
 
-public sealed record WindMembers
+public sealed record WindMembers : IDocumentPart
 {
     [Display(Name = "Wind speed", Description = "Metres a second at crown height.")]
     [Range(0, 40)]
@@ -71,67 +72,4 @@ public sealed record WindMembers
 
     [Display(Name = "In leaf", Description = "Whether the crown carries leaves.")]
     public bool InLeaf { get; init; } = true;
-}
-
-/// <summary>How careful the crew wants to be, and who said so.</summary>
-public sealed record PolicyMembers
-{
-    [Display(Name = "Policy", Description = "What the crew calls it.")]
-    [MaxLength(60)]
-    public string? Name { get; init; }
-
-    [Display(Name = "Set by", Description = "Who set these factors.")]
-    [MaxLength(60)]
-    public string? SetBy { get; init; }
-
-    [Display(Name = "Set on", Description = "yyyy-MM-dd.")]
-    [MaxLength(10)]
-    public string? SetOn { get; init; }
-
-    [Display(Name = "Load reserve", Description = "Planned tension over needed tension.")]
-    [Range(1, 3)]
-    public double LoadReserve { get; init; } = 1.3;
-
-    public DesignFactorMembers DesignFactor { get; init; } = new();
-}
-
-/// <summary>A policy that the crew keeps under a name, to put on its plans.</summary>
-public sealed record Policy
-{
-    [Display(Name = "Id of the policy")]
-    [RegularExpression("^[a-z0-9][a-z0-9-]{0,31}$")]
-    public required string Id { get; init; }
-
-    public required PolicyMembers Members { get; init; }
-}
-
-/// <summary>Strength wanted over load, by class of link.</summary>
-public sealed record DesignFactorMembers
-{
-    [Display(Name = "Factor for ropes", Description = "Also for the knots in them.")]
-    [Range(1, 15)]
-    public double Rope { get; init; } = 5;
-
-    [Display(Name = "Factor for slings")]
-    [Range(1, 15)]
-    public double Sling { get; init; } = 5;
-
-    [Display(Name = "Factor for hardware", Description = "Blocks and connectors.")]
-    [Range(1, 15)]
-    public double Hardware { get; init; } = 4;
-
-    [Display(Name = "Factor for anchors", Description = "Also for the tree's own roots.")]
-    [Range(1, 15)]
-    public double Anchor { get; init; } = 2;
-
-    [Display(Name = "Factor for the stem", Description = "Also for a limb that the line lies on.")]
-    [Range(1, 15)]
-    public double Stem { get; init; } = 3;
-
-    [Display(
-        Name = "Factor for grips",
-        Description = "Over the load at which a grip creeps: it slips rather than breaks."
-    )]
-    [Range(1, 15)]
-    public double Grip { get; init; } = 1.25;
 }

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Draklo.Core.Units;
 
 namespace Draklo.Core.Plans;
 
@@ -35,7 +36,7 @@ public static class PlanFile
                 && v.TryGetInt32(out var number)
                     ? number
                     : 0;
-            PlanRules.CheckHeader(format.GetString()!, version, problems);
+            CheckHeader(format.GetString()!, version, problems);
             return problems;
         }
         catch (JsonException)
@@ -47,6 +48,33 @@ public static class PlanFile
                     "This file is not readable JSON, so it cannot be a plan: choose a file that was exported as a plan."
                 ),
             ];
+        }
+    }
+
+    /// <summary>Whether a file is a plan of a version that is known here.</summary>
+    public static void CheckHeader(string format, int version, List<Problem> problems)
+    {
+        if (format != Plan.FormatName)
+        {
+            problems.Add(
+                new(
+                    "format",
+                    $"This is not a Draklo plan: its format says “{(format.Length > 60 ? format[..60] + "…" : format)}” where a plan says “{Plan.FormatName}”."
+                )
+            );
+        }
+        else if (version > Plan.CurrentVersion)
+        {
+            problems.Add(
+                new(
+                    "version",
+                    $"This plan was written by a newer Draklo (format version {version}; this one reads up to {Plan.CurrentVersion}): update this one, or export the plan again from there."
+                )
+            );
+        }
+        else if (version < 1)
+        {
+            problems.Add(new("version", "The version of a plan is 1 or more: correct it."));
         }
     }
 }

@@ -1,8 +1,7 @@
-using System.ComponentModel.DataAnnotations;
-using System.Reflection;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Schema;
+using Draklo.Core.Reading;
 
 namespace Draklo.Core.Plans;
 
@@ -19,48 +18,6 @@ public static class PlanSchema
 
     /// <summary>The schema as indented JSON text, ending in a line break.</summary>
     public static string Text { get; } = Make().ToJsonString(Indented) + "\n";
-
-    /// <summary>Adds to a member's schema what its attributes say: label, description and range.</summary>
-    public static void Describe(JsonObject schema, ICustomAttributeProvider? attributes)
-    {
-        foreach (var attribute in attributes?.GetCustomAttributes(inherit: false) ?? [])
-        {
-            switch (attribute)
-            {
-                case DisplayAttribute display:
-                    schema["title"] = display.Name;
-                    if (display.Description is not null)
-                    {
-                        schema["description"] = display.Description;
-                    }
-
-                    break;
-                case RangeAttribute range:
-                    schema["minimum"] = Convert.ToDouble(range.Minimum);
-                    schema["maximum"] = Convert.ToDouble(range.Maximum);
-                    break;
-                case RegularExpressionAttribute pattern:
-                    schema["pattern"] = pattern.Pattern;
-                    break;
-                default:
-                    DescribeLength(schema, attribute);
-                    break;
-            }
-        }
-    }
-
-    private static void DescribeLength(JsonObject schema, object attribute)
-    {
-        var list = schema["items"] is not null;
-        if (attribute is MaxLengthAttribute most)
-        {
-            schema[list ? "maxItems" : "maxLength"] = most.Length;
-        }
-        else if (attribute is MinLengthAttribute fewest)
-        {
-            schema[list ? "minItems" : "minLength"] = fewest.Length;
-        }
-    }
 
     private static JsonObject Make()
     {
@@ -79,7 +36,7 @@ public static class PlanSchema
                                 member["additionalProperties"] = false;
                             }
 
-                            Describe(member, context.PropertyInfo?.AttributeProvider);
+                            MemberSchema.Describe(member, context.PropertyInfo?.AttributeProvider);
                         }
 
                         return node;

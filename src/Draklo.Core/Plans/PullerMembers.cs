@@ -1,8 +1,9 @@
 using System.ComponentModel.DataAnnotations;
+using Draklo.Core.Reading;
 
 namespace Draklo.Core.Plans;
 
-public sealed record PullerMembers
+public sealed record PullerMembers : IDocumentPart
 {
     [Display(Name = "Puller", Description = "people, machine, vehicle or handWinch.")]
     public PullerKind Kind { get; init; }
@@ -64,7 +65,7 @@ public enum PullerKind
 /// <summary>
 /// Turns round a drum between the puller and the rope, their tail held by hand: it slips before something breaks.
 /// </summary>
-public sealed record LimiterMembers
+public sealed record LimiterMembers : IDocumentPart
 {
     [Display(Name = "Turns on the drum", Description = "Whole turns.")]
     [Range(1, 8)]

@@ -1,9 +1,10 @@
 using System.ComponentModel.DataAnnotations;
+using Draklo.Core.Reading;
 
 namespace Draklo.Core.Plans;
 
 /// <summary>What was read off the real tree, kept so that a figure can be traced to it.</summary>
-public sealed record ReadingMembers
+public sealed record ReadingMembers : IDocumentPart
 {
     [Display(Name = "Height reading")]
     public HeightReadingMembers? Height { get; init; }
@@ -17,7 +18,7 @@ public sealed record ReadingMembers
     public IReadOnlyList<LeanViewMembers> LeanViews { get; init; } = [];
 }
 
-public sealed record HeightReadingMembers
+public sealed record HeightReadingMembers : IDocumentPart
 {
     [Display(
         Name = "Measured by",
@@ -60,7 +61,7 @@ public enum HeightMethod
     Stick,
 }
 
-public sealed record LeanViewMembers
+public sealed record LeanViewMembers : IDocumentPart
 {
     [Display(Name = "Looking toward", Description = "Bearing of the line of sight to the tree.")]
     [Range(0, 360)]

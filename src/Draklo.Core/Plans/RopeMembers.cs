@@ -1,8 +1,9 @@
 using System.ComponentModel.DataAnnotations;
+using Draklo.Core.Reading;
 
 namespace Draklo.Core.Plans;
 
-public sealed record RopeMembers
+public sealed record RopeMembers : IDocumentPart
 {
     [Display(Name = "Rope strength", Description = "Breaking strength new and without knots, newtons.")]
     [Range(500, 1_000_000)]
@@ -34,7 +35,7 @@ public sealed record RopeMembers
 }
 
 /// <summary>What use and weather have left of a strength.</summary>
-public sealed record WearMembers
+public sealed record WearMembers : IDocumentPart
 {
     [Display(Name = "Age", Description = "Years since it was made; each takes a fiftieth of its strength.")]
     [Range(0, 40)]
@@ -49,7 +50,7 @@ public sealed record WearMembers
 }
 
 /// <summary>A second rope tied to the hauling end of the first.</summary>
-public sealed record JoinedRopeMembers
+public sealed record JoinedRopeMembers : IDocumentPart
 {
     [Display(Name = "Joining knot", Description = "An id of the knot table that joins two ends.")]
     public string KnotId { get; init; } = "double-fisherman";

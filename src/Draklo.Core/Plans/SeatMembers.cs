@@ -1,9 +1,10 @@
 using System.ComponentModel.DataAnnotations;
+using Draklo.Core.Reading;
 
 namespace Draklo.Core.Plans;
 
 /// <summary>Where a line sits in the tree.</summary>
-public sealed record SeatMembers
+public sealed record SeatMembers : IDocumentPart
 {
     [Display(Name = "Seat height", Description = "Above the ground at the stump, metres.")]
     [Range(0.5, 120)]
@@ -31,7 +32,7 @@ public enum SeatKind
     Limb,
 }
 
-public sealed record LimbMembers
+public sealed record LimbMembers : IDocumentPart
 {
     [Display(Name = "Limb diameter", Description = "At its union, metres.")]
     [Range(0.02, 2)]
@@ -61,7 +62,7 @@ public sealed record LimbMembers
 }
 
 /// <summary>How a line gets to its seat.</summary>
-public sealed record SettingMembers
+public sealed record SettingMembers : IDocumentPart
 {
     [Display(Name = "Set by", Description = "hand, catapult, pole or climber.")]
     public SettingWay Way { get; init; }

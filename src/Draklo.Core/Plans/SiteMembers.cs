@@ -1,9 +1,10 @@
 using System.ComponentModel.DataAnnotations;
+using Draklo.Core.Reading;
 
 namespace Draklo.Core.Plans;
 
 /// <summary>What stands and lies about the tree. Places are metres east and north of the stump's middle.</summary>
-public sealed record SiteMembers
+public sealed record SiteMembers : IDocumentPart
 {
     [Display(Name = "Origin", Description = "Where on earth the stump stands; only GeoJSON needs it.")]
     public OriginMembers? Origin { get; init; }
@@ -24,7 +25,7 @@ public sealed record SiteMembers
     public double AimErrorDeg { get; init; } = 5;
 }
 
-public sealed record OriginMembers
+public sealed record OriginMembers : IDocumentPart
 {
     [Display(Name = "Latitude", Description = "Degrees, WGS 84.")]
     [Range(-85, 85)]
@@ -35,7 +36,7 @@ public sealed record OriginMembers
     public required double LongitudeDeg { get; init; }
 }
 
-public sealed record PlaceMembers
+public sealed record PlaceMembers : IDocumentPart
 {
     [Display(Name = "East")]
     [Range(-500, 500)]
@@ -46,7 +47,7 @@ public sealed record PlaceMembers
     public required double NorthM { get; init; }
 }
 
-public sealed record SpotMembers
+public sealed record SpotMembers : IDocumentPart
 {
     [Display(Name = "East")]
     [Range(-500, 500)]
@@ -61,7 +62,7 @@ public sealed record SpotMembers
     public required double RiseM { get; init; }
 }
 
-public sealed record TargetMembers
+public sealed record TargetMembers : IDocumentPart
 {
     [Display(Name = "Target", Description = "Short name, different for each.")]
     [RegularExpression("^[a-z0-9][a-z0-9-]{0,31}$")]

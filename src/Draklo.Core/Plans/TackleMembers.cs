@@ -1,8 +1,9 @@
 using System.ComponentModel.DataAnnotations;
+using Draklo.Core.Reading;
 
 namespace Draklo.Core.Plans;
 
-public sealed record TackleMembers
+public sealed record TackleMembers : IDocumentPart
 {
     [Display(Name = "Tackle", Description = "A named system, or composed for one of the crew's own.")]
     public required string SystemId { get; init; }
@@ -67,60 +68,7 @@ public sealed record TackleMembers
     public string? HardwareItemId { get; init; }
 }
 
-/// <summary>A cord wound on the line so that it holds by friction.</summary>
-public sealed record GripMembers
-{
-    [Display(Name = "Kind of grip", Description = "An id of the grip table.")]
-    public required string GripId { get; init; }
-
-    [Display(
-        Name = "Creeps at",
-        Description = "Where it began to slip in the crew's own trials, newtons; left out, the table's low figure."
-    )]
-    [Range(500, 60_000)]
-    public double? SlipN { get; init; }
-
-    [Display(
-        Name = "Cord strength",
-        Description = "Breaking strength of one leg of its cord, newtons. Left out, the plan says it is not known."
-    )]
-    [Range(500, 200_000)]
-    public double? CordStrengthN { get; init; }
-
-    [Display(Name = "Cord diameter", Description = "Metres.")]
-    [Range(0.003, 0.02)]
-    public double? CordDiameterM { get; init; }
-
-    [Display(
-        Name = "Ends of the cord",
-        Description = "An id of the knot table: what closes the loop or makes the eyes."
-    )]
-    public string EndKnotId { get; init; } = "double-fisherman";
-
-    public WearMembers? Wear { get; init; }
-
-    [Display(Name = "Grip of the locker")]
-    [MaxLength(40)]
-    public string? ItemId { get; init; }
-}
-
-/// <summary>Carabiners or shackles side by side.</summary>
-public sealed record ConnectorMembers
-{
-    [Display(Name = "Connector strength", Description = "Breaking strength of one, newtons.")]
-    [Range(500, 1_000_000)]
-    public required double StrengthN { get; init; }
-
-    [Display(Name = "Side by side", Description = "One, or two that share the load and bend what runs over them less.")]
-    [Range(1, 2)]
-    public int Count { get; init; } = 1;
-
-    [Display(Name = "Connector of the locker")]
-    [MaxLength(40)]
-    public string? ItemId { get; init; }
-}
-
-public sealed record TackleRopeMembers
+public sealed record TackleRopeMembers : IDocumentPart
 {
     [Display(Name = "Tackle rope strength", Description = "Breaking strength new and without knots, newtons.")]
     [Range(500, 1_000_000)]

@@ -1,9 +1,9 @@
 using System.ComponentModel.DataAnnotations;
-using Draklo.Core.Catalogue;
+using Draklo.Core.Reading;
 
 namespace Draklo.Core.Plans;
 
-public sealed record TreeMembers
+public sealed record TreeMembers : IDocumentPart
 {
     [Display(Name = "Species", Description = "An id of the species catalogue; it fills the wood unless wood is given.")]
     public string? SpeciesId { get; init; }
@@ -39,7 +39,7 @@ public sealed record TreeMembers
 }
 
 /// <summary>What a probe or a bore found.</summary>
-public sealed record DecayMembers
+public sealed record DecayMembers : IDocumentPart
 {
     [Display(Name = "Sound shell", Description = "Thickness of the sound wood outside the rot, metres.")]
     [Range(0, 2.5)]
@@ -51,7 +51,7 @@ public sealed record DecayMembers
 }
 
 /// <summary>What was seen on the tree.</summary>
-public sealed record ConditionMembers
+public sealed record ConditionMembers : IDocumentPart
 {
     [Display(Name = "Dead", Description = "Dead or dying: dry wood breaks short and a hinge of it holds little.")]
     public bool Dead { get; init; }
@@ -63,39 +63,7 @@ public sealed record ConditionMembers
     public bool RootsLifted { get; init; }
 }
 
-/// <summary>The wood's own figures, where they are better known than the catalogue's.</summary>
-public sealed record WoodMembers
-{
-    [Display(Name = "Green density", Description = "Kilograms per cubic metre as felled.")]
-    [Range(300, 1500)]
-    public required double GreenDensityKgM3 { get; init; }
-
-    [Display(Name = "Bending strength", Description = "Green modulus of rupture, megapascals.")]
-    [Range(10, 150)]
-    public required double BendingStrengthMPa { get; init; }
-
-    [Display(Name = "Stiffness", Description = "Green modulus of elasticity, gigapascals.")]
-    [Range(1, 25)]
-    public required double StiffnessGPa { get; init; }
-
-    [Display(Name = "Hinge class", Description = "How far the wood bends before a hinge lets go.")]
-    public HingeClass HingeClass { get; init; } = HingeClass.Fair;
-
-    [Display(Name = "Splits", Description = "Tendency to split up the stem; left out, the species' own, or medium.")]
-    public SplitTendency? Splits { get; init; }
-
-    [Display(Name = "Habit", Description = "broadleaf or conifer; left out, the species' own, or broadleaf.")]
-    public Habit? Habit { get; init; }
-}
-
-public enum HingeClass
-{
-    Brittle,
-    Fair,
-    Strong,
-}
-
-public sealed record LeanMembers
+public sealed record LeanMembers : IDocumentPart
 {
     [Display(Name = "Lean", Description = "Degrees off plumb; for a swept stem, of the sight line from stump to top.")]
     [Range(0, 45)]
@@ -115,7 +83,7 @@ public enum LeanShape
     Swept,
 }
 
-public sealed record CrownMembers
+public sealed record CrownMembers : IDocumentPart
 {
     [Display(Name = "Crown base", Description = "Height of the lowest live branches, metres.")]
     [Range(0, 100)]
@@ -136,7 +104,7 @@ public sealed record CrownMembers
 }
 
 /// <summary>How far the crown reaches from the stem line, metres.</summary>
-public sealed record ReachMembers
+public sealed record ReachMembers : IDocumentPart
 {
     [Display(Name = "Reach north")]
     [Range(0, 30)]
@@ -153,64 +121,4 @@ public sealed record ReachMembers
     [Display(Name = "Reach west")]
     [Range(0, 30)]
     public required double West { get; init; }
-}
-
-public sealed record MassMembers
-{
-    [Display(
-        Name = "Mass by",
-        Description = "form: from height, diameter and taper; sections: from diameters measured up the stem; known: weighed or told."
-    )]
-    public MassMethod Method { get; init; }
-
-    [Display(
-        Name = "Sections",
-        Description = "Diameters at heights, from below upward; used when the mass is by sections."
-    )]
-    [MaxLength(20)]
-    public IReadOnlyList<SectionMembers> Sections { get; init; } = [];
-
-    [Display(Name = "Known mass", Description = "Used when the mass is known.")]
-    public KnownMassMembers? Known { get; init; }
-}
-
-public enum MassMethod
-{
-    Form,
-    Sections,
-    Known,
-}
-
-public sealed record SectionMembers
-{
-    [Display(Name = "Height of the diameter", Description = "Above the ground, metres.")]
-    [Range(0, 120)]
-    public required double HeightM { get; init; }
-
-    [Display(Name = "Diameter of the section", Description = "Metres.")]
-    [Range(0.01, 5)]
-    public required double DiameterM { get; init; }
-}
-
-public sealed record KnownMassMembers
-{
-    [Display(Name = "Mass", Description = "Of all above the cut, kilograms.")]
-    [Range(5, 100_000)]
-    public required double MassKg { get; init; }
-
-    [Display(Name = "Centre height", Description = "Above the ground, metres.")]
-    [Range(0.1, 100)]
-    public required double CentreHeightM { get; init; }
-
-    [Display(Name = "Centre north", Description = "North of the stump's middle, metres; negative is south.")]
-    [Range(-30, 30)]
-    public double NorthM { get; init; }
-
-    [Display(Name = "Centre east", Description = "East of the stump's middle, metres; negative is west.")]
-    [Range(-30, 30)]
-    public double EastM { get; init; }
-
-    [Display(Name = "Spread of the mass", Description = "How far it may be off either way, as a fraction.")]
-    [Range(0.01, 0.6)]
-    public double Spread { get; init; } = 0.15;
 }

@@ -1,3 +1,4 @@
+using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
 using Draklo.Core.Trees;
 
@@ -17,11 +18,11 @@ public static class Footprint
     {
         var height = tree.HeightM;
         var crownFrom = Math.Min(tree.Crown.BaseHeightM, height);
-        var error = Math.Tan(Geometry.Angle.Radians(aimErrorDeg));
+        var error = Math.Tan(Angle.Radians(aimErrorDeg));
         var half = stumpDiameter / 2;
         var left = Math.Max(half, CrownReach.Toward(tree.Crown.ReachM, bearingDeg - 90));
         var right = Math.Max(half, CrownReach.Toward(tree.Crown.ReachM, bearingDeg + 90));
-        var (sin, cos) = Math.SinCos(Geometry.Angle.Radians(bearingDeg));
+        var (sin, cos) = Math.SinCos(Angle.Radians(bearingDeg));
         return
         [
             At(0, -half),

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
+using Draklo.Core.Units;
 using NetTopologySuite.Features;
 using NetTopologySuite.Geometries;
 using NetTopologySuite.IO.Converters;

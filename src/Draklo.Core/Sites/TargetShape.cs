@@ -1,4 +1,5 @@
 using System.Collections.Frozen;
+using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
 using NetTopologySuite.Algorithm;
 using NetTopologySuite.Geometries;

@@ -1,7 +1,9 @@
 using Draklo.Core.Geometry;
 using Draklo.Core.Lines;
 using Draklo.Core.Plans;
+using Draklo.Core.Tackle;
 using Draklo.Core.Trees;
+using Draklo.Core.Units;
 
 namespace Draklo.Core.Sites;
 
@@ -112,7 +114,7 @@ public sealed record Zones(
                 ? Place.At(members.Anchor.DistanceM + CrewPastAnchor, members.Anchor.BearingDeg)
             : Past(legs[^2], anchor, CrewPastAnchor);
         var off = Math.Abs(Angle.Between(context.Plan.Lay.BearingDeg, crew.BearingDeg));
-        var turnsAtAnchor = Tackle.TackleSystems.Of(members.Tackle).HauledBack;
+        var turnsAtAnchor = TackleSystems.Of(members.Tackle).HauledBack;
         var bands = new Place[legs.Length - 1][];
         for (var i = 0; i < bands.Length; i++)
         {
@@ -230,7 +232,7 @@ public sealed record Zones(
     )
     {
         var units = context.Units;
-        var name = Units.Sentences.Capitalised(shape.Name);
+        var name = Sentences.Capitalised(shape.Name);
         // Nobody lays a tree to the centimetre.
         clearance = clearance <= 0 ? 0 : Math.Max(0.1, Math.Round(clearance, 1));
         var height = context.Plan.Tree.HeightM;
@@ -244,7 +246,7 @@ public sealed record Zones(
             case TargetKind.PowerLine when away < height:
                 return (
                     VerdictState.Check,
-                    Units.Sentences.Say(
+                    Sentences.Say(
                         units,
                         $"{name} is {away:m} from the stump, within the tree's height: it misses this lay by {clearance:m}, but a tree that goes wrong reaches it. Ask the utility first."
                     )
@@ -259,7 +261,7 @@ public sealed record Zones(
             case TargetKind.People when away < reach:
                 return (
                     VerdictState.Check,
-                    Units.Sentences.Say(
+                    Sentences.Say(
                         units,
                         $"{name} is {away:m} from the stump: nobody stays within twice the height, {reach:m}, while cutting goes on."
                     )
@@ -274,13 +276,13 @@ public sealed record Zones(
             case not TargetKind.People and not TargetKind.PowerLine when clearance < SmallClearance:
                 return (
                     VerdictState.Check,
-                    Units.Sentences.Say(
+                    Sentences.Say(
                         units,
                         $"{name} is missed by only {clearance:m}, with the lay missed as far as it may be."
                     )
                 );
             default:
-                return (VerdictState.Ready, Units.Sentences.Say(units, $"{name} is missed by {clearance:m}."));
+                return (VerdictState.Ready, Sentences.Say(units, $"{name} is missed by {clearance:m}."));
         }
     }
 }
@@ -306,16 +308,4 @@ public sealed record LineOnSite(
     IReadOnlyList<Place> Legs,
     IReadOnlyList<IReadOnlyList<Place>> Bands,
     IReadOnlyList<IReadOnlyList<Place>> InsideTurns
-);
-
-/// <param name="ClearanceM">Between the fall's footprint and the target; 0 when they overlap.</param>
-/// <param name="AwayM">Between the stump and the target.</param>
-public sealed record TargetClearance(
-    string Id,
-    string Name,
-    double ClearanceM,
-    bool Overlaps,
-    double AwayM,
-    VerdictState State,
-    string Text
 );

@@ -1,4 +1,5 @@
 using System.ComponentModel.DataAnnotations;
+using Draklo.Core.Plans;
 
 namespace Draklo.Core.Tackle;
 
@@ -27,21 +28,6 @@ public sealed record TacklePoint
 
     [Display(Name = "Kind of point", Description = "fixed, moving, load or hand.")]
     public required PointKind Kind { get; init; }
-}
-
-public enum PointKind
-{
-    /// <summary>Held by the ground: takes what comes.</summary>
-    Fixed,
-
-    /// <summary>Free: its legs are in balance.</summary>
-    Moving,
-
-    /// <summary>Where the tackle pulls the line.</summary>
-    Load,
-
-    /// <summary>Where it is hauled, with a force of 1.</summary>
-    Hand,
 }
 
 public sealed record TackleRope

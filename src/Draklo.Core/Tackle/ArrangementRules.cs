@@ -1,13 +1,14 @@
 using Draklo.Core.Plans;
+using Draklo.Core.Units;
 
 namespace Draklo.Core.Tackle;
 
 /// <summary>What an arrangement must satisfy before it is solved.</summary>
 public static class ArrangementRules
 {
-    public const int MostPoints = 40;
-    public const int MostRopes = 20;
-    public const int MostContacts = 60;
+    public const int MostPoints = ComposedMembers.MostPoints;
+    public const int MostRopes = ComposedMembers.MostRopes;
+    public const int MostContacts = ComposedMembers.MostContacts;
     private const double MostOffAxis = 80;
 
     public static List<Problem> Check(Arrangement arrangement)

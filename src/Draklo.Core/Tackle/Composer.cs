@@ -1,6 +1,8 @@
 using System.Runtime.CompilerServices;
 using Draklo.Core.Catalogue;
 using Draklo.Core.Plans;
+using Draklo.Core.Reading;
+using Draklo.Core.Units;
 
 namespace Draklo.Core.Tackle;
 
@@ -24,7 +26,7 @@ public sealed record ComposedTackle(
     public static (ComposedTackle? Tackle, List<Problem> Problems) Of(ComposedMembers own, ContactKind contact)
     {
         var problems = new List<Problem>();
-        MemberRanges.Check(own, Units.UnitSystem.Metric, problems);
+        MemberRanges.Check(own, UnitSystem.Metric, problems);
         problems = problems.Count > 0 ? problems : Composer.Check(own);
         return problems.Count > 0
             ? (null, problems)

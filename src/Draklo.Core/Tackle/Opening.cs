@@ -1,3 +1,5 @@
+using Draklo.Core.Plans;
+
 namespace Draklo.Core.Tackle;
 
 /// <summary>Where the points of a tackle stand when it is fully opened, and the rope that it then takes.</summary>

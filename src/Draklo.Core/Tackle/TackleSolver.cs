@@ -1,4 +1,5 @@
 using Draklo.Core.Plans;
+using Draklo.Core.Units;
 using MathNet.Numerics.LinearAlgebra;
 
 namespace Draklo.Core.Tackle;

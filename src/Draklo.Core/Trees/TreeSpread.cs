@@ -1,14 +1,8 @@
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
+using Draklo.Core.Units;
 
 namespace Draklo.Core.Trees;
-
-/// <summary>A figure with how far it may be off.</summary>
-public sealed record Spread(double Low, double Nominal, double High)
-{
-    public static Spread About(double nominal, double off) =>
-        new(nominal - Math.Abs(off), nominal, nominal + Math.Abs(off));
-}
 
 /// <summary>How far mass, centre and needed tension may be off, from what each rests on.</summary>
 /// <remarks>

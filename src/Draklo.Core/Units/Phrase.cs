@@ -1,5 +1,4 @@
 using System.Runtime.CompilerServices;
-using Draklo.Core.Plans;
 
 namespace Draklo.Core.Units;
 

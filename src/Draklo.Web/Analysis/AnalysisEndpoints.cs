@@ -1,9 +1,9 @@
+using Draklo.Core.Analyses;
 using Draklo.Core.Catalogue;
-using Draklo.Core.Chances;
 using Draklo.Core.Plans;
-using Draklo.Core.Rigs;
-using Draklo.Core.Strength;
+using Draklo.Core.Studies;
 using Draklo.Core.Tackle;
+using Draklo.Core.Units;
 using Draklo.Store;
 using Draklo.Web.Hosting;
 
@@ -22,7 +22,7 @@ internal static class AnalysisEndpoints
                 "A piece of the locker that hangs on the plan is looked up there. units=us writes sentences and workings in US customary units; figures are SI in any case. workings=false leaves the workings out."
             )
             .Accepts<Plan>("application/json")
-            .Produces<Core.Plans.Analysis>()
+            .Produces<Core.Analyses.Analysis>()
             .ProducesValidationProblem(StatusCodes.Status400BadRequest)
             .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity)
             .ProducesProblem(StatusCodes.Status413PayloadTooLarge);
@@ -108,7 +108,7 @@ internal static class AnalysisEndpoints
 
         var outcome = PlanAnalysis.Of(plan, system, workings, locker.Standings());
         return outcome.Analysis is { } analysis
-            ? new WholeAnswer<Core.Plans.Analysis>(analysis)
+            ? new WholeAnswer<Core.Analyses.Analysis>(analysis)
             : PlainProblems.Refused(outcome.Problems);
     }
 

@@ -1,7 +1,9 @@
 using System.Runtime.CompilerServices;
 using System.Text.Json;
+using Draklo.Core.Analyses;
 using Draklo.Core.Plans;
-using Draklo.Core.Rigs;
+using Draklo.Core.Reading;
+using Draklo.Core.Studies;
 using Draklo.Core.Units;
 using Draklo.Store;
 using Microsoft.AspNetCore.SignalR;

@@ -1,6 +1,7 @@
 using System.Text.RegularExpressions;
 using Draklo.Core.Catalogue;
 using Draklo.Core.Plans;
+using Draklo.Core.Reading;
 using Draklo.Core.Tackle;
 using Draklo.Core.Units;
 using Draklo.Store;

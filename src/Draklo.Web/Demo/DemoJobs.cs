@@ -1,4 +1,4 @@
-using Draklo.Core.Plans;
+using Draklo.Core.Reading;
 using Draklo.Store;
 using Draklo.Web.Jobs;
 

@@ -1,5 +1,6 @@
 using Draklo.Core.Gear;
 using Draklo.Core.Plans;
+using Draklo.Core.Reading;
 using Draklo.Store;
 
 namespace Draklo.Web.Demo;

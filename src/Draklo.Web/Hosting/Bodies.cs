@@ -1,5 +1,5 @@
 using System.Globalization;
-using Draklo.Core.Plans;
+using Draklo.Core.Reading;
 using Draklo.Core.Units;
 using Microsoft.Net.Http.Headers;
 

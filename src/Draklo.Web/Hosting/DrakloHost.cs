@@ -1,5 +1,7 @@
 using System.Reflection;
-using Draklo.Core.Plans;
+using Draklo.Core.Analyses;
+using Draklo.Core.Reading;
+using Draklo.Core.Units;
 using Draklo.Store;
 using Draklo.Web.Analysis;
 using Draklo.Web.Catalogue;

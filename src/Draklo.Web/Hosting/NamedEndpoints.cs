@@ -1,4 +1,4 @@
-using Draklo.Core.Plans;
+using Draklo.Core.Reading;
 using Draklo.Core.Units;
 using Draklo.Store;
 
@@ -21,7 +21,7 @@ internal static class NamedEndpoints
         Action<T, List<Problem>> check
     )
         where TStore : NamedStore<T>
-        where T : class
+        where T : class, IDocumentPart
     {
         var name = char.ToUpperInvariant(one[0]) + one[1..];
         app.MapGet(path, (TStore store) => store.List())
@@ -59,7 +59,7 @@ internal static class NamedEndpoints
         Func<T, string> idOf,
         Action<T, List<Problem>> check
     )
-        where T : class
+        where T : class, IDocumentPart
     {
         var (document, refusal) = await request.ReadAsync<T>();
         if (document is null)

@@ -1,4 +1,4 @@
-using Draklo.Core.Plans;
+using Draklo.Core.Units;
 using Microsoft.AspNetCore.Diagnostics;
 
 namespace Draklo.Web.Hosting;

@@ -1,5 +1,8 @@
 using System.Text.Json;
+using Draklo.Core.Analyses;
+using Draklo.Core.Catalogue;
 using Draklo.Core.Plans;
+using Draklo.Core.Reading;
 
 namespace Draklo.Web.Hosting;
 

@@ -1,5 +1,5 @@
 using System.Text.Json;
-using Draklo.Core.Plans;
+using Draklo.Core.Reading;
 
 namespace Draklo.Web.Hosting;
 

@@ -1,5 +1,11 @@
 using System.ComponentModel.DataAnnotations;
+using Draklo.Core.Analyses;
+using Draklo.Core.Catalogue;
+using Draklo.Core.Gear;
+using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
+using Draklo.Core.Units;
+using Draklo.Core.Verdicts;
 using Draklo.Store;
 
 namespace Draklo.Web.Jobs;
@@ -50,7 +56,7 @@ public sealed record JobDocument
         }
 
         var header = new List<Problem>();
-        PlanRules.CheckHeader(Plan.Format, Plan.Version, header);
+        PlanFile.CheckHeader(Plan.Format, Plan.Version, header);
         problems.AddRange(header.Select(p => p with { Path = "plan." + p.Path }));
         return problems;
     }

@@ -2,6 +2,8 @@ using System.Text;
 using System.Text.Json;
 using System.Text.RegularExpressions;
 using Draklo.Core.Plans;
+using Draklo.Core.Reading;
+using Draklo.Core.Units;
 using Draklo.Store;
 using Draklo.Web.Hosting;
 

@@ -1,5 +1,6 @@
 using Draklo.Core.Plans;
 using Draklo.Core.Tackle;
+using Draklo.Core.Units;
 using Draklo.Store;
 using Draklo.Web.Hosting;
 

@@ -1,5 +1,4 @@
 using Draklo.Core.Gear;
-using Draklo.Core.Plans;
 using Draklo.Core.Units;
 using Draklo.Store;
 

@@ -1,5 +1,5 @@
 using Draklo.Core.Gear;
-using Draklo.Core.Plans;
+using Draklo.Core.Reading;
 using Draklo.Core.Units;
 using Draklo.Store;
 using Draklo.Web.Hosting;

@@ -1,6 +1,10 @@
 using System.Runtime.CompilerServices;
 using System.Text.Json;
+using Draklo.Core.Analyses;
+using Draklo.Core.Lines;
+using Draklo.Core.Links;
 using Draklo.Core.Plans;
+using Draklo.Core.Reading;
 using Draklo.Core.Units;
 using Microsoft.AspNetCore.SignalR;
 

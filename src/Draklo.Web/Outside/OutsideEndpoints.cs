@@ -1,4 +1,7 @@
+using Draklo.Core.Analyses;
 using Draklo.Core.Plans;
+using Draklo.Core.Reading;
+using Draklo.Core.Units;
 using Draklo.Web.Hosting;
 
 namespace Draklo.Web.Outside;

@@ -1,0 +1,261 @@
+using Draklo.Core.Catalogue;
+using Draklo.Core.Plans;
+using Draklo.Core.Reading;
+using Draklo.Core.Sites;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Analyses;
+
+/// <summary>What a plan must satisfy before anything is computed from it.</summary>
+/// <remarks>
+/// Ranges stand as attributes on the members, where the JSON Schema reads them too; how members must agree with one
+/// another stands here.
+/// </remarks>
+public static class PlanRules
+{
+    /// <summary>Every problem of the plan; none when it can be computed as far as its own figures go.</summary>
+    public static List<Problem> Check(Plan plan, UnitSystem units)
+    {
+        var problems = new List<Problem>();
+        PlanFile.CheckHeader(plan.Format, plan.Version, problems);
+        if (problems.Count > 0)
+        {
+            return problems;
+        }
+
+        MemberRanges.Check(plan, units, problems);
+        if (problems.Count == 0)
+        {
+            CheckTree(plan.Tree, problems, units);
+            CheckCut(plan, problems, units);
+            LineRules.Check(plan, problems, units);
+            if (plan.Site.Targets.Count > 0 || plan.WalkUp.Count > 0)
+            {
+                CheckSite(plan, problems);
+            }
+
+            CheckGuesses(plan, problems);
+        }
+
+        return problems;
+    }
+
+    private static void CheckTree(TreeMembers tree, List<Problem> problems, UnitSystem units)
+    {
+        if (tree.SpeciesId is null && tree.Wood is null)
+        {
+            problems.Add(new("tree.speciesId", "Say which species it is, or give the wood's own figures."));
+        }
+
+        if (tree is { SpeciesId: { } species, Wood: null } && !Reference.Species.ContainsKey(species))
+        {
+            problems.Add(
+                new(
+                    "tree.speciesId",
+                    $"The species “{species}” is not in the catalogue: choose one that is, or give the wood's own figures."
+                )
+            );
+        }
+
+        CheckMass(tree, problems, units);
+        if (tree.Decay is { } decay && decay.ShellM > decay.DiameterM / 2)
+        {
+            problems.Add(
+                new(
+                    "tree.decay.shellM",
+                    units.Say(
+                        $"A sound shell of {decay.ShellM:cm} is thicker than half the stem of {decay.DiameterM:cm}: a stem without rot has a shell of {decay.DiameterM / 2:cm}."
+                    )
+                )
+            );
+        }
+
+        if (tree.Crown.BaseHeightM >= tree.HeightM)
+        {
+            problems.Add(
+                new(
+                    "tree.crown.baseHeightM",
+                    units.Say(
+                        $"The crown would begin at {tree.Crown.BaseHeightM:m}, above the top at {tree.HeightM:m}: lower the crown base or raise the height."
+                    )
+                )
+            );
+        }
+    }
+
+    private static void CheckMass(TreeMembers tree, List<Problem> problems, UnitSystem units)
+    {
+        if (tree.Mass is { Method: MassMethod.Known, Known: null })
+        {
+            problems.Add(
+                new(
+                    "tree.mass.known",
+                    "The mass is said to be known: give it with the height of its centre, or reckon it by form."
+                )
+            );
+        }
+        else if (tree.Mass is { Method: MassMethod.Known, Known: { } known } && known.CentreHeightM >= tree.HeightM)
+        {
+            problems.Add(
+                new(
+                    "tree.mass.known.centreHeightM",
+                    units.Say(
+                        $"The centre of mass at {known.CentreHeightM:m} would be above the top at {tree.HeightM:m}: lower it."
+                    )
+                )
+            );
+        }
+
+        if (tree.Mass.Method != MassMethod.Sections)
+        {
+            return;
+        }
+
+        var sections = tree.Mass.Sections;
+        if (sections.Count < 2)
+        {
+            problems.Add(
+                new(
+                    "tree.mass.sections",
+                    "Sections take two diameters or more, at different heights: add one, or reckon the mass by form."
+                )
+            );
+        }
+
+        for (var i = 0; i < sections.Count; i++)
+        {
+            if (sections[i].HeightM >= tree.HeightM)
+            {
+                problems.Add(
+                    new(
+                        $"tree.mass.sections[{i}].heightM",
+                        units.Say(
+                            $"This diameter is at {sections[i].HeightM:m}, above the top at {tree.HeightM:m}: lower it."
+                        )
+                    )
+                );
+            }
+            else if (i > 0 && sections[i].HeightM <= sections[i - 1].HeightM)
+            {
+                problems.Add(
+                    new(
+                        $"tree.mass.sections[{i}].heightM",
+                        units.Say(
+                            $"This diameter at {sections[i].HeightM:m} is not above the one before it at {sections[i - 1].HeightM:m}: put them in order, from below upward."
+                        )
+                    )
+                );
+            }
+        }
+    }
+
+    private static void CheckSite(Plan plan, List<Problem> problems)
+    {
+        var ids = new HashSet<string>(StringComparer.Ordinal);
+        for (var i = 0; i < plan.Site.Targets.Count; i++)
+        {
+            var target = plan.Site.Targets[i];
+            if (!ids.Add(target.Id))
+            {
+                problems.Add(
+                    new($"site.targets[{i}].id", $"Two targets are called “{target.Id}”: give each its own name.")
+                );
+            }
+
+            if (TargetShape.Fault(target) is { } fault)
+            {
+                problems.Add(new($"site.targets[{i}].points", fault));
+            }
+        }
+
+        ids.Clear();
+        for (var i = 0; i < plan.WalkUp.Count; i++)
+        {
+            if (string.IsNullOrWhiteSpace(plan.WalkUp[i].Text))
+            {
+                problems.Add(
+                    new(
+                        $"walkUp[{i}].text",
+                        "This point of the walk-up list says nothing: say what to look at, or take it off the list."
+                    )
+                );
+            }
+
+            if (!ids.Add(plan.WalkUp[i].Id))
+            {
+                problems.Add(
+                    new(
+                        $"walkUp[{i}].id",
+                        $"Two points of the list are called “{plan.WalkUp[i].Id}”: give each its own name."
+                    )
+                );
+            }
+        }
+    }
+
+    private static void CheckCut(Plan plan, List<Problem> problems, UnitSystem units)
+    {
+        var cut = plan.Cut;
+        if (cut.StumpHeightM >= plan.Tree.HeightM / 2)
+        {
+            problems.Add(
+                new(
+                    "cut.stumpHeightM",
+                    units.Say(
+                        $"A stump of {cut.StumpHeightM:m} leaves too little of a tree of {plan.Tree.HeightM:m}: lower the cut."
+                    )
+                )
+            );
+        }
+
+        if (cut.HingeThicknessM >= cut.StumpDiameterM)
+        {
+            problems.Add(
+                new(
+                    "cut.hingeThicknessM",
+                    units.Say(
+                        $"The hinge is {cut.HingeThicknessM:cm} thick, wider than the stump of {cut.StumpDiameterM:cm}: make it thinner."
+                    )
+                )
+            );
+        }
+        else if (cut.Notch.DepthM >= cut.StumpDiameterM)
+        {
+            problems.Add(
+                new(
+                    "cut.notch.depthM",
+                    units.Say(
+                        $"A notch {cut.Notch.DepthM:cm} deep cuts right through a stump of {cut.StumpDiameterM:cm}: make it shallower."
+                    )
+                )
+            );
+        }
+        else if (cut.Notch.DepthM + cut.HingeThicknessM >= cut.StumpDiameterM)
+        {
+            problems.Add(
+                new(
+                    "cut.hingeThicknessM",
+                    units.Say(
+                        $"Notch and hinge together take {cut.Notch.DepthM + cut.HingeThicknessM:cm} of a stump of {cut.StumpDiameterM:cm} and leave no back cut: make the hinge thinner or the notch shallower."
+                    )
+                )
+            );
+        }
+    }
+
+    private static void CheckGuesses(Plan plan, List<Problem> problems)
+    {
+        for (var i = 0; i < plan.Guesses.Count; i++)
+        {
+            if (!MemberPaths.IsMember<Plan>(plan.Guesses[i]))
+            {
+                problems.Add(
+                    new(
+                        $"guesses[{i}]",
+                        $"“{plan.Guesses[i]}” is not a member of a plan: give a path such as tree.crown.massRatio."
+                    )
+                );
+            }
+        }
+    }
+}

@@ -1,0 +1,28 @@
+using Draklo.Core.Lines;
+using Draklo.Core.Links;
+
+namespace Draklo.Core.Analyses;
+
+/// <param name="TensionAtRestN">Main tension that starts the tree; 0 for one that sits forward.</param>
+/// <param name="NeededTensionN">The largest from rest to commit, of the main line.</param>
+/// <param name="PlannedTensionN">Needed tension times the load reserve.</param>
+/// <param name="CommitDeg">Where gravity alone bends the hinge; 0 for a tree that sits forward.</param>
+/// <param name="Stretch">What the ropes' stretch alone would do if hauling stopped at the planned tension.</param>
+public sealed record PullResult(
+    double TensionAtRestN,
+    double NeededTensionN,
+    double NeededAtDeg,
+    double PlannedTensionN,
+    double CommitDeg,
+    IReadOnlyList<CurvePoint> Curve,
+    SpringBack Stretch,
+    VectorSum Sum,
+    IReadOnlyList<LineResult> Lines
+);
+
+/// <summary>What all lines together pull at the planned tension.</summary>
+/// <param name="TowardDeg">Level, degrees clockwise from north.</param>
+/// <param name="OffLayDeg">From the lay, positive to the right.</param>
+/// <param name="LevelN">Its level part.</param>
+/// <param name="DownN">What presses down the stem, the legs of base ties included.</param>
+public sealed record VectorSum(double TowardDeg, double OffLayDeg, double LevelN, double DownN);

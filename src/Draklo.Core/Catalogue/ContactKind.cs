@@ -1,0 +1,32 @@
+using CsvHelper.Configuration.Attributes;
+
+namespace Draklo.Core.Catalogue;
+
+/// <summary>The share of tension that passes a half turn while hauling, 0 to 1.</summary>
+public sealed record ContactKind
+{
+    [Name("id")]
+    public required string Id { get; init; }
+
+    [Name("name")]
+    public required string Name { get; init; }
+
+    [Name("low")]
+    public required double Low { get; init; }
+
+    [Name("nominal")]
+    public required double Nominal { get; init; }
+
+    [Name("high")]
+    public required double High { get; init; }
+
+    /// <summary>
+    /// What the rope bends round when nothing larger is given, millimetres; null for a full-size sheave.
+    /// </summary>
+    [Name("pin_mm")]
+    public double? PinMm { get; init; }
+
+    /// <summary>block, ring, carabiner, rope or bark: what has a strength of its own to check.</summary>
+    [Name("built_of")]
+    public required string BuiltOf { get; init; }
+}

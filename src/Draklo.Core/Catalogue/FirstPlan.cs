@@ -1,0 +1,85 @@
+using Draklo.Core.Plans;
+
+namespace Draklo.Core.Catalogue;
+
+/// <summary>
+/// The plan that a new job starts from: an ordinary tree on level ground, every measured figure marked as a guess.
+/// </summary>
+public static class FirstPlan
+{
+    public static Plan Make() =>
+        new()
+        {
+            Format = Plan.FormatName,
+            Version = Plan.CurrentVersion,
+            Lay = new() { BearingDeg = 0 },
+            Tree = new()
+            {
+                SpeciesId = "lime",
+                HeightM = 18,
+                DbhM = 0.40,
+                Lean = new() { AngleDeg = 2, BearingDeg = 180 },
+                Crown = new()
+                {
+                    BaseHeightM = 5,
+                    MassRatio = 0.30,
+                    ReachM = new()
+                    {
+                        North = 3.5,
+                        East = 3.5,
+                        South = 3.5,
+                        West = 3.5,
+                    },
+                },
+            },
+            Cut = new()
+            {
+                StumpHeightM = 0.30,
+                StumpDiameterM = 0.46,
+                Notch = new() { DepthM = 0.11, OpeningDeg = 70 },
+                HingeThicknessM = 0.04,
+            },
+            WalkUp = FirstWalkUp.Make(),
+            Wind = new() { InLeaf = true },
+            Lines =
+            [
+                new()
+                {
+                    Id = "main",
+                    Seat = new() { HeightM = 11 },
+                    Anchor = new()
+                    {
+                        DistanceM = 28,
+                        BearingDeg = 0,
+                        HeightM = 0.5,
+                    },
+                    Rope = new()
+                    {
+                        BreakingStrengthN = 40000,
+                        LengthM = 60,
+                        DiameterM = 0.0127,
+                        StretchAtTenPercent = 0.03,
+                    },
+                    KnotId = "running-bowline",
+                    Tackle = new() { SystemId = "three-to-one", ContactId = "bushed-block" },
+                    Puller = new() { Count = 2, EffortEachN = 250 },
+                },
+            ],
+            Guesses =
+            [
+                "tree.heightM",
+                "tree.dbhM",
+                "tree.lean.angleDeg",
+                "tree.lean.bearingDeg",
+                "tree.crown.baseHeightM",
+                "tree.crown.massRatio",
+                "tree.crown.reachM.north",
+                "tree.crown.reachM.east",
+                "tree.crown.reachM.south",
+                "tree.crown.reachM.west",
+                "cut.stumpDiameterM",
+                "lines[0].anchor.distanceM",
+                "lines[0].rope.breakingStrengthN",
+            ],
+        };
+}

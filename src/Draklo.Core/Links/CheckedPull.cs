@@ -1,0 +1,175 @@
+using Draklo.Core.Lines;
+using Draklo.Core.Tackle;
+using Draklo.Core.Trees;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Links;
+
+/// <summary>
+/// The part of an analysis that follows the lines: tensions, every link, the stem, the hinge sideways and the
+/// pre-tension; no sentences and nothing of the site.
+/// </summary>
+/// <remarks>The rig finder runs it by the ten thousand; a whole analysis is this and what is said about it.</remarks>
+internal sealed record CheckedPull(
+    PlanContext Context,
+    LineRun[] Runs,
+    LoadPath Path,
+    LineResult[] Results,
+    StemBending Bending,
+    double SideAtNeeded,
+    double WorstSide,
+    double HoldDeg,
+    Pretension Pretension
+)
+{
+    public double SideUse => SideAtNeeded / Context.Hinge.SideCapacity;
+
+    public double WorstSideUse => WorstSide / Context.Hinge.SideCapacity;
+
+    public static PullLine[] LinesOf(PlanContext standing)
+    {
+        var lines = new PullLine[standing.Plan.Lines.Count];
+        for (var i = 0; i < lines.Length; i++)
+        {
+            lines[i] = PullLine.From(standing.Plan.Lines[i], standing.Tree, standing.Lay);
+        }
+
+        return lines;
+    }
+
+    /// <param name="standing">The plan with its tree, hinge and wind resolved.</param>
+    /// <param name="atNeeded">The stem's bending at the needed tension, where it is known already.</param>
+    public static CheckedPull Of(PlanContext standing, PullLine[] lines, Pull pull, StemBending? atNeeded = null)
+    {
+        var (plan, workings, hinge, tree) = (standing.Plan, standing.Workings, standing.Hinge, standing.Tree);
+        var planned = pull.Needed * plan.Policy.LoadReserve;
+        workings?.Add(
+            "planned-tension",
+            "Planned tension",
+            "T_p",
+            planned,
+            "N",
+            "T_p = load reserve · T",
+            $"{plan.Policy.LoadReserve:x} · {pull.Needed:N}",
+            "M5",
+            estimate: true
+        );
+        var context = standing with { PlannedTension = planned };
+
+        var path = new LoadPath(context);
+        var results = new LineResult[lines.Length];
+        var atWorst = new PullLine[lines.Length];
+        var runs = new LineRun[lines.Length];
+        for (var i = 0; i < lines.Length; i++)
+        {
+            var line = plan.Lines[i];
+            var tackle = SolvedTackle.From(line.Tackle);
+            runs[i] = LineRun.From(line, lines[i], tree, standing.Lay);
+            var tensions = LineTensions.Of(line, runs[i], tackle, planned);
+            var redirects = path.AddLine(i, lines[i], runs[i], tensions, tackle);
+            results[i] = LineAnalysis.Of(context, line, lines[i], runs[i], tensions, pull, tackle, redirects);
+
+            // Every crew heaving at once: each line's own worst tension stands as its share of a main tension of 1 N.
+            atWorst[i] = lines[i] with
+            {
+                Share = tensions.WorstTree,
+            };
+        }
+
+        var bending = atNeeded ?? StemBending.Under(tree, tree.Soundness.Value, lines, pull.Needed);
+        workings?.Add(
+            "stem-stress",
+            "Worst bending of the stem under the lines",
+            "σ",
+            bending.WorstStress,
+            "MPa",
+            "σ(z) = T_h · (z_p − z) / (π · d³ / 32) + T_v / (π · d² / 4), lines added as vectors",
+            $"largest at {bending.AtHeight:m} above the cut, where d = {tree.Stem.DiameterAt(bending.AtHeight):cm}, at {pull.Needed:N}",
+            "M11",
+            estimate: true
+        );
+        workings?.Add(
+            "seat-movement",
+            "Seat moves at the needed tension",
+            "δ",
+            bending.SeatMovement,
+            "cm",
+            "δ = ∫ T_h · (z_p − z)² / (E · I(z)) dz",
+            $"E = {tree.Wood.Stiffness * tree.Soundness.Value:GPa}, at {pull.Needed:N}",
+            "M11",
+            estimate: true
+        );
+
+        var (sideAtNeeded, sideWorst) = SideMoments(context, lines, pull, workings);
+        var sideUse = sideAtNeeded / hinge.SideCapacity;
+        var hold = Hinge.HoldAngleDeg(tree.Wood.HingeClass, plan.Cut.Notch.OpeningDeg, sideUse);
+        workings?.Add(
+            "hold-angle",
+            "The hinge holds to",
+            "θ_h",
+            hold,
+            "deg",
+            "θ_h = min(notch opening, the wood's angle · (1 − side use))",
+            $"min({plan.Cut.Notch.OpeningDeg:deg}, {Hinge.WoodAngleDeg(tree.Wood.HingeClass):deg} · (1 − {sideUse:x}))",
+            "M6",
+            estimate: true
+        );
+        path.AddTree(planned, bending, pull.Needed, lines, atWorst, sideWorst);
+        return new(
+            context,
+            runs,
+            path,
+            results,
+            bending,
+            sideAtNeeded,
+            sideWorst,
+            hold,
+            Pretension.From(context, lines, path)
+        );
+    }
+
+    /// <summary>
+    /// The hinge's sideways moment at the needed tension, and the largest of slack, needed and planned, N·m without
+    /// sign.
+    /// </summary>
+    private static (double AtNeeded, double Worst) SideMoments(
+        PlanContext context,
+        PullLine[] lines,
+        Pull pull,
+        Workings? workings
+    )
+    {
+        double arms = 0;
+        foreach (var line in lines)
+        {
+            arms += line.Share * PullLine.RightArm(line.Seat, line.Anchor);
+        }
+
+        var still = context.Tree.RightMoment + context.Wind.RightMoment;
+        var needed = Math.Abs(still + (pull.Needed * arms));
+        var planned = Math.Abs(still + (context.PlannedTension * arms));
+        workings?.Add(
+            "side-moment",
+            "Sideways moment at the needed tension",
+            "M_r",
+            needed,
+            "Nm",
+            "|W · r + M_w,r + T · Σ share · b|",
+            $"|{context.Tree.RightMoment:Nm} + {context.Wind.RightMoment:Nm} + {pull.Needed:N} · ({arms:m})|",
+            "M6",
+            estimate: true
+        );
+        workings?.Add(
+            "side-use",
+            "Side use of the hinge",
+            "M_r / M_side",
+            needed / context.Hinge.SideCapacity,
+            "x",
+            "sideways moment / what the hinge bears sideways",
+            $"{needed:Nm} / {context.Hinge.SideCapacity:Nm}",
+            "M6",
+            estimate: true
+        );
+        return (needed, Math.Max(Math.Abs(still), Math.Max(needed, planned)));
+    }
+}

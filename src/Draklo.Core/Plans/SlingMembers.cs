@@ -1,0 +1,57 @@
+using System.ComponentModel.DataAnnotations;
+using Draklo.Core.Reading;
+
+namespace Draklo.Core.Plans;
+
+public sealed record SlingMembers : IDocumentPart
+{
+    [Display(Name = "Sling strength", Description = "Breaking strength straight, newtons.")]
+    [Range(500, 1_000_000)]
+    public required double BreakingStrengthN { get; init; }
+
+    [Display(Name = "Sling hitch", Description = "straight, choked, basket or twoSlings.")]
+    public SlingHitch Hitch { get; init; }
+
+    [Display(
+        Name = "Half angle",
+        Description = "Of a basket or two slings: half the angle between the two legs, degrees."
+    )]
+    [Range(0, 75)]
+    public double HalfAngleDeg { get; init; }
+
+    [Display(
+        Name = "Sling diameter",
+        Description = "Of a rope sling, metres; left out, the bend over its connector is not reckoned, as for a flat one."
+    )]
+    [Range(0.003, 0.06)]
+    public double? DiameterM { get; init; }
+
+    [Display(
+        Name = "Connector under the sling",
+        Description = "What the sling bends over, metres across; left out, 12 mm."
+    )]
+    [Range(0.005, 0.5)]
+    public double? PinDiameterM { get; init; }
+
+    [Display(
+        Name = "Knot in the sling",
+        Description = "An id of the knot table for a sling that is tied; left out for a sewn or spliced one."
+    )]
+    public string? KnotId { get; init; }
+
+    public WearMembers? Wear { get; init; }
+
+    [Display(Name = "Sling of the locker")]
+    [MaxLength(40)]
+    public string? ItemId { get; init; }
+}
+
+public enum SlingHitch
+{
+    Straight,
+    Choked,
+    Basket,
+
+    /// <summary>Two slings to one connector, each taking its part by the angle between them.</summary>
+    TwoSlings,
+}

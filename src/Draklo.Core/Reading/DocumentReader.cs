@@ -1,0 +1,249 @@
+using System.Collections.Concurrent;
+using System.Collections.Immutable;
+using System.ComponentModel.DataAnnotations;
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Reading;
+
+/// <summary>
+/// Reads a JSON document into a record and says of every member that does not fit what is wrong with it, all at once.
+/// </summary>
+public static class DocumentReader
+{
+    private static readonly ConcurrentDictionary<Type, ImmutableArray<string>> ChoicesOf = new();
+    private static readonly ConcurrentDictionary<
+        JsonTypeInfo,
+        (JsonPropertyInfo Property, JsonTypeInfo Type)[]
+    > KnownMembers = new();
+
+    public static JsonSerializerOptions Options { get; } = MakeOptions();
+
+    /// <summary>Reads a document.</summary>
+    /// <returns>The document and no problem, or no document and at least one problem.</returns>
+    public static (T? Document, List<Problem> Problems) Read<T>(ReadOnlyMemory<byte> utf8)
+        where T : class
+    {
+        try
+        {
+            using var json = JsonDocument.Parse(
+                utf8,
+                new JsonDocumentOptions { MaxDepth = 32, AllowDuplicateProperties = false }
+            );
+            return Read<T>(json.RootElement);
+        }
+        catch (JsonException e)
+        {
+            var where = e.LineNumber is { } line
+                ? $" near line {line + 1}, column {(e.BytePositionInLine ?? 0) + 1}"
+                : "";
+            return (
+                null,
+                [
+                    new(
+                        "",
+                        $"This is not readable JSON{where}: open the file again where it was made and save it once more."
+                    ),
+                ]
+            );
+        }
+    }
+
+    /// <inheritdoc cref="Read{T}(ReadOnlyMemory{byte})"/>
+    public static (T? Document, List<Problem> Problems) Read<T>(JsonElement root)
+        where T : class
+    {
+        var problems = new List<Problem>();
+        Check(root, Options.GetTypeInfo(typeof(T)), new(null, null, ""), problems);
+        return problems.Count > 0 ? (null, problems) : (root.Deserialize<T>(Options), problems);
+    }
+
+    private static void Check(JsonElement json, JsonTypeInfo type, Place place, List<Problem> problems)
+    {
+        switch (type.Kind)
+        {
+            case JsonTypeInfoKind.Object:
+                CheckObject(json, type, place, problems);
+                break;
+            case JsonTypeInfoKind.Enumerable when json.ValueKind != JsonValueKind.Array:
+                problems.Add(place.Problem("must be a list, in square brackets."));
+                break;
+            case JsonTypeInfoKind.Enumerable:
+                var element = Options.GetTypeInfo(type.ElementType!);
+                var index = 0;
+                foreach (var item in json.EnumerateArray())
+                {
+                    Check(item, element, new(place, null, "", index++), problems);
+                }
+
+                break;
+            default:
+                if (FaultOf(json, type.Type) is { } fault)
+                {
+                    problems.Add(place.Problem(fault));
+                }
+
+                break;
+        }
+    }
+
+    private static void CheckObject(JsonElement json, JsonTypeInfo type, Place place, List<Problem> problems)
+    {
+        if (json.ValueKind != JsonValueKind.Object)
+        {
+            problems.Add(place.Problem("must be a group of members, in curly brackets."));
+            return;
+        }
+
+        // Members mostly come in the order of the record, so the one after the last found is tried first.
+        var known = KnownOf(type);
+        Span<bool> seen = stackalloc bool[known.Length];
+        var next = 0;
+        foreach (var member in json.EnumerateObject())
+        {
+            var at = IndexOf(known, member, next);
+            if (at < 0)
+            {
+                problems.Add(
+                    new(
+                        new Place(place, null, member.Name).Path,
+                        $"“{Shortened(member.Name)}” is not a member known here: remove it or correct its spelling."
+                    )
+                );
+                continue;
+            }
+
+            seen[at] = true;
+            next = at + 1;
+            var (property, info) = known[at];
+            if (member.Value.ValueKind != JsonValueKind.Null)
+            {
+                Check(member.Value, info, new(place, property, property.Name), problems);
+            }
+            else if (
+                property.PropertyType.IsValueType
+                    ? Nullable.GetUnderlyingType(property.PropertyType) is null
+                    : !property.IsSetNullable
+            )
+            {
+                problems.Add(
+                    new Place(place, property, property.Name).Problem(
+                        "is empty: give it, or leave the member out if it has a usual value."
+                    )
+                );
+            }
+        }
+
+        for (var i = 0; i < known.Length; i++)
+        {
+            if (!seen[i] && known[i].Property.IsRequired)
+            {
+                problems.Add(
+                    new Place(place, known[i].Property, known[i].Property.Name).Problem("is missing: give it.")
+                );
+            }
+        }
+    }
+
+    private static (JsonPropertyInfo Property, JsonTypeInfo Type)[] KnownOf(JsonTypeInfo type) =>
+        KnownMembers.GetOrAdd(
+            type,
+            static t => [.. t.Properties.Select(p => (p, Options.GetTypeInfo(p.PropertyType)))]
+        );
+
+    private static int IndexOf((JsonPropertyInfo Property, JsonTypeInfo Type)[] known, JsonProperty member, int first)
+    {
+        for (var i = 0; i < known.Length; i++)
+        {
+            var at = (first + i) % known.Length;
+            if (member.NameEquals(known[at].Property.Name))
+            {
+                return at;
+            }
+        }
+
+        return -1;
+    }
+
+    /// <summary>What is wrong with a plain value, as the end of a sentence; null when it fits.</summary>
+    private static string? FaultOf(JsonElement json, Type type)
+    {
+        var plain = Nullable.GetUnderlyingType(type) ?? type;
+        if (plain == typeof(double))
+        {
+            return json.ValueKind != JsonValueKind.Number ? "must be a number, as in 12.5."
+                : !double.IsFinite(json.GetDouble()) ? "is too large a number to be meant."
+                : null;
+        }
+
+        if (plain == typeof(int))
+        {
+            return json.ValueKind != JsonValueKind.Number || !json.TryGetInt32(out _)
+                ? "must be a whole number, as in 2."
+                : null;
+        }
+
+        if (plain == typeof(bool))
+        {
+            return json.ValueKind is not (JsonValueKind.True or JsonValueKind.False) ? "must be true or false." : null;
+        }
+
+        if (plain.IsEnum)
+        {
+            var names = ChoicesOf.GetOrAdd(
+                plain,
+                static t => [.. Enum.GetNames(t).Select(JsonNamingPolicy.CamelCase.ConvertName)]
+            );
+            return json.ValueKind != JsonValueKind.String || !names.Contains(json.GetString()!)
+                ? $"must be one of: {string.Join(", ", names)}."
+                : null;
+        }
+
+        return plain == typeof(string) && json.ValueKind != JsonValueKind.String
+            ? "must be text, in quotation marks."
+            : null;
+    }
+
+    private static string Shortened(string name) => name.Length <= 60 ? name : name[..60] + "…";
+
+    private static JsonSerializerOptions MakeOptions()
+    {
+        var options = new JsonSerializerOptions(JsonSerializerDefaults.Web)
+        {
+            PropertyNameCaseInsensitive = false,
+            NumberHandling = JsonNumberHandling.Strict,
+            RespectNullableAnnotations = true,
+            DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
+            Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+            Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
+            TypeInfoResolver = new DefaultJsonTypeInfoResolver(),
+        };
+        options.MakeReadOnly();
+        return options;
+    }
+
+    /// <summary>
+    /// Where in a document a value stands. Its path and its name are only written out once something is wrong there.
+    /// </summary>
+    /// <param name="Index">Its number in a list, or −1.</param>
+    private sealed record Place(Place? Parent, JsonPropertyInfo? Property, string Name, int Index = -1)
+    {
+        public string Path =>
+            Index >= 0 ? $"{Parent!.Path}[{Index}]"
+            : Parent is null || Parent.Path.Length == 0 ? Shortened(Name)
+            : $"{Parent.Path}.{Shortened(Name)}";
+
+        /// <summary>What the crew calls it.</summary>
+        private string Label =>
+            Index >= 0 ? $"{Parent!.Label}, number {Index + 1},"
+            : Parent is null ? "The document"
+            : Property?.AttributeProvider?.GetCustomAttributes(typeof(DisplayAttribute), inherit: false)
+                is [DisplayAttribute { Name: { } label }]
+                ? label
+            : $"“{Name}”";
+
+        public Problem Problem(string fault) => new(Path, $"{Label} {fault}");
+    }
+}

@@ -1,0 +1,41 @@
+using System.Text.Json.Serialization.Metadata;
+
+namespace Draklo.Core.Reading;
+
+/// <summary>Paths of members in a document, as problems and guesses name them.</summary>
+public static class MemberPaths
+{
+    /// <summary>Whether a path such as "lines[0].seat.heightM" leads to a member that such a document can have.</summary>
+    public static bool IsMember<T>(string path)
+    {
+        JsonTypeInfo? type = DocumentReader.Options.GetTypeInfo(typeof(T));
+        foreach (var step in path.Split('.'))
+        {
+            var bracket = step.IndexOf('[', StringComparison.Ordinal);
+            var name = bracket < 0 ? step : step[..bracket];
+            var property = type?.Properties.FirstOrDefault(p => p.Name == name);
+            if (property is null)
+            {
+                return false;
+            }
+
+            type = DocumentReader.Options.GetTypeInfo(property.PropertyType);
+            if (bracket >= 0)
+            {
+                if (
+                    !step.EndsWith(']')
+                    || !int.TryParse(step.AsSpan(bracket + 1, step.Length - bracket - 2), out var index)
+                    || index < 0
+                    || type.ElementType is null
+                )
+                {
+                    return false;
+                }
+
+                type = DocumentReader.Options.GetTypeInfo(type.ElementType);
+            }
+        }
+
+        return true;
+    }
+}

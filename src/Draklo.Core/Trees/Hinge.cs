@@ -1,0 +1,108 @@
+using Draklo.Core.Plans;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Trees;
+
+/// <summary>The strip of wood that the tree turns on.</summary>
+/// <remarks>Method M6.</remarks>
+/// <param name="Length">Across the lay at the notch's apex, metres.</param>
+/// <param name="Thickness">Along the lay, metres.</param>
+/// <param name="Offset">Forward of the stump's middle, metres; negative when it lies behind.</param>
+/// <param name="Bending">What it takes to bend it forward, N·m, reckoned with sound wood: decay elsewhere must not make
+/// the pull look lighter.</param>
+/// <param name="SideCapacity">What it bears sideways while it bends, N·m, with the wood's soundness taken off.</param>
+/// <param name="Strength">Bending strength of the wood as it is, Pa.</param>
+public readonly record struct Hinge(
+    double Length,
+    double Thickness,
+    double Offset,
+    double Bending,
+    double SideCapacity,
+    double Strength
+)
+{
+    /// <summary>The fibres already yield forward, so half their strength is left to guide sideways.</summary>
+    private const double SideShare = 0.5;
+
+    public static Hinge From(CutMembers cut, TreeMembers tree, Workings? workings)
+    {
+        var radius = cut.StumpDiameterM / 2;
+        var depth = cut.Notch.DepthM;
+        var t = cut.HingeThicknessM;
+        var length = 2 * Math.Sqrt((radius * radius) - ((radius - depth) * (radius - depth)));
+        var sound = Wood.Of(tree).Strength;
+        var soundness = Soundness.Of(tree).Value;
+        var strength = sound * soundness;
+        var hinge = new Hinge(
+            length,
+            t,
+            radius - depth - (t / 2),
+            sound * length * t * t / 6,
+            SideShare * strength * t * length * length / 6,
+            strength
+        );
+        if (workings is not null)
+        {
+            workings.Add(
+                "hinge-length",
+                "Hinge length",
+                "L",
+                length,
+                "cm",
+                "L = 2 · √(r² − (r − n)²)",
+                $"2 · √(({radius:cm})² − ({radius - depth:cm})²)",
+                "M6"
+            );
+            workings.Add(
+                "hinge-offset",
+                "Hinge forward of the stump's middle",
+                "x_h",
+                hinge.Offset,
+                "cm",
+                "x_h = r − n − t/2",
+                $"{radius:cm} − {depth:cm} − {t / 2:cm}",
+                "M6"
+            );
+            workings.Add(
+                "hinge-bending",
+                "What bends the hinge",
+                "M_h",
+                hinge.Bending,
+                "Nm",
+                "M_h = MOR · L · t² / 6",
+                $"{sound:MPa} · {length:cm} · ({t:cm})² / 6",
+                "M6",
+                estimate: true
+            );
+            workings.Add(
+                "hinge-side-capacity",
+                "What the hinge bears sideways",
+                "M_side",
+                hinge.SideCapacity,
+                "Nm",
+                "M_side = 0.5 · MOR · soundness · t · L² / 6",
+                $"0.5 · {sound:MPa} · {soundness:x} · {t:cm} · ({length:cm})² / 6",
+                "M6",
+                estimate: true
+            );
+        }
+
+        return hinge;
+    }
+
+    /// <summary>
+    /// How far the hinge bends before it lets go, degrees: the smaller of the notch's opening and what the wood has
+    /// left beside its work sideways.
+    /// </summary>
+    /// <param name="sideUse">Sideways moment over <see cref="SideCapacity"/>, 0 and up.</param>
+    public static double HoldAngleDeg(HingeClass wood, double notchOpeningDeg, double sideUse) =>
+        Math.Min(notchOpeningDeg, WoodAngleDeg(wood) * Math.Max(0, 1 - sideUse));
+
+    public static double WoodAngleDeg(HingeClass wood) =>
+        wood switch
+        {
+            HingeClass.Brittle => 15,
+            HingeClass.Fair => 35,
+            _ => 60,
+        };
+}

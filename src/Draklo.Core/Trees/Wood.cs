@@ -1,0 +1,42 @@
+using Draklo.Core.Catalogue;
+using Draklo.Core.Plans;
+
+namespace Draklo.Core.Trees;
+
+/// <summary>The wood a plan reckons with, in SI.</summary>
+/// <param name="Density">Green, kg/m³.</param>
+/// <param name="Strength">Green bending strength of sound wood, Pa.</param>
+/// <param name="Stiffness">Of sound wood, Pa.</param>
+public readonly record struct Wood(
+    double Density,
+    double Strength,
+    double Stiffness,
+    HingeClass HingeClass,
+    SplitTendency Splits,
+    Habit Habit
+)
+{
+    public static Wood Of(TreeMembers tree)
+    {
+        var species = tree.SpeciesId is { } id && Reference.Species.TryGetValue(id, out var known) ? known : null;
+        var splits = tree.Wood?.Splits ?? species?.Splits ?? SplitTendency.Medium;
+        var habit = tree.Wood?.Habit ?? species?.Habit ?? Habit.Broadleaf;
+        return tree.Wood is { } own
+            ? new(
+                own.GreenDensityKgM3,
+                own.BendingStrengthMPa * 1e6,
+                own.StiffnessGPa * 1e9,
+                own.HingeClass,
+                splits,
+                habit
+            )
+            : new(
+                species!.GreenDensityKgM3,
+                species.BendingStrengthMPa * 1e6,
+                species.StiffnessGPa * 1e9,
+                species.HingeClass,
+                splits,
+                habit
+            );
+    }
+}
