@@ -173,8 +173,8 @@ public sealed class AnchorTests
             )
             .Analysed();
         var link = pickets.Links.Single(l => l.Id == "main.anchor");
-        Near(3100, link.StrengthN);
-        Near(pickets.Pull.Lines[0].Tackle.AnchorForceN, link.LoadN);
+        Near(3100, link.Strength.Value);
+        Near(pickets.Pull.Lines[0].Tackle.AnchorForceN, link.Load.Value);
         var wet = Lime()
             .WithMain(l =>
                 l with

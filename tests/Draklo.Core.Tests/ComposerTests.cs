@@ -479,15 +479,15 @@ public sealed class ComposerTests
             );
         var links = plan.Analysed().Links;
         var end = plan.Analysed().Pull.Lines[0].EndTensionN;
-        Near(end, links.Single(l => l.Id == "main.held-legs").LoadN, 1e-9);
-        Near(end, links.Single(l => l.Id == "main.capture").LoadN, 1e-9);
-        Near(end, links.Single(l => l.Id == "main.hold-grip").LoadN, 1e-9);
-        Near(end / 4, links.Single(l => l.Id == "main.hold-cord").LoadN, 1e-9);
+        Near(end, links.Single(l => l.Id == "main.held-legs").Load.Value, 1e-9);
+        Near(end, links.Single(l => l.Id == "main.capture").Load.Value, 1e-9);
+        Near(end, links.Single(l => l.Id == "main.hold-grip").Load.Value, 1e-9);
+        Near(end / 4, links.Single(l => l.Id == "main.hold-cord").Load.Value, 1e-9);
 
         // The anchor bears the line's whole tension while it hangs there; hauled by hand it bears less.
-        Near(end, links.Single(l => l.Id == "main.anchor").LoadN, 1e-9);
+        Near(end, links.Single(l => l.Id == "main.anchor").Load.Value, 1e-9);
         var bare = plan.WithMain(l => l with { Tackle = l.Tackle with { Capture = null, Hold = null } }).Analysed();
-        Assert.True(bare.Links.Single(l => l.Id == "main.anchor").LoadN < end);
+        Assert.True(bare.Links.Single(l => l.Id == "main.anchor").Load.Value < end);
 
         var turns = plan.WithMain(l =>
                 l with
@@ -497,7 +497,7 @@ public sealed class ComposerTests
             )
             .Analysed()
             .Links.Single(l => l.Id == "main.hold-turns");
-        Near(80 * Math.Exp(2 * Math.PI * 0.12 * 4), turns.StrengthN, 1e-9);
+        Near(80 * Math.Exp(2 * Math.PI * 0.12 * 4), turns.Strength.Value, 1e-9);
         Assert.Equal(LinkState.Fails, turns.State);
         Assert.Equal(
             "lines[0].tackle.hold",
@@ -565,9 +565,9 @@ public sealed class ComposerTests
             );
         var analysis = plan.Analysed();
         var end = analysis.Pull.Lines[0].EndTensionN;
-        Near(end * (1 - (0.6561 / 4.0951)), analysis.Links.Single(l => l.Id == "main.grip").LoadN, 1e-6);
+        Near(end * (1 - (0.6561 / 4.0951)), analysis.Links.Single(l => l.Id == "main.grip").Load.Value, 1e-6);
         var turned = plan.WithMain(l => l with { Tackle = l.Tackle with { SystemId = "four-to-one" } }).Analysed();
-        Near(end, turned.Links.Single(l => l.Id == "main.grip").LoadN, 1e-9);
+        Near(end, turned.Links.Single(l => l.Id == "main.grip").Load.Value, 1e-9);
         var untold = plan.WithMain(l => l with { Tackle = l.Tackle with { Grip = null, JoinKnotId = null } })
             .Analysed();
         Assert.Contains(untold.Verdict.Reasons, r => r.Path == "lines[0].tackle.joinKnotId");

@@ -78,7 +78,7 @@ public sealed class LimiterTests
         var held = Machine(right).Analysed();
         Assert.Equal(1, held.Pull.Lines[0].Limiter!.Fitting);
         Assert.Equal(LinkState.Holds, held.Links.Single(l => l.Id == "main.knot").State);
-        Assert.True(held.Links.Single(l => l.Id == "main.knot").WorstLoadN <= Limiter.SlipsAtMost(right) * 5);
+        Assert.True(held.Links.Single(l => l.Id == "main.knot").WorstLoad.Value <= Limiter.SlipsAtMost(right) * 5);
         Assert.DoesNotContain(
             held.Verdict.Reasons,
             r => r.Path?.StartsWith("lines[0].limiter", StringComparison.Ordinal) == true

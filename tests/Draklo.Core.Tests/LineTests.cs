@@ -77,11 +77,11 @@ public sealed class LineTests
         Assert.True(redirect.RisesDeg > 0, "the leg up to the seat lifts its strap");
         foreach (var part in new[] { "block", "sling", "anchor" })
         {
-            Near(redirect.ForceN, turned.Links.Single(l => l.Id == $"main.redirect-1-{part}").LoadN, 1e-9);
+            Near(redirect.ForceN, turned.Links.Single(l => l.Id == $"main.redirect-1-{part}").Load.Value, 1e-9);
         }
 
-        Near(line.EndTensionN, turned.Links.Single(l => l.Id == "main.rope").LoadN, 1e-9);
-        Near(line.TensionN, turned.Links.Single(l => l.Id == "main.knot").LoadN, 1e-9);
+        Near(line.EndTensionN, turned.Links.Single(l => l.Id == "main.rope").Load.Value, 1e-9);
+        Near(line.TensionN, turned.Links.Single(l => l.Id == "main.knot").Load.Value, 1e-9);
     }
 
     [Fact]
@@ -96,8 +96,8 @@ public sealed class LineTests
             Near(a.RisesDeg, b.RisesDeg, 1e-9);
             Assert.Equal(0, Angle.Between(a.TowardDeg + lay - 90, b.TowardDeg), 1e-6);
             Near(
-                east.Links.Single(l => l.Id == "main.limb").LoadN,
-                turned.Links.Single(l => l.Id == "main.limb").LoadN,
+                east.Links.Single(l => l.Id == "main.limb").Load.Value,
+                turned.Links.Single(l => l.Id == "main.limb").Load.Value,
                 1e-9
             );
             Near(east.Pull.Sum.LevelN, turned.Pull.Sum.LevelN, 1e-9);
@@ -208,8 +208,8 @@ public sealed class LineTests
                 }
             );
         var analysis = plan.Analysed();
-        Near(30000 * 0.65, analysis.Links.Single(l => l.Id == "main.joint").StrengthN, 1e-9);
-        Near(30000, analysis.Links.Single(l => l.Id == "main.rope-2").StrengthN, 1e-9);
+        Near(30000 * 0.65, analysis.Links.Single(l => l.Id == "main.joint").Strength.Value, 1e-9);
+        Near(30000, analysis.Links.Single(l => l.Id == "main.rope-2").Strength.Value, 1e-9);
         Near(25 - 2 - 0.5, analysis.Pull.Lines[0].JointAtM!.Value, 1e-9);
         Assert.DoesNotContain(analysis.Verdict.Reasons, r => r.Path == "lines[0].rope.lengthM");
 
@@ -271,12 +271,12 @@ public sealed class LineTests
         var tension = analysis.Pull.Lines[0].EndTensionN;
         var grip = analysis.Links.Single(l => l.Id == "main.grip");
         Assert.True(grip.Slips);
-        Near(7000, grip.StrengthN, 1e-9);
+        Near(7000, grip.Strength.Value, 1e-9);
         var cord = analysis.Links.Single(l => l.Id == "main.cord");
-        Near(tension / 2, cord.LoadN, 1e-9);
+        Near(tension / 2, cord.Load.Value, 1e-9);
 
         // 12 mm over 9 mm: between ratio 1 (0.50) and 2 (0.65); an eye splice keeps 0.90.
-        Near(15000 * 0.90 * (0.50 + (((12.0 / 9) - 1) * 0.15)), cord.StrengthN, 1e-9);
+        Near(15000 * 0.90 * (0.50 + (((12.0 / 9) - 1) * 0.15)), cord.Strength.Value, 1e-9);
         var twice = plan.WithMain(l =>
                 l with
                 {
@@ -284,8 +284,8 @@ public sealed class LineTests
                 }
             )
             .Analysed();
-        Near(48000, twice.Links.Single(l => l.Id == "main.connector").StrengthN, 1e-9);
-        Assert.True(twice.Links.Single(l => l.Id == "main.cord").StrengthN > cord.StrengthN);
+        Near(48000, twice.Links.Single(l => l.Id == "main.connector").Strength.Value, 1e-9);
+        Assert.True(twice.Links.Single(l => l.Id == "main.cord").Strength.Value > cord.Strength.Value);
 
         // A heave beyond its slip makes it creep; that alone breaks nothing.
         var heaved = plan.WithMain(l =>
@@ -296,7 +296,7 @@ public sealed class LineTests
             )
             .Analysed()
             .Links.Single(l => l.Id == "main.grip");
-        Assert.True(heaved.WorstLoadN > heaved.StrengthN && heaved.State == LinkState.Holds);
+        Assert.True(heaved.WorstLoad.Value > heaved.Strength.Value && heaved.State == LinkState.Holds);
     }
 
     [Fact]
@@ -319,7 +319,7 @@ public sealed class LineTests
                 }
             );
         var rope = plan.Analysed().Links.Single(l => l.Id == "main.rope");
-        Near(40000 * 0.90 * 0.85 * 0.90, rope.StrengthN, 1e-9);
+        Near(40000 * 0.90 * 0.85 * 0.90, rope.Strength.Value, 1e-9);
         Assert.Equal(["5 years old", "worn", "wet"], rope.Reductions.Select(r => r.Name));
         Assert.Single(
             plan.WithMain(l =>
@@ -353,7 +353,7 @@ public sealed class LineTests
                 }
             )
             .Analysed();
-        Near(30000 * 1 * 0.60 * 0.50, slung.Links.Single(l => l.Id == "main.sling").StrengthN, 1e-6);
+        Near(30000 * 1 * 0.60 * 0.50, slung.Links.Single(l => l.Id == "main.sling").Strength.Value, 1e-6);
     }
 
     [Fact]

@@ -66,7 +66,7 @@ public sealed class RigFinderTests
             Assert.True(rig.Line.Rope.LengthM + (rig.Line.Tackle.Rope?.LengthM ?? 0) >= rig.RopeUsedM);
             Near(
                 1 / rig.Margin,
-                analysis.Links.Max(l => l.Slips ? l.Use : Math.Max(l.Use, l.WorstLoadN / l.StrengthN)),
+                analysis.Links.Max(l => l.Slips ? l.Use : Math.Max(l.Use, l.WorstLoad.Value / l.Strength.Value)),
                 1e-9
             );
             Assert.NotEqual("gone", rig.Line.Rope.ItemId);

@@ -239,8 +239,8 @@ public sealed class SizingTests
             r => r is { State: VerdictState.Check, Path: "tree.condition.rootsLifted" }
         );
         Near(
-            0.6 * Lime().Analysed().Links.Single(l => l.Id == "roots").StrengthN,
-            lifted.Links.Single(l => l.Id == "roots").StrengthN,
+            0.6 * Lime().Analysed().Links.Single(l => l.Id == "roots").Strength.Value,
+            lifted.Links.Single(l => l.Id == "roots").Strength.Value,
             1e-9
         );
 

@@ -62,7 +62,7 @@ public sealed class VerdictTests
             .Analysed();
         var knot = analysis.Links.Single(l => l.Id == "main.knot");
         Assert.True(knot.Use < 1);
-        Assert.True(knot.WorstLoadN > knot.StrengthN);
+        Assert.True(knot.WorstLoad.Value > knot.Strength.Value);
         Assert.Equal(LinkState.Fails, knot.State);
         Assert.Contains(
             analysis.Verdict.Reasons,
@@ -112,7 +112,7 @@ public sealed class VerdictTests
             )
             .Analysed();
         var tension = redirected.Pull.PlannedTensionN;
-        Near(tension + (tension / 0.9), redirected.Links.Single(l => l.Id == "main.anchor").LoadN);
+        Near(tension + (tension / 0.9), redirected.Links.Single(l => l.Id == "main.anchor").Load.Value);
         var direct = Lime()
             .WithMain(l =>
                 l with
@@ -147,7 +147,7 @@ public sealed class VerdictTests
                 .WithMain(l => l with { Anchor = l.Anchor with { Sling = sling } })
                 .Analysed()
                 .Links.Single(l => l.Id == "main.sling")
-                .StrengthN;
+                .Strength.Value;
     }
 
     [Fact]
@@ -159,7 +159,7 @@ public sealed class VerdictTests
             .Links.Single(l => l.Id == "main.legs");
         var bend = legs.Reductions.Single(r => r.Name == "bend");
         Near(0.5 + ((12.0 / 11) - 1) * 0.15, bend.Keeps);
-        Near(32000 * bend.Keeps * 0.60, legs.StrengthN);
+        Near(32000 * bend.Keeps * 0.60, legs.Strength.Value);
     }
 
     [Fact]

@@ -1,4 +1,7 @@
 using Draklo.Core.Geometry;
+using Draklo.Core.Lines;
+using Draklo.Core.Plans;
+using Draklo.Core.Trees;
 
 namespace Draklo.Core.Analyses;
 
@@ -14,7 +17,57 @@ public sealed record Figure(
     IReadOnlyList<StemSlice> Stem,
     CrownFigure Crown,
     IReadOnlyList<LineFigure> Lines
-);
+)
+{
+    private const int Slices = 16;
+
+    /// <summary>Where a base tie is tied, above the cut, metres.</summary>
+    private const double FootUp = 0.5;
+
+    internal static Figure Of(PlanContext context, PullLine[] lines, LineRun[] runs)
+    {
+        var tree = context.Tree;
+        var slices = new StemSlice[Slices + 1];
+        for (var i = 0; i <= Slices; i++)
+        {
+            var up = tree.Stem.LengthAboveCut * i / Slices;
+            var at = tree.Line.At(up);
+            slices[i] = new(at.Forward, at.Right, up, tree.Stem.DiameterAt(up));
+        }
+
+        var ground = -tree.Stem.StumpHeight;
+        var figures = new LineFigure[lines.Length];
+        for (var i = 0; i < lines.Length; i++)
+        {
+            var foot = lines[i].DownLeg > 0 ? LayPoint.Of(tree.Line.At(FootUp)) : null;
+            figures[i] = new(
+                lines[i].Id,
+                LayPoint.Of(lines[i].Seat),
+                LayPoint.Of(runs[i].Points[^1]),
+                context.Plan.Lines[i].Anchor.GroundRiseM + ground,
+                foot,
+                runs[i].Turns.Length == 0 ? [] : [.. runs[i].Points[1..^1].Select(LayPoint.Of)]
+            );
+        }
+
+        var crown = context.Plan.Tree.Crown;
+        var main = context.Plan.Lines[0];
+        var toward = (main.Redirects.Count > 0 ? main.Redirects[0].At : main.Anchor).BearingDeg;
+        return new(
+            Angle.Between(context.Plan.Lay.BearingDeg, toward),
+            ground,
+            tree.Wood.Habit == Habit.Conifer,
+            slices,
+            new(
+                crown.BaseHeightM + ground,
+                tree.Stem.LengthAboveCut,
+                CrownReach.Toward(crown.ReachM, toward),
+                CrownReach.Toward(crown.ReachM, toward + 180)
+            ),
+            figures
+        );
+    }
+}
 
 public sealed record StemSlice(double ForwardM, double RightM, double UpM, double DiameterM);
 

@@ -16,11 +16,6 @@ public sealed record AnalysisOutcome(Analysis? Analysis, IReadOnlyList<Problem> 
 /// <summary>Plan document in, analysis out: pure, without clock, store or chance.</summary>
 public static class PlanAnalysis
 {
-    private const int Slices = 16;
-
-    /// <summary>Where a base tie is tied, above the cut, metres.</summary>
-    private const double FootUp = 0.5;
-
     /// <summary>Analyses a plan.</summary>
     /// <param name="units">For the sentences and the workings; the figures are SI in any case.</param>
     /// <param name="withWorkings">Whether to write out every sum; it costs several times the analysis itself.</param>
@@ -46,53 +41,21 @@ public static class PlanAnalysis
             return new(null, problems);
         }
 
-        var lay = new LayFrame(plan.Lay.BearingDeg);
-        var hinge = Hinge.From(plan.Cut, plan.Tree, workings);
-        var tree = StandingTree.From(plan.Tree, hinge, lay, plan.Cut.StumpHeightM, workings);
-        var wind = WindLoad.On(tree, plan.Tree.Crown, plan.Wind, lay, workings);
-        var standing = new PlanContext(plan, units, workings, lay, hinge, tree, wind);
+        var standing = PlanContext.Of(plan, units, workings);
         var lines = CheckedPull.LinesOf(standing);
-        if (Pull.Solve(tree, hinge, wind, lines, units, problems, workings) is not { } pull)
+        if (Pull.Solve(standing, lines, problems) is not { } pull)
         {
             return new(null, problems);
         }
 
-        var reckoned = CheckedPull.Of(standing, lines, pull);
-        var (context, path, results, runs, bending, pretension, hold) = (
-            reckoned.Context,
-            reckoned.Path,
-            reckoned.Results,
-            reckoned.Runs,
-            reckoned.Bending,
-            reckoned.Pretension,
-            reckoned.HoldDeg
-        );
-        var planned = context.PlannedTension;
-        LineAnalysis.AddLimiters(context, path, results);
-        var spring = SpringBack.From(context, lines, runs, pull);
-        var gust = GustReserve.Of(
-            context,
-            pull.LeastSurplus(context, lines),
-            hinge.SideCapacity - reckoned.SideAtNeeded
-        );
-        var spread = TreeSpread.Of(context, Pull.RestoringMoment(tree, hinge, wind, 0), Pull.ArmSum(lines, 0));
-        var site = Zones.From(context, lines, runs, slope);
-        var aim = Aim.Of(context);
-        var verdict = Verdict.Of(
-            context,
-            pull,
-            lines,
-            results,
-            path,
-            pretension,
-            spring,
-            site,
-            gust,
-            measured,
-            reckoned.WorstSideUse,
-            hold,
-            locker
-        );
+        var found = CheckedPull.Of(standing, lines, pull);
+        var (context, tree, hinge, wind) = (found.Context, standing.Tree, standing.Hinge, standing.Wind);
+        var results = LineAnalysis.WithLimiters(context, found.Path, found.Results);
+        var spring = SpringBack.From(context, lines, found.Runs, pull);
+        var gust = GustReserve.Of(context, pull.LeastSurplus(context, lines), hinge.SideCapacity - found.SideAtNeeded);
+        var spread = TreeSpread.Of(context, Pull.RestoringMoment(context, 0), Pull.ArmSum(lines, 0));
+        var site = Zones.From(context, lines, found.Runs, slope);
+        var verdict = Verdict.Of(new(found, results, spring, gust, measured, site, locker));
         return new(
             new(
                 new(
@@ -109,104 +72,37 @@ public static class PlanAnalysis
                     hinge.Offset,
                     hinge.Bending,
                     hinge.SideCapacity,
-                    reckoned.SideUse,
-                    reckoned.WorstSideUse,
-                    hold
+                    found.SideUse,
+                    found.WorstSideUse,
+                    found.HoldDeg
                 ),
                 new(
                     pull.AtRest,
                     pull.Needed,
                     Angle.Degrees(pull.NeededAt),
-                    planned,
+                    context.PlannedTension,
                     Angle.Degrees(pull.Commit),
                     pull.Curve,
                     spring,
-                    SumOf(context, lines),
+                    VectorSum.Of(context, lines),
                     results
                 ),
-                pretension,
-                new(bending.WorstStress / 1e6, bending.AtHeight, bending.SeatMovement),
-                aim,
+                found.Pretension,
+                new(found.Bending.WorstStress / 1e6, found.Bending.AtHeight, found.Bending.SeatMovement),
+                Aim.Of(context),
                 new(wind.Force, new(wind.ForwardMoment, wind.RightMoment)),
                 gust,
                 measured,
                 site,
-                path.Links,
-                path.Anchors,
+                found.Path.Links,
+                found.Path.Anchors,
                 verdict,
-                FigureOf(context, lines, runs)
+                Figure.Of(context, lines, found.Runs)
             )
             {
                 Workings = workings?.List,
             },
             []
-        );
-    }
-
-    private static VectorSum SumOf(PlanContext context, PullLine[] lines)
-    {
-        double forward = 0;
-        double right = 0;
-        double down = 0;
-        foreach (var line in lines)
-        {
-            var tension = line.Share * context.PlannedTension;
-            var along = line.Along;
-            forward += tension * along.Forward;
-            right += tension * along.Right;
-            down += tension * (line.DownLeg - along.Up);
-        }
-
-        var off = Angle.Degrees(Math.Atan2(right, forward));
-        return new(
-            (context.Plan.Lay.BearingDeg + off + 360) % 360,
-            off,
-            Math.Sqrt((forward * forward) + (right * right)),
-            down
-        );
-    }
-
-    private static Figure FigureOf(PlanContext context, PullLine[] lines, LineRun[] runs)
-    {
-        var tree = context.Tree;
-        var slices = new StemSlice[Slices + 1];
-        for (var i = 0; i <= Slices; i++)
-        {
-            var up = tree.Stem.LengthAboveCut * i / Slices;
-            var at = tree.Line.At(up);
-            slices[i] = new(at.Forward, at.Right, up, tree.Stem.DiameterAt(up));
-        }
-
-        var ground = -tree.Stem.StumpHeight;
-        var figures = new LineFigure[lines.Length];
-        for (var i = 0; i < lines.Length; i++)
-        {
-            var foot = lines[i].DownLeg > 0 ? LayPoint.Of(tree.Line.At(FootUp)) : null;
-            figures[i] = new(
-                lines[i].Id,
-                LayPoint.Of(lines[i].Seat),
-                LayPoint.Of(runs[i].Points[^1]),
-                context.Plan.Lines[i].Anchor.GroundRiseM + ground,
-                foot,
-                runs[i].Turns.Length == 0 ? [] : [.. runs[i].Points[1..^1].Select(LayPoint.Of)]
-            );
-        }
-
-        var crown = context.Plan.Tree.Crown;
-        var main = context.Plan.Lines[0];
-        var toward = (main.Redirects.Count > 0 ? main.Redirects[0].At : main.Anchor).BearingDeg;
-        return new(
-            Angle.Between(context.Plan.Lay.BearingDeg, toward),
-            ground,
-            tree.Wood.Habit == Habit.Conifer,
-            slices,
-            new(
-                crown.BaseHeightM + ground,
-                tree.Stem.LengthAboveCut,
-                CrownReach.Toward(crown.ReachM, toward),
-                CrownReach.Toward(crown.ReachM, toward + 180)
-            ),
-            figures
         );
     }
 }

@@ -1,5 +1,7 @@
+using Draklo.Core.Geometry;
 using Draklo.Core.Lines;
 using Draklo.Core.Links;
+using Draklo.Core.Trees;
 
 namespace Draklo.Core.Analyses;
 
@@ -25,4 +27,28 @@ public sealed record PullResult(
 /// <param name="OffLayDeg">From the lay, positive to the right.</param>
 /// <param name="LevelN">Its level part.</param>
 /// <param name="DownN">What presses down the stem, the legs of base ties included.</param>
-public sealed record VectorSum(double TowardDeg, double OffLayDeg, double LevelN, double DownN);
+public sealed record VectorSum(double TowardDeg, double OffLayDeg, double LevelN, double DownN)
+{
+    internal static VectorSum Of(PlanContext context, PullLine[] lines)
+    {
+        double forward = 0;
+        double right = 0;
+        double down = 0;
+        foreach (var line in lines)
+        {
+            var tension = line.Share * context.PlannedTension;
+            var along = line.Along;
+            forward += tension * along.Forward;
+            right += tension * along.Right;
+            down += tension * (line.DownLeg - along.Up);
+        }
+
+        var off = Angle.Degrees(Math.Atan2(right, forward));
+        return new(
+            (context.Plan.Lay.BearingDeg + off + 360) % 360,
+            off,
+            Math.Sqrt((forward * forward) + (right * right)),
+            down
+        );
+    }
+}

@@ -29,4 +29,8 @@ public sealed record ContactKind
     /// <summary>block, ring, carabiner, rope or bark: what has a strength of its own to check.</summary>
     [Name("built_of")]
     public required string BuiltOf { get; init; }
+
+    /// <summary>Whether it has a strength of its own to check: a block, ring or carabiner.</summary>
+    [Ignore]
+    public bool IsHardware => BuiltOf is "block" or "ring" or "carabiner";
 }

@@ -49,4 +49,8 @@ public sealed record Grip
 
     [Name("wrong")]
     public required string Wrong { get; init; }
+
+    /// <summary>Its name up to the first comma, as it stands within a sentence.</summary>
+    [Ignore]
+    public string ShortName => Name.Split(',')[0];
 }

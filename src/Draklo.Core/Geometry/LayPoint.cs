@@ -5,5 +5,8 @@ namespace Draklo.Core.Geometry;
 /// <param name="UpM">Above the plane of the cut.</param>
 public sealed record LayPoint(double ForwardM, double RightM, double UpM)
 {
-    public static LayPoint Of(Geometry.Point point) => new(point.Forward, point.Right, point.Up);
+    public static LayPoint Of(Point point) => new(point.Forward, point.Right, point.Up);
+
+    public double DistanceTo(LayPoint other) =>
+        new Point(ForwardM, RightM, UpM).DistanceTo(new(other.ForwardM, other.RightM, other.UpM));
 }

@@ -10,6 +10,9 @@ public readonly record struct Place(double EastM, double NorthM)
 
     public double DistanceTo(Place other) => new Place(other.EastM - EastM, other.NorthM - NorthM).Distance;
 
+    /// <summary>The bearing under which this place lies from another, degrees clockwise from north.</summary>
+    public double BearingFrom(in Place other) => Angle.Degrees(Math.Atan2(EastM - other.EastM, NorthM - other.NorthM));
+
     public static Place At(double distance, double bearingDeg)
     {
         var (sin, cos) = Math.SinCos(Angle.Radians(bearingDeg));

@@ -24,7 +24,7 @@ public sealed record Limiter(
     string Text
 )
 {
-    private const int MostTurns = 8;
+    public const int MostTurns = 8;
 
     /// <summary>The tension at which it slips, N.</summary>
     /// <param name="hold">On the tail, N.</param>

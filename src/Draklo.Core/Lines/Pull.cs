@@ -1,6 +1,7 @@
 using Draklo.Core.Geometry;
 using Draklo.Core.Trees;
 using Draklo.Core.Units;
+using MathNet.Numerics.Optimization;
 
 namespace Draklo.Core.Lines;
 
@@ -41,11 +42,7 @@ public sealed record Pull(double AtRest, double Needed, double NeededAt, double 
         for (var i = 0; i <= Steps; i += CurveEvery)
         {
             var angle = Commit * i / Steps;
-            least = Math.Min(
-                least,
-                (context.PlannedTension * ArmSum(lines, angle))
-                    - RestoringMoment(context.Tree, context.Hinge, context.Wind, angle)
-            );
+            least = Math.Min(least, (context.PlannedTension * ArmSum(lines, angle)) - RestoringMoment(context, angle));
         }
 
         return Math.Max(0, least);
@@ -54,20 +51,21 @@ public sealed record Pull(double AtRest, double Needed, double NeededAt, double 
     /// <summary>
     /// Moment that the lines must give at an angle, N·m: weight and wind against the tree, and the hinge to bend.
     /// </summary>
-    public static double RestoringMoment(StandingTree tree, Hinge hinge, WindLoad wind, double angle) =>
-        (-tree.Weight * tree.Centre.TurnedForward(angle).Forward) - wind.ForwardMoment + hinge.Bending;
+    public static double RestoringMoment(PlanContext context, double angle) =>
+        (-context.Tree.Weight * context.Tree.Centre.TurnedForward(angle).Forward)
+        - context.Wind.ForwardMoment
+        + context.Hinge.Bending;
 
     /// <summary>Solves the pull, or returns null having said why it cannot be done.</summary>
-    public static Pull? Solve(
-        StandingTree tree,
-        Hinge hinge,
-        WindLoad wind,
-        PullLine[] lines,
-        UnitSystem units,
-        List<Problem> problems,
-        Workings? workings
-    )
+    public static Pull? Solve(PlanContext context, PullLine[] lines, List<Problem> problems)
     {
+        var (tree, hinge, wind, units, workings) = (
+            context.Tree,
+            context.Hinge,
+            context.Wind,
+            context.Units,
+            context.Workings
+        );
         var radius = Math.Sqrt((tree.Centre.Forward * tree.Centre.Forward) + (tree.Centre.Up * tree.Centre.Up));
         var sine = (hinge.Bending - wind.ForwardMoment) / (tree.Weight * radius);
         if (sine >= 1)
@@ -110,7 +108,7 @@ public sealed record Pull(double AtRest, double Needed, double NeededAt, double 
         var neededAt = commit * best / Steps;
         if (best is > 0 and < Steps)
         {
-            neededAt = Peak(commit * (best - 1) / Steps, commit * (best + 1) / Steps);
+            neededAt = PeakBetween(commit * (best - 1) / Steps, commit * (best + 1) / Steps);
             needed = TensionAt(neededAt);
         }
 
@@ -154,19 +152,12 @@ public sealed record Pull(double AtRest, double Needed, double NeededAt, double 
 
         return pull;
 
-        double TensionAt(double angle) => Math.Max(0, RestoringMoment(tree, hinge, wind, angle) / ArmSum(lines, angle));
+        double TensionAt(double angle) => Math.Max(0, RestoringMoment(context, angle) / ArmSum(lines, angle));
 
-        double Peak(double low, double high)
-        {
-            for (var i = 0; i < 30; i++)
-            {
-                var a = low + ((high - low) * 0.382);
-                var b = low + ((high - low) * 0.618);
-                (low, high) = TensionAt(a) > TensionAt(b) ? (low, b) : (a, high);
-            }
-
-            return (low + high) / 2;
-        }
+        double PeakBetween(double low, double high) =>
+            GoldenSectionMinimizer
+                .Minimum(ObjectiveFunction.ScalarValue(angle => -TensionAt(angle)), low, high, 1e-7)
+                .MinimizingPoint;
     }
 
     private static bool LosesArm(PullLine[] lines, double commit, UnitSystem units, List<Problem> problems)

@@ -28,10 +28,7 @@ public sealed record SpringBack(double CarriesToDeg, bool PastCommit, double Ene
         for (var i = 0; i <= Steps; i++)
         {
             var angle = pull.Commit * i / Steps;
-            if (
-                Given(context, lines, runs, angle)
-                < Pull.RestoringMoment(context.Tree, context.Hinge, context.Wind, angle)
-            )
+            if (Given(context, lines, runs, angle) < Pull.RestoringMoment(context, angle))
             {
                 return new(Angle.Degrees(pull.Commit * Math.Max(0, i - 1) / Steps), PastCommit: false, energy);
             }

@@ -4,6 +4,9 @@ namespace Draklo.Core.Links;
 /// <remarks>Method M9.</remarks>
 public static class Bend
 {
+    /// <summary>What a link calls this reduction.</summary>
+    public const string Name = "bend";
+
     /// <summary>
     /// Fraction kept when a rope runs round a pin: half at a ratio of 1, all from 8 up, linear between 1, 2, 4 and 8.
     /// </summary>

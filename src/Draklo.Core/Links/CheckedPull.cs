@@ -12,6 +12,8 @@ namespace Draklo.Core.Links;
 /// <remarks>The rig finder runs it by the ten thousand; a whole analysis is this and what is said about it.</remarks>
 internal sealed record CheckedPull(
     PlanContext Context,
+    PullLine[] Lines,
+    Pull Pull,
     LineRun[] Runs,
     LoadPath Path,
     LineResult[] Results,
@@ -37,7 +39,7 @@ internal sealed record CheckedPull(
         return lines;
     }
 
-    /// <param name="standing">The plan with its tree, hinge and wind resolved.</param>
+    /// <param name="standing">The plan with its tree, hinge and wind.</param>
     /// <param name="atNeeded">The stem's bending at the needed tension, where it is known already.</param>
     public static CheckedPull Of(PlanContext standing, PullLine[] lines, Pull pull, StemBending? atNeeded = null)
     {
@@ -114,9 +116,11 @@ internal sealed record CheckedPull(
             "M6",
             estimate: true
         );
-        path.AddTree(planned, bending, pull.Needed, lines, atWorst, sideWorst);
+        new TreeWalk(path, bending, pull.Needed, lines, atWorst, sideWorst).AddAll();
         return new(
             context,
+            lines,
+            pull,
             runs,
             path,
             results,

@@ -252,8 +252,9 @@ internal static class LineAnalysis
     /// <summary>
     /// Judges the drums once every link is known: what they may slip at follows from the weakest of them.
     /// </summary>
-    public static void AddLimiters(PlanContext context, LoadPath path, LineResult[] results)
+    public static LineResult[] WithLimiters(PlanContext context, LoadPath path, LineResult[] found)
     {
+        var results = found.ToArray();
         for (var i = 0; i < results.Length; i++)
         {
             var line = context.Plan.Lines[i];
@@ -265,7 +266,7 @@ internal static class LineAnalysis
             double most = 0;
             foreach (var link in path.Links)
             {
-                var counts = link.LineId == line.Id ? !link.Slips && link.Id != $"{line.Id}.hands" : link.Id == "stem";
+                var counts = link.LineId == line.Id ? !link.Slips && !link.Rule.IsEffort : link.Kind == LinkKind.Stem;
                 most = counts ? Math.Max(most, link.Use) : most;
             }
 
@@ -280,5 +281,7 @@ internal static class LineAnalysis
                 ),
             };
         }
+
+        return results;
     }
 }

@@ -1,3 +1,6 @@
+using System.Text.Json.Serialization;
+using Draklo.Core.Units;
+
 namespace Draklo.Core.Links;
 
 public enum LinkState
@@ -7,19 +10,6 @@ public enum LinkState
     Fails,
 }
 
-/// <summary>What a link's load and strength are measured in.</summary>
-public enum LinkQuantity
-{
-    /// <summary>Newtons.</summary>
-    Force,
-
-    /// <summary>Newton metres.</summary>
-    Moment,
-
-    /// <summary>Pascals.</summary>
-    Stress,
-}
-
 /// <param name="Name">What takes strength away, as in "running bowline".</param>
 /// <param name="Keeps">The fraction left, over 0; a basket sling has more than 1.</param>
 public sealed record Reduction(string Name, double Keeps);
@@ -27,39 +17,66 @@ public sealed record Reduction(string Name, double Keeps);
 /// <summary>One link of the load path: what it carries against what it may.</summary>
 /// <remarks>
 /// Method M9. Below 0.8 it holds, up to 1 it is tight, above it fails; a worst credible load above the strength fails
-/// too.
+/// too. A load may be a force, a moment or a stress: <see cref="Dimension"/> says which. The JSON names ending in N are
+/// kept from a time when all of them were forces.
 /// </remarks>
 /// <param name="Id">Stable name, as in "main.knot"; the stem, the roots and the hinge belong to no line.</param>
+/// <param name="Name">What it is called on the load path.</param>
 /// <param name="LineId">Null for what all lines load together.</param>
-/// <param name="Quantity">What the three figures are measured in: force in N, moment in N·m, stress in Pa.</param>
-/// <param name="LoadN">At the planned tension.</param>
-/// <param name="WorstLoadN">What the puller could put on, through the high efficiencies.</param>
-/// <param name="StrengthN">Rated strength with every reduction taken off.</param>
-/// <param name="RatedN">Before reductions.</param>
+/// <param name="Place">Number of the redirect it belongs to, from the tree, from 1; null for the others.</param>
+/// <param name="Dimension">What the figures are measured in: force in N, moment in N·m, stress in Pa.</param>
+/// <param name="LoadValue">At the planned tension.</param>
+/// <param name="WorstLoadValue">What the puller could put on, through the high efficiencies.</param>
+/// <param name="StrengthValue">Rated strength after every reduction.</param>
+/// <param name="RatedValue">Before reductions.</param>
 /// <param name="Factor">Strength wanted over load.</param>
 /// <param name="Use">Load × factor / strength.</param>
 /// <param name="Estimate">True when the strength is a tabled or guessed figure.</param>
-/// <param name="Slips">True when it gives by slipping: a worst load above its strength makes it creep, not
-/// break.</param>
 public sealed record Link(
+    [property: JsonIgnore] LinkRule Rule,
     string Id,
     string Name,
     string? LineId,
-    LinkQuantity Quantity,
-    double LoadN,
-    double WorstLoadN,
-    double StrengthN,
-    double RatedN,
+    int? Place,
+    [property: JsonPropertyName("quantity")] Dimension Dimension,
+    [property: JsonPropertyName("loadN")] double LoadValue,
+    [property: JsonPropertyName("worstLoadN")] double WorstLoadValue,
+    [property: JsonPropertyName("strengthN")] double StrengthValue,
+    [property: JsonPropertyName("ratedN")] double RatedValue,
     double Factor,
     double Use,
     LinkState State,
     bool Estimate,
-    bool Slips,
     IReadOnlyList<Reduction> Reductions
 )
 {
-    /// <summary>Load that the link may carry with its factor, in its own quantity.</summary>
-    public double Allowed => StrengthN / Factor;
+    public LinkKind Kind => Rule.Kind;
+
+    /// <summary>What lights up in the drawings when it is selected.</summary>
+    public LinkMark Mark => Rule.Mark;
+
+    /// <summary>True when it gives by slipping: a worst load above its strength makes it creep, not break.</summary>
+    public bool Slips => Rule.Slips;
+
+    [JsonIgnore]
+    public Quantity Load => new(LoadValue, Dimension);
+
+    [JsonIgnore]
+    public Quantity WorstLoad => new(WorstLoadValue, Dimension);
+
+    [JsonIgnore]
+    public Quantity Strength => new(StrengthValue, Dimension);
+
+    [JsonIgnore]
+    public Quantity Rated => new(RatedValue, Dimension);
+
+    /// <summary>The load that it may carry with its factor.</summary>
+    [JsonIgnore]
+    public Quantity Allowed => new(StrengthValue / Factor, Dimension);
+
+    /// <summary>Its use, or its worst load over its strength where that breaks it and is more.</summary>
+    [JsonIgnore]
+    public double WorstUse => Slips ? Use : Math.Max(Use, WorstLoadValue / StrengthValue);
 
     public static LinkState StateOf(double use, double worst, double strength) =>
         use > 1 || worst > strength ? LinkState.Fails

@@ -23,6 +23,9 @@ public sealed record Pretension(
     double RestIndex
 )
 {
+    /// <summary>What <see cref="LimitedBy"/> says where no link sets the ceiling.</summary>
+    public const string EarlyGo = "early-go";
+
     private const double FloorReserve = 1.2;
     private const double SplittingZone = 1.5;
 
@@ -39,7 +42,7 @@ public sealed record Pretension(
         var early = (uncutBending - gravity) / arms;
         var byLink = path.AllowableTension < early;
         var ceiling = Math.Max(0, byLink ? path.AllowableTension : early);
-        var limitedBy = byLink ? path.LimitingLink!.Id : "early-go";
+        var limitedBy = byLink ? path.LimitingLink!.Id : EarlyGo;
         var restIndex = GoesAt(hinge, gravity) / hinge.Thickness;
 
         if (context.Workings is { } workings)

@@ -51,6 +51,20 @@ public sealed record Plan : IDocumentPart
     )]
     [MaxLength(100)]
     public IReadOnlyList<string> Guesses { get; init; } = [];
+
+    /// <summary>Whether nobody has measured a member yet.</summary>
+    public bool IsGuess(string path)
+    {
+        for (var i = 0; i < Guesses.Count; i++)
+        {
+            if (Guesses[i] == path)
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
 }
 
 public sealed record LayMembers : IDocumentPart

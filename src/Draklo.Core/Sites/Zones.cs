@@ -3,7 +3,6 @@ using Draklo.Core.Lines;
 using Draklo.Core.Plans;
 using Draklo.Core.Tackle;
 using Draklo.Core.Trees;
-using Draklo.Core.Units;
 
 namespace Draklo.Core.Sites;
 
@@ -37,7 +36,6 @@ public sealed record Zones(
     private const double BandHalfWidth = 1.5;
     private const double BandPastEnds = 3;
     private const double CrewPastAnchor = 3;
-    private const double SmallClearance = 1;
     private const int CrownPoints = 24;
 
     public static Zones From(PlanContext context, PullLine[] lines, LineRun[] runs, GroundSlope? slope)
@@ -203,87 +201,19 @@ public sealed record Zones(
     {
         var area = TargetShape.Ring(footprint);
         var bands = lines.SelectMany(l => l.Bands.Concat(l.InsideTurns)).Select(TargetShape.Ring).ToArray();
-        return
-        [
-            .. shapes.Select(shape =>
-            {
-                var clearance = shape.DistanceTo(area);
-                var away = shape.FromStump;
-                var (state, text) = Judge(
-                    context,
-                    shape,
-                    clearance,
-                    away,
-                    reach,
-                    shape.Target.Kind == TargetKind.People && bands.Any(b => shape.DistanceTo(b) <= 0)
-                );
-                return new TargetClearance(shape.Target.Id, shape.Name, clearance, clearance <= 0, away, state, text);
-            }),
-        ];
-    }
-
-    private static (VerdictState State, string Text) Judge(
-        PlanContext context,
-        TargetShape shape,
-        double clearance,
-        double away,
-        double reach,
-        bool inBand
-    )
-    {
-        var units = context.Units;
-        var name = Sentences.Capitalised(shape.Name);
-        // Nobody lays a tree to the centimetre.
-        clearance = clearance <= 0 ? 0 : Math.Max(0.1, Math.Round(clearance, 1));
-        var height = context.Plan.Tree.HeightM;
-        switch (shape.Target.Kind)
+        var judge = new TargetJudge(context.Units, context.Plan.Tree.HeightM, reach);
+        var found = new TargetClearance[shapes.Length];
+        for (var i = 0; i < found.Length; i++)
         {
-            case TargetKind.PowerLine when clearance <= 0:
-                return (
-                    VerdictState.Stop,
-                    $"{name}: the tree would fall on it. Nobody cuts: call the utility and have it switched off, earthed or taken down, or lay the tree elsewhere."
-                );
-            case TargetKind.PowerLine when away < height:
-                return (
-                    VerdictState.Check,
-                    Sentences.Say(
-                        units,
-                        $"{name} is {away:m} from the stump, within the tree's height: it misses this lay by {clearance:m}, but a tree that goes wrong reaches it. Ask the utility first."
-                    )
-                );
-            case TargetKind.People when clearance <= 0:
-                return (VerdictState.Stop, $"{name} lies where the tree falls: clear it of people and keep them out.");
-            case TargetKind.People when inBand:
-                return (
-                    VerdictState.Stop,
-                    $"{name} lies where a parted line would fly or inside its turn: keep people out of it while the line is loaded."
-                );
-            case TargetKind.People when away < reach:
-                return (
-                    VerdictState.Check,
-                    Sentences.Say(
-                        units,
-                        $"{name} is {away:m} from the stump: nobody stays within twice the height, {reach:m}, while cutting goes on."
-                    )
-                );
-            case not TargetKind.People and not TargetKind.PowerLine when clearance <= 0:
-                return shape.Target.MayBeHit
-                    ? (VerdictState.Ready, $"{name} is hit, and its owner accepts that.")
-                    : (
-                        VerdictState.Stop,
-                        $"{name} lies under the falling tree: turn the lay, or mark it as one that may be hit."
-                    );
-            case not TargetKind.People and not TargetKind.PowerLine when clearance < SmallClearance:
-                return (
-                    VerdictState.Check,
-                    Sentences.Say(
-                        units,
-                        $"{name} is missed by only {clearance:m}, with the lay missed as far as it may be."
-                    )
-                );
-            default:
-                return (VerdictState.Ready, Sentences.Say(units, $"{name} is missed by {clearance:m}."));
+            var shape = shapes[i];
+            var clearance = shape.DistanceTo(area);
+            var away = shape.FromStump;
+            var inBand = shape.Target.Kind == TargetKind.People && bands.Any(b => shape.DistanceTo(b) <= 0);
+            var reason = judge.Of(shape, clearance, away, inBand, $"site.targets[{i}]");
+            found[i] = new(shape.Target.Id, shape.Name, clearance, clearance <= 0, away, reason);
         }
+
+        return found;
     }
 }
 

@@ -21,8 +21,6 @@ namespace Draklo.Core.Studies;
 /// <param name="StepDeg">Between bearings.</param>
 public sealed record LayRose(double StepDeg, IReadOnlyList<RoseBearing> Bearings)
 {
-    private const double SmallClearance = 1;
-
     /// <summary>The rose of a plan, or why there is none.</summary>
     /// <param name="step">Degrees between bearings, a divisor of 360.</param>
     public static (LayRose? Rose, List<Problem> Problems) Of(Plan plan, UnitSystem units, int step = 1)
@@ -34,31 +32,22 @@ public sealed record LayRose(double StepDeg, IReadOnlyList<RoseBearing> Bearings
         }
 
         var shapes = plan.Site.Targets.Select(t => new Sized(new TargetShape(t))).ToArray();
-        var hinge = Hinge.From(plan.Cut, plan.Tree, null);
         var main = plan.Lines[0];
         var tackle = SolvedTackle.From(main.Tackle);
         var gives = Effort.Steady(main.Puller) * tackle.Hauling.ActualAdvantage;
         var bearings = new RoseBearing[360 / step];
         for (var i = 0; i < bearings.Length; i++)
         {
-            bearings[i] = At(plan, main, hinge, shapes, i * step, gives);
+            bearings[i] = At(plan, shapes, i * step, gives);
         }
 
         return (new(step, bearings), problems);
     }
 
-    private static RoseBearing At(
-        Plan plan,
-        LineMembers main,
-        Hinge hinge,
-        Sized[] shapes,
-        double bearing,
-        double gives
-    )
+    private static RoseBearing At(Plan plan, Sized[] shapes, double bearing, double gives)
     {
-        var lay = new LayFrame(bearing);
-        var tree = StandingTree.From(plan.Tree, hinge, lay, plan.Cut.StumpHeightM, null);
-        var wind = WindLoad.On(tree, plan.Tree.Crown, plan.Wind, lay, null);
+        var context = PlanContext.Of(plan, UnitSystem.Metric, bearingDeg: bearing);
+        var (main, tree, wind, hinge) = (plan.Lines[0], context.Tree, context.Wind, context.Hinge);
         PullLine[] line =
         [
             PullLine.From(
@@ -69,11 +58,11 @@ public sealed record LayRose(double StepDeg, IReadOnlyList<RoseBearing> Bearings
                     Anchor = main.Anchor with { BearingDeg = bearing, GroundRiseM = 0 },
                 },
                 tree,
-                lay
+                context.Lay
             ),
         ];
         var (clearance, nearest) = Nearest(plan, shapes, bearing);
-        var pull = Pull.Solve(tree, hinge, wind, line, UnitSystem.Metric, [], null);
+        var pull = Pull.Solve(context, line, []);
         if (pull is null)
         {
             return new(
@@ -122,7 +111,7 @@ public sealed record LayRose(double StepDeg, IReadOnlyList<RoseBearing> Bearings
         clearance <= 0 && !nearest!.Target.MayBeHit ? (RoseState.Closed, $"{nearest.Name} lies under the fall")
         : sideUse > 1 ? (RoseState.Closed, "the side lean tears the hinge")
         : hold < commit ? (RoseState.Closed, "the hinge lets go before gravity takes it")
-        : clearance < SmallClearance && clearance > 0 ? (RoseState.Tight, $"{nearest!.Name} is close")
+        : clearance < TargetJudge.SmallClearance && clearance > 0 ? (RoseState.Tight, $"{nearest!.Name} is close")
         : sideUse > 0.8 ? (RoseState.Tight, "the side lean nearly uses up the hinge")
         : planned > gives ? (RoseState.Tight, "it asks more than this crew and tackle give")
         : commit > 30 ? (RoseState.Tight, "it must be brought far over")

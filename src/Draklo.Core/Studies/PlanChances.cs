@@ -62,7 +62,7 @@ public sealed record PlanChances(
 
         // What stands about the tree takes most of the time and moves none of these figures.
         var inputs = UncertainInput.Of(plan);
-        var bare = plan with { Site = new(), WalkUp = [], Readings = new(), Guesses = [] };
+        var bare = plan.WithoutSite();
         var system = TackleSystems.Of(plan.Lines[0].Tackle);
         var contact = Reference.Contacts[plan.Lines[0].Tackle.ContactId];
         var drawn = LatinHypercube.Of(inputs.Count + 1, samples, seed);

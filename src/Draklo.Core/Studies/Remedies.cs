@@ -51,7 +51,7 @@ public static class Remedies
             .Select(l => l.Id)
             .ToHashSet(StringComparer.Ordinal);
         var found = new List<Remedy>();
-        foreach (var ladder in new RemedyLadders(plan, link, units).All())
+        foreach (var ladder in link.Rule.AllRemedies(new(plan, link, units)))
         {
             if (Least(ladder, linkId, failing, units) is { } remedy)
             {

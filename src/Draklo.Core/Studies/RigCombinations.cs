@@ -55,11 +55,7 @@ internal sealed class RigCombinations
         this.plan = plan;
         this.parts = parts;
         this.units = units;
-        var bare = plan with { Site = new(), WalkUp = [], Readings = new(), Guesses = [] };
-        var lay = new LayFrame(plan.Lay.BearingDeg);
-        var hinge = Hinge.From(plan.Cut, plan.Tree, null);
-        var tree = StandingTree.From(plan.Tree, hinge, lay, plan.Cut.StumpHeightM, null);
-        standing = new(bare, units, null, lay, hinge, tree, WindLoad.On(tree, plan.Tree.Crown, plan.Wind, lay, null));
+        standing = PlanContext.Of(plan.WithoutSite(), units);
         anchors =
         [
             .. plan
@@ -80,11 +76,7 @@ internal sealed class RigCombinations
     public double ShortestM { get; private set; } = double.PositiveInfinity;
 
     /// <summary>The plan without its site, with another main line, and the tree, hinge and wind resolved.</summary>
-    public PlanContext With(LineMembers line) =>
-        standing with
-        {
-            Plan = standing.Plan with { Lines = [line, .. plan.Lines.Skip(1)] },
-        };
+    public PlanContext With(LineMembers line) => standing with { Plan = standing.Plan.WithMainLine(line) };
 
     /// <summary>
     /// The all that fit, thinned step by step until they are not too many; what was left out is said.
@@ -163,7 +155,7 @@ internal sealed class RigCombinations
         };
         var context = With(line);
         var lines = CheckedPull.LinesOf(context);
-        if (Pull.Solve(standing.Tree, standing.Hinge, standing.Wind, lines, units, [], null) is { } pull)
+        if (Pull.Solve(context, lines, []) is { } pull)
         {
             var run = LineRun.From(line, lines[0], standing.Tree, standing.Lay).Length;
             ways.Add(

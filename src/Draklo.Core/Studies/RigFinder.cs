@@ -4,7 +4,6 @@ using Draklo.Core.Links;
 using Draklo.Core.Plans;
 using Draklo.Core.Tackle;
 using Draklo.Core.Units;
-using Draklo.Core.Verdicts;
 
 namespace Draklo.Core.Studies;
 
@@ -12,7 +11,7 @@ namespace Draklo.Core.Studies;
 /// <remarks>
 /// Method M21. Every combination of anchor, redirect, seat height, rope or two joined, seat knot, tackle in the line or
 /// of
-/// its own, blocks, people or machine and turns on a drum that fits by length and count is reckoned as the analysis
+/// its own, blocks, people or machine and turns on a drum that fits by length and count is found as the analysis
 /// reckons it, and ranked by whether all links hold, what is not known, the largest least margin, the fewest pieces and
 /// the fewest resets. The ten best are then analysed whole. The order of the combinations decides between equals, so
 /// the
@@ -178,20 +177,20 @@ public sealed class RigFinder
         var way = fitting.Ways[c.Way];
         var line = fitting.LineOf(c);
         var context = fitting.With(line);
-        var reckoned = CheckedPull.Of(context, way.Lines, way.Pull, way.Bending);
-        var worst = WorstOf(reckoned.Path.Links);
-        var use = Math.Max(Use(worst), reckoned.WorstSideUse);
-        var joint = LineReasons.JointMeets(line, reckoned.Results[0]) is not null;
+        var found = CheckedPull.Of(context, way.Lines, way.Pull, way.Bending);
+        var worst = WorstOf(found.Path.Links);
+        var use = Math.Max(worst.WorstUse, found.WorstSideUse);
+        var joint = RopeJoint.Meets(line, found.Results[0]) is not null;
         var fails =
             joint ? "joint"
-            : reckoned.Pretension.Empty ? "pretension"
-            : FailsOf(reckoned.Path.Links) ?? (reckoned.WorstSideUse > 1 ? "hinge" : null);
+            : found.Pretension.Empty ? "pretension"
+            : FailsOf(found.Path.Links) ?? (found.WorstSideUse > 1 ? "hinge" : null);
         return new(
             fails is null,
             Math.Min(1 / Math.Max(use, 1 / Most), Most),
             PiecesOf(line),
-            reckoned.Results[0].Tackle.Sets.Sets,
-            reckoned.Path.Unknowns.Count,
+            found.Results[0].Tackle.Sets.Sets,
+            found.Path.Unknowns.List.Count,
             fails
         );
     }
@@ -201,7 +200,7 @@ public sealed class RigFinder
         var worst = links[0];
         for (var i = 1; i < links.Count; i++)
         {
-            worst = Use(links[i]) > Use(worst) ? links[i] : worst;
+            worst = links[i].WorstUse > worst.WorstUse ? links[i] : worst;
         }
 
         return worst;
@@ -213,15 +212,13 @@ public sealed class RigFinder
         for (var i = 0; i < links.Count; i++)
         {
             worst =
-                links[i].State == LinkState.Fails && (worst is null || Use(links[i]) > Use(worst)) ? links[i] : worst;
+                links[i].State == LinkState.Fails && (worst is null || links[i].WorstUse > worst.WorstUse)
+                    ? links[i]
+                    : worst;
         }
 
         return worst?.Id;
     }
-
-    /// <summary>A worst load over the strength fails whatever the plan asks; its use is then that.</summary>
-    private static double Use(Link link) =>
-        link.Slips ? link.Use : Math.Max(link.Use, link.WorstLoadN / link.StrengthN);
 
     private static int PiecesOf(LineMembers line)
     {
@@ -243,7 +240,7 @@ public sealed class RigFinder
     private FoundRig Whole(in RigCombination c, in Tried tried)
     {
         var line = fitting.LineOf(c);
-        var outcome = PlanAnalysis.Of(plan with { Lines = [line, .. plan.Lines.Skip(1)] }, units, withWorkings: false);
+        var outcome = PlanAnalysis.Of(plan.WithMainLine(line), units, withWorkings: false);
         if (outcome.Analysis is not { } analysis)
         {
             return new(
@@ -267,13 +264,13 @@ public sealed class RigFinder
             && r.LinkId is null
             && r.Path?.StartsWith("lines[0].", StringComparison.Ordinal) == true
         );
-        var failing = analysis.Links.Where(l => l.State == LinkState.Fails).MaxBy(Use);
+        var failing = analysis.Links.Where(l => l.State == LinkState.Fails).MaxBy(l => l.WorstUse);
         var why =
             tried.Fails == "joint" || (failing is null && stop is not null)
                 ? stop?.Text ?? "fails at: the joint, which would have to pass a block"
             : analysis.Pretension.Empty ? "fails: no pre-tension fits between sitting back and splitting"
             : failing is not null
-                ? units.Say($"fails at: {failing.Name.Uncapitalised()}, {Use(failing):%} of what may be carried")
+                ? units.Say($"fails at: {failing.Name.Uncapitalised()}, {failing.WorstUse:%} of what may be carried")
             : analysis.Hinge.WorstSideUse > 1
                 ? units.Say($"fails at: the hinge sideways, {analysis.Hinge.WorstSideUse:%} of what it bears")
             : $"least margin at: {WorstOf(analysis.Links).Name.Uncapitalised()}";
@@ -342,7 +339,7 @@ public sealed class RigFinder
         )
         {
             var line = fitting.LineOf(fitting.All[i]);
-            var wanted = plan with { Lines = [line, .. plan.Lines.Skip(1)] };
+            var wanted = plan.WithMainLine(line);
             nearest ??= $"{WordsOf(line)}; {Whole(fitting.All[i], tried[i]).Why}";
             if (
                 tried[i].Fails is not ("joint" or "pretension" or null)

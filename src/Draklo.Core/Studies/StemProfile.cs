@@ -1,7 +1,7 @@
 using Draklo.Core.Analyses;
 using Draklo.Core.Catalogue;
-using Draklo.Core.Geometry;
 using Draklo.Core.Lines;
+using Draklo.Core.Links;
 using Draklo.Core.Plans;
 using Draklo.Core.Tackle;
 using Draklo.Core.Trees;
@@ -51,13 +51,11 @@ public sealed record StemProfile(
             return (null, [new("line", $"There is no line number {line + 1}: this plan has {plan.Lines.Count}.")]);
         }
 
-        var frame = new LayFrame(plan.Lay.BearingDeg);
-        var hinge = Hinge.From(plan.Cut, plan.Tree, null);
-        var tree = StandingTree.From(plan.Tree, hinge, frame, plan.Cut.StumpHeightM, null);
-        var wind = WindLoad.On(tree, plan.Tree.Crown, plan.Wind, frame, null);
-        var lines = plan.Lines.Select(l => PullLine.From(l, tree, frame)).ToArray();
+        var context = PlanContext.Of(plan, units);
+        var tree = context.Tree;
+        var lines = CheckedPull.LinesOf(context);
         var strength = tree.Wood.Strength * tree.Soundness.Value;
-        var seats = SeatsOf(plan, line, tree, hinge, wind, lines, frame, strength);
+        var seats = SeatsOf(context, line, lines, strength);
         var perNewton =
             analysis.Pull.NeededTensionN > 0 ? analysis.Stem.SeatMovementM / analysis.Pull.NeededTensionN : 0;
         return (
@@ -174,17 +172,9 @@ public sealed record StemProfile(
         return shares;
     }
 
-    private static List<SeatChoice> SeatsOf(
-        Plan plan,
-        int index,
-        StandingTree tree,
-        Hinge hinge,
-        WindLoad wind,
-        PullLine[] lines,
-        LayFrame lay,
-        double strength
-    )
+    private static List<SeatChoice> SeatsOf(PlanContext context, int index, PullLine[] lines, double strength)
     {
+        var (plan, tree, lay) = (context.Plan, context.Tree, context.Lay);
         var members = plan.Lines[index];
         var tackle = SolvedTackle.From(members.Tackle);
         var steady =
@@ -201,7 +191,7 @@ public sealed record StemProfile(
             var height = lowest + ((highest - lowest) * i / SeatCount);
             var moved = lines.ToArray();
             moved[index] = PullLine.From(members with { Seat = members.Seat with { HeightM = height } }, tree, lay);
-            if (Pull.Solve(tree, hinge, wind, moved, UnitSystem.Metric, [], null) is not { } pull)
+            if (Pull.Solve(context, moved, []) is not { } pull)
             {
                 continue;
             }

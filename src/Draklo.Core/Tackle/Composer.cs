@@ -209,7 +209,7 @@ public static class Composer
         var reeved = RopeByRope(own);
         var turns = reeved
             .Ropes.SelectMany(r => r.Contacts.SkipLast(1))
-            .Where(c => c.ContactId is null || Reference.Contacts[c.ContactId].BuiltOf is not ("rope" or "bark"))
+            .Where(c => c.ContactId is null || Reference.Contacts[c.ContactId].IsHardware)
             .Select(c => c.Point)
             .Distinct(StringComparer.Ordinal);
         var between = own.Stages.Count > 1 && own.Stages[^1].Kind == StageKind.BetweenGrips;

@@ -13,7 +13,7 @@ public sealed record HoldingPiece(bool Held, string Words)
         {
             { Hold.Grip: { } grip } => new(
                 true,
-                $"the second {Reference.Grips[grip.GripId].Name.Split(',')[0].Uncapitalised()}, with turns or a hand behind it"
+                $"the second {Reference.Grips[grip.GripId].ShortName.Uncapitalised()}, with turns or a hand behind it"
             ),
             { Hold.Turns: not null } => new(true, "the line's tail on the drum, by hand"),
             { Capture: { } capture }

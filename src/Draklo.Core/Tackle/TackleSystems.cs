@@ -9,10 +9,13 @@ namespace Draklo.Core.Tackle;
 /// </remarks>
 public static class TackleSystems
 {
+    public const string DirectId = "direct";
+    public const string RedirectedId = "redirected";
+
     public static IReadOnlyList<TackleSystem> All { get; } =
     [
         new(
-            "direct",
+            DirectId,
             "Direct",
             "Hands on the line itself; no anchor, no friction.",
             InLine: true,
@@ -20,7 +23,7 @@ public static class TackleSystems
             _ => Make(-10, [], Hauled("load"))
         ),
         new(
-            "redirected",
+            RedirectedId,
             "Redirected",
             "One turn at the anchor, so the crew can haul out of the lay; it gains nothing and the anchor takes nearly twice the line.",
             InLine: true,

@@ -4,7 +4,7 @@ using Draklo.Core.Units;
 
 namespace Draklo.Core.Trees;
 
-/// <summary>What the later steps of one analysis share: the plan and what has been resolved from it so far.</summary>
+/// <summary>What the later steps of one analysis share: the plan, and the tree, hinge and wind that follow from it.</summary>
 public sealed record PlanContext(
     Plan Plan,
     UnitSystem Units,
@@ -15,6 +15,18 @@ public sealed record PlanContext(
     WindLoad Wind
 )
 {
-    /// <summary>Needed tension with the load reserve, of the main line, N.</summary>
+    /// <summary>Needed tension with the load reserve, of the main line, N; 0 until the lines are solved.</summary>
     public double PlannedTension { get; init; }
+
+    /// <param name="plan">One that the rules found nothing wrong with.</param>
+    /// <param name="workings">Null where nobody will read them.</param>
+    /// <param name="bearingDeg">Another lay than the plan's own.</param>
+    public static PlanContext Of(Plan plan, UnitSystem units, Workings? workings = null, double? bearingDeg = null)
+    {
+        var lay = new LayFrame(bearingDeg ?? plan.Lay.BearingDeg);
+        var hinge = Hinge.From(plan.Cut, plan.Tree, workings);
+        var tree = StandingTree.From(plan.Tree, hinge, lay, plan.Cut.StumpHeightM, workings);
+        var wind = WindLoad.On(tree, plan.Tree.Crown, plan.Wind, lay, workings);
+        return new(plan, units, workings, lay, hinge, tree, wind);
+    }
 }

@@ -5,12 +5,7 @@ using Draklo.Core.Units;
 namespace Draklo.Core.Trees;
 
 /// <summary>How far mass, centre and needed tension may be off, from what each rests on.</summary>
-/// <remarks>
-/// Each cause is carried through on its own and they are added as squares: density ±12 %, the stem's volume ±15 % by
-/// form
-/// and ±5 % by sections, the crown's mass ±30 % (±40 % as a guess), strength ±20 %, the lean ±0.5° from two views, ±1°
-/// measured otherwise and ±2° as a guess. A known mass brings its own spread.
-/// </remarks>
+/// <remarks>Each cause is carried through on its own and they are added as squares; how far each may be off stands in <see cref="Doubt"/>.</remarks>
 /// <param name="MassKg">kg.</param>
 /// <param name="ForwardM">Centre of mass, forward of the hinge, metres.</param>
 /// <param name="RightM">Centre of mass, right of the lay, metres.</param>
@@ -25,15 +20,16 @@ public sealed record TreeSpread(Spread MassKg, Spread ForwardM, Spread RightM, S
         var tree = context.Tree;
         var plan = context.Plan;
         var known = plan.Tree.Mass.Method == MassMethod.Known;
-        var crown = known
-            ? 0
-            : (IsGuess("tree.crown.massRatio") ? 0.4 : 0.3) * plan.Tree.Crown.MassRatio * tree.StemMass;
+        var crown = known ? 0 : Doubt.Crown(plan) * plan.Tree.Crown.MassRatio * tree.StemMass;
         var sized = known
             ? plan.Tree.Mass.Known?.Spread ?? 0
-            : Together(0.12, plan.Tree.Mass.Method == MassMethod.Sections ? 0.05 : 0.15);
+            : Together(
+                Doubt.Density,
+                plan.Tree.Mass.Method == MassMethod.Sections ? Doubt.VolumeBySections : Doubt.VolumeByForm
+            );
         var mass = Together(sized * tree.Mass, crown);
 
-        var lean = Math.Tan(Angle.Radians(LeanOffDeg())) * tree.Centre.Up;
+        var lean = Math.Tan(Angle.Radians(Doubt.LeanDeg(plan))) * tree.Centre.Up;
         var forward = Together(lean, crown / tree.Mass * (tree.CrownCentre.Forward - tree.Centre.Forward));
         var right = Together(lean, crown / tree.Mass * (tree.CrownCentre.Right - tree.Centre.Right));
         var up = Together(0.05 * tree.Centre.Up, crown / tree.Mass * (tree.CrownCentre.Up - tree.Centre.Up));
@@ -43,7 +39,7 @@ public sealed record TreeSpread(Spread MassKg, Spread ForwardM, Spread RightM, S
             sized * tree.ForwardMoment,
             crown * G * tree.CrownCentre.Forward,
             tree.Weight * lean,
-            0.2 * context.Hinge.Bending
+            Doubt.Strength * context.Hinge.Bending
         );
         var rest = still / arms;
         return new(
@@ -53,24 +49,6 @@ public sealed record TreeSpread(Spread MassKg, Spread ForwardM, Spread RightM, S
             Spread.About(tree.Centre.Up, up),
             new(Math.Max(0, rest - (moment / arms)), Math.Max(0, rest), Math.Max(0, rest + (moment / arms)))
         );
-
-        double LeanOffDeg() =>
-            plan.Readings.LeanViews.Count == 2 ? 0.5
-            : IsGuess("tree.lean.angleDeg") || plan.Readings.LeanViews.Count == 1 ? 2
-            : 1;
-
-        bool IsGuess(string path)
-        {
-            for (var i = 0; i < plan.Guesses.Count; i++)
-            {
-                if (plan.Guesses[i] == path)
-                {
-                    return true;
-                }
-            }
-
-            return false;
-        }
     }
 
     private static double Together(double a, double b, double c = 0, double d = 0) =>

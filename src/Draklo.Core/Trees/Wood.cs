@@ -39,4 +39,16 @@ public readonly record struct Wood(
                 habit
             );
     }
+
+    /// <summary>The same as members of a plan.</summary>
+    public WoodMembers ToMembers() =>
+        new()
+        {
+            GreenDensityKgM3 = Density,
+            BendingStrengthMPa = Strength / 1e6,
+            StiffnessGPa = Stiffness / 1e9,
+            HingeClass = HingeClass,
+            Splits = Splits,
+            Habit = Habit,
+        };
 }

@@ -27,6 +27,9 @@ public ref struct Phrase
         figures = 4;
     }
 
+    public Phrase(int literalLength, int formattedCount, ReasonList reasons)
+        : this(literalLength, formattedCount, reasons.Units) { }
+
     public void AppendLiteral(string value) => text.AppendLiteral(value);
 
     public void AppendFormatted(string? value) => text.AppendLiteral(value ?? "");
@@ -38,6 +41,8 @@ public ref struct Phrase
     /// <param name="format">A unit that <see cref="Figures.With"/> knows.</param>
     public void AppendFormatted(double value, string format) =>
         text.AppendLiteral(Figures.With(value, format, units, figures));
+
+    public void AppendFormatted(Quantity value) => text.AppendLiteral(value.Written(units, figures));
 
     public string ToText() => text.ToStringAndClear();
 }

@@ -12,7 +12,18 @@ public enum VerdictState
     Stop,
 }
 
-/// <param name="State">How grave it is; a reason that is "ready" is a remark.</param>
+/// <summary>One thing that a plan's verdict says.</summary>
+/// <param name="Code">Stable name of what it says, as in "hinge-lets-go-first"; wordings change, codes do not.</param>
+/// <param name="State">How serious it is; a reason that is "ready" is a remark.</param>
+/// <param name="Text">The same in a sentence, in the reader's units.</param>
 /// <param name="Path">The member to look at, when one is to blame.</param>
 /// <param name="LinkId">The link it speaks of, when it speaks of one.</param>
-public sealed record Reason(VerdictState State, string Text, string? Path = null, string? LinkId = null);
+/// <param name="Values">The figures behind it by name, SI; degrees where a name says Deg.</param>
+public sealed record Reason(
+    string Code,
+    VerdictState State,
+    string Text,
+    string? Path,
+    string? LinkId,
+    IReadOnlyDictionary<string, double> Values
+);

@@ -1,5 +1,6 @@
 using Draklo.Core.Gear;
 using Draklo.Core.Units;
+using Draklo.Core.Verdicts;
 using Draklo.Store;
 
 namespace Draklo.Web.Locker;

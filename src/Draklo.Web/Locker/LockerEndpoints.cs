@@ -1,6 +1,7 @@
 using Draklo.Core.Gear;
 using Draklo.Core.Reading;
 using Draklo.Core.Units;
+using Draklo.Core.Verdicts;
 using Draklo.Store;
 using Draklo.Web.Hosting;
 using Microsoft.AspNetCore.Mvc;

@@ -1,0 +1,246 @@
+using Draklo.Core.Catalogue;
+using Draklo.Core.Geometry;
+using Draklo.Core.Plans;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Links;
+
+/// <summary>The sling round the anchor.</summary>
+internal sealed class AnchorSlingLink() : LineRule(LinkKind.AnchorSling, "sling", LinkMark.Sling)
+{
+    internal override void AddTo(LineWalk walk)
+    {
+        if (!walk.Tackle.System.UsesAnchor)
+        {
+            return;
+        }
+
+        if (walk.Line.Anchor.Sling is { } sling)
+        {
+            walk.Add(this, "Anchor sling", walk.OnAnchor, RatingOf(sling, walk.Factor.Sling));
+        }
+        else
+        {
+            Missing(walk.Unknowns, $"the anchor of the {walk.NameOfLine}", $"{walk.Member}.anchor");
+        }
+    }
+
+    public static LinkRating RatingOf(SlingMembers sling, double factor)
+    {
+        var legs = 2 * Math.Cos(Angle.Radians(sling.HalfAngleDeg));
+        var reductions = new List<Reduction>(4)
+        {
+            sling.Hitch switch
+            {
+                SlingHitch.Choked => new("choked", 0.8),
+                SlingHitch.Basket => new("basket", legs),
+                SlingHitch.TwoSlings => new("two slings", legs),
+                _ => new("straight", 1),
+            },
+        };
+        if (sling.KnotId is { } knot)
+        {
+            reductions.Add(LineWalk.Kept(knot));
+        }
+
+        if (sling.DiameterM is { } diameter)
+        {
+            LineWalk.AddBend(sling.PinDiameterM ?? LineWalk.ConnectorPin, diameter, reductions);
+        }
+
+        Wear.Add(sling.Wear, null, reductions);
+        return new(sling.BreakingStrengthN, factor, reductions);
+    }
+
+    public static void Missing(ReasonList unknowns, string where, string member) =>
+        unknowns.Check("sling-unknown", $"The sling at {where} is not given.", $"{member}.sling");
+
+    internal override IEnumerable<Ladder> Remedies(LadderMaker make) =>
+        BetterSlings(make, make.Line.Anchor, make.Member("anchor"), make.WithAnchor);
+
+    public static IEnumerable<Ladder> BetterSlings(
+        LadderMaker make,
+        AnchorMembers anchor,
+        string member,
+        Func<AnchorMembers, Plan> put
+    )
+    {
+        if (anchor.Sling is not { } sling)
+        {
+            yield break;
+        }
+
+        yield return make.Stronger(
+            sling.BreakingStrengthN,
+            "a sling that breaks",
+            $"{member}.sling.breakingStrengthN",
+            n => put(anchor with { Sling = sling with { BreakingStrengthN = n } })
+        );
+        if (sling.Hitch is SlingHitch.Choked or SlingHitch.Straight)
+        {
+            yield return new(
+                1,
+                _ =>
+                    new(
+                        "Lay the sling as a basket, its legs close together",
+                        put(anchor with { Sling = sling with { Hitch = SlingHitch.Basket, HalfAngleDeg = 15 } }),
+                        [new($"{member}.sling.hitch", "basket"), new($"{member}.sling.halfAngleDeg", 15.0)]
+                    )
+            );
+        }
+    }
+}
+
+/// <summary>An anchor as sentences speak of it.</summary>
+/// <param name="Member">Its members in the plan.</param>
+/// <param name="Name">What the crew calls it.</param>
+/// <param name="Where">As in "the anchor of the steer line".</param>
+internal readonly record struct NamedAnchor(AnchorMembers Anchor, string Member, string Name, string Where);
+
+/// <summary>The anchor that the tackle hangs on.</summary>
+internal sealed class AnchorLink() : LineRule(LinkKind.Anchor, "anchor", LinkMark.Anchor)
+{
+    internal override void AddTo(LineWalk walk)
+    {
+        if (!walk.Tackle.System.UsesAnchor)
+        {
+            return;
+        }
+
+        OtherFixedPoints(walk);
+        var anchor = walk.Line.Anchor;
+        var load = walk.OnAnchor;
+        var strength = AnchorStrength.Of(anchor, walk.Line.Id, walk.Context.Workings);
+        walk.AnchorHolds = strength;
+        var name = NameOf(anchor, "Anchor");
+        if (strength is not null)
+        {
+            walk.Add(this, name, load, RatingOf(strength, walk.Factor.Anchor));
+        }
+
+        Doubts(
+            walk.Unknowns,
+            new(anchor, $"{walk.Member}.anchor", name, $"the anchor of the {walk.NameOfLine}"),
+            strength,
+            load.Planned
+        );
+    }
+
+    /// <summary>Fixed points of a composed tackle that the plan knows nothing about.</summary>
+    private static void OtherFixedPoints(LineWalk walk)
+    {
+        if (walk.Line.Tackle.Composed is null)
+        {
+            return;
+        }
+
+        foreach (var point in walk.Tackle.System.Shape.Points)
+        {
+            if (point is { Kind: PointKind.Fixed, Id: not "anchor" })
+            {
+                var load = SolvedTackle.ForceOn(walk.Tackle.Hauling, point.Id) * walk.Tensions.Hand;
+                walk.Unknowns.Check(
+                    "fixed-point-unknown",
+                    $"“{point.Id}” of the {walk.NameOfLine}'s tackle must hold {load:N}, and the plan does not say what it can hold. Where the line itself turns, put a redirect on the plan instead: there it is checked.",
+                    $"{walk.Member}.tackle.composed",
+                    null,
+                    ("loadN", load)
+                );
+            }
+        }
+    }
+
+    public static string NameOf(AnchorMembers anchor, string unnamed) =>
+        (string.IsNullOrWhiteSpace(anchor.Name) ? unnamed : anchor.Name).Capitalised();
+
+    public static LinkRating RatingOf(AnchorStrength strength, double factor) =>
+        new(strength.Force.Nominal, factor, [], Estimate: true);
+
+    /// <summary>Says that nothing is known of what the anchor holds, or that it may be too little.</summary>
+    public static void Doubts(ReasonList unknowns, NamedAnchor at, AnchorStrength? strength, double load)
+    {
+        if (strength is null)
+        {
+            unknowns.Check(
+                "anchor-unknown",
+                $"What {at.Where} holds is not given; it must hold {load:N}.",
+                $"{at.Member}.{MemberOf(at.Anchor.Kind)}",
+                null,
+                ("loadN", load)
+            );
+        }
+        else if (strength.Force.Low < load)
+        {
+            unknowns.Check(
+                "anchor-may-give",
+                $"{at.Name} must hold {load:N} and may give at {strength.Force.Low:N} if the ground is poor: {strength.Limit}.",
+                $"{at.Member}.kind",
+                null,
+                ("loadN", load),
+                ("lowN", strength.Force.Low)
+            );
+        }
+    }
+
+    internal override IEnumerable<Ladder> Remedies(LadderMaker make) =>
+        BetterAnchors(make, make.Line.Anchor, make.Member("anchor"), make.WithAnchor);
+
+    public static IEnumerable<Ladder> BetterAnchors(
+        LadderMaker make,
+        AnchorMembers anchor,
+        string member,
+        Func<AnchorMembers, Plan> put
+    )
+    {
+        if (anchor is { Kind: AnchorKind.Pickets, Pickets: { } pickets })
+        {
+            var now = Reference.Anchors[pickets.ArrangementId].Nominal;
+            var sets = Reference
+                .Anchors.Values.Where(a => a.Kind == "pickets" && a.Nominal > now)
+                .OrderBy(a => a.Nominal)
+                .ToArray();
+            yield return new(
+                sets.Length,
+                i =>
+                    new(
+                        $"Set more pickets: {sets[i].Name.Uncapitalised()}",
+                        put(anchor with { Pickets = pickets with { ArrangementId = sets[i].Id } }),
+                        [new($"{member}.pickets.arrangementId", sets[i].Id)]
+                    )
+            );
+        }
+
+        if (anchor.Kind is AnchorKind.Post or AnchorKind.Tree)
+        {
+            var steps = Math.Min(20, (int)Math.Floor((anchor.HeightM * 10) + 1e-9));
+            yield return new(steps, i => Lowered(Math.Round(anchor.HeightM - (0.1 * (i + 1)), 2)));
+        }
+
+        if (anchor is { Kind: AnchorKind.Vehicle or AnchorKind.Weight, Weight: { } weight })
+        {
+            yield return make.Heavier(
+                weight.MassKg,
+                "one that weighs",
+                $"{member}.weight.massKg",
+                m => put(anchor with { Weight = weight with { MassKg = m } })
+            );
+        }
+
+        Trial Lowered(double h) =>
+            new(
+                make.Units.Say($"Set the strap lower, at {h:m}"),
+                put(anchor with { HeightM = h }),
+                [new($"{member}.heightM", h)]
+            );
+    }
+
+    private static string MemberOf(AnchorKind kind) =>
+        kind switch
+        {
+            AnchorKind.Tree => "tree",
+            AnchorKind.Post => "post",
+            AnchorKind.Pickets => "pickets",
+            AnchorKind.Weight or AnchorKind.Vehicle => "weight",
+            _ => "capacityN",
+        };
+}

@@ -1,0 +1,102 @@
+using Draklo.Core.Lines;
+using Draklo.Core.Plans;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Links;
+
+/// <summary>The people, machine, winch or vehicle at the hauling end.</summary>
+internal sealed class HaulerLink() : LineRule(LinkKind.Hauler, "hands", LinkMark.Hauler)
+{
+    public override bool LimitsTension => false;
+
+    public override bool IsEffort => true;
+
+    internal override void AddTo(LineWalk walk)
+    {
+        var puller = walk.Line.Puller;
+        var name = puller.Kind switch
+        {
+            PullerKind.Machine => "Machine",
+            PullerKind.Vehicle => "Vehicle",
+            PullerKind.HandWinch => "Hand winch",
+            _ => puller.Count == 1 ? "One hauler" : $"{Sentences.Count(puller.Count).Capitalised()} haulers",
+        };
+        // People cannot overload themselves, only fail to give what is needed.
+        walk.Add(
+            this,
+            name,
+            new(walk.Tensions.Hand, walk.Tensions.Hand),
+            new(Effort.Steady(puller), 1, [], Estimate: true)
+        );
+    }
+
+    internal override IEnumerable<Ladder> Remedies(LadderMaker make)
+    {
+        var puller = make.Line.Puller;
+        yield return puller switch
+        {
+            { Kind: PullerKind.Vehicle, Vehicle: { } vehicle } => make.Heavier(
+                vehicle.MassKg,
+                "a vehicle of",
+                make.Member("puller.vehicle.massKg"),
+                m => make.Plan.WithPuller(make.At, p => p with { Vehicle = vehicle with { MassKg = m } })
+            ),
+            { Kind: PullerKind.Machine or PullerKind.HandWinch } => make.Stronger(
+                puller.MachineN!.Value,
+                "a machine that pulls",
+                make.Member("puller.machineN"),
+                n => make.Plan.WithPuller(make.At, p => p with { MachineN = n })
+            ),
+            _ => new(
+                Math.Min(4, 20 - puller.Count),
+                i =>
+                    new(
+                        $"Put {Sentences.Count(puller.Count + 1 + i)} people on it",
+                        make.Plan.WithPuller(make.At, p => p with { Count = p.Count + 1 + i }),
+                        [new(make.Member("puller.count"), puller.Count + 1 + i)]
+                    )
+            ),
+        };
+        yield return make.StrongerTackles();
+    }
+}
+
+/// <summary>Friction turns between the puller and the rope, held by hand.</summary>
+internal sealed class DrumLink() : LineRule(LinkKind.Drum, "limiter", LinkMark.Drum)
+{
+    public override bool Slips => true;
+
+    public override bool LimitsTension => false;
+
+    internal override void AddTo(LineWalk walk)
+    {
+        if (walk.Line.Limiter is { } drum)
+        {
+            walk.Add(
+                this,
+                drum.Turns == 1
+                    ? "One turn on the drum"
+                    : $"{Sentences.Count(drum.Turns).Capitalised()} turns on the drum",
+                new(walk.Tensions.Hand, walk.Tensions.Hand),
+                new(Limiter.SlipsAt(drum.HoldN, drum.Friction, drum.Turns), 1, [], Estimate: true)
+            );
+        }
+    }
+
+    internal override IEnumerable<Ladder> Remedies(LadderMaker make)
+    {
+        var drum = make.Line.Limiter!;
+        return
+        [
+            new(
+                Limiter.MostTurns - drum.Turns,
+                i =>
+                    new(
+                        $"Put {Sentences.Count(drum.Turns + 1 + i)} turns on the drum",
+                        make.Plan.WithLine(make.At, l => l with { Limiter = drum with { Turns = drum.Turns + 1 + i } }),
+                        [new(make.Member("limiter.turns"), drum.Turns + 1 + i)]
+                    )
+            ),
+        ];
+    }
+}

@@ -1,0 +1,158 @@
+using Draklo.Core.Catalogue;
+using Draklo.Core.Lines;
+using Draklo.Core.Plans;
+using Draklo.Core.Tackle;
+using Draklo.Core.Trees;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Links;
+
+/// <summary>What a link carries.</summary>
+/// <param name="Planned">At the planned tension, in the link's own dimension.</param>
+/// <param name="Worst">What the puller could put on.</param>
+internal readonly record struct LinkLoad(double Planned, double Worst);
+
+/// <summary>What a link may carry.</summary>
+/// <param name="Rated">Strength before reductions, in the link's own dimension.</param>
+/// <param name="Factor">Strength wanted over load.</param>
+/// <param name="Estimate">True when the strength is a tabled or guessed figure.</param>
+internal readonly record struct LinkRating(
+    double Rated,
+    double Factor,
+    IReadOnlyList<Reduction> Reductions,
+    bool Estimate = false
+);
+
+/// <summary>One line as its links are put on the load path, from the hauler's hands to its seat.</summary>
+internal sealed class LineWalk(
+    LoadPath path,
+    int index,
+    PullLine pulled,
+    LineRun run,
+    LineTensions tensions,
+    SolvedTackle tackle
+)
+{
+    /// <summary>What a bare sling or cord bends over where nothing else is given, metres.</summary>
+    public const double ConnectorPin = 0.012;
+
+    public PlanContext Context => path.Context;
+
+    public LineMembers Line { get; } = path.Context.Plan.Lines[index];
+
+    /// <summary>The line's members, as in "lines[0]".</summary>
+    public string Member { get; } = $"lines[{index}]";
+
+    public PullLine Pulled => pulled;
+
+    public LineRun Run => run;
+
+    public LineTensions Tensions => tensions;
+
+    public SolvedTackle Tackle => tackle;
+
+    public DesignFactorMembers Factor => path.Context.Plan.Policy.DesignFactor;
+
+    public ReasonList Unknowns => path.Unknowns;
+
+    /// <summary>What hangs a cam or grip in the tackle once the hands let go; null without one.</summary>
+    public Captured? Captured { get; } =
+        path.Context.Plan.Lines[index].Tackle.Capture is { } capture && tackle.System.UsesAnchor
+            ? Core.Tackle.Captured.Of(tackle.System.Shape, capture).Held
+            : null;
+
+    /// <summary>What the anchor holds, once it is on the path; null when that is not known.</summary>
+    public AnchorStrength? AnchorHolds { get; set; }
+
+    /// <summary>"line", or "steer line" where there are several.</summary>
+    public string NameOfLine => Context.Plan.Lines.Count > 1 ? $"{Line.Id} line" : "line";
+
+    /// <summary>The load of what carries the line at the tackle.</summary>
+    public LinkLoad AtTackle => new(tensions.End, tensions.WorstEnd);
+
+    /// <summary>The load of what joins the tackle to the line.</summary>
+    public LinkLoad OnTackleJoint
+    {
+        get
+        {
+            var inLine = Line.Tackle.Rope is null;
+            var planned = tensions.End * tackle.OnJoint(tackle.Hauling, inLine);
+            return new(planned, Math.Max(planned, tensions.WorstEnd * tackle.OnJoint(tackle.AtBest, inLine)));
+        }
+    }
+
+    /// <summary>The load of the anchor. While the line hangs on what holds it, all of it is there and no hand helps.</summary>
+    public LinkLoad OnAnchor
+    {
+        get
+        {
+            var held = Line.Tackle.Hold is not null || Line.Tackle.Capture is not null;
+            return new(
+                Math.Max(SolvedTackle.ForceOn(tackle.Hauling, "anchor") * tensions.Hand, held ? tensions.End : 0),
+                Math.Max(
+                    SolvedTackle.ForceOn(tackle.AtBest, "anchor") * tensions.WorstHand,
+                    held ? tensions.WorstEnd : 0
+                )
+            );
+        }
+    }
+
+    /// <summary>Adds a link that carries a force.</summary>
+    public void Add(LinkRule rule, string name, LinkLoad load, LinkRating rating, int? place = null) =>
+        path.Add(
+            rule,
+            place is null ? $"{Line.Id}.{rule.Suffix}" : $"{Line.Id}.redirect-{place}-{rule.Suffix}",
+            name,
+            Line.Id,
+            place,
+            Dimension.Force,
+            load,
+            rating,
+            rule.LimitsTension ? Context.PlannedTension : 0
+        );
+
+    /// <summary>Adds a link whose load is a stress.</summary>
+    public void AddStress(LinkRule rule, string name, LinkLoad load, LinkRating rating) =>
+        path.Add(
+            rule,
+            $"{Line.Id}.{rule.Suffix}",
+            name,
+            Line.Id,
+            null,
+            Dimension.Stress,
+            load,
+            rating,
+            Context.PlannedTension
+        );
+
+    /// <summary>Adds a link of the rope itself, with what a knot and wear take off it.</summary>
+    public void AddOnRope(LinkRule rule, string name, LinkLoad load, RopeMembers rope, Reduction? knot = null)
+    {
+        List<Reduction>? reductions = null;
+        if (knot is not null || rope.Wear is not null)
+        {
+            reductions = new(3);
+            if (knot is not null)
+            {
+                reductions.Add(knot);
+            }
+
+            Wear.Add(rope.Wear, rope.ConstructionId, reductions);
+        }
+
+        Add(rule, name, load, new(rope.BreakingStrengthN, Factor.Rope, reductions ?? []));
+    }
+
+    public static Reduction Kept(string knotId) =>
+        new(Reference.Knots[knotId].Name.Uncapitalised(), Reference.Knots[knotId].KeepsLow);
+
+    /// <param name="pin">What the rope bends round, metres; null where it suits the rope.</param>
+    /// <param name="rope">Its diameter, metres.</param>
+    public static void AddBend(double? pin, double rope, List<Reduction> reductions)
+    {
+        if (pin is { } diameter && Bend.Keeps(diameter / rope) is < 1 and var keeps)
+        {
+            reductions.Add(new(Bend.Name, keeps));
+        }
+    }
+}

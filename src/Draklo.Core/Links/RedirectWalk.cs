@@ -1,0 +1,87 @@
+using Draklo.Core.Catalogue;
+using Draklo.Core.Geometry;
+using Draklo.Core.Lines;
+using Draklo.Core.Plans;
+
+namespace Draklo.Core.Links;
+
+/// <summary>One redirect of a line as its links are put on the load path.</summary>
+/// <remarks>Method M15.</remarks>
+internal sealed class RedirectWalk
+{
+    private readonly TurnForce force;
+    private readonly double treeSide;
+
+    /// <param name="index">Its number from the tree, from 0.</param>
+    public RedirectWalk(LineWalk line, int index)
+    {
+        Line = line;
+        Place = index + 1;
+        Redirect = line.Line.Redirects[index];
+        var (run, tensions) = (line.Run, line.Tensions);
+        treeSide = tensions.End * run.Passes(index, best: false);
+        OnHaulSide = new(
+            tensions.End * run.Passes(index + 1, best: false),
+            tensions.WorstEnd * run.Passes(index + 1, best: true)
+        );
+        force = run.ForceOn(index, treeSide, OnHaulSide.Planned);
+        var worst = run.ForceOn(index, tensions.WorstEnd * run.Passes(index, best: true), OnHaulSide.Worst);
+        OnTurn = new(force.ForceN, worst.ForceN);
+        line.Context.Workings?.Add(
+            $"{line.Line.Id}.redirect-{Place}",
+            $"Force on {Name}",
+            "F",
+            force.ForceN,
+            "N",
+            "F = √(T1² + T2² + 2 · T1 · T2 · cos γ), T2 = T1 / η",
+            $"√(({treeSide:N})² + ({OnHaulSide.Planned:N})² + 2 · {treeSide:N} · {OnHaulSide.Planned:N} · cos {force.BetweenDeg:deg})",
+            "M15",
+            estimate: true
+        );
+    }
+
+    public LineWalk Line { get; }
+
+    public RedirectMembers Redirect { get; }
+
+    /// <summary>Its number from the tree, from 1.</summary>
+    public int Place { get; }
+
+    /// <summary>"redirect", or "redirect 2" where there are several.</summary>
+    public string Name => Line.Line.Redirects.Count > 1 ? $"redirect {Place}" : "redirect";
+
+    public string Member => $"{Line.Member}.redirects[{Place - 1}]";
+
+    public ContactKind Contact => Reference.Contacts[Redirect.ContactId];
+
+    /// <summary>In the leg toward the anchor, N.</summary>
+    public LinkLoad OnHaulSide { get; }
+
+    /// <summary>On its block, sling and anchor, N.</summary>
+    public LinkLoad OnTurn { get; }
+
+    /// <summary>What its anchor holds, once it is on the path; null when that is not known.</summary>
+    public AnchorStrength? AnchorHolds { get; set; }
+
+    public void Add(RedirectRule rule, string name, LinkLoad load, LinkRating rating) =>
+        Line.Add(rule, name, load, rating, Place);
+
+    public RedirectForce Result()
+    {
+        var context = Line.Context;
+        var (east, north) = context.Lay.ToSite(force.Forward, force.Right);
+        var level = Math.Sqrt((force.Forward * force.Forward) + (force.Right * force.Right));
+        return new(
+            force.BetweenDeg,
+            treeSide,
+            OnHaulSide.Planned,
+            OnTurn.Planned,
+            OnTurn.Worst,
+            (Angle.Degrees(Math.Atan2(east, north)) + 360) % 360,
+            Angle.Degrees(Math.Atan2(force.Up, level)),
+            LayPoint.Of(Line.Run.Points[Place]),
+            Redirect.At.GroundRiseM - context.Tree.Stem.StumpHeight,
+            AnchorHolds
+        );
+    }
+}

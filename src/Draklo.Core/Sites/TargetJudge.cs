@@ -1,0 +1,124 @@
+using Draklo.Core.Plans;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Sites;
+
+/// <summary>What is to be said of a target near the fall.</summary>
+/// <remarks>Method M17.</remarks>
+/// <param name="heightM">Of the tree.</param>
+/// <param name="reachM">Nobody stays within this while cutting goes on.</param>
+internal sealed class TargetJudge(UnitSystem units, double heightM, double reachM)
+{
+    /// <summary>Under this a miss is too close, metres.</summary>
+    public const double SmallClearance = 1;
+
+    /// <param name="clearance">Between the footprint and the target, metres; 0 when they overlap.</param>
+    /// <param name="away">Between the stump and the target, metres.</param>
+    /// <param name="inBand">Whether it lies where a parted line flies.</param>
+    public Reason Of(TargetShape shape, double clearance, double away, bool inBand, string path)
+    {
+        // Nobody lays a tree to the centimetre.
+        clearance = clearance <= 0 ? 0 : Math.Max(0.1, Math.Round(clearance, 1));
+        var name = shape.Name.Capitalised();
+        var reasons = new ReasonList(units);
+        switch (shape.Target.Kind)
+        {
+            case TargetKind.PowerLine:
+                OfPowerLine(reasons, name, clearance, away, path);
+                break;
+            case TargetKind.People:
+                OfPeople(reasons, name, clearance, away, inBand, path);
+                break;
+            default:
+                OfThing(reasons, name, clearance, shape.Target.MayBeHit, path);
+                break;
+        }
+
+        if (reasons.List.Count == 0)
+        {
+            reasons.Remark("target-missed", $"{name} is missed by {clearance:m}.", path, ("clearanceM", clearance));
+        }
+
+        return reasons.List[0];
+    }
+
+    private void OfPowerLine(ReasonList reasons, string name, double clearance, double away, string path)
+    {
+        if (clearance <= 0)
+        {
+            reasons.Stop(
+                "power-line-under-fall",
+                $"{name}: the tree would fall on it. Nobody cuts: call the utility and have it switched off, earthed or taken down, or lay the tree elsewhere.",
+                path
+            );
+        }
+        else if (away < heightM)
+        {
+            reasons.Check(
+                "power-line-near",
+                $"{name} is {away:m} from the stump, within the tree's height: it misses this lay by {clearance:m}, but a tree that goes wrong reaches it. Ask the utility first.",
+                path,
+                null,
+                ("awayM", away),
+                ("clearanceM", clearance)
+            );
+        }
+    }
+
+    private void OfPeople(ReasonList reasons, string name, double clearance, double away, bool inBand, string path)
+    {
+        if (clearance <= 0)
+        {
+            reasons.Stop(
+                "people-under-fall",
+                $"{name} lies where the tree falls: clear it of people and keep them out.",
+                path
+            );
+        }
+        else if (inBand)
+        {
+            reasons.Stop(
+                "people-in-snap-back",
+                $"{name} lies where a parted line would fly or inside its turn: keep people out of it while the line is loaded.",
+                path
+            );
+        }
+        else if (away < reachM)
+        {
+            reasons.Check(
+                "people-within-reach",
+                $"{name} is {away:m} from the stump: nobody stays within twice the height, {reachM:m}, while cutting goes on.",
+                path,
+                null,
+                ("awayM", away),
+                ("reachM", reachM)
+            );
+        }
+    }
+
+    private static void OfThing(ReasonList reasons, string name, double clearance, bool mayBeHit, string path)
+    {
+        if (clearance <= 0 && mayBeHit)
+        {
+            reasons.Remark("target-may-be-hit", $"{name} is hit, and its owner accepts that.", path);
+        }
+        else if (clearance <= 0)
+        {
+            reasons.Stop(
+                "target-under-fall",
+                $"{name} lies under the falling tree: turn the lay, or mark it as one that may be hit.",
+                path
+            );
+        }
+        else if (clearance < SmallClearance)
+        {
+            reasons.Check(
+                "target-close",
+                $"{name} is missed by only {clearance:m} if the lay is off by the whole aiming error.",
+                path,
+                null,
+                ("clearanceM", clearance)
+            );
+        }
+    }
+}

@@ -1,0 +1,111 @@
+using Draklo.Core.Geometry;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Verdicts;
+
+/// <summary>Whether the hinge guides the tree until gravity has it, and whether its proportions are usual.</summary>
+/// <remarks>Method M6.</remarks>
+internal static class HingeReasons
+{
+    private const double LeastPastCommitDeg = 5;
+    private const double LeastLengthShare = 0.8;
+    private const double LeastThicknessShare = 0.05;
+    private const double MostThicknessShare = 0.12;
+    private const double MostNotchShare = 1.0 / 3;
+
+    public static void Add(Findings findings, ReasonList reasons)
+    {
+        AddHold(findings, reasons);
+        AddProportions(findings, reasons);
+    }
+
+    private static void AddHold(Findings findings, ReasonList reasons)
+    {
+        var commit = Angle.Degrees(findings.Pull.Pull.Commit);
+        var (hold, sideUse) = (findings.Pull.HoldDeg, findings.Pull.WorstSideUse);
+        if (sideUse > 1)
+        {
+            reasons.Stop(
+                "hinge-tears-sideways",
+                "The hinge tears sideways before it guides: take out the side lean with a line to the other side, leave a thicker hinge, or lay the tree nearer its lean.",
+                "cut.hingeThicknessM",
+                "hinge",
+                ("sideUse", sideUse)
+            );
+        }
+        else if (hold < commit)
+        {
+            reasons.Stop(
+                "hinge-lets-go-first",
+                $"The hinge lets go at {hold:deg}, before the tree commits at {commit:deg}: open the notch, thin the hinge or reduce its work sideways.",
+                "cut.notch.openingDeg",
+                null,
+                ("holdDeg", hold),
+                ("commitDeg", commit)
+            );
+        }
+        else if (hold < commit + LeastPastCommitDeg)
+        {
+            reasons.Check(
+                "hinge-barely-holds",
+                $"The hinge lets go at {hold:deg}, only just past commit at {commit:deg}; after that nothing guides the tree.",
+                "cut.notch.openingDeg",
+                null,
+                ("holdDeg", hold),
+                ("commitDeg", commit)
+            );
+        }
+    }
+
+    private static void AddProportions(Findings findings, ReasonList reasons)
+    {
+        var (hinge, cut) = (findings.Context.Hinge, findings.Plan.Cut);
+        var stump = cut.StumpDiameterM;
+        if (hinge.Length < LeastLengthShare * stump)
+        {
+            reasons.Check(
+                "hinge-short",
+                $"The hinge is {hinge.Length:cm} long, under four fifths of the stump's {stump:cm}: a deeper notch lengthens it.",
+                "cut.notch.depthM",
+                null,
+                ("lengthM", hinge.Length),
+                ("stumpDiameterM", stump)
+            );
+        }
+
+        if (hinge.Thickness < LeastThicknessShare * stump)
+        {
+            reasons.Check(
+                "hinge-thin",
+                $"The hinge of {hinge.Thickness:cm} is under a twentieth of the stump's {stump:cm}: thin for what it must guide.",
+                "cut.hingeThicknessM",
+                null,
+                ("thicknessM", hinge.Thickness),
+                ("stumpDiameterM", stump)
+            );
+        }
+        else if (hinge.Thickness > MostThicknessShare * stump)
+        {
+            reasons.Check(
+                "hinge-thick",
+                $"The hinge of {hinge.Thickness:cm} is over an eighth of the stump's {stump:cm}: it needs more pull and splits sooner.",
+                "cut.hingeThicknessM",
+                null,
+                ("thicknessM", hinge.Thickness),
+                ("stumpDiameterM", stump)
+            );
+        }
+
+        if (cut.Notch.DepthM > MostNotchShare * stump)
+        {
+            reasons.Check(
+                "notch-deep",
+                $"The notch of {cut.Notch.DepthM:cm} is deeper than a third of the stump.",
+                "cut.notch.depthM",
+                null,
+                ("depthM", cut.Notch.DepthM),
+                ("stumpDiameterM", stump)
+            );
+        }
+    }
+}

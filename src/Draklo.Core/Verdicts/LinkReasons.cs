@@ -1,0 +1,85 @@
+using Draklo.Core.Links;
+using Draklo.Core.Plans;
+using Draklo.Core.Trees;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Verdicts;
+
+/// <summary>Links that are tight or fail. The worst speaks first, so that the headline names what limits the plan.</summary>
+internal static class LinkReasons
+{
+    public static void Add(Findings findings, ReasonList reasons)
+    {
+        var context = findings.Context;
+        foreach (
+            var link in findings.Pull.Path.Links.Where(l => l.State != LinkState.Holds).OrderByDescending(l => l.Use)
+        )
+        {
+            var (code, text) = Judge(context, link);
+            reasons.Add(
+                link.State == LinkState.Tight ? VerdictState.Check : VerdictState.Stop,
+                code,
+                text,
+                null,
+                link.Id,
+                ("load", link.LoadValue),
+                ("worstLoad", link.WorstLoadValue),
+                ("allowed", link.Allowed.Value),
+                ("strength", link.StrengthValue),
+                ("use", link.Use)
+            );
+        }
+    }
+
+    /// <summary>The weakest link in a sentence, for a plan that holds.</summary>
+    public static string WeakestHolds(PlanContext context, Link link) =>
+        link.Rule.IsEffort
+            ? $"{Carries(context, link)}; nothing else is nearer its limit."
+            : $"The weakest link holds: {Carries(context, link).Uncapitalised()}.";
+
+    private static (string Code, string Text) Judge(PlanContext context, Link link)
+    {
+        var units = context.Units;
+        var name = NameOf(context, link);
+        return link switch
+        {
+            { State: LinkState.Tight } => ("link-tight", $"{Carries(context, link)}: tight."),
+            { Use: > 1, Rule.IsEffort: true } => (
+                "hauler-too-weak",
+                units.Say(
+                    $"{name} cannot haul it: the plan needs {link.Load} and {They(context, link)} {(IsOne(context, link) ? "keeps" : "keep")} up {link.Strength}."
+                )
+            ),
+            { Use: > 1, Slips: true } => (
+                "link-slips",
+                link.Factor > 1
+                    ? units.Say($"{name} slips: the plan needs {link.Load} and it may carry {link.Allowed}.")
+                    : units.Say($"{name} slips: the plan needs {link.Load} and it holds {link.Strength}.")
+            ),
+            { Use: > 1 } => ("link-fails", $"{Carries(context, link)}: it fails."),
+            _ => (
+                "link-breaks-at-worst",
+                units.Say(
+                    $"{name} would break under the hardest heave: that could put {link.WorstLoad} on it and it holds {link.Strength}."
+                )
+            ),
+        };
+    }
+
+    /// <summary>"The pull line carries 1.93 kN of the 8.00 kN it may".</summary>
+    private static string Carries(PlanContext context, Link link) =>
+        link.Rule.IsEffort
+            ? context.Units.Say(
+                $"{NameOf(context, link)} must give {link.Load} of the {link.Strength} {They(context, link)} can keep up"
+            )
+            : context.Units.Say($"{NameOf(context, link)} carries {link.Load} of the {link.Allowed} it may");
+
+    private static string NameOf(PlanContext context, Link link) =>
+        link.LineId is { } line && context.Plan.Lines.Count > 1 ? $"{link.Name} on the {line} line" : link.Name;
+
+    private static string They(PlanContext context, Link link) => IsOne(context, link) ? "it" : "they";
+
+    /// <summary>A machine, a winch or a vehicle, not people.</summary>
+    private static bool IsOne(PlanContext context, Link link) =>
+        context.Plan.Lines.FirstOrDefault(l => l.Id == link.LineId)?.Puller.Kind != PullerKind.People;
+}

@@ -1,0 +1,67 @@
+using Draklo.Core.Plans;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Verdicts;
+
+/// <summary>Whether each line gets over its seat and beds there.</summary>
+internal static class SettingReasons
+{
+    public static void Add(Findings findings, ReasonList reasons)
+    {
+        for (var n = 0; n < findings.Lines.Count; n++)
+        {
+            var line = findings.Plan.Lines[n];
+            if (line.Setting is not { } setting || findings.Lines[n].Setting is not { } thrown)
+            {
+                continue;
+            }
+
+            var path = $"lines[{n}].setting";
+            if (!thrown.Reached)
+            {
+                reasons.Check(
+                    "throw-falls-short",
+                    $"{Way(setting.Way)} reaches about {thrown.ReachM!.Nominal:m} ({thrown.ReachM.Low:m} to {thrown.ReachM.High:m}) from there and the seat is at {line.Seat.HeightM:m}: throw another way, or seat the line lower.",
+                    $"{path}.way",
+                    null,
+                    ("reachM", thrown.ReachM.Nominal),
+                    ("seatM", line.Seat.HeightM)
+                );
+            }
+
+            if (setting.TwigsLeft > 0)
+            {
+                var twigs =
+                    setting.TwigsLeft == 1
+                        ? "A twig lies"
+                        : $"{Sentences.Count(setting.TwigsLeft).Capitalised()} twigs lie";
+                reasons.Check(
+                    "twigs-under-line",
+                    $"{twigs} under the {line.Id} line: tug them off, or it hangs on what will snap.",
+                    $"{path}.twigsLeft",
+                    null,
+                    ("twigs", setting.TwigsLeft)
+                );
+            }
+
+            if (!setting.Bedded)
+            {
+                reasons.Check(
+                    "not-bed-tested",
+                    $"The {line.Id} line has not been bed-tested: pull {thrown.BedTestN:N} on it and watch whether it lies against the stem.",
+                    $"{path}.bedded",
+                    null,
+                    ("bedTestN", thrown.BedTestN)
+                );
+            }
+        }
+    }
+
+    private static string Way(SettingWay way) =>
+        way switch
+        {
+            SettingWay.Hand => "A throw by hand",
+            SettingWay.Catapult => "A catapult",
+            _ => "A pole",
+        };
+}

@@ -1,0 +1,120 @@
+using Draklo.Core.Trees;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Verdicts;
+
+/// <summary>What was seen and measured on the tree, and the wind on it.</summary>
+internal static class TreeReasons
+{
+    private const double LeastSoundness = 0.5;
+    private const double ReducedSoundness = 0.9;
+    private const double StrongWindMps = 8;
+    private const double NotableGustMps = 10;
+
+    public static void Add(Findings findings, ReasonList reasons)
+    {
+        AddCondition(findings, reasons);
+        if (findings.Measured.Lean is { OneView: true })
+        {
+            reasons.Check(
+                "lean-one-view",
+                "The lean was seen from one side only: a tree that looks upright from the front can lean hard away. Look again a quarter turn round.",
+                "readings.leanViews"
+            );
+        }
+
+        AddGust(findings, reasons);
+        AddSoundness(findings, reasons);
+        var wind = findings.Plan.Wind.SpeedMps;
+        if (wind > StrongWindMps)
+        {
+            reasons.Check(
+                "wind-strong",
+                $"Wind of {wind:m/s} works on the crown, and gusts go higher: wait for less if you can.",
+                "wind.speedMps",
+                null,
+                ("speedMps", wind)
+            );
+        }
+    }
+
+    private static void AddCondition(Findings findings, ReasonList reasons)
+    {
+        var condition = findings.Plan.Tree.Condition;
+        if (condition.Cracked)
+        {
+            reasons.Stop(
+                "tree-cracked",
+                "The stem or a fork is cracked: it may part under the pull. Lash it above and below the crack and have somebody competent judge it, or take it down another way.",
+                "tree.condition.cracked"
+            );
+        }
+
+        if (condition.Dead)
+        {
+            reasons.Check(
+                "tree-dead",
+                "The tree is dead: its wood breaks short, its hinge holds little and branches fall when the line shakes it. Keep out from under it and expect a brittle hinge.",
+                "tree.condition.dead"
+            );
+        }
+
+        if (condition.RootsLifted)
+        {
+            reasons.Check(
+                "roots-lifted",
+                "Roots are lifted, cut or rotten: the tree may come over roots and all before the hinge is cut, and then nothing guides it.",
+                "tree.condition.rootsLifted"
+            );
+        }
+
+        if (findings.Context.Tree.Soundness.ShellRatio is { } shell && shell < Soundness.LeastShellRatio)
+        {
+            reasons.Stop(
+                "shell-thin",
+                $"The sound shell is {shell:%} of the radius, under {Soundness.LeastShellRatio:%}: it folds or splits before it bends, and there is no wood for a hinge. Take it down another way.",
+                "tree.decay.shellM",
+                null,
+                ("shellRatio", shell)
+            );
+        }
+    }
+
+    private static void AddGust(Findings findings, ReasonList reasons)
+    {
+        if (findings.Gust is { SpeedMps: < NotableGustMps } gust && findings.Plan.Wind.SpeedMps <= StrongWindMps)
+        {
+            reasons.Remark(
+                "gust-uses-reserve",
+                $"A gust of {gust.SpeedMps:m/s} from {(gust.FromAhead ? "ahead" : "the side")} would use up the reserve.",
+                "wind.speedMps",
+                ("gustMps", gust.SpeedMps)
+            );
+        }
+    }
+
+    private static void AddSoundness(Findings findings, ReasonList reasons)
+    {
+        var sound = findings.Context.Tree.Soundness.Value;
+        if (sound < LeastSoundness)
+        {
+            reasons.Stop(
+                "soundness-too-low",
+                $"The wood is put at {sound:%} of sound strength: too rotten to trust a hinge or a seat; take it down another way.",
+                "tree.soundness",
+                null,
+                ("soundness", sound)
+            );
+        }
+        else if (sound < ReducedSoundness)
+        {
+            reasons.Check(
+                "soundness-reduced",
+                $"The wood is put at {sound:%} of sound strength: look where the rot stands, at the hinge and at the seat.",
+                "tree.soundness",
+                null,
+                ("soundness", sound)
+            );
+        }
+    }
+}
