@@ -1,6 +1,7 @@
 using Draklo.Core.Catalogue;
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
+using Draklo.Core.Tackle;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Links;

@@ -71,8 +71,12 @@ public sealed record Link(
     public Quantity Rated => new(RatedValue, Dimension);
 
     /// <summary>The load that it may carry with its factor.</summary>
+    [JsonPropertyName("allowed")]
+    public double AllowedValue => StrengthValue / Factor;
+
+    /// <inheritdoc cref="AllowedValue"/>
     [JsonIgnore]
-    public Quantity Allowed => new(StrengthValue / Factor, Dimension);
+    public Quantity Allowed => new(AllowedValue, Dimension);
 
     /// <summary>Its use, or its worst load over its strength where that breaks it and is more.</summary>
     [JsonIgnore]
