@@ -44,8 +44,8 @@ public sealed class ComposerTests
         Assert.Equal(named.HauledBack, own.HauledBack);
         Assert.Equal(named.HasRopeLoop, own.HasRopeLoop);
         Assert.Equal(named.UsesAnchor, own.UsesAnchor);
-        var sets = HaulSets.Of(named.Shape, named.Motion, 6, 1, 4);
-        Assert.Equal(sets.Sets, HaulSets.Of(own.Shape, own.Motion, 6, 1, 4).Sets);
+        var sets = HaulSets.Of(named.Closing, 6, 1, 4);
+        Assert.Equal(sets.Sets, HaulSets.Of(own.Closing, 6, 1, 4).Sets);
     }
 
     [Theory]
@@ -72,7 +72,7 @@ public sealed class ComposerTests
         {
             Stages = [new() { Kind = StageKind.Three, ContactIds = ["one-carabiner", "ball-bearing-block"] }],
         };
-        Assert.Empty(Composer.Check(own));
+        Assert.Empty(ComposerRules.Check(own));
         var system = Composer.SystemOf(own);
 
         // 1 + 0.51 + 0.51 · 0.95.
@@ -122,7 +122,7 @@ public sealed class ComposerTests
     [InlineData("stages", "gain nothing", StageKind.Redirect, StageKind.Redirect)]
     public void Refuses_stages_that_cannot_haul(string path, string says, params StageKind[] kinds)
     {
-        var problem = Composer.Check(new() { Stages = [.. kinds.Select(k => new StageMembers { Kind = k })] })[0];
+        var problem = ComposerRules.Check(new() { Stages = [.. kinds.Select(k => new StageMembers { Kind = k })] })[0];
         Assert.Equal(path, problem.Path);
         Assert.Contains(says, problem.Message, StringComparison.Ordinal);
     }
@@ -168,7 +168,7 @@ public sealed class ComposerTests
     {
         var staged = Staged(StageKind.Three, StageKind.Two);
         var free = Composer.RopeByRope(staged);
-        Assert.Empty(Composer.Check(free));
+        Assert.Empty(ComposerRules.Check(free));
         Assert.Equal(
             Composer.SystemOf(staged).Solve(new(0.9, 0.9)).ActualAdvantage,
             Composer.SystemOf(free).Solve(new(0.9, 0.9)).ActualAdvantage,
@@ -239,7 +239,7 @@ public sealed class ComposerTests
 
         static void Refused(string path, string says, ComposedMembers own) =>
             Assert.Contains(
-                Composer.Check(own),
+                ComposerRules.Check(own),
                 p => p.Path == path && p.Message.Contains(says, StringComparison.Ordinal)
             );
     }
@@ -262,7 +262,7 @@ public sealed class ComposerTests
                     {
                         Stages = [.. kinds.Select(k => new StageMembers { Kind = (StageKind)k, LegsApartDeg = apart })],
                     };
-                    var problems = Composer.Check(own);
+                    var problems = ComposerRules.Check(own);
                     if (problems.Count > 0)
                     {
                         Assert.All(problems, p => Assert.StartsWith("stages", p.Path, StringComparison.Ordinal));
@@ -277,7 +277,7 @@ public sealed class ComposerTests
 
                     // No two points that a rope draws together pass one another within a set.
                     var open = system.Opened(8, 1);
-                    var haul = HaulSets.Of(system.Shape, system.Motion, 8, 1, 3).HaulPerSetM ?? 0;
+                    var haul = HaulSets.Of(system.Closing, 8, 1, 3).HaulPerSetM ?? 0;
                     var points = system.Shape.Points;
                     for (var a = 0; a < points.Count; a++)
                     {
@@ -603,7 +603,7 @@ public sealed class ComposerTests
             }
         );
         Assert.Contains(
-            "45.0°",
+            "45°",
             Assert.Single(aside.Analysed().Verdict.Reasons, r => r.Path == "lines[0].puller.place").Text,
             StringComparison.Ordinal
         );
@@ -657,7 +657,7 @@ public sealed class ComposerTests
     private static TackleSystem Composed(params StageMembers[] stages)
     {
         var own = new ComposedMembers { Stages = stages };
-        Assert.Empty(Composer.Check(own));
+        Assert.Empty(ComposerRules.Check(own));
         return Composer.SystemOf(own);
     }
 }

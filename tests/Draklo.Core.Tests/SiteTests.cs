@@ -278,7 +278,7 @@ public sealed class SiteTests
                     At((12 * Math.Sin(i)) + 3, (25 * Math.Cos(i)) + 2),
                 ],
             })
-            .Where(t => TargetShape.Fault(t) is null)
+            .Where(t => new TargetShape(t).Fault() is null)
             .ToArray();
         var plan = With(Lime(), targets);
         var rose = LayRose.Of(plan, UnitSystem.Metric, 10).Rose!;

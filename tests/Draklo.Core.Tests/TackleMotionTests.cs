@@ -63,7 +63,7 @@ public sealed class TackleMotionTests
     {
         // Opened 6 m, closed 1 m, a take-up of 4 m: the nine hauls a third of its five metres at a time.
         var system = TackleSystems.Find(id)!;
-        var found = HaulSets.Of(system.Shape, system.Motion, 6, 1, 4);
+        var found = HaulSets.Of(system.Closing, 6, 1, 4);
         Assert.Equal(sets, found.Sets);
         Assert.Equal(perSet is null, found.LinePerSetM is null);
         if (perSet is { } line)
@@ -124,7 +124,7 @@ public sealed class TackleMotionTests
             .WithMain(l => l with { Tackle = l.Tackle with { Rope = l.Tackle.Rope! with { LengthM = 20 } } });
         Assert.Contains(
             short1.Analysed().Verdict.Reasons,
-            r => r.Path == "lines[0].tackle.rope.lengthM" && r.Text.Contains("33.0 m", StringComparison.Ordinal)
+            r => r.Path == "lines[0].tackle.rope.lengthM" && r.Text.Contains("33 m", StringComparison.Ordinal)
         );
     }
 }

@@ -69,7 +69,7 @@ public sealed record Figure(
     }
 }
 
-public sealed record StemSlice(double ForwardM, double RightM, double UpM, double DiameterM);
+public readonly record struct StemSlice(double ForwardM, double RightM, double UpM, double DiameterM);
 
 /// <param name="ReachAheadM">From the stem line toward the main line's anchor.</param>
 /// <param name="ReachBehindM">Away from it.</param>

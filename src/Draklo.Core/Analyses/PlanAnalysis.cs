@@ -27,7 +27,7 @@ public static class PlanAnalysis
         IReadOnlyDictionary<string, GearStanding>? locker = null
     )
     {
-        var problems = PlanRules.Check(plan, units);
+        var problems = PlanRules.Check(plan, units, out var shapes);
         if (problems.Count > 0)
         {
             return new(null, problems);
@@ -54,7 +54,7 @@ public static class PlanAnalysis
         var spring = SpringBack.From(context, lines, found.Runs, pull);
         var gust = GustReserve.Of(context, pull.LeastSurplus(context, lines), hinge.SideCapacity - found.SideAtNeeded);
         var spread = TreeSpread.Of(context, Pull.RestoringMoment(context, 0), Pull.ArmSum(lines, 0));
-        var site = Zones.From(context, lines, found.Runs, slope);
+        var site = Zones.From(context, lines, found.Runs, shapes, slope);
         var verdict = Verdict.Of(new(found, results, spring, gust, measured, site, locker));
         return new(
             new(

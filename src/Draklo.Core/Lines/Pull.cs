@@ -7,7 +7,7 @@ namespace Draklo.Core.Lines;
 
 /// <param name="Deg">How far the tree has turned forward.</param>
 /// <param name="TensionN">Main tension that just moves it there.</param>
-public sealed record CurvePoint(double Deg, double TensionN);
+public readonly record struct CurvePoint(double Deg, double TensionN);
 
 /// <summary>How hard a tree must be pulled and how far.</summary>
 /// <remarks>Method M5. Tensions are of the main line, N; a line with share s carries s times them.</remarks>
@@ -93,7 +93,7 @@ public sealed record Pull(double AtRest, double Needed, double NeededAt, double 
         double needed = 0;
         for (var i = 0; i <= Steps; i++)
         {
-            var tension = TensionAt(commit * i / Steps);
+            var tension = TensionAt(context, lines, commit * i / Steps);
             if (tension > needed)
             {
                 (needed, best) = (tension, i);
@@ -108,8 +108,8 @@ public sealed record Pull(double AtRest, double Needed, double NeededAt, double 
         var neededAt = commit * best / Steps;
         if (best is > 0 and < Steps)
         {
-            neededAt = PeakBetween(commit * (best - 1) / Steps, commit * (best + 1) / Steps);
-            needed = TensionAt(neededAt);
+            neededAt = PeakBetween(context, lines, commit * (best - 1) / Steps, commit * (best + 1) / Steps);
+            needed = TensionAt(context, lines, neededAt);
         }
 
         var pull = new Pull(curve[0].TensionN, needed, neededAt, commit, curve);
@@ -151,14 +151,16 @@ public sealed record Pull(double AtRest, double Needed, double NeededAt, double 
         }
 
         return pull;
-
-        double TensionAt(double angle) => Math.Max(0, RestoringMoment(context, angle) / ArmSum(lines, angle));
-
-        double PeakBetween(double low, double high) =>
-            GoldenSectionMinimizer
-                .Minimum(ObjectiveFunction.ScalarValue(angle => -TensionAt(angle)), low, high, 1e-7)
-                .MinimizingPoint;
     }
+
+    private static double TensionAt(PlanContext context, PullLine[] lines, double angle) =>
+        Math.Max(0, RestoringMoment(context, angle) / ArmSum(lines, angle));
+
+    /// <summary>Where the tension is largest between two angles that hold one peak, radians.</summary>
+    private static double PeakBetween(PlanContext context, PullLine[] lines, double low, double high) =>
+        GoldenSectionMinimizer
+            .Minimum(ObjectiveFunction.ScalarValue(angle => -TensionAt(context, lines, angle)), low, high, 1e-7)
+            .MinimizingPoint;
 
     private static bool LosesArm(PullLine[] lines, double commit, UnitSystem units, List<Problem> problems)
     {

@@ -34,13 +34,7 @@ internal static class LineAnalysis
         var hand = tensions.Hand;
         var anchor = tackle.System.UsesAnchor ? SolvedTackle.ForceOn(solution, "anchor") * hand : 0;
         var ropeNeeded = RopeNeeded.For(line, tackle.System, whole, context.Workings);
-        var sets = HaulSets.Of(
-            tackle.System.Shape,
-            tackle.System.Motion,
-            line.Tackle.OpenedM,
-            line.Tackle.ClosedM,
-            takeUp
-        );
+        var sets = HaulSets.Of(tackle.System.Closing, line.Tackle.OpenedM, line.Tackle.ClosedM, takeUp);
 
         var opening = tackle.System.Opened(line.Tackle.OpenedM, line.Tackle.ClosedM);
 

@@ -1,3 +1,4 @@
+using System.Collections.Frozen;
 using Draklo.Core.Catalogue;
 using Draklo.Core.Lines;
 using Draklo.Core.Plans;
@@ -35,6 +36,12 @@ internal sealed class LineWalk(
 {
     /// <summary>What a bare sling or cord bends over where nothing else is given, metres.</summary>
     public const double ConnectorPin = 0.012;
+
+    private static readonly FrozenDictionary<string, Reduction> Knots = Reference.Knots.Values.ToFrozenDictionary(
+        k => k.Id,
+        k => new Reduction(k.Name.Uncapitalised(), k.KeepsLow),
+        StringComparer.Ordinal
+    );
 
     public PlanContext Context => path.Context;
 
@@ -143,8 +150,8 @@ internal sealed class LineWalk(
         Add(rule, name, load, new(rope.BreakingStrengthN, Factor.Rope, reductions ?? []));
     }
 
-    public static Reduction Kept(string knotId) =>
-        new(Reference.Knots[knotId].Name.Uncapitalised(), Reference.Knots[knotId].KeepsLow);
+    /// <summary>What a knot takes off a rope.</summary>
+    public static Reduction Kept(string knotId) => Knots[knotId];
 
     /// <param name="pin">What the rope bends round, metres; null where it suits the rope.</param>
     /// <param name="rope">Its diameter, metres.</param>

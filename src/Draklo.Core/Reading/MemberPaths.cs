@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Text.Json.Serialization.Metadata;
 
 namespace Draklo.Core.Reading;
@@ -5,8 +6,33 @@ namespace Draklo.Core.Reading;
 /// <summary>Paths of members in a document, as problems and guesses name them.</summary>
 public static class MemberPaths
 {
+    /// <summary>Paths that were followed before are remembered: a plan names the same ones at every step of a drag.</summary>
+    private const int MostKnown = 2000;
+
+    private static readonly ConcurrentDictionary<(Type Document, string Path), bool> Known = new();
+
     /// <summary>Whether a path such as "lines[0].seat.heightM" leads to a member that such a document can have.</summary>
     public static bool IsMember<T>(string path)
+    {
+        if (Known.ContainsKey((typeof(T), path)))
+        {
+            return true;
+        }
+
+        if (!Leads<T>(path))
+        {
+            return false;
+        }
+
+        if (Known.Count < MostKnown)
+        {
+            Known.TryAdd((typeof(T), path), true);
+        }
+
+        return true;
+    }
+
+    private static bool Leads<T>(string path)
     {
         JsonTypeInfo? type = DocumentReader.Options.GetTypeInfo(typeof(T));
         foreach (var step in path.Split('.'))

@@ -9,47 +9,50 @@ namespace Draklo.Core.Sites;
 /// <param name="reachM">Nobody stays within this while cutting goes on.</param>
 internal sealed class TargetJudge(UnitSystem units, double heightM, double reachM)
 {
+    private readonly ReasonList reasons = new(units);
+
     /// <summary>Under this a miss is too close, metres.</summary>
     public const double SmallClearance = 1;
 
+    /// <param name="index">Of the target in the plan.</param>
     /// <param name="clearance">Between the footprint and the target, metres; 0 when they overlap.</param>
     /// <param name="away">Between the stump and the target, metres.</param>
     /// <param name="inBand">Whether it lies where a parted line flies.</param>
-    public Reason Of(TargetShape shape, double clearance, double away, bool inBand, string path)
+    public Reason Of(TargetShape shape, double clearance, double away, bool inBand, int index)
     {
         // Nobody lays a tree to the centimetre.
         clearance = clearance <= 0 ? 0 : Math.Max(0.1, Math.Round(clearance, 1));
         var name = shape.Name.Capitalised();
-        var reasons = new ReasonList(units);
+        var before = reasons.List.Count;
         switch (shape.Target.Kind)
         {
             case TargetKind.PowerLine:
-                OfPowerLine(reasons, name, clearance, away, path);
+                OfPowerLine(name, clearance, away, index);
                 break;
             case TargetKind.People:
-                OfPeople(reasons, name, clearance, away, inBand, path);
+                OfPeople(name, clearance, away, inBand, index);
                 break;
             default:
-                OfThing(reasons, name, clearance, shape.Target.MayBeHit, path);
+                OfThing(name, clearance, shape.Target.MayBeHit, index);
                 break;
         }
 
-        if (reasons.List.Count == 0)
+        if (reasons.List.Count == before)
         {
-            reasons.Remark("target-missed", $"{name} is missed by {clearance:m}.", path, ("clearanceM", clearance));
+            reasons.Remark("target-missed", $"{name} is missed by {clearance:m}.");
         }
 
-        return reasons.List[0];
+        return reasons.List[before];
     }
 
-    private void OfPowerLine(ReasonList reasons, string name, double clearance, double away, string path)
+    private void OfPowerLine(string name, double clearance, double away, int index)
     {
         if (clearance <= 0)
         {
             reasons.Stop(
                 "power-line-under-fall",
                 $"{name}: the tree would fall on it. Nobody cuts: call the utility and have it switched off, earthed or taken down, or lay the tree elsewhere.",
-                path
+                PathOf(index)
             );
         }
         else if (away < heightM)
@@ -57,7 +60,7 @@ internal sealed class TargetJudge(UnitSystem units, double heightM, double reach
             reasons.Check(
                 "power-line-near",
                 $"{name} is {away:m} from the stump, within the tree's height: it misses this lay by {clearance:m}, but a tree that goes wrong reaches it. Ask the utility first.",
-                path,
+                PathOf(index),
                 null,
                 ("awayM", away),
                 ("clearanceM", clearance)
@@ -65,14 +68,14 @@ internal sealed class TargetJudge(UnitSystem units, double heightM, double reach
         }
     }
 
-    private void OfPeople(ReasonList reasons, string name, double clearance, double away, bool inBand, string path)
+    private void OfPeople(string name, double clearance, double away, bool inBand, int index)
     {
         if (clearance <= 0)
         {
             reasons.Stop(
                 "people-under-fall",
                 $"{name} lies where the tree falls: clear it of people and keep them out.",
-                path
+                PathOf(index)
             );
         }
         else if (inBand)
@@ -80,7 +83,7 @@ internal sealed class TargetJudge(UnitSystem units, double heightM, double reach
             reasons.Stop(
                 "people-in-snap-back",
                 $"{name} lies where a parted line would fly or inside its turn: keep people out of it while the line is loaded.",
-                path
+                PathOf(index)
             );
         }
         else if (away < reachM)
@@ -88,7 +91,7 @@ internal sealed class TargetJudge(UnitSystem units, double heightM, double reach
             reasons.Check(
                 "people-within-reach",
                 $"{name} is {away:m} from the stump: nobody stays within twice the height, {reachM:m}, while cutting goes on.",
-                path,
+                PathOf(index),
                 null,
                 ("awayM", away),
                 ("reachM", reachM)
@@ -96,18 +99,18 @@ internal sealed class TargetJudge(UnitSystem units, double heightM, double reach
         }
     }
 
-    private static void OfThing(ReasonList reasons, string name, double clearance, bool mayBeHit, string path)
+    private void OfThing(string name, double clearance, bool mayBeHit, int index)
     {
         if (clearance <= 0 && mayBeHit)
         {
-            reasons.Remark("target-may-be-hit", $"{name} is hit, and its owner accepts that.", path);
+            reasons.Remark("target-may-be-hit", $"{name} is hit, and its owner accepts that.", PathOf(index));
         }
         else if (clearance <= 0)
         {
             reasons.Stop(
                 "target-under-fall",
                 $"{name} lies under the falling tree: turn the lay, or mark it as one that may be hit.",
-                path
+                PathOf(index)
             );
         }
         else if (clearance < SmallClearance)
@@ -115,10 +118,12 @@ internal sealed class TargetJudge(UnitSystem units, double heightM, double reach
             reasons.Check(
                 "target-close",
                 $"{name} is missed by only {clearance:m} if the lay is off by the whole aiming error.",
-                path,
+                PathOf(index),
                 null,
                 ("clearanceM", clearance)
             );
         }
     }
+
+    private static string PathOf(int index) => $"site.targets[{index}]";
 }

@@ -43,6 +43,26 @@ public sealed class TargetShape
         {
             Points[i] = new(points[i % points.Count].EastM, points[i % points.Count].NorthM);
         }
+
+        var inside = target.Closed && PointLocation.IsInRing(Stump, Points);
+        FromStump = Math.Max(0, (inside ? 0 : ToLine(Stump, Points)) - Radius);
+    }
+
+    /// <summary>Every target of a site.</summary>
+    public static TargetShape[] All(SiteMembers site)
+    {
+        if (site.Targets.Count == 0)
+        {
+            return [];
+        }
+
+        var shapes = new TargetShape[site.Targets.Count];
+        for (var i = 0; i < shapes.Length; i++)
+        {
+            shapes[i] = new(site.Targets[i]);
+        }
+
+        return shapes;
     }
 
     public TargetMembers Target { get; }
@@ -68,8 +88,7 @@ public sealed class TargetShape
                 or TargetKind.Water;
 
     /// <summary>From the stump's middle, metres; 0 on it.</summary>
-    public double FromStump =>
-        Math.Max(0, (Target.Closed && PointLocation.IsInRing(Stump, Points) ? 0 : ToLine(Stump, Points)) - Radius);
+    public double FromStump { get; }
 
     /// <summary>An area's corners as a ring.</summary>
     public static Coordinate[] Ring(IReadOnlyList<Place> places)
@@ -112,25 +131,24 @@ public sealed class TargetShape
     }
 
     /// <summary>What keeps the points from being a shape, as a sentence; null when they are one.</summary>
-    public static string? Fault(TargetMembers target)
+    public string? Fault()
     {
-        if (target.Closed && target.Points.Count < 3)
+        if (Target.Closed && Target.Points.Count < 3)
         {
             return "An area has three corners or more: add corners, or make it a line or a place.";
         }
 
-        var shape = new TargetShape(target);
-        if (target.Closed && shape.Crosses())
+        if (Target.Closed && Crosses())
         {
             return "The sides of this area cross one another or fold onto themselves: move its corners so that they go round it in order.";
         }
 
-        if (!target.Closed && target.Points.Count > 1 && shape.Length() < 0.01)
+        if (!Target.Closed && Target.Points.Count > 1 && Length() < 0.01)
         {
             return "The points of this line lie in one place: draw it anew.";
         }
 
-        return shape.FromStump <= 0 ? "This target stands on the stump itself: move it off the tree." : null;
+        return FromStump <= 0 ? "This target stands on the stump itself: move it off the tree." : null;
     }
 
     private static double ToLine(Coordinate point, Coordinate[] line)

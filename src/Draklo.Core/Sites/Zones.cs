@@ -3,6 +3,7 @@ using Draklo.Core.Lines;
 using Draklo.Core.Plans;
 using Draklo.Core.Tackle;
 using Draklo.Core.Trees;
+using Coordinate = NetTopologySuite.Geometries.Coordinate;
 
 namespace Draklo.Core.Sites;
 
@@ -38,7 +39,13 @@ public sealed record Zones(
     private const double CrewPastAnchor = 3;
     private const int CrownPoints = 24;
 
-    public static Zones From(PlanContext context, PullLine[] lines, LineRun[] runs, GroundSlope? slope)
+    public static Zones From(
+        PlanContext context,
+        PullLine[] lines,
+        LineRun[] runs,
+        TargetShape[] shapes,
+        GroundSlope? slope
+    )
     {
         var plan = context.Plan;
         var lay = plan.Lay.BearingDeg;
@@ -52,8 +59,6 @@ public sealed record Zones(
             onSite[i] = OnSite(context, lines[i], runs[i], plan.Lines[i]);
         }
 
-        // Shapes are only made where there is something to hit: most analyses are of a tree without a site.
-        var shapes = plan.Site.Targets.Count == 0 ? [] : plan.Site.Targets.Select(t => new TargetShape(t)).ToArray();
         Retreat[] retreats = [RetreatAt(lay + 135, shapes), RetreatAt(lay - 135, shapes)];
         var targets = shapes.Length == 0 ? [] : ClearancesOf(context, shapes, footprint, onSite, reach);
 
@@ -167,12 +172,13 @@ public sealed record Zones(
         var along = Place.At(1, turned);
         var strip = Strip(new(0, 0), Place.At(RetreatLength, turned), RetreatHalfWidth, along.EastM, along.NorthM);
         string? blocked = null;
-        if (shapes.Length > 0)
+        Coordinate[]? area = null;
+        foreach (var shape in shapes)
         {
-            var area = TargetShape.Ring(strip);
-            foreach (var shape in shapes)
+            if (shape.Bars && shape.FromStump < RetreatLength + RetreatHalfWidth)
             {
-                if (shape.Bars && shape.DistanceTo(area) <= 0)
+                area ??= TargetShape.Ring(strip);
+                if (shape.DistanceTo(area) <= 0)
                 {
                     blocked = shape.Name;
                     break;
@@ -200,7 +206,7 @@ public sealed record Zones(
     )
     {
         var area = TargetShape.Ring(footprint);
-        var bands = lines.SelectMany(l => l.Bands.Concat(l.InsideTurns)).Select(TargetShape.Ring).ToArray();
+        Coordinate[][]? bands = null;
         var judge = new TargetJudge(context.Units, context.Plan.Tree.HeightM, reach);
         var found = new TargetClearance[shapes.Length];
         for (var i = 0; i < found.Length; i++)
@@ -208,8 +214,14 @@ public sealed record Zones(
             var shape = shapes[i];
             var clearance = shape.DistanceTo(area);
             var away = shape.FromStump;
-            var inBand = shape.Target.Kind == TargetKind.People && bands.Any(b => shape.DistanceTo(b) <= 0);
-            var reason = judge.Of(shape, clearance, away, inBand, $"site.targets[{i}]");
+            var inBand = false;
+            if (shape.Target.Kind == TargetKind.People)
+            {
+                bands ??= [.. lines.SelectMany(l => l.Bands.Concat(l.InsideTurns)).Select(TargetShape.Ring)];
+                inBand = bands.Any(b => shape.DistanceTo(b) <= 0);
+            }
+
+            var reason = judge.Of(shape, clearance, away, inBand, i);
             found[i] = new(shape.Target.Id, shape.Name, clearance, clearance <= 0, away, reason);
         }
 

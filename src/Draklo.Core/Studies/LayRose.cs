@@ -25,13 +25,13 @@ public sealed record LayRose(double StepDeg, IReadOnlyList<RoseBearing> Bearings
     /// <param name="step">Degrees between bearings, a divisor of 360.</param>
     public static (LayRose? Rose, List<Problem> Problems) Of(Plan plan, UnitSystem units, int step = 1)
     {
-        var problems = PlanRules.Check(plan, units);
+        var problems = PlanRules.Check(plan, units, out var targets);
         if (problems.Count > 0)
         {
             return (null, problems);
         }
 
-        var shapes = plan.Site.Targets.Select(t => new Sized(new TargetShape(t))).ToArray();
+        var shapes = targets.Select(t => new Sized(t)).ToArray();
         var main = plan.Lines[0];
         var tackle = SolvedTackle.From(main.Tackle);
         var gives = Effort.Steady(main.Puller) * tackle.Hauling.ActualAdvantage;

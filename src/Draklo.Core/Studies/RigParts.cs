@@ -127,7 +127,7 @@ internal sealed class RigParts
         [
             .. TackleSystems.All.Select(s => new SystemPart(s, null)),
             .. ask
-                .Tackles.Where(t => Composer.Check(t).Count == 0)
+                .Tackles.Where(t => ComposerRules.Check(t).Count == 0)
                 .Select(t => new SystemPart(Composer.SystemOf(t), t)),
         ];
         Haulers = HaulersOf(

@@ -17,7 +17,25 @@ public sealed record HaulSets(double? LinePerSetM, double? HaulPerSetM, int Sets
 
     /// <param name="opened">Between the blocks when fully opened, metres.</param>
     /// <param name="closed">When they meet, metres; under <paramref name="opened"/>.</param>
-    public static HaulSets Of(Arrangement arrangement, TackleMotion motion, double opened, double closed, double takeUp)
+    public static HaulSets Of(HaulClosing closing, double opened, double closed, double takeUp)
+    {
+        if (closing.LinePerHaul >= 1 - 1e-9 || closing.Fastest <= 0)
+        {
+            return new(null, null, 1);
+        }
+
+        var haul = (opened - closed) / closing.Fastest;
+        var line = haul * closing.LinePerHaul;
+        return new(line, haul, (int)Math.Clamp(Math.Ceiling((takeUp / line) - 1e-9), 1, Most));
+    }
+}
+
+/// <summary>How fast the blocks of a tackle close while it is hauled.</summary>
+/// <param name="LinePerHaul">How far the load comes for one length of rope hauled.</param>
+/// <param name="Fastest">How much the pair that meets first closes for one length hauled; 0 where none closes.</param>
+public readonly record struct HaulClosing(double LinePerHaul, double Fastest)
+{
+    public static HaulClosing Of(Arrangement arrangement, TackleMotion motion)
     {
         var points = arrangement.Points;
         var load = 0;
@@ -28,8 +46,7 @@ public sealed record HaulSets(double? LinePerSetM, double? HaulPerSetM, int Sets
             load = points[p].Kind == PointKind.Load ? p : load;
         }
 
-        var perHaul = Math.Abs(motion.Speeds[load]);
-        var haul = double.PositiveInfinity;
+        double fastest = 0;
         foreach (var rope in arrangement.Ropes)
         {
             var from = index[rope.From];
@@ -41,19 +58,13 @@ public sealed record HaulSets(double? LinePerSetM, double? HaulPerSetM, int Sets
                     var closing =
                         (motion.Speeds[from] - motion.Speeds[to])
                         * Math.Sign(points[to].Position - points[from].Position);
-                    haul = closing > 1e-9 ? Math.Min(haul, (opened - closed) / closing) : haul;
+                    fastest = closing > 1e-9 ? Math.Max(fastest, closing) : fastest;
                 }
 
                 from = to;
             }
         }
 
-        if (perHaul >= 1 - 1e-9 || double.IsInfinity(haul))
-        {
-            return new(null, null, 1);
-        }
-
-        var line = haul * perHaul;
-        return new(line, haul, (int)Math.Clamp(Math.Ceiling((takeUp / line) - 1e-9), 1, Most));
+        return new(Math.Abs(motion.Speeds[load]), fastest);
     }
 }

@@ -35,8 +35,8 @@ public sealed record Opening(
     public static Opening Of(TackleSystem system, double opened, double closed)
     {
         var shape = system.Shape;
-        var starts = StartsOf(shape, system.Motion, opened, closed);
-        var closes = HaulSets.Of(shape, system.Motion, opened, closed, 0).LinePerSetM is not null;
+        var starts = StartsOf(system, opened, closed);
+        var closes = HaulSets.Of(system.Closing, opened, closed, 0).LinePerSetM is not null;
         var count = shape.Ropes.Sum(r => r.Contacts.Count);
         var legs = system.InLine && count < 3 ? [] : LegsOf(shape, starts, opened);
         var load = Enumerable.Range(0, starts.Length).Single(p => shape.Points[p].Kind == PointKind.Load);
@@ -90,8 +90,9 @@ public sealed record Opening(
         }
     }
 
-    private static double[] StartsOf(Arrangement arrangement, TackleMotion motion, double opened, double closed)
+    private static double[] StartsOf(TackleSystem system, double opened, double closed)
     {
+        var (arrangement, motion) = (system.Shape, system.Motion);
         var points = arrangement.Points;
         var starts = new double[points.Count];
         var order = Enumerable
@@ -100,7 +101,7 @@ public sealed record Opening(
             .OrderBy(p => points[p].Position)
             .ThenBy(p => motion.Speeds[p])
             .ToArray();
-        var haul = HaulSets.Of(arrangement, motion, opened, closed, 0).HaulPerSetM ?? 0;
+        var haul = HaulSets.Of(system.Closing, opened, closed, 0).HaulPerSetM ?? 0;
         for (var n = 1; n < order.Length; n++)
         {
             for (var before = 0; before < n; before++)

@@ -18,49 +18,45 @@ public static class TackleSystems
             DirectId,
             "Direct",
             "Hands on the line itself; no anchor, no friction.",
-            InLine: true,
-            UsesAnchor: false,
+            inLine: true,
             _ => Make(-10, [], Hauled("load"))
         ),
         new(
             RedirectedId,
             "Redirected",
             "One turn at the anchor, so the crew can haul out of the lay; it gains nothing and the anchor takes nearly twice the line.",
-            InLine: true,
-            UsesAnchor: true,
-            t => Make(20, [], Hauled(t.Contact, "anchor", "load")),
-            "A turn at the anchor gains nothing, though it feels like more."
-        ),
+            inLine: true,
+            t => Make(20, [], Hauled(t.Contact, "anchor", "load"))
+        )
+        {
+            PeopleSay = "A turn at the anchor gains nothing, though it feels like more.",
+        },
         new(
             "two-to-one",
             "Two to one",
             "A moving block on the line.",
-            InLine: false,
-            UsesAnchor: true,
+            inLine: false,
             t => Make(-10, [], Hauled(t.Contact, "load", "anchor"))
         ),
         new(
             "two-to-one-redirected",
             "Two to one, redirected",
             "A moving block on the line, hauled back through a block at the anchor.",
-            InLine: false,
-            UsesAnchor: true,
+            inLine: false,
             t => Make(20, [], Hauled(t.Contact, "anchor", "load", "anchor"))
         ),
         new(
             "three-to-one",
             "Three to one, blocks",
             "One block on the line, one at the anchor.",
-            InLine: false,
-            UsesAnchor: true,
+            inLine: false,
             t => Make(-10, [], Hauled(t.Contact, "load", "anchor", "load"))
         ),
         new(
             "three-to-one-rope-loop",
             "Three to one, rope loop",
             "The line tied in itself: nothing to carry, and it gives about one and a half. Its friction holds what it has won. It wears the rope.",
-            InLine: true,
-            UsesAnchor: true,
+            inLine: true,
             t =>
                 Make(
                     -10,
@@ -70,32 +66,33 @@ public static class TackleSystems
                         From = "hand",
                         Contacts = [Turn("load", t.RopeLoop), Turn("anchor", t.Contact), End("load")],
                     }
-                ),
-            "People say three; rope on rope leaves about one and a half."
-        ),
+                )
+        )
+        {
+            PeopleSay = "People say three; rope on rope leaves about one and a half.",
+        },
         new(
             "four-to-one",
             "Four to one",
             "Two turns on the line, one at the anchor. Often called five, counting the hauled leg twice.",
-            InLine: false,
-            UsesAnchor: true,
-            t => Make(-10, [], Hauled(t.Contact, "load", "anchor", "load", "anchor")),
-            "People say five, counting the hauled leg twice; it is four."
-        ),
+            inLine: false,
+            t => Make(-10, [], Hauled(t.Contact, "load", "anchor", "load", "anchor"))
+        )
+        {
+            PeopleSay = "People say five, counting the hauled leg twice; it is four.",
+        },
         new(
             "five-to-one",
             "Five to one",
             "Twin blocks on the line and at the anchor.",
-            InLine: false,
-            UsesAnchor: true,
+            inLine: false,
             t => Make(-10, [], Hauled(t.Contact, "load", "anchor", "load", "anchor", "load"))
         ),
         new(
             "nine-to-one",
             "Nine to one, three on three",
             "A three hauling a three: much advantage from four blocks, and many resets.",
-            InLine: false,
-            UsesAnchor: true,
+            inLine: false,
             t =>
                 Make(
                     -10,
@@ -108,8 +105,7 @@ public static class TackleSystems
             "ten-to-one",
             "Ten to one, five on two",
             "A five hauling a moving block.",
-            InLine: false,
-            UsesAnchor: true,
+            inLine: false,
             t =>
                 Make(
                     -10,
@@ -122,17 +118,18 @@ public static class TackleSystems
             "five-between-grips",
             "Five between two grips",
             "A five draws two grips together on the line's own two legs. People say ten; it is nine before friction.",
-            InLine: false,
-            UsesAnchor: true,
+            inLine: false,
             t =>
                 Make(
                     -10,
                     ["grip"],
                     Hauled(t.Contact, "load", "grip", "load", "grip", "load"),
                     From("grip", t.Contact, "anchor", "load")
-                ),
-            "People say ten; it is nine, for the hauler stands on the ground."
-        ),
+                )
+        )
+        {
+            PeopleSay = "People say ten; it is nine, for the hauler stands on the ground.",
+        },
     ];
 
     /// <summary>The tackle of a line: a named system, or the one that was composed.</summary>

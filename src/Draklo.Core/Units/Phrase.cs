@@ -39,10 +39,13 @@ public ref struct Phrase
     public void AppendFormatted(int value) => text.AppendFormatted(value);
 
     /// <param name="format">A unit that <see cref="Figures.With"/> knows.</param>
-    public void AppendFormatted(double value, string format) =>
-        text.AppendLiteral(Figures.With(value, format, units, figures));
+    public void AppendFormatted(double value, string format)
+    {
+        Span<char> written = stackalloc char[64];
+        text.AppendFormatted((ReadOnlySpan<char>)written[..Figures.Write(written, value, format, units, figures)]);
+    }
 
-    public void AppendFormatted(Quantity value) => text.AppendLiteral(value.Written(units, figures));
+    public void AppendFormatted(Quantity value) => AppendFormatted(value.Value, value.Unit);
 
     public string ToText() => text.ToStringAndClear();
 }
@@ -77,8 +80,8 @@ public static class Sentences
 
     /// <summary>A name as it stands within a sentence: "Running bowline" → "running bowline".</summary>
     public static string Uncapitalised(this string text) =>
-        text.Length == 0 ? text : char.ToLowerInvariant(text[0]) + text[1..];
+        text.Length == 0 || !char.IsUpper(text[0]) ? text : char.ToLowerInvariant(text[0]) + text[1..];
 
     public static string Capitalised(this string text) =>
-        text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
+        text.Length == 0 || !char.IsLower(text[0]) ? text : char.ToUpperInvariant(text[0]) + text[1..];
 }

@@ -25,6 +25,4 @@ public readonly record struct Quantity(double Value, Dimension Dimension)
             Dimension.Moment => "Nm",
             _ => "MPa",
         };
-
-    public string Written(UnitSystem units, int figures = 3) => Figures.With(Value, Unit, units, figures);
 }

@@ -1,4 +1,3 @@
-using System.Collections.Frozen;
 using System.Runtime.CompilerServices;
 
 namespace Draklo.Core.Units;
@@ -6,8 +5,7 @@ namespace Draklo.Core.Units;
 /// <summary>Collects the reasons of a verdict, each with its code, its sentence and the figures behind it.</summary>
 public sealed class ReasonList(UnitSystem units)
 {
-    private static readonly IReadOnlyDictionary<string, double> NoValues = FrozenDictionary<string, double>.Empty;
-    private readonly List<Reason> list = new(8);
+    private readonly List<Reason> list = [];
 
     public UnitSystem Units { get; } = units;
 
@@ -22,7 +20,7 @@ public sealed class ReasonList(UnitSystem units)
         string? path = null,
         string? link = null,
         params ReadOnlySpan<(string Name, double Value)> values
-    ) => list.Add(new(code, state, text, path, link, Named(values)));
+    ) => list.Add(new(code, state, text, path, link, ReasonValueCollection.Of(values)));
 
     public void Stop(
         string code,
@@ -73,20 +71,4 @@ public sealed class ReasonList(UnitSystem units)
         string? path = null,
         params ReadOnlySpan<(string Name, double Value)> values
     ) => Add(VerdictState.Ready, code, text.ToText(), path, null, values);
-
-    private static IReadOnlyDictionary<string, double> Named(ReadOnlySpan<(string Name, double Value)> values)
-    {
-        if (values.Length == 0)
-        {
-            return NoValues;
-        }
-
-        var named = new Dictionary<string, double>(values.Length, StringComparer.Ordinal);
-        foreach (var (name, value) in values)
-        {
-            named[name] = value;
-        }
-
-        return named;
-    }
 }

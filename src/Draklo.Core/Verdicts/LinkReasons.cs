@@ -11,9 +11,17 @@ internal static class LinkReasons
     public static void Add(Findings findings, ReasonList reasons)
     {
         var context = findings.Context;
-        foreach (
-            var link in findings.Pull.Path.Links.Where(l => l.State != LinkState.Holds).OrderByDescending(l => l.Use)
-        )
+        List<Link>? open = null;
+        var links = findings.Pull.Path.Links;
+        for (var i = 0; i < links.Count; i++)
+        {
+            if (links[i].State != LinkState.Holds)
+            {
+                (open ??= []).Add(links[i]);
+            }
+        }
+
+        foreach (var link in open?.OrderByDescending(l => l.Use) ?? Enumerable.Empty<Link>())
         {
             var (code, text) = Judge(context, link);
             reasons.Add(
@@ -70,7 +78,7 @@ internal static class LinkReasons
     private static string Carries(PlanContext context, Link link) =>
         link.Rule.IsEffort
             ? context.Units.Say(
-                $"{NameOf(context, link)} must give {link.Load} of the {link.Strength} {They(context, link)} can keep up"
+                $"{NameOf(context, link)} must give {link.Load}{Figures.Felt(link.LoadValue, context.Units)} of the {link.Strength} {They(context, link)} can keep up"
             )
             : context.Units.Say($"{NameOf(context, link)} carries {link.Load} of the {link.Allowed} it may");
 

@@ -17,14 +17,14 @@ internal static class SettingReasons
             }
 
             var path = $"lines[{n}].setting";
-            if (!thrown.Reached)
+            if (!thrown.Reached && thrown.ReachM is { } reach)
             {
                 reasons.Check(
                     "throw-falls-short",
-                    $"{Way(setting.Way)} reaches about {thrown.ReachM!.Nominal:m} ({thrown.ReachM.Low:m} to {thrown.ReachM.High:m}) from there and the seat is at {line.Seat.HeightM:m}: throw another way, or seat the line lower.",
+                    $"{Way(setting.Way)} reaches about {reach.Nominal:m} ({reach.Low:m} to {reach.High:m}) from there and the seat is at {line.Seat.HeightM:m}: throw another way, or seat the line lower.",
                     $"{path}.way",
                     null,
-                    ("reachM", thrown.ReachM.Nominal),
+                    ("reachM", reach.Nominal),
                     ("seatM", line.Seat.HeightM)
                 );
             }

@@ -12,8 +12,10 @@ internal static class SiteReasons
 
     public static void Add(Findings findings, ReasonList reasons)
     {
-        foreach (var target in findings.Site.Targets)
+        var targets = findings.Site.Targets;
+        for (var i = 0; i < targets.Count; i++)
         {
+            var target = targets[i];
             if (target.State != VerdictState.Ready || target.Overlaps)
             {
                 reasons.Add(target.Reason);
@@ -27,7 +29,12 @@ internal static class SiteReasons
 
     private static void AddWaysOut(Zones site, ReasonList reasons)
     {
-        var blocked = site.Retreats.Count(r => !r.Clear);
+        var blocked = 0;
+        for (var i = 0; i < site.Retreats.Count; i++)
+        {
+            blocked += site.Retreats[i].Clear ? 0 : 1;
+        }
+
         if (blocked == 0)
         {
             return;

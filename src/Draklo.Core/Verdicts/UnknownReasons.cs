@@ -7,9 +7,10 @@ internal static class UnknownReasons
 {
     public static void Add(Findings findings, ReasonList reasons)
     {
-        foreach (var unknown in findings.Pull.Path.Unknowns.List)
+        var unknowns = findings.Pull.Path.Unknowns.List;
+        for (var i = 0; i < unknowns.Count; i++)
         {
-            reasons.Add(unknown);
+            reasons.Add(unknowns[i]);
         }
     }
 }

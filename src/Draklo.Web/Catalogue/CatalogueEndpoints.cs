@@ -99,7 +99,7 @@ internal static partial class CatalogueEndpoints
             [.. Reference.Knots.Values.OrderBy(k => k.Name, StringComparer.Ordinal)],
             [.. Reference.Contacts.Values.OrderByDescending(c => c.Nominal)],
             Systems,
-            Composer.Choices,
+            StageChoices.All,
             CrownChoices.All,
             FirstWalkUp.Make(),
             [.. Reference.Anchors.Values.OrderBy(a => a.Kind, StringComparer.Ordinal).ThenBy(a => a.Nominal)],

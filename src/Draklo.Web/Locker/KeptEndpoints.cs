@@ -37,7 +37,7 @@ internal static class KeptEndpoints
 
         if (problems.Count == 0)
         {
-            problems.AddRange(Composer.Check(own.Tackle).Select(p => p with { Path = $"tackle.{p.Path}" }));
+            problems.AddRange(ComposerRules.Check(own.Tackle).Select(p => p with { Path = $"tackle.{p.Path}" }));
         }
     }
 }

@@ -14,8 +14,12 @@ namespace Draklo.Core.Analyses;
 public static class PlanRules
 {
     /// <summary>Every problem of the plan; none when it can be computed as far as its own figures go.</summary>
-    public static List<Problem> Check(Plan plan, UnitSystem units)
+    public static List<Problem> Check(Plan plan, UnitSystem units) => Check(plan, units, out _);
+
+    /// <param name="shapes">The targets of the site, once their members are in range.</param>
+    internal static List<Problem> Check(Plan plan, UnitSystem units, out TargetShape[] shapes)
     {
+        shapes = [];
         var problems = new List<Problem>();
         PlanFile.CheckHeader(plan.Format, plan.Version, problems);
         if (problems.Count > 0)
@@ -29,10 +33,8 @@ public static class PlanRules
             CheckTree(plan.Tree, problems, units);
             CheckCut(plan, problems, units);
             LineRules.Check(plan, problems, units);
-            if (plan.Site.Targets.Count > 0 || plan.WalkUp.Count > 0)
-            {
-                CheckSite(plan, problems);
-            }
+            shapes = TargetShape.All(plan.Site);
+            CheckSite(plan, shapes, problems);
 
             CheckGuesses(plan, problems);
         }
@@ -149,26 +151,22 @@ public static class PlanRules
         }
     }
 
-    private static void CheckSite(Plan plan, List<Problem> problems)
+    private static void CheckSite(Plan plan, TargetShape[] shapes, List<Problem> problems)
     {
-        var ids = new HashSet<string>(StringComparer.Ordinal);
-        for (var i = 0; i < plan.Site.Targets.Count; i++)
+        for (var i = 0; i < shapes.Length; i++)
         {
-            var target = plan.Site.Targets[i];
-            if (!ids.Add(target.Id))
+            var id = shapes[i].Target.Id;
+            if (plan.Site.Targets.IsBefore(i, id, static t => t.Id))
             {
-                problems.Add(
-                    new($"site.targets[{i}].id", $"Two targets are called “{target.Id}”: give each its own name.")
-                );
+                problems.Add(new($"site.targets[{i}].id", $"Two targets are called “{id}”: give each its own name."));
             }
 
-            if (TargetShape.Fault(target) is { } fault)
+            if (shapes[i].Fault() is { } fault)
             {
                 problems.Add(new($"site.targets[{i}].points", fault));
             }
         }
 
-        ids.Clear();
         for (var i = 0; i < plan.WalkUp.Count; i++)
         {
             if (string.IsNullOrWhiteSpace(plan.WalkUp[i].Text))
@@ -181,13 +179,11 @@ public static class PlanRules
                 );
             }
 
-            if (!ids.Add(plan.WalkUp[i].Id))
+            var id = plan.WalkUp[i].Id;
+            if (plan.WalkUp.IsBefore(i, id, static p => p.Id))
             {
                 problems.Add(
-                    new(
-                        $"walkUp[{i}].id",
-                        $"Two points of the list are called “{plan.WalkUp[i].Id}”: give each its own name."
-                    )
+                    new($"walkUp[{i}].id", $"Two points of the list are called “{id}”: give each its own name.")
                 );
             }
         }

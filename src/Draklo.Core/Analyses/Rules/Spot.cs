@@ -1,0 +1,15 @@
+namespace Draklo.Core.Analyses;
+
+/// <summary>A group of a line's members. Its path is only written out once something is wrong there.</summary>
+/// <param name="Line">Index of the line.</param>
+/// <param name="Group">As in "tackle.grip"; null for the line or redirect itself.</param>
+/// <param name="Redirect">Index of the redirect it belongs to; −1 for none.</param>
+internal readonly record struct Spot(int Line, string? Group = null, int Redirect = -1)
+{
+    /// <summary>The path of one of its members.</summary>
+    public string Of(string member)
+    {
+        var at = Redirect < 0 ? $"lines[{Line}]" : $"lines[{Line}].redirects[{Redirect}]";
+        return Group is null ? $"{at}.{member}" : $"{at}.{Group}.{member}";
+    }
+}

@@ -1,0 +1,38 @@
+using System.Collections.Frozen;
+using System.Text.Json;
+
+namespace Draklo.Core.Units;
+
+/// <summary>A unit as it is written.</summary>
+/// <param name="Si">The SI value of one.</param>
+internal sealed record Unit(string Name, double Si);
+
+/// <summary>How a kind of figure is written in either system.</summary>
+/// <param name="Small">The metric unit for less than one of the usual ones; null where there is none.</param>
+/// <param name="Places">Fixed decimals in place of a number of figures.</param>
+internal sealed record UnitPair(string? Code, Unit Metric, Unit Us, Unit? Small, int? Places)
+{
+    /// <summary>By the code that sentences and workings use, as in "kg/m3".</summary>
+    public static FrozenDictionary<string, UnitPair> ByCode { get; } = Read();
+
+    /// <summary>The unit for a value of this size.</summary>
+    public Unit For(double value, UnitSystem units) =>
+        units == UnitSystem.Us ? Us
+        : Small is not null && Math.Abs(value) < Metric.Si ? Small
+        : Metric;
+
+    /// <summary>The table that the front end reads too, so that both write and read a figure alike.</summary>
+    private static FrozenDictionary<string, UnitPair> Read()
+    {
+        using var stream =
+            typeof(UnitPair).Assembly.GetManifestResourceStream("units.json")
+            ?? throw new InvalidOperationException("The table of units is missing from the build.");
+        using var table = JsonDocument.Parse(stream);
+        return table
+            .RootElement.GetProperty("quantities")
+            .EnumerateObject()
+            .Select(q => q.Value.Deserialize<UnitPair>(JsonSerializerOptions.Web)!)
+            .Where(pair => pair.Code is not null)
+            .ToFrozenDictionary(pair => pair.Code!, StringComparer.Ordinal);
+    }
+}
