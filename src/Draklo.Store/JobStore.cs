@@ -14,6 +14,11 @@ public sealed record JobContent(string Name, string Place, string? PlannedOn, Pl
 /// <param name="Revision">Counts saves, from 1.</param>
 public sealed record Job(string Id, int Revision, DateTimeOffset SavedAt, JobContent Content);
 
+/// <summary>What the list shows of a job.</summary>
+/// <param name="Gear">How the pieces stood that its plan uses; null when nothing is remembered.</param>
+/// <param name="Entry">JSON; null when nothing is remembered of this revision.</param>
+public sealed record ListedJob(string Id, long Revision, string? Gear, string? Entry);
+
 /// <summary>How a save went.</summary>
 public enum SaveResult
 {
@@ -43,6 +48,57 @@ public sealed class JobStore(Database database, TimeProvider clock)
             .Query<Row>($"{Current} order by r.planned_on is null, r.planned_on, j.created_at, j.id")
             .Select(r => r.ToJob())
             .ToList();
+    }
+
+    /// <summary>What the list shows of every job that is not deleted, in the list's order.</summary>
+    /// <param name="units">As in "metric"; entries are sentences.</param>
+    /// <param name="madeBy">The build that asks: what another one wrote is not taken.</param>
+    public IReadOnlyList<ListedJob> Listed(string units, string madeBy)
+    {
+        using var connection = database.Connect();
+        return connection
+            .Query<ListedJob>(
+                """
+                select j.id, j.revision, e.gear, e.entry
+                from job j join job_revision r on r.job_id = j.id and r.number = j.revision
+                left join job_entry e
+                    on e.job_id = j.id and e.number = j.revision and e.units = @units and e.made_by = @madeBy
+                where j.deleted_at is null
+                order by r.planned_on is null, r.planned_on, j.created_at, j.id
+                """,
+                new { units, madeBy }
+            )
+            .ToList();
+    }
+
+    /// <summary>Remembers what the list shows.</summary>
+    public void Remember(IEnumerable<ListedJob> jobs, string units, string madeBy)
+    {
+        using var connection = database.Connect();
+        using var transaction = connection.BeginTransaction();
+        foreach (var job in jobs)
+        {
+            connection.Execute(
+                """
+                insert into job_entry (job_id, number, units, made_by, gear, entry)
+                values (@Id, @Revision, @units, @madeBy, @Gear, @Entry)
+                on conflict (job_id, units) do update
+                set number = excluded.number, made_by = excluded.made_by, gear = excluded.gear, entry = excluded.entry
+                """,
+                new
+                {
+                    job.Id,
+                    job.Revision,
+                    units,
+                    madeBy,
+                    job.Gear,
+                    job.Entry,
+                },
+                transaction
+            );
+        }
+
+        transaction.Commit();
     }
 
     public Job? Find(string id)

@@ -30,7 +30,10 @@ public sealed class LockerStore(Database database, TimeProvider clock)
         """;
 
     private readonly Lock gate = new();
-    private (long Version, DateOnly Day, IReadOnlyDictionary<string, GearStanding> By)? standings;
+    private readonly Dictionary<
+        UnitSystem,
+        (long Version, DateOnly Day, IReadOnlyDictionary<string, GearStanding> By)
+    > standings = [];
     private long version;
 
     public DateOnly Today => DateOnly.FromDateTime(clock.GetLocalNow().Date);
@@ -45,6 +48,15 @@ public sealed class LockerStore(Database database, TimeProvider clock)
     {
         using var connection = database.Connect();
         return Find(connection, id, null);
+    }
+
+    /// <summary>Ids that no new piece may have, because a deleted one keeps its past under them.</summary>
+    public IReadOnlySet<string> DeletedIds()
+    {
+        using var connection = database.Connect();
+        return connection
+            .Query<string>("select id from gear_item where deleted_at is not null")
+            .ToHashSet(StringComparer.Ordinal);
     }
 
     public IReadOnlyList<KeptInspection> InspectionsOf(string id)
@@ -120,14 +132,14 @@ public sealed class LockerStore(Database database, TimeProvider clock)
         );
 
     /// <summary>
-    /// Writes an inspection down and lets follow what it says: it closes what was open before, and a piece that is set
-    /// aside or retired is so from then on.
+    /// Records an inspection and updates the piece's state: it closes what was open before, and a piece that is set aside
+    /// or retired is so from then on.
     /// </summary>
     /// <returns>The piece as it now stands; null when there is none.</returns>
     public KeptItem? Inspect(string id, Inspection inspection) =>
         Write((connection, transaction) => Inspect(connection, transaction, id, inspection));
 
-    /// <summary>Writes a day's work down.</summary>
+    /// <summary>Records a day's work.</summary>
     /// <returns>The piece as it now stands; null when there is none.</returns>
     public KeptItem? Use(string id, GearUse use) =>
         Write((connection, transaction) => Use(connection, transaction, id, use));
@@ -167,7 +179,8 @@ public sealed class LockerStore(Database database, TimeProvider clock)
                     connection.Execute(
                         """
                         insert into gear_item (id, revision, saved_at, item) values (@Id, 1, @at, @text)
-                        on conflict (id) do update set revision = revision + 1, saved_at = excluded.saved_at, item = excluded.item, deleted_at = null
+                        on conflict (id) do update set revision = revision + 1, saved_at = excluded.saved_at, item = excluded.item
+                        where deleted_at is null
                         """,
                         new
                         {
@@ -202,16 +215,16 @@ public sealed class LockerStore(Database database, TimeProvider clock)
         );
 
     /// <summary>
-    /// How every piece stands today, for the plans that they hang on. Read again only after something was written or a
-    /// day has passed.
+    /// How every piece stands today, for the plans that use them. Read again only after something was written or a day
+    /// has passed.
     /// </summary>
-    public IReadOnlyDictionary<string, GearStanding> Standings()
+    public IReadOnlyDictionary<string, GearStanding> Standings(UnitSystem units)
     {
         var today = Today;
         var now = Interlocked.Read(ref version);
         lock (gate)
         {
-            if (standings is { } known && known.Version == now && known.Day == today)
+            if (standings.TryGetValue(units, out var known) && known.Version == now && known.Day == today)
             {
                 return known.By;
             }
@@ -221,12 +234,12 @@ public sealed class LockerStore(Database database, TimeProvider clock)
         var by = List()
             .ToDictionary(
                 k => k.Item.Id,
-                k => GearFlags.Standing(k.Item, GearFlags.Of(k.Item, k.Past, rules, today, UnitSystem.Metric)),
+                k => GearFlags.Standing(k.Item, GearFlags.Of(k.Item, k.Past, rules, today, units)),
                 StringComparer.Ordinal
             );
         lock (gate)
         {
-            standings = (now, today, by);
+            standings[units] = (now, today, by);
         }
 
         return by;

@@ -263,14 +263,14 @@ public sealed class GearTests
 
     private static CsvPreview Read(byte[] file, IReadOnlyCollection<GearItem> kept)
     {
-        var (preview, problems) = GearCsv.Preview(file, kept, Today, UnitSystem.Metric);
+        var (preview, problems) = GearCsv.Preview(file, kept, new HashSet<string>(), Today, UnitSystem.Metric);
         Assert.Empty(problems);
         return preview!;
     }
 
     private static void Fault(byte[] file, string says)
     {
-        var (preview, problems) = GearCsv.Preview(file, [], Today, UnitSystem.Metric);
+        var (preview, problems) = GearCsv.Preview(file, [], new HashSet<string>(), Today, UnitSystem.Metric);
         Assert.Null(preview);
         var problem = Assert.Single(problems);
         Assert.Equal("file", problem.Path);

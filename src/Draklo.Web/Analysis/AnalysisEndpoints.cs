@@ -106,9 +106,9 @@ internal static class AnalysisEndpoints
             return refusal!;
         }
 
-        var outcome = PlanAnalysis.Of(plan, system, workings, locker.Standings());
+        var outcome = PlanAnalysis.Of(plan, system, workings, locker.Standings(system));
         return outcome.Analysis is { } analysis
-            ? new WholeAnswer<Core.Analyses.Analysis>(analysis)
+            ? new SizedAnswer<Core.Analyses.Analysis>(analysis)
             : PlainProblems.Refused(outcome.Problems);
     }
 
@@ -171,7 +171,7 @@ internal static class AnalysisEndpoints
         }
 
         var (made, problems) = make(plan, system);
-        return made is null ? PlainProblems.Refused(problems) : new WholeAnswer<T>(made);
+        return made is null ? PlainProblems.Refused(problems) : new SizedAnswer<T>(made);
     }
 
     private static async Task<IResult> ComposeAsync(HttpRequest request, string contactId = "bushed-block")
@@ -190,7 +190,7 @@ internal static class AnalysisEndpoints
         }
 
         var (made, problems) = ComposedTackle.Of(own, contact);
-        return made is null ? PlainProblems.Refused(problems) : new WholeAnswer<ComposedTackle>(made);
+        return made is null ? PlainProblems.Refused(problems) : new SizedAnswer<ComposedTackle>(made);
     }
 
     private static async Task<IResult> SolveTackleAsync(HttpRequest request)

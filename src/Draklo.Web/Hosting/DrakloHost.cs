@@ -57,7 +57,7 @@ public static class DrakloHost
         Console.WriteLine(
             $"Draklo is at {app.Urls.First()}  (data in {Path.GetFullPath(settings.DataFolder)}; Ctrl+C stops it)"
         );
-        Warmth.Begin();
+        WarmUp.Begin();
         await app.WaitForShutdownAsync();
         Console.WriteLine("Draklo has stopped; everything is saved.");
         return 0;
@@ -136,6 +136,7 @@ public static class DrakloHost
 
             builder.Services.AddSingleton(store);
             builder.Services.AddSingleton(locker);
+            builder.Services.AddSingleton<JobList>();
             builder.Services.AddSingleton(policies);
             builder.Services.AddSingleton(tackles);
             builder.Services.AddSingleton(new SpeciesStore(database, TimeProvider.System));
@@ -143,6 +144,7 @@ public static class DrakloHost
         else
         {
             builder.Services.AddSingleton<JobStore>(NoStore<JobStore>);
+            builder.Services.AddSingleton<JobList>(NoStore<JobList>);
             builder.Services.AddSingleton<LockerStore>(NoStore<LockerStore>);
             builder.Services.AddSingleton<PolicyStore>(NoStore<PolicyStore>);
             builder.Services.AddSingleton<TackleStore>(NoStore<TackleStore>);

@@ -118,7 +118,8 @@ public sealed record JobAnswer(
 
 /// <summary>A job on the list.</summary>
 /// <param name="State">What its plan says; mend when the plan cannot be computed as it stands.</param>
-/// <param name="Summary">The verdict, or what to mend.</param>
+/// <param name="Headline">The one thing that limits the plan, or what to mend.</param>
+/// <param name="Summary">State and headline in one.</param>
 /// <param name="Figure">For the small elevation; left out when there is nothing to draw.</param>
 /// <param name="CentreOfMass">For the small elevation.</param>
 public sealed record JobEntry(
@@ -129,21 +130,18 @@ public sealed record JobEntry(
     string Place,
     string? PlannedOn,
     JobState State,
+    string Headline,
     string Summary,
     Figure? Figure,
     LayPoint? CentreOfMass
 )
 {
-    public static JobEntry Of(
-        Job job,
-        Core.Units.UnitSystem units,
-        IReadOnlyDictionary<string, Core.Gear.GearStanding> locker
-    )
+    public static JobEntry Of(Job job, UnitSystem units, IReadOnlyDictionary<string, GearStanding> locker)
     {
         var outcome = PlanAnalysis.Of(job.Content.Plan, units, withWorkings: false, locker);
-        var (state, summary) = outcome.Analysis is { } analysis
-            ? ((JobState)analysis.Verdict.State, analysis.Verdict.Summary)
-            : (JobState.Mend, $"To mend: {outcome.Problems[0].Message}");
+        var (state, headline, summary) = outcome.Analysis is { Verdict: var verdict }
+            ? ((JobState)verdict.State, verdict.Headline, verdict.Summary)
+            : (JobState.Mend, outcome.Problems[0].Message, $"To mend: {outcome.Problems[0].Message}");
         return new(
             job.Id,
             job.Revision,
@@ -152,6 +150,7 @@ public sealed record JobEntry(
             job.Content.Place,
             job.Content.PlannedOn,
             state,
+            headline,
             summary,
             outcome.Analysis?.Figure,
             outcome.Analysis?.Tree.Centre

@@ -75,16 +75,10 @@ internal static partial class JobEndpoints
             .ProducesProblem(413);
     }
 
-    private static IResult List(JobStore store, LockerStore locker, string? units = null)
-    {
-        if (!Bodies.TryUnits(units, out var system))
-        {
-            return Bodies.UnknownUnits(units);
-        }
-
-        var standings = locker.Standings();
-        return Results.Ok(store.List().Select(j => JobEntry.Of(j, system, standings)));
-    }
+    private static IResult List(JobList list, string? units = null) =>
+        Bodies.TryUnits(units, out var system)
+            ? Results.Bytes(list.Read(system), "application/json; charset=utf-8")
+            : Bodies.UnknownUnits(units);
 
     private static IResult Read(JobStore store, HttpResponse response, string id) =>
         store.Find(id) is { } job ? WithTag(response, job, Results.Ok(JobAnswer.Of(job))) : Missing();

@@ -67,7 +67,7 @@ internal static class LockerEndpoints
         locker
             .MapPost("/items/{id}/inspections", InspectAsync)
             .WithName("inspectGear")
-            .WithSummary("Writes an inspection down and lets follow what it says.")
+            .WithSummary("Records an inspection and updates the piece's state.")
             .Accepts<Inspection>("application/json")
             .Produces<GearDetail>()
             .ProducesProblem(404)
@@ -75,7 +75,7 @@ internal static class LockerEndpoints
         locker
             .MapPost("/items/{id}/uses", UseAsync)
             .WithName("logGear")
-            .WithSummary("Writes a day's work down.")
+            .WithSummary("Records a day's work.")
             .Accepts<GearUse>("application/json")
             .Produces<GearDetail>()
             .ProducesProblem(404)
@@ -118,7 +118,7 @@ internal static class LockerEndpoints
         }
 
         var rules = store.Rules();
-        return new WholeAnswer<LockerAnswer>(
+        return new SizedAnswer<LockerAnswer>(
             new([.. store.List().Select(k => GearEntry.Of(k, rules, store.Today, system))], rules)
         );
     }
@@ -155,8 +155,8 @@ internal static class LockerEndpoints
             return refusal!;
         }
 
-        var taken = store.List().Select(k => k.Item.Id).ToHashSet(StringComparer.Ordinal);
-        var item = asked.Item.Id.Length > 0 ? asked.Item : asked.Item with { Id = GearCsv.FreeId(asked.Item, taken) };
+        var taken = store.List().Select(k => k.Item.Id).Concat(store.DeletedIds()).ToHashSet(StringComparer.Ordinal);
+        var item = asked.Item.Id.Length > 0 ? asked.Item : asked.Item with { Id = GearIds.Free(asked.Item, taken) };
         var problems = GearRules.Check(item, store.Today, UnitsOf(units));
         if (problems.Count == 0 && !store.Create(item))
         {
@@ -268,7 +268,7 @@ internal static class LockerEndpoints
     private static async Task<IResult> PreviewAsync(LockerStore store, HttpRequest request, string? units = null)
     {
         var (preview, refusal) = await LookAtAsync(store, request, units);
-        return refusal ?? new WholeAnswer<CsvPreview>(preview! with { Items = [] });
+        return refusal ?? new SizedAnswer<CsvPreview>(preview! with { Items = [] });
     }
 
     private static async Task<IResult> ImportAsync(LockerStore store, HttpRequest request, string? units = null)
@@ -291,7 +291,7 @@ internal static class LockerEndpoints
         }
 
         store.Import(preview.Items);
-        return new WholeAnswer<CsvPreview>(preview with { Items = [] });
+        return new SizedAnswer<CsvPreview>(preview with { Items = [] });
     }
 
     private static async Task<(CsvPreview? Preview, IResult? Refusal)> LookAtAsync(
@@ -305,6 +305,7 @@ internal static class LockerEndpoints
         var (preview, problems) = GearCsv.Preview(
             body.ToArray(),
             [.. store.List().Select(k => k.Item)],
+            store.DeletedIds(),
             store.Today,
             UnitsOf(units)
         );

@@ -65,7 +65,7 @@ internal static class SiteEndpoints
         }
 
         var (rose, problems) = LayRose.Of(plan, system, step);
-        return rose is null ? PlainProblems.Refused(problems) : new WholeAnswer<LayRose>(rose);
+        return rose is null ? PlainProblems.Refused(problems) : new SizedAnswer<LayRose>(rose);
     }
 
     private static async Task<IResult> WriteAsync(HttpRequest request)

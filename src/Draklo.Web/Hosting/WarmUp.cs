@@ -10,7 +10,7 @@ namespace Draklo.Web.Hosting;
 /// Runs the sums a few hundred times once the application listens, so that the first drag is followed as promptly as
 /// the hundredth.
 /// </summary>
-internal static class Warmth
+internal static class WarmUp
 {
     private const int Times = 200;
 
@@ -19,7 +19,7 @@ internal static class Warmth
         {
             IsBackground = true,
             Priority = ThreadPriority.Lowest,
-            Name = "warmth",
+            Name = "warm-up",
         }.Start();
 
     private static void Run()

@@ -7,7 +7,7 @@ namespace Draklo.Web.Hosting;
 /// An answer written in one piece with its length: an analysis is asked for many times a second while something is
 /// dragged, and this halves what the server spends on it beside the sums.
 /// </summary>
-internal sealed class WholeAnswer<T>(T value) : IResult
+internal sealed class SizedAnswer<T>(T value) : IResult
 {
     public async Task ExecuteAsync(HttpContext httpContext)
     {
