@@ -3,6 +3,26 @@ import jsxA11y from "eslint-plugin-jsx-a11y";
 import reactHooks from "eslint-plugin-react-hooks";
 import tseslint from "typescript-eslint";
 
+// Each folder imports from those before it only, so the whole reads in one order.
+const layers = ["units", "ui", "api", "state", "drawing", "stations", "pages"];
+
+const layerRules = layers.slice(0, -1).map((layer, i) => ({
+  files: [`src/${layer}/**`],
+  rules: {
+    "no-restricted-imports": [
+      "error",
+      {
+        patterns: [
+          {
+            regex: `^(\\.\\./)+(${layers.slice(i + 1).join("|")})/`,
+            message: `${layer} comes before that folder: ${layers.join(" → ")}.`,
+          },
+        ],
+      },
+    ],
+  },
+}));
+
 export default tseslint.config(
   { ignores: ["generated/**", "dist/**", "node_modules/**"] },
   js.configs.recommended,
@@ -16,4 +36,5 @@ export default tseslint.config(
       eqeqeq: ["error", "always", { null: "ignore" }],
     },
   },
+  ...layerRules,
 );

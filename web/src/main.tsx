@@ -4,12 +4,12 @@ import { lazy, StrictMode, Suspense, useEffect, useRef, type ReactNode } from "r
 import { createRoot } from "react-dom/client";
 import { BrowserRouter, Link, Route, Routes } from "react-router";
 import "./index.css";
-import { JobListPage } from "./jobs/JobListPage";
+import { JobListPage } from "./pages/jobs/JobListPage";
 import { useSettings } from "./ui/settings";
 
-const SheetPage = lazy(() => import("./sheet/SheetPage").then((m) => ({ default: m.SheetPage })));
-const LockerPage = lazy(() => import("./locker/LockerPage").then((m) => ({ default: m.LockerPage })));
-const KnotsPage = lazy(() => import("./knots/KnotsPage").then((m) => ({ default: m.KnotsPage })));
+const SheetPage = lazy(() => import("./pages/sheet/SheetPage").then((m) => ({ default: m.SheetPage })));
+const LockerPage = lazy(() => import("./pages/locker/LockerPage").then((m) => ({ default: m.LockerPage })));
+const KnotsPage = lazy(() => import("./pages/knots/KnotsPage").then((m) => ({ default: m.KnotsPage })));
 
 const queries = new QueryClient({ defaultOptions: { queries: { refetchOnWindowFocus: false } } });
 

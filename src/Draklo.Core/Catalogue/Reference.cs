@@ -27,6 +27,9 @@ public static class Reference
     public static FrozenDictionary<string, RopeConstruction> Constructions { get; } =
         Read<RopeConstruction>("constructions.csv").ToFrozenDictionary(c => c.Id, StringComparer.Ordinal);
 
+    /// <summary>In the order of the terms.</summary>
+    public static IReadOnlyList<GlossaryEntry> Glossary { get; } = Read<GlossaryEntry>("glossary.csv");
+
     private static List<T> Read<T>(string name)
     {
         using var stream =

@@ -24,7 +24,8 @@ public sealed record CatalogueAnswer(
     IReadOnlyList<WalkUpMembers> WalkUp,
     IReadOnlyList<AnchorFigure> Anchors,
     IReadOnlyList<Grip> Grips,
-    IReadOnlyList<RopeConstruction> Constructions
+    IReadOnlyList<RopeConstruction> Constructions,
+    IReadOnlyList<GlossaryEntry> Glossary
 );
 
 /// <param name="Own">True for what the crew added or corrected; a plan then carries its wood.</param>
@@ -104,7 +105,8 @@ internal static partial class CatalogueEndpoints
             FirstWalkUp.Make(),
             [.. Reference.Anchors.Values.OrderBy(a => a.Kind, StringComparer.Ordinal).ThenBy(a => a.Nominal)],
             [.. Reference.Grips.Values.OrderBy(g => g.SlipLowN)],
-            [.. Reference.Constructions.Values.OrderBy(c => c.StrengthPerMm2)]
+            [.. Reference.Constructions.Values.OrderBy(c => c.StrengthPerMm2)],
+            Reference.Glossary
         );
     }
 

@@ -40,6 +40,11 @@ export class Refusal extends Error {
   }
 }
 
+/** Why something failed, in the server's words or in ours when it did not answer. */
+export function sayWhy(error: unknown, unanswered = "Draklo does not answer."): string {
+  return error instanceof Refusal ? (Object.values(error.errors)[0]?.[0] ?? error.message) : unanswered;
+}
+
 interface ProblemDetails {
   title?: string;
   detail?: string;
@@ -115,10 +120,12 @@ export const api = {
   saveGear: (item: GearItem, revision: number, units: Units) =>
     ask<GearEntry>(`/api/locker/items/${item.id}?units=${units}`, send("PUT", item, { "if-match": `"${revision}"` })),
   removeGear: (id: string) => ask<undefined>(`/api/locker/items/${id}`, send("DELETE")),
-  restoreGear: (id: string) => ask<GearDetail>(`/api/locker/items/${id}/restore`, send("POST")),
-  inspect: (id: string, inspection: Inspection) =>
-    ask<GearDetail>(`/api/locker/items/${id}/inspections`, send("POST", inspection)),
-  logUse: (id: string, use: GearUse) => ask<GearDetail>(`/api/locker/items/${id}/uses`, send("POST", use)),
+  restoreGear: (id: string, units: Units) =>
+    ask<GearDetail>(`/api/locker/items/${id}/restore?units=${units}`, send("POST")),
+  inspect: (id: string, inspection: Inspection, units: Units) =>
+    ask<GearDetail>(`/api/locker/items/${id}/inspections?units=${units}`, send("POST", inspection)),
+  logUse: (id: string, use: GearUse, units: Units) =>
+    ask<GearDetail>(`/api/locker/items/${id}/uses?units=${units}`, send("POST", use)),
   usual: (findings: Inspection["findings"]) =>
     ask<{ outcome: Inspection["outcome"] }>("/api/locker/usual", send("POST", { findings })),
   keepRules: (rules: LockerRules) => ask<LockerRules>("/api/locker/rules", send("PUT", rules)),

@@ -13,6 +13,8 @@ type Complete<T> = T extends (infer U)[]
 
 export type Plan = Complete<Schemas["Plan"]>;
 export type Line = Plan["lines"][number];
+/** A tackle of the crew's own, as a plan carries it. */
+export type Composed = NonNullable<Line["tackle"]["composed"]>;
 export type Analysis = Complete<Schemas["Analysis"]>;
 export type Target = Plan["site"]["targets"][number];
 export type Site = Plan["site"];
@@ -51,4 +53,4 @@ export type ComposedTackle = Complete<Schemas["ComposedTackle"]>;
 export type TackleView = Complete<Schemas["TackleView"]>;
 export type PlanChances = Complete<Schemas["PlanChances"]>;
 export type FoundRigs = Complete<Schemas["FoundRigs"]>;
-export type Units = "metric" | "us";
+export type { Units } from "../units/units";

@@ -1,6 +1,6 @@
 import type { Analysis, Line, Plan } from "../api/types";
-import { setMember, useSheet } from "../sheet/store";
-import { useView } from "../sheet/view";
+import { setMember, useSheet } from "../state/store";
+import { useView } from "../state/view";
 import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
 import { Handle } from "./Handle";

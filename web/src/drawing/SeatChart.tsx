@@ -1,6 +1,6 @@
 import { scaleLinear } from "d3-scale";
 import { line } from "d3-shape";
-import { setMember, useSheet } from "../sheet/store";
+import { setMember, useSheet } from "../state/store";
 import { useSettings } from "../ui/settings";
 import { Button } from "../ui/controls";
 import { written } from "../units/units";
@@ -16,7 +16,7 @@ export function SeatChart({ at }: { at: number }) {
   const units = useSettings((s) => s.units);
   const plan = useSheet((s) => s.document?.plan);
   const release = useSheet((s) => s.release);
-  const profile = useStem(plan, at);
+  const profile = useStem(at);
   const seat = plan?.lines[at]?.seat.heightM;
   if (!plan || !profile || seat === undefined || profile.seats.length < 2) return null;
   const { seats } = profile;

@@ -1,5 +1,5 @@
 import type { Analysis, Plan } from "../api/types";
-import { setMember } from "../sheet/store";
+import { setMember } from "../state/store";
 import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
 import { Handle } from "./Handle";

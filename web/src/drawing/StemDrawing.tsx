@@ -1,7 +1,7 @@
 import { scaleLinear } from "d3-scale";
 import { line } from "d3-shape";
 import type { Plan, StemProfile } from "../api/types";
-import { useView } from "../sheet/view";
+import { useView } from "../state/view";
 import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
 import { useSize } from "./useSize";
@@ -11,7 +11,7 @@ import { useStem } from "./useStem";
 export function StemDrawing({ plan }: { plan: Plan }) {
   const [box, size] = useSize<HTMLDivElement>();
   const at = useView((s) => s.line);
-  const profile = useStem(plan, Math.min(at, plan.lines.length - 1));
+  const profile = useStem(Math.min(at, plan.lines.length - 1));
   return (
     <div ref={box} className="h-full w-full overflow-hidden">
       {profile && size.width > 0 && <Drawing plan={plan} profile={profile} width={size.width} height={size.height} />}

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { Analysis, Plan } from "../api/types";
-import { setMember, useSheet } from "../sheet/store";
-import { useView } from "../sheet/view";
+import { setMember, useSheet } from "../state/store";
+import { useView } from "../state/view";
 import { written } from "../units/units";
 import { useSettings } from "../ui/settings";
 import { Handle } from "./Handle";

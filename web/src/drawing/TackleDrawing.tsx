@@ -1,12 +1,12 @@
 import { useEffect, useRef, useState } from "react";
 import { Refusal } from "../api/client";
 import type { Line, Plan, TackleView } from "../api/types";
-import { useView } from "../sheet/view";
+import { useView } from "../state/view";
 import { Button } from "../ui/controls";
 import { useSettings } from "../ui/settings";
 import { figure, written } from "../units/units";
 import { Handle } from "./Handle";
-import { useTackleView } from "../stations/useTackle";
+import { useTackleView } from "../state/useTackle";
 import { costWords, frictionParts, labelRows, layOut, progressOf, resetSteps, setLength } from "./tackleLayout";
 import { Capture, HauledEnd, Hold, Joint, PointDrawing, Span, Strap } from "./TackleParts";
 import { useSize } from "./useSize";
@@ -18,7 +18,7 @@ export function TackleDrawing({ plan }: { plan: Plan }) {
     plan.lines.length - 1,
   );
   const [box, size] = useSize<HTMLDivElement>();
-  const view = useTackleView(plan, line);
+  const view = useTackleView(line);
   const members = plan.lines[line];
   const refusal =
     view.error instanceof Refusal

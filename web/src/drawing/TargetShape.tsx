@@ -1,6 +1,6 @@
 import type { Analysis, Target } from "../api/types";
-import { setMember } from "../sheet/store";
-import { useView } from "../sheet/view";
+import { setMember } from "../state/store";
+import { useView } from "../state/view";
 import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
 import { Handle } from "./Handle";

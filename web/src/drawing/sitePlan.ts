@@ -1,5 +1,5 @@
 import type { Analysis, Line, Plan, RoseBearing, Target, Units } from "../api/types";
-import { elsewhere } from "../sheet/store";
+import { elsewhere } from "../state/store";
 import { fit, type Bounds, type Flat, type Scale } from "./projection";
 
 export type SitePlace = Target["points"][number];

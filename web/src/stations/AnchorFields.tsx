@@ -1,10 +1,10 @@
 import type { Analysis, Catalogue, Line } from "../api/types";
-import { useFeed } from "../sheet/feed";
-import { setMember } from "../sheet/store";
+import { useFeed } from "../state/feed";
+import { setMember } from "../state/store";
 import { Choice } from "../ui/Choice";
 import { Note, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
-import { figure, written } from "../units/units";
+import { range, written } from "../units/units";
 import { Member, useMember, useProblem } from "./fields";
 
 type Anchor = Line["anchor"];
@@ -162,7 +162,7 @@ function Holds({ of }: { of: (analysis: Analysis) => Strength | null | undefined
       {high > low && (
         <p className="py-1 font-tight text-sm">
           Gives at about <b className="font-semibold">{written(nominal, "force", units)}</b> (
-          {figure(low, "force", units)} to {written(high, "force", units)}): {strength.limit}.
+          {range(low, high, "force", units)}): {strength.limit}.
         </p>
       )}
       <Note>{strength.watch}</Note>

@@ -1,8 +1,8 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, Refusal } from "../api/client";
-import type { Catalogue, Line } from "../api/types";
-import { setMember } from "../sheet/store";
+import { api, sayWhy } from "../api/client";
+import type { Catalogue, Composed, Line } from "../api/types";
+import { setMember } from "../state/store";
 import { Choice } from "../ui/Choice";
 import { Button, Note } from "../ui/controls";
 import { Modal } from "../ui/Modal";
@@ -23,11 +23,10 @@ import {
   withStage,
   withTraveller,
   withTurn,
-  type Composed,
   type StageKind,
 } from "./compose";
 import { Member, useMember, useProblem } from "./fields";
-import { useComposed, useOwnTackles } from "./useTackle";
+import { useComposed, useOwnTackles } from "../state/useTackle";
 
 interface ComposerProps {
   at: number;
@@ -473,9 +472,7 @@ function KeepTackle({
       onKept(name);
       onClose();
     } catch (error) {
-      setProblem(
-        error instanceof Refusal ? (Object.values(error.errors)[0]?.[0] ?? error.message) : "Draklo does not answer.",
-      );
+      setProblem(sayWhy(error));
     }
   }
 

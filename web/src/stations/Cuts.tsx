@@ -1,6 +1,6 @@
-import { Figure } from "../sheet/Figure";
-import { useFeed } from "../sheet/feed";
-import { setMember } from "../sheet/store";
+import { Figure } from "./Figure";
+import { useFeed } from "../state/feed";
+import { setMember } from "../state/store";
 import { Note, Segments } from "../ui/controls";
 import { Group, Member, useMember } from "./fields";
 import { PolicyFields } from "./PolicyFields";

@@ -1,6 +1,6 @@
 import type { Catalogue, Line } from "../api/types";
-import { useFeed } from "../sheet/feed";
-import { setMember } from "../sheet/store";
+import { useFeed } from "../state/feed";
+import { setMember } from "../state/store";
 import { Choice } from "../ui/Choice";
 import { Note, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
@@ -8,7 +8,8 @@ import { written } from "../units/units";
 import { Member, useMember, useProblem } from "./fields";
 import { GripFields } from "./JoinFields";
 import { Piece } from "./Piece";
-import { useComposed } from "./useTackle";
+import { useComposed } from "../state/useTackle";
+import { Refused } from "../ui/Refused";
 
 /** What keeps what has been won: between two heaves in the tackle, and on the line itself while the tackle is opened. */
 export function HoldFields({ at, catalogue }: { at: number; catalogue: Catalogue }) {
@@ -101,11 +102,7 @@ export function HoldFields({ at, catalogue }: { at: number; catalogue: Catalogue
           { value: "turns", text: "Turns", name: "Turns on a drum hold the line meanwhile" },
         ]}
       />
-      {holdProblem && (
-        <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">
-          {holdProblem}
-        </p>
-      )}
+      <Refused>{holdProblem}</Refused>
       {hold?.grip && <GripFields path={`${path}.hold.grip`} catalogue={catalogue} />}
       {hold?.turns && (
         <>

@@ -1,5 +1,5 @@
 import type { Catalogue, Line } from "../api/types";
-import { setMember } from "../sheet/store";
+import { setMember } from "../state/store";
 import { Choice } from "../ui/Choice";
 import { Note, Segments } from "../ui/controls";
 import { figure } from "../units/units";

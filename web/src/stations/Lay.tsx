@@ -1,18 +1,19 @@
 import { useRef, useState } from "react";
-import { api, Refusal } from "../api/client";
+import { api, Refusal, sayWhy } from "../api/client";
 import type { Plan, Target } from "../api/types";
 import { cleared, runsOf, kindWords, placeAt, tenth, turnedTo, usualTarget } from "../drawing/sitePlan";
 import { finishDraft, useRose } from "../drawing/SitePlan";
-import { useFeed } from "../sheet/feed";
-import { setMember, useSheet } from "../sheet/store";
-import { useView } from "../sheet/view";
-import { stateHatch } from "../sheet/words";
+import { useFeed } from "../state/feed";
+import { setMember, useSheet } from "../state/store";
+import { useView } from "../state/view";
+import { stateHatch } from "../state/words";
 import { Choice } from "../ui/Choice";
 import { Button, Note, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
 import { Group, Member, useMember, useProblem } from "./fields";
 import { TargetFields } from "./TargetFields";
+import { Refused } from "../ui/Refused";
 
 const kinds = Object.entries(kindWords).map(([value, name]) => ({ value, name }));
 
@@ -257,11 +258,7 @@ function Ground() {
           <Member path={`site.spots[${i}].riseM`} label={`Spot ${i + 1}, above the stump's ground`} quantity="length" />
         </div>
       ))}
-      {problem && (
-        <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">
-          {problem}
-        </p>
-      )}
+      <Refused>{problem}</Refused>
       {slope && (
         <p className="py-1 text-sm">
           Falls {written(slope.steepestDeg, "angle", units)} toward {written(slope.fallsTowardDeg, "angle", units)}
@@ -338,7 +335,7 @@ function SiteFiles({ plan }: { plan: Plan }) {
       setMember("site", site);
       setSaid(`${site.targets.length - plan.site.targets.length} targets added from “${chosen.name}”.`);
     } catch (error) {
-      setSaid(error instanceof Refusal ? error.message : "Draklo does not answer. Is it still running?");
+      setSaid(sayWhy(error));
     }
   }
 
@@ -352,7 +349,7 @@ function SiteFiles({ plan }: { plan: Plan }) {
       link.click();
       URL.revokeObjectURL(link.href);
     } catch (error) {
-      setSaid(error instanceof Refusal ? error.message : "Draklo does not answer. Is it still running?");
+      setSaid(sayWhy(error));
     }
   }
 

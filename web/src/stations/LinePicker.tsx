@@ -1,6 +1,6 @@
 import { useShallow } from "zustand/react/shallow";
-import { useSheet, withAnotherLine, withoutLine } from "../sheet/store";
-import { useView } from "../sheet/view";
+import { useSheet, withAnotherLine, withoutLine } from "../state/store";
+import { useView } from "../state/view";
 import { Button, Segments } from "../ui/controls";
 
 /** Which line the station speaks of; lines are added and taken away here. */

@@ -1,8 +1,8 @@
 import { lazy, Suspense } from "react";
 import type { Catalogue } from "../api/types";
-import { Figure } from "../sheet/Figure";
-import { useFeed } from "../sheet/feed";
-import { setMember, useSheet } from "../sheet/store";
+import { Figure } from "./Figure";
+import { useFeed } from "../state/feed";
+import { setMember, useSheet } from "../state/store";
 import { Note } from "../ui/controls";
 import { Choice } from "../ui/Choice";
 import { figure } from "../units/units";

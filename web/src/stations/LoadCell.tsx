@@ -1,7 +1,7 @@
 import { HubConnectionBuilder, LogLevel, type HubConnection, type ISubscription } from "@microsoft/signalr";
 import { useEffect, useRef, useState } from "react";
 import type { LineResult } from "../api/types";
-import { useFeed } from "../sheet/feed";
+import { useFeed } from "../state/feed";
 import { Button, Note } from "../ui/controls";
 import { useSettings } from "../ui/settings";
 import { figure, unitOf, written } from "../units/units";

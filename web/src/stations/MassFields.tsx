@@ -1,9 +1,10 @@
 import type { Catalogue, Plan } from "../api/types";
-import { useFeed } from "../sheet/feed";
-import { setMember, useSheet } from "../sheet/store";
+import { useFeed } from "../state/feed";
+import { setMember, useSheet } from "../state/store";
 import { Button, Note, Segments } from "../ui/controls";
 import { Group, Member, useMember, useProblem } from "./fields";
 import { CrownSketch } from "./sketches";
+import { Refused } from "../ui/Refused";
 
 type Section = Plan["tree"]["mass"]["sections"][number];
 
@@ -109,11 +110,7 @@ export function MassFields() {
           <Member path="tree.mass.known.eastM" label="Centre east of the stump" quantity="length" />
         </>
       )}
-      {wrong && (
-        <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">
-          {wrong}
-        </p>
-      )}
+      <Refused>{wrong}</Refused>
     </Group>
   );
 }

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { api } from "../api/client";
-import { useSheet } from "../sheet/store";
+import { useSheet } from "../state/store";
 import { Search } from "../ui/Choice";
 import { useSettings } from "../ui/settings";
 import { figure, written } from "../units/units";

@@ -1,13 +1,14 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, Refusal } from "../api/client";
+import { api, Refusal, sayWhy } from "../api/client";
 import type { Plan, Policy } from "../api/types";
-import { setMember, useSheet } from "../sheet/store";
+import { setMember, useSheet } from "../state/store";
 import { Choice } from "../ui/Choice";
 import { Button, Note } from "../ui/controls";
 import { Modal } from "../ui/Modal";
 import { TextField } from "../ui/TextField";
 import { Group, Member, useMember } from "./fields";
+import { Refused } from "../ui/Refused";
 
 const factors = [
   ["rope", "ropes and knots"],
@@ -116,9 +117,7 @@ function KeepDialog({ policy, onClose }: { policy: Plan["policy"]; onClose: () =
       onClose();
     } catch (error) {
       setErrors(
-        error instanceof Refusal && Object.keys(error.errors).length > 0
-          ? error.errors
-          : { "": [error instanceof Refusal ? error.message : "Draklo does not answer."] },
+        error instanceof Refusal && Object.keys(error.errors).length > 0 ? error.errors : { "": [sayWhy(error)] },
       );
     }
   }
@@ -130,11 +129,7 @@ function KeepDialog({ policy, onClose }: { policy: Plan["policy"]; onClose: () =
       </Note>
       <TextField label="Name" value={name} onChange={setName} problem={errors["members.name"]?.[0]} />
       <TextField label="Set by" value={by} onChange={setBy} problem={errors["members.setBy"]?.[0]} />
-      {errors[""] && (
-        <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px]">
-          {errors[""][0]}
-        </p>
-      )}
+      {errors[""] && <Refused>{errors[""][0]}</Refused>}
       <div className="mt-3 flex justify-end gap-2">
         <Button onClick={onClose}>Not now</Button>
         <Button

@@ -1,10 +1,10 @@
 import type { Catalogue, Line } from "../api/types";
-import { useFeed } from "../sheet/feed";
-import { setMember } from "../sheet/store";
+import { useFeed } from "../state/feed";
+import { setMember } from "../state/store";
 import { Choice } from "../ui/Choice";
 import { Button, Note, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
-import { figure, unitOf, written } from "../units/units";
+import { figure, unitOf, range, written } from "../units/units";
 import { Group, Member, useMember } from "./fields";
 import { Piece } from "./Piece";
 import { schools } from "./schools";
@@ -136,12 +136,12 @@ function Gives({ at }: { at: number }) {
   const site = useFeed((s) => s.analysis?.site);
   const placed = site?.lines[at];
   if (!hauler || !placed || !site) return null;
-  const range = (s: { low: number; nominal: number; high: number }) =>
-    `${written(s.nominal, "force", units)}${s.high > s.low ? ` (${figure(s.low, "force", units)} to ${figure(s.high, "force", units)})` : ""}`;
+  const spread = (s: { low: number; nominal: number; high: number }) =>
+    `${written(s.nominal, "force", units)}${s.high > s.low ? ` (${range(s.low, s.high, "force", units)})` : ""}`;
   return (
     <div data-hauler className="border-l-2 border-rule pl-2">
       <p className="py-0.5 font-tight text-sm">
-        Keeps up {range(hauler.steadyN)}, one heave or jerk {range(hauler.shortN)}.
+        Keeps up {spread(hauler.steadyN)}, one heave or jerk {spread(hauler.shortN)}.
       </p>
       <Note>
         Stands {written(Math.hypot(placed.crew.eastM, placed.crew.northM), "length", units)} from the stump:{" "}

@@ -1,9 +1,9 @@
 import { useState } from "react";
-import { api, Refusal } from "../api/client";
+import { api, sayWhy } from "../api/client";
 import type { Plan, Sight } from "../api/types";
-import { useFeed } from "../sheet/feed";
-import { setMember, useSheet } from "../sheet/store";
-import { openWorking } from "../sheet/view";
+import { useFeed } from "../state/feed";
+import { setMember, useSheet } from "../state/store";
+import { openWorking } from "../state/view";
 import { Button, Note, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
 import { written, type Quantity } from "../units/units";
@@ -284,7 +284,7 @@ function Instrument({
       setMember(path, value);
       setSaid(instrument);
     } catch (error) {
-      setSaid(error instanceof Refusal ? error.message : "Draklo does not answer.");
+      setSaid(sayWhy(error));
     }
   }
 

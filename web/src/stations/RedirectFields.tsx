@@ -1,8 +1,8 @@
 import type { Catalogue, Line } from "../api/types";
-import { Figure } from "../sheet/Figure";
-import { useFeed } from "../sheet/feed";
-import { setMember, useSheet } from "../sheet/store";
-import { useView } from "../sheet/view";
+import { Figure } from "./Figure";
+import { useFeed } from "../state/feed";
+import { setMember, useSheet } from "../state/store";
+import { useView } from "../state/view";
 import { Choice } from "../ui/Choice";
 import { Button, Note } from "../ui/controls";
 import { useSettings } from "../ui/settings";

@@ -1,8 +1,8 @@
 import { HubConnectionBuilder, LogLevel, type HubConnection } from "@microsoft/signalr";
 import { useEffect, useRef, useState } from "react";
 import type { FoundRigs } from "../api/types";
-import { useFeed } from "../sheet/feed";
-import { useSheet } from "../sheet/store";
+import { useFeed } from "../state/feed";
+import { useSheet } from "../state/store";
 import { Button, Note } from "../ui/controls";
 import { Modal } from "../ui/Modal";
 import { NumberField } from "../ui/NumberField";

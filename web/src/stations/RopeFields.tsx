@@ -1,8 +1,8 @@
 import type { Catalogue, Line } from "../api/types";
-import { setMember } from "../sheet/store";
+import { setMember } from "../state/store";
 import { Choice } from "../ui/Choice";
 import { Button, Note } from "../ui/controls";
-import { useFeed } from "../sheet/feed";
+import { useFeed } from "../state/feed";
 import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
 import { Group, Member, useMember, useProblem } from "./fields";

@@ -1,7 +1,7 @@
 import type { Line } from "../api/types";
-import { Figure } from "../sheet/Figure";
-import { useFeed } from "../sheet/feed";
-import { setMember } from "../sheet/store";
+import { Figure } from "./Figure";
+import { useFeed } from "../state/feed";
+import { setMember } from "../state/store";
 import { Check } from "../ui/Check";
 import { Choice } from "../ui/Choice";
 import { Note, Segments } from "../ui/controls";

@@ -1,10 +1,10 @@
 import type { Analysis, Catalogue } from "../api/types";
-import { Figure } from "../sheet/Figure";
-import { useFeed } from "../sheet/feed";
-import { setMember } from "../sheet/store";
+import { Figure } from "./Figure";
+import { useFeed } from "../state/feed";
+import { setMember } from "../state/store";
 import { Note, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
-import { figure, written, type Quantity } from "../units/units";
+import { range, type Quantity } from "../units/units";
 import { Group, Member, useMember } from "./fields";
 import { CrownLooks, MassFields } from "./MassFields";
 import { GirthReading, HeightReadings, LeanReadings } from "./Readings";
@@ -58,14 +58,14 @@ export function SizeUp({ catalogue }: { catalogue: Catalogue }) {
   );
 }
 
-/** Apart from the fields, so that they are not drawn anew with every figure of a drag. */
+/** Apart from the fields, so that they are not drawn again with every figure of a drag. */
 function Results() {
   const analysis = useFeed((s) => s.analysis);
   const units = useSettings((s) => s.units);
   if (!analysis) return null;
   const { tree } = analysis;
   const between = (spread: Analysis["tree"]["spread"]["massKg"], quantity: Quantity): string =>
-    `${figure(spread.low, quantity, units)} to ${written(spread.high, quantity, units)}`;
+    range(spread.low, spread.high, quantity, units);
   return (
     <Group title="What follows">
       <Figure

@@ -1,5 +1,5 @@
 import type { Catalogue, Line } from "../api/types";
-import { setMember } from "../sheet/store";
+import { setMember } from "../state/store";
 import { Choice } from "../ui/Choice";
 import { Member, useMember } from "./fields";
 import { Piece } from "./Piece";

@@ -1,13 +1,14 @@
 import type { Plan, Target } from "../api/types";
 import { kindWords } from "../drawing/sitePlan";
-import { useFeed } from "../sheet/feed";
-import { setMember } from "../sheet/store";
-import { useView } from "../sheet/view";
+import { useFeed } from "../state/feed";
+import { setMember } from "../state/store";
+import { useView } from "../state/view";
 import { Check } from "../ui/Check";
 import { Choice } from "../ui/Choice";
 import { Button } from "../ui/controls";
 import { TextField } from "../ui/TextField";
 import { Group, Member, useProblem } from "./fields";
+import { Refused } from "../ui/Refused";
 
 const kinds = Object.entries(kindWords).map(([value, name]) => ({ value, name }));
 
@@ -105,11 +106,7 @@ export function TargetFields({ index, plan }: { index: number; plan: Plan }) {
           )}
         </div>
       ))}
-      {wrong && (
-        <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">
-          {wrong}
-        </p>
-      )}
+      <Refused>{wrong}</Refused>
       <div className="mt-2 flex flex-wrap gap-2">
         <Button onClick={more}>Add a corner</Button>
         <Button

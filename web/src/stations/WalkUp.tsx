@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Plan } from "../api/types";
-import { setMember } from "../sheet/store";
+import { setMember } from "../state/store";
 import { Button, Note } from "../ui/controls";
 import { Check } from "../ui/Check";
 import { TextField } from "../ui/TextField";

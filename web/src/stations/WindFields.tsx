@@ -1,10 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api } from "../api/client";
-import { Figure } from "../sheet/Figure";
-import { useFeed } from "../sheet/feed";
-import { setMember, useSheet } from "../sheet/store";
-import { dayOf } from "../sheet/words";
+import { Figure } from "./Figure";
+import { useFeed } from "../state/feed";
+import { setMember, useSheet } from "../state/store";
+import { dayOf } from "../state/words";
 import { Button, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
 import { figure, unitOf, written } from "../units/units";

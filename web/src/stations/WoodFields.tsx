@@ -1,9 +1,9 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, Refusal } from "../api/client";
+import { api, sayWhy } from "../api/client";
 import type { Catalogue, Plan, Species } from "../api/types";
-import { useFeed } from "../sheet/feed";
-import { setMember, useSheet } from "../sheet/store";
+import { useFeed } from "../state/feed";
+import { setMember, useSheet } from "../state/store";
 import { Check } from "../ui/Check";
 import { Choice, Search } from "../ui/Choice";
 import { Button, Note } from "../ui/controls";
@@ -13,6 +13,7 @@ import { TextField } from "../ui/TextField";
 import { figure } from "../units/units";
 import { Group, Member, useMember, useProblem } from "./fields";
 import { ShellSketch } from "./sketches";
+import { Refused } from "../ui/Refused";
 
 type Entry = Catalogue["species"][number];
 
@@ -154,9 +155,7 @@ function SpeciesDialog({
       edit((d) => ({ ...d, plan: withSpecies(d.plan, { species: kept, own: true, corrects: !isNew }) }));
       onClose();
     } catch (error) {
-      setRefused(
-        error instanceof Refusal ? (Object.values(error.errors)[0]?.[0] ?? error.message) : "Draklo does not answer.",
-      );
+      setRefused(sayWhy(error));
     }
   }
 
@@ -257,11 +256,7 @@ function SpeciesDialog({
           put({ source });
         }}
       />
-      {refused !== null && (
-        <p role="alert" className="mt-2 border-l-4 border-ink pl-2 text-sm">
-          {refused}
-        </p>
-      )}
+      {refused !== null && <Refused>{refused}</Refused>}
       <div className="mt-4 flex flex-wrap gap-2">
         <Button
           strong

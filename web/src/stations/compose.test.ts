@@ -1,3 +1,4 @@
+import type { Composed } from "../api/types";
 import { describe, expect, it } from "vitest";
 import {
   firstComposed,
@@ -12,7 +13,6 @@ import {
   withoutContact,
   withoutPoint,
   withoutStage,
-  type Composed,
 } from "./compose";
 
 const free: Composed = {

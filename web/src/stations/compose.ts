@@ -1,6 +1,5 @@
-import type { Catalogue, Line } from "../api/types";
+import type { Catalogue, Composed } from "../api/types";
 
-export type Composed = NonNullable<Line["tackle"]["composed"]>;
 export type StageKind = Composed["stages"][number]["kind"];
 type Rope = Composed["ropes"][number];
 

@@ -1,8 +1,8 @@
 import type { Quantity } from "../units/units";
 import { NumberField, stepOf } from "../ui/NumberField";
-import { useFeed } from "../sheet/feed";
-import { valueAt } from "../sheet/paths";
-import { setMember, toggleGuess, useSheet } from "../sheet/store";
+import { useFeed } from "../state/feed";
+import { valueAt } from "../state/paths";
+import { setMember, toggleGuess, useSheet } from "../state/store";
 
 /** The server's sentence about a member, or about the first refused of several. */
 export function useProblem(...paths: string[]): string | undefined {

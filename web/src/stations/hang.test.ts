@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { GearEntry, Plan } from "../api/types";
-import { withoutPieces } from "../sheet/store";
+import { withoutPieces } from "../state/store";
 import { fits, hung, unhung } from "./hang";
 
 const plan = {

@@ -1,5 +1,5 @@
 import type { GearEntry, GearItem, Line, Plan } from "../api/types";
-import { withValue } from "../sheet/paths";
+import { withValue } from "../state/paths";
 
 /** A place of the plan that a piece of the locker can hang at. */
 export type Place =

@@ -11,6 +11,7 @@ import {
   ListboxOptions,
 } from "@headlessui/react";
 import { useState } from "react";
+import { Refused } from "./Refused";
 
 export interface Option {
   value: string;
@@ -60,11 +61,7 @@ export function Choice({ label, value, options, onChange, problem }: ChoiceProps
           </ListboxOptions>
         </Listbox>
       </div>
-      {problem && (
-        <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">
-          {problem}
-        </p>
-      )}
+      <Refused>{problem}</Refused>
     </Field>
   );
 }
@@ -114,11 +111,7 @@ export function Search({ label, value, options, onChange, problem, none = "Nothi
           </ComboboxOptions>
         </Combobox>
       </div>
-      {problem && (
-        <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">
-          {problem}
-        </p>
-      )}
+      <Refused>{problem}</Refused>
     </Field>
   );
 }

@@ -1,6 +1,7 @@
 import { useId, useState, type KeyboardEvent } from "react";
 import { editable, fielded, parse, unitOf, type Quantity } from "../units/units";
 import { useSettings } from "./settings";
+import { Refused } from "./Refused";
 
 interface NumberFieldProps {
   label: string;
@@ -135,11 +136,7 @@ export function NumberField({
             )}
         </span>
       </div>
-      {wrong && (
-        <p id={`${id}-wrong`} role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">
-          {wrong}
-        </p>
-      )}
+      <Refused id={`${id}-wrong`}>{wrong}</Refused>
     </div>
   );
 }

@@ -1,4 +1,5 @@
 import { useId } from "react";
+import { Refused } from "./Refused";
 
 interface TextFieldProps {
   label: string;
@@ -29,11 +30,7 @@ export function TextField({ label, value, onChange, type = "text", problem }: Te
           className="min-h-7 min-w-0 flex-1 border-b border-pencil bg-transparent text-right font-tight text-[15px] font-medium outline-none focus:bg-tint"
         />
       </div>
-      {problem && (
-        <p role="alert" className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug">
-          {problem}
-        </p>
-      )}
+      <Refused>{problem}</Refused>
     </div>
   );
 }

@@ -1,7 +1,6 @@
 import type { ReactNode } from "react";
 import { NavLink } from "react-router";
-import { Segments } from "./controls";
-import { useSettings } from "./settings";
+import { UnitChoice } from "./UnitChoice";
 
 const places = [
   ["/", "Jobs"],
@@ -11,7 +10,6 @@ const places = [
 
 /** The head of every page but the sheet: where one is, the units, and what can be done there. */
 export function TopBar({ children }: { children?: ReactNode }) {
-  const { units, setUnits } = useSettings();
   return (
     <header className="flex min-h-[60px] flex-wrap items-center gap-3 border-b border-ink bg-sheet px-6 py-2 no-print">
       <p className="font-tight text-lg font-semibold tracking-[0.14em]">DRAKLO</p>
@@ -29,15 +27,7 @@ export function TopBar({ children }: { children?: ReactNode }) {
           </NavLink>
         ))}
       </nav>
-      <Segments
-        label="Units"
-        value={units}
-        onChange={setUnits}
-        choices={[
-          { value: "metric", text: "kN · m", name: "kN · m, metric" },
-          { value: "us", text: "lbf · ft", name: "lbf · ft, US customary" },
-        ]}
-      />
+      <UnitChoice />
       {children}
     </header>
   );

@@ -1,3 +1,4 @@
+import { Radio, RadioGroup } from "@headlessui/react";
 import type { ButtonHTMLAttributes, ReactNode } from "react";
 
 const shape =
@@ -25,26 +26,21 @@ interface SegmentsProps<T extends string> {
   onChange: (value: T) => void;
 }
 
-/** A few choices side by side, one of them taken. */
+/** A few choices side by side, one of them taken. The arrow keys move between them. */
 export function Segments<T extends string>({ label, value, choices, onChange }: SegmentsProps<T>) {
   return (
-    <div role="radiogroup" aria-label={label} className="my-1 flex border border-ink">
+    <RadioGroup value={value} onChange={onChange} aria-label={label} className="my-1 flex border border-ink">
       {choices.map((choice) => (
-        <button
+        <Radio
           key={choice.value}
-          type="button"
-          role="radio"
-          aria-checked={choice.value === value}
-          aria-label={choice.name}
-          onClick={() => {
-            onChange(choice.value);
-          }}
-          className={`min-h-8 flex-1 whitespace-nowrap px-2.5 font-tight text-sm font-medium ${choice.value === value ? "bg-ink text-sheet" : "bg-sheet text-ink hover:bg-tint"}`}
+          value={choice.value}
+          aria-label={choice.name ?? choice.text}
+          className="flex min-h-8 flex-1 cursor-pointer items-center justify-center whitespace-nowrap bg-sheet px-2.5 font-tight text-sm font-medium text-ink outline-offset-2 hover:bg-tint data-checked:bg-ink data-checked:text-sheet"
         >
           {choice.text}
-        </button>
+        </Radio>
       ))}
-    </div>
+    </RadioGroup>
   );
 }
 

@@ -1,5 +1,5 @@
 import { create } from "zustand";
-import type { Units } from "../api/types";
+import type { Units } from "../units/units";
 
 interface Settings {
   units: Units;

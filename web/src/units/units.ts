@@ -1,24 +1,10 @@
-import type { Units } from "../api/types";
+import table from "../../../src/Draklo.Core/Units/units.json";
 
-/** What a number measures. Values are SI throughout; only writing and reading know other units. */
-export type Quantity =
-  | "length"
-  | "thickness"
-  | "rope"
-  | "force"
-  | "moment"
-  | "stress"
-  | "strength"
-  | "stiffness"
-  | "mass"
-  | "density"
-  | "energy"
-  | "angle"
-  | "degrees"
-  | "speed"
-  | "ratio"
-  | "percent"
-  | "count";
+/** The units in which a screen writes and reads; values are SI throughout. */
+export type Units = "metric" | "us";
+
+/** What a number measures. */
+export type Quantity = keyof typeof table.quantities;
 
 interface Unit {
   name: string;
@@ -30,132 +16,80 @@ interface Spelling extends Unit {
   as: string[];
 }
 
-const foot = 0.3048;
-const inch = 0.0254;
-const poundForce = 4.4482216;
-
-const lengths: Spelling[] = [
-  { name: "m", si: 1, as: ["m", "metre", "metres", "meter", "meters"] },
-  { name: "cm", si: 0.01, as: ["cm"] },
-  { name: "mm", si: 0.001, as: ["mm"] },
-  { name: "ft", si: foot, as: ["ft", "foot", "feet", "'", "′"] },
-  { name: "in", si: inch, as: ["in", "inch", "inches", '"', "″"] },
-  { name: "yd", si: 0.9144, as: ["yd", "yard", "yards"] },
-];
-const forces: Spelling[] = [
-  { name: "kN", si: 1000, as: ["kn"] },
-  { name: "N", si: 1, as: ["n"] },
-  { name: "lbf", si: poundForce, as: ["lbf", "lb", "lbs"] },
-  { name: "kgf", si: 9.80665, as: ["kgf", "kg"] },
-  { name: "kip", si: poundForce * 1000, as: ["kip", "kips"] },
-];
-
 interface Kind {
   what: string;
   metric: Unit;
   us: Unit;
-  accepts: Spelling[];
+  /** The metric unit for less than one of the usual ones. */
+  small?: Unit;
+  accepts?: keyof typeof table.spellings;
   /** Fixed decimals instead of three figures. */
   places?: number;
+  /** What sentences and workings of the server call it. */
+  code?: string;
 }
 
-const same = (name: string, si = 1): Pick<Kind, "metric" | "us"> => ({ metric: { name, si }, us: { name, si } });
+/** One table for both sides: the server writes its sentences by it too. */
+const kinds = table.quantities as Record<Quantity, Kind>;
 
-export const kinds: Record<Quantity, Kind> = {
-  length: { what: "a length", metric: { name: "m", si: 1 }, us: { name: "ft", si: foot }, accepts: lengths },
-  thickness: { what: "a length", metric: { name: "cm", si: 0.01 }, us: { name: "in", si: inch }, accepts: lengths },
-  rope: { what: "a length", metric: { name: "mm", si: 0.001 }, us: { name: "in", si: inch }, accepts: lengths },
-  force: { what: "a force", metric: { name: "kN", si: 1000 }, us: { name: "lbf", si: poundForce }, accepts: forces },
-  moment: { what: "a moment", metric: { name: "kN·m", si: 1000 }, us: { name: "ft·lbf", si: 1.3558179 }, accepts: [] },
-  stress: { what: "a stress", metric: { name: "MPa", si: 1e6 }, us: { name: "psi", si: 6894.757 }, accepts: [] },
-  strength: {
-    what: "a strength",
-    metric: { name: "MPa", si: 1 },
-    us: { name: "psi", si: 0.006894757 },
-    accepts: [
-      { name: "MPa", si: 1, as: ["mpa"] },
-      { name: "psi", si: 0.006894757, as: ["psi"] },
-    ],
-  },
-  stiffness: {
-    what: "a stiffness",
-    metric: { name: "GPa", si: 1 },
-    us: { name: "Mpsi", si: 6.894757 },
-    accepts: [
-      { name: "GPa", si: 1, as: ["gpa"] },
-      { name: "Mpsi", si: 6.894757, as: ["mpsi"] },
-    ],
-  },
-  mass: {
-    what: "a mass",
-    metric: { name: "kg", si: 1 },
-    us: { name: "lb", si: 0.45359237 },
-    accepts: [
-      { name: "kg", si: 1, as: ["kg"] },
-      { name: "lb", si: 0.45359237, as: ["lb", "lbs"] },
-    ],
-  },
-  density: {
-    what: "a density",
-    metric: { name: "kg/m³", si: 1 },
-    us: { name: "lb/ft³", si: 16.018463 },
-    accepts: [
-      { name: "kg/m³", si: 1, as: ["kg/m3", "kg/m³"] },
-      { name: "lb/ft³", si: 16.018463, as: ["lb/ft3", "lb/ft³", "pcf"] },
-    ],
-  },
-  energy: { what: "an energy", metric: { name: "J", si: 1 }, us: { name: "ft·lbf", si: 1.3558179 }, accepts: [] },
-  angle: { what: "an angle", ...same("°"), accepts: [{ name: "°", si: 1, as: ["°", "deg", "degrees"] }], places: 1 },
-  degrees: { what: "an angle", ...same("°"), accepts: [{ name: "°", si: 1, as: ["°", "deg", "degrees"] }] },
-  speed: {
-    what: "a speed",
-    metric: { name: "m/s", si: 1 },
-    us: { name: "mph", si: 0.44704 },
-    accepts: [
-      { name: "m/s", si: 1, as: ["m/s"] },
-      { name: "mph", si: 0.44704, as: ["mph"] },
-      { name: "km/h", si: 1 / 3.6, as: ["km/h", "kmh", "kph"] },
-    ],
-  },
-  ratio: { what: "a plain number", ...same(""), accepts: [] },
-  percent: { what: "a share", ...same("%", 0.01), accepts: [{ name: "%", si: 0.01, as: ["%"] }] },
-  count: { what: "a whole number", ...same(""), accepts: [], places: 0 },
-};
+const spellings: Record<string, Spelling[]> = table.spellings;
+
+/** Quantities by the server's code, as in "kg/m3". */
+export const byCode: Partial<Record<string, Quantity>> = Object.fromEntries(
+  Object.entries(kinds).flatMap(([quantity, kind]) =>
+    kind.code === undefined ? [] : [[kind.code, quantity as Quantity]],
+  ),
+);
 
 export function unitOf(quantity: Quantity, units: Units): Unit {
   return kinds[quantity][units];
 }
 
-/** Three figures, never false precision: 1486 → "1,490", 0.471 → "0.471". */
+/** The unit that a value of this size is read in: a small force in newtons. */
+function readingUnit(value: number, quantity: Quantity, units: Units): Unit {
+  const kind = kinds[quantity];
+  return units === "metric" && kind.small && Math.abs(value) < kind.metric.si ? kind.small : kind[units];
+}
+
+/** Three figures, never false precision: 1486 → "1,490", 0.471 → "0.471", 13 → "13". */
 export function plain(value: number, figures = 3): string {
   if (!Number.isFinite(value)) return "–";
   if (Math.abs(value) < 5e-7) return "0";
   const places = figures - 1 - Math.floor(Math.log10(Math.abs(value)));
   const rounded = places < 0 ? Math.round(value / 10 ** -places) * 10 ** -places : value;
-  const digits = Math.min(Math.max(places, 0), 6);
   return rounded
-    .toLocaleString("en-GB", { minimumFractionDigits: digits, maximumFractionDigits: digits })
+    .toLocaleString("en-GB", { maximumFractionDigits: Math.min(Math.max(places, 0), 6) })
+    .replace(/^-0$/, "0")
     .replace("-", "−");
 }
 
-/** A value without its unit, for reading. */
+/** A value without its unit, for a column that names it. */
 export function figure(value: number, quantity: Quantity, units: Units): string {
-  const kind = kinds[quantity];
-  const inUnit = value / kind[units].si;
-  // No "−0.0°": what rounds to nothing has no sign.
-  return kind.places === undefined
-    ? plain(inUnit)
-    : inUnit
-        .toFixed(kind.places)
-        .replace(/^-(0(?:\.0*)?)$/, "$1")
-        .replace("-", "−");
+  return inUnit(value, quantity, kinds[quantity][units]);
 }
 
 /** A value with its unit, for reading. */
 export function written(value: number, quantity: Quantity, units: Units): string {
-  const unit = unitOf(quantity, units).name;
-  const number = figure(value, quantity, units);
-  return unit === "" ? number : unit === "°" ? `${number}°` : `${number} ${unit}`;
+  const unit = readingUnit(value, quantity, units);
+  return withUnit(inUnit(value, quantity, unit), unit);
+}
+
+/** Two values with one unit between them: "120 to 350 N". */
+export function range(low: number, high: number, quantity: Quantity, units: Units): string {
+  const unit = readingUnit(Math.max(Math.abs(low), Math.abs(high)), quantity, units);
+  return `${inUnit(low, quantity, unit)} to ${withUnit(inUnit(high, quantity, unit), unit)}`;
+}
+
+function inUnit(value: number, quantity: Quantity, unit: Unit): string {
+  const places = kinds[quantity].places;
+  // No "−0°": what rounds to nothing has no sign.
+  return places === undefined
+    ? plain(value / unit.si)
+    : String(Number((value / unit.si).toFixed(places)) + 0).replace("-", "−");
+}
+
+function withUnit(number: string, unit: Unit): string {
+  return unit.name === "" ? number : unit.name === "°" ? `${number}°` : `${number} ${unit.name}`;
 }
 
 /** A value as a field shows it for editing: what was typed comes back, without trailing noise. */
@@ -205,7 +139,7 @@ export function parse(text: string, quantity: Quantity, units: Units): Parsed {
   let sum = 0;
   for (const [index, part] of parts.entries()) {
     const unitText = (part[2] ?? "").trim().toLowerCase();
-    const unit = unitText === "" ? own : kind.accepts.find((u) => u.as.includes(unitText));
+    const unit = unitText === "" ? own : (spellings[kind.accepts ?? ""] ?? []).find((u) => u.as.includes(unitText));
     if (!unit) {
       const known = [kind.metric.name, kind.us.name]
         .filter((n, i, all) => n !== "" && all.indexOf(n) === i)

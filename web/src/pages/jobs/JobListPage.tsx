@@ -1,0 +1,235 @@
+import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { api, sayWhy } from "../../api/client";
+import type { JobEntry } from "../../api/types";
+import { SmallElevation } from "../../drawing/SmallElevation";
+import { dayOf, stateHatch, stateWords } from "../../state/words";
+import { Button } from "../../ui/controls";
+import { useSettings } from "../../ui/settings";
+import { TopBar } from "../../ui/TopBar";
+
+const largestFile = 1024 * 1024;
+
+/** Every job with a small elevation of its tree. */
+export function JobListPage() {
+  const units = useSettings((s) => s.units);
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const file = useRef<HTMLInputElement>(null);
+  const [gone, setGone] = useState<JobEntry | null>(null);
+  const [refused, setRefused] = useState<string | null>(null);
+  const jobs = useQuery({ queryKey: ["jobs", units], queryFn: () => api.jobs(units), gcTime: 0 });
+  const fresh = () => queries.invalidateQueries({ queryKey: ["jobs"] });
+  const complain = (error: Error) => {
+    setRefused(sayWhy(error));
+  };
+  const begin = useMutation({
+    mutationFn: api.begin,
+    onSuccess: (job) => navigate(`/jobs/${job.id}`),
+    onError: complain,
+  });
+  const duplicate = useMutation({
+    mutationFn: (job: JobEntry) => api.duplicate(job.id),
+    onSuccess: fresh,
+    onError: complain,
+  });
+  const remove = useMutation({
+    mutationFn: (job: JobEntry) => api.remove(job.id),
+    onSuccess: (_, job) => {
+      setGone(job);
+      return fresh();
+    },
+    onError: complain,
+  });
+  const restore = useMutation({
+    mutationFn: (job: JobEntry) => api.restore(job.id),
+    onSuccess: () => {
+      setGone(null);
+      return fresh();
+    },
+    onError: complain,
+  });
+  const take = useMutation({
+    mutationFn: api.importPlan,
+    onSuccess: (job) => navigate(`/jobs/${job.id}`),
+    onError: complain,
+  });
+  useEffect(() => {
+    document.title = "Draklo";
+  }, []);
+
+  function choose(chosen: File | undefined): void {
+    setRefused(null);
+    if (!chosen) return;
+    if (chosen.size > largestFile)
+      setRefused(`“${chosen.name}” is larger than 1 MB and cannot be a plan: choose the plan file itself.`);
+    else take.mutate(chosen);
+  }
+
+  return (
+    <div className="min-h-full">
+      <TopBar>
+        <input
+          ref={file}
+          type="file"
+          accept=".json,application/json"
+          className="hidden"
+          aria-label="Plan file"
+          onChange={(e) => {
+            choose(e.target.files?.[0]);
+            e.target.value = "";
+          }}
+        />
+        <Button
+          onClick={() => {
+            file.current?.click();
+          }}
+        >
+          Import a plan
+        </Button>
+        <Button
+          strong
+          onClick={() => {
+            begin.mutate();
+          }}
+          disabled={begin.isPending}
+        >
+          New job
+        </Button>
+      </TopBar>
+      <main className="mx-auto max-w-[1080px] px-6 py-5">
+        <h1 className="font-tight text-2xl font-semibold">Jobs</h1>
+        {refused !== null && (
+          <p role="alert" className="mt-3 border-l-4 border-ink bg-sheet px-3 py-2">
+            {refused}
+          </p>
+        )}
+        {jobs.isError && (
+          <p role="alert" className="mt-3 border-l-4 border-ink bg-sheet px-3 py-2">
+            The jobs cannot be read: Draklo does not answer. Start it again, then reload this page.
+          </p>
+        )}
+        {jobs.isPending && <p className="mt-3 text-pencil">Reading the jobs.</p>}
+        {jobs.data?.length === 0 && (
+          <div className="mt-6 max-w-[560px] border border-ink bg-sheet p-5 leading-relaxed">
+            <p className="font-tight text-lg font-semibold">No job yet</p>
+            <p className="mt-1">
+              Begin one for the next leaning tree. It starts from an ordinary tree whose every figure is marked as a
+              guess; walk round yours and put in what you measure, and the sheet says how hard it must be pulled and
+              what holds.
+            </p>
+          </div>
+        )}
+        <ul className="mt-3">
+          {jobs.data?.map((job) => (
+            <li
+              key={job.id}
+              data-job={job.name}
+              className="relative flex items-center gap-5 border-t border-ink py-3 last:border-b hover:bg-sheet max-md:flex-wrap"
+            >
+              <div className="w-[168px] shrink-0 bg-sheet">
+                {job.figure && job.centreOfMass ? (
+                  <SmallElevation figure={job.figure} centre={job.centreOfMass} />
+                ) : (
+                  <p className="flex h-24 items-center justify-center text-center text-[13px] text-pencil">
+                    nothing to draw yet
+                  </p>
+                )}
+              </div>
+              <div className="min-w-0 flex-1">
+                <h2 className="font-tight text-[17px] font-semibold leading-tight">
+                  <Link
+                    to={`/jobs/${job.id}`}
+                    className="after:absolute after:inset-0 focus-visible:outline-none focus-visible:after:outline-2 focus-visible:after:outline-ink"
+                  >
+                    {job.name}
+                  </Link>
+                </h2>
+                <p className="text-[13px] text-pencil">{job.place || "no place"}</p>
+                <p className="mt-1.5 text-sm leading-snug">
+                  {job.summary.replace(/^(Ready on paper|Check|Stop|To mend)[.:] /, "")}
+                </p>
+              </div>
+              <div className="flex w-[104px] shrink-0 items-center gap-2">
+                <span aria-hidden className={`${stateHatch[job.state]} h-6 w-6 border border-ink`} />
+                <span className="font-tight text-[15px] font-semibold">{stateWords[job.state]}</span>
+              </div>
+              <p className="w-[132px] shrink-0 font-tight text-[15px]">{dayOf(job.plannedOn)}</p>
+              <Menu>
+                <MenuButton
+                  aria-label={`More for ${job.name}`}
+                  className="relative min-h-9 border border-ink bg-sheet px-3 font-tight text-sm font-medium hover:bg-tint"
+                >
+                  More
+                </MenuButton>
+                <MenuItems
+                  anchor="bottom end"
+                  modal={false}
+                  className="z-30 border border-ink bg-sheet py-1 [--anchor-gap:2px] focus:outline-none"
+                >
+                  <MenuItem>
+                    <button
+                      type="button"
+                      onClick={() => {
+                        duplicate.mutate(job);
+                      }}
+                      className="block w-full px-4 py-2 text-left text-sm data-focus:bg-tint"
+                    >
+                      Duplicate
+                    </button>
+                  </MenuItem>
+                  <MenuItem>
+                    <a href={`/api/jobs/${job.id}/plan.json`} className="block px-4 py-2 text-sm data-focus:bg-tint">
+                      Export the plan file
+                    </a>
+                  </MenuItem>
+                  <MenuItem>
+                    <button
+                      type="button"
+                      onClick={() => {
+                        remove.mutate(job);
+                      }}
+                      className="block w-full px-4 py-2 text-left text-sm data-focus:bg-tint"
+                    >
+                      Delete
+                    </button>
+                  </MenuItem>
+                </MenuItems>
+              </Menu>
+            </li>
+          ))}
+        </ul>
+        <p className="mt-5 max-w-[720px] text-[13px] leading-snug text-pencil">
+          Estimates, not promises: Draklo does not see the tree. Local law and codes, the makers' ratings and a trained,
+          insured, competent person on site decide.
+        </p>
+      </main>
+      {gone && (
+        <div
+          role="status"
+          className="fixed inset-x-0 bottom-0 flex items-center justify-center gap-4 bg-ink px-6 py-3 text-sheet"
+        >
+          <span>“{gone.name}” is off the list.</span>
+          <Button
+            onClick={() => {
+              restore.mutate(gone);
+            }}
+          >
+            Undo
+          </Button>
+          <button
+            type="button"
+            className="min-h-9 px-2 underline"
+            onClick={() => {
+              setGone(null);
+            }}
+          >
+            Close
+          </button>
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,132 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { api } from "../../api/client";
+import type { GearDetail, GearEntry, Inspection } from "../../api/types";
+import { Check } from "../../ui/Check";
+import { Choice } from "../../ui/Choice";
+import { Button, Note } from "../../ui/controls";
+import { Modal } from "../../ui/Modal";
+import { NumberField } from "../../ui/NumberField";
+import { TextField } from "../../ui/TextField";
+import { useKeeping } from "./useKeeping";
+import { changed, findingNames, outcomeNames } from "./words";
+import { useSettings } from "../../ui/settings";
+import { Refused } from "../../ui/Refused";
+
+type Finding = Inspection["findings"][number];
+
+const onTextile: Finding[] = ["glazed", "cut", "flat", "stiff", "melted", "chemical", "abraded", "labelGone"];
+const onMetal: Finding[] = ["cracked", "bent", "wornGroove", "sticks", "chemical", "labelGone"];
+
+export const today = (): string => new Date().toLocaleDateString("sv-SE");
+
+/** What was seen on a piece, and what follows. */
+export function InspectForm({
+  entry,
+  onClose,
+  onKept,
+}: {
+  entry: GearEntry;
+  onClose: () => void;
+  onKept: (detail: GearDetail) => void;
+}) {
+  const [draft, setDraft] = useState<Inspection>({ on: today(), by: "", findings: [], outcome: "pass" });
+  // Until somebody chooses, what usually follows stands there.
+  const [chosen, setChosen] = useState(false);
+  const usual = useQuery({
+    queryKey: ["usual", draft.findings],
+    queryFn: () => api.usual(draft.findings),
+    staleTime: Infinity,
+    placeholderData: (before) => before,
+  });
+  const outcome = chosen ? draft.outcome : (usual.data?.outcome ?? "pass");
+  const units = useSettings((s) => s.units);
+  const { errors, busy, keep } = useKeeping(() => api.inspect(entry.item.id, { ...draft, outcome }, units), onKept);
+  const findings = entry.wears ? onTextile : onMetal;
+  return (
+    <Modal title={`Inspect ${entry.item.name}`} onClose={onClose}>
+      <TextField
+        label="Day"
+        type="date"
+        value={draft.on}
+        onChange={(on) => {
+          setDraft({ ...draft, on });
+        }}
+        problem={errors["on"]}
+      />
+      <TextField
+        label="Looked at by"
+        value={draft.by}
+        onChange={(by) => {
+          setDraft({ ...draft, by });
+        }}
+        problem={errors["by"]}
+      />
+      <fieldset className="mt-2">
+        <legend className="font-tight text-sm font-semibold">Seen</legend>
+        <div className="grid grid-cols-2 gap-x-4">
+          {findings.map((f) => (
+            <Check
+              key={f}
+              label={findingNames[f]}
+              checked={draft.findings.includes(f)}
+              onChange={(on) => {
+                setDraft({ ...draft, findings: on ? [...draft.findings, f] : draft.findings.filter((g) => g !== f) });
+              }}
+            />
+          ))}
+        </div>
+      </fieldset>
+      <TextField
+        label="Where on it"
+        value={draft.where ?? ""}
+        onChange={(where) => {
+          setDraft((d) => changed(d, { where }));
+        }}
+        problem={errors["where"]}
+      />
+      <Choice
+        label="What follows"
+        value={outcome}
+        options={Object.entries(outcomeNames).map(([value, name]) => ({ value, name }))}
+        onChange={(v) => {
+          setChosen(true);
+          setDraft({ ...draft, outcome: v as Inspection["outcome"] });
+        }}
+      />
+      {usual.data && (
+        <Note>
+          {chosen && usual.data.outcome !== outcome
+            ? `What was seen usually means: ${outcomeNames[usual.data.outcome]}. Whoever looks decides.`
+            : "That usually follows from what was seen; whoever looks decides."}
+        </Note>
+      )}
+      <NumberField
+        label="Worn to"
+        value={draft.keeps}
+        quantity="percent"
+        step={5}
+        unknown="as before"
+        onChange={(keeps) => {
+          setDraft((d) => changed(d, { keeps }));
+        }}
+        problem={errors["keeps"]}
+      />
+      <TextField
+        label="Note"
+        value={draft.note ?? ""}
+        onChange={(note) => {
+          setDraft((d) => changed(d, { note }));
+        }}
+        problem={errors["note"]}
+      />
+      {errors[""] !== undefined && <Refused>{errors[""]}</Refused>}
+      <div className="mt-4 flex justify-end gap-2">
+        <Button onClick={onClose}>Not now</Button>
+        <Button strong disabled={busy} onClick={keep}>
+          Write it down
+        </Button>
+      </div>
+    </Modal>
+  );
+}

@@ -1,0 +1,224 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import { useNavigate, useParams } from "react-router";
+import { api } from "../../api/client";
+import type { GearItem } from "../../api/types";
+import { Button } from "../../ui/controls";
+import { TopBar } from "../../ui/TopBar";
+import { useSettings } from "../../ui/settings";
+import { GearForm } from "./GearForm";
+import { GearList } from "./GearList";
+import { GearPanel } from "./GearPanel";
+import { ListImport } from "./ListImport";
+import { RulesForm } from "./RulesForm";
+import { filtered, kindNames, type StateFilter } from "./words";
+
+const states: [StateFilter, string][] = [
+  ["all", "any state"],
+  ["inService", "in service"],
+  ["flagged", "flagged"],
+  ["quarantined", "quarantined"],
+  ["retired", "retired"],
+];
+
+/** The crew's real gear: what there is, how it stands, what was done with it. */
+export function LockerPage() {
+  const { id } = useParams();
+  const navigate = useNavigate();
+  const units = useSettings((s) => s.units);
+  const queries = useQueryClient();
+  const locker = useQuery({
+    queryKey: ["locker", units],
+    queryFn: () => api.locker(units),
+    staleTime: 5000,
+    retry: false,
+  });
+  const [query, setQuery] = useState("");
+  const [kind, setKind] = useState<GearItem["kind"] | "all">("all");
+  const [state, setState] = useState<StateFilter>("all");
+  const [adding, setAdding] = useState(false);
+  const [ruling, setRuling] = useState(false);
+  const [list, setList] = useState<File | null>(null);
+  const file = useRef<HTMLInputElement>(null);
+  const asked = useDeferredValue(query);
+  useEffect(() => {
+    document.title = "Locker · Draklo";
+  }, []);
+  const items = useMemo(
+    () => [...(locker.data?.items ?? [])].sort((a, b) => a.item.name.localeCompare(b.item.name)),
+    [locker.data],
+  );
+  const shown = filtered(items, asked, kind, state);
+  const fresh = () => queries.invalidateQueries({ queryKey: ["locker"] });
+
+  return (
+    <div className="flex h-full flex-col">
+      <TopBar>
+        <a
+          href="/api/locker/locker.csv"
+          download
+          className="inline-flex min-h-9 items-center border border-ink bg-sheet px-3 font-tight text-sm font-medium hover:bg-tint"
+        >
+          Save as CSV
+        </a>
+        <input
+          ref={file}
+          type="file"
+          accept=".csv,text/csv"
+          className="hidden"
+          aria-label="List file"
+          onChange={(e) => {
+            setList(e.target.files?.[0] ?? null);
+            e.target.value = "";
+          }}
+        />
+        <Button
+          onClick={() => {
+            file.current?.click();
+          }}
+        >
+          Read a CSV
+        </Button>
+        <Button
+          onClick={() => {
+            setRuling(true);
+          }}
+        >
+          Rules
+        </Button>
+        <Button
+          strong
+          onClick={() => {
+            setAdding(true);
+          }}
+        >
+          Add a piece
+        </Button>
+      </TopBar>
+      <div className="flex min-h-0 flex-1 max-md:flex-col max-md:overflow-auto">
+        <main className="flex min-w-0 flex-1 flex-col px-6 pt-4 max-md:min-h-[480px]">
+          <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2 pb-3">
+            <h1 className="font-tight text-2xl font-semibold">Locker</h1>
+            <span className="flex items-baseline gap-2 font-tight text-sm">
+              <label htmlFor="gear-search">Search</label>
+              <input
+                id="gear-search"
+                value={query}
+                onChange={(e) => {
+                  setQuery(e.target.value);
+                }}
+                type="search"
+                autoComplete="off"
+                className="min-h-8 w-52 border-b border-pencil bg-transparent text-[15px] outline-none focus:bg-tint"
+              />
+            </span>
+            <label className="flex items-baseline gap-2 font-tight text-sm">
+              Kind
+              <select
+                value={kind}
+                onChange={(e) => {
+                  setKind(e.target.value as typeof kind);
+                }}
+                className="min-h-8 border-b border-pencil bg-paper text-[15px]"
+              >
+                <option value="all">all kinds</option>
+                {Object.entries(kindNames).map(([k, name]) => (
+                  <option key={k} value={k}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <label className="flex items-baseline gap-2 font-tight text-sm">
+              State
+              <select
+                value={state}
+                onChange={(e) => {
+                  setState(e.target.value as StateFilter);
+                }}
+                className="min-h-8 border-b border-pencil bg-paper text-[15px]"
+              >
+                {states.map(([k, name]) => (
+                  <option key={k} value={k}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <p role="status" className="ml-auto font-tight text-sm text-pencil">
+              {locker.data ? `${shown.length} of ${items.length} pieces` : ""}
+            </p>
+          </div>
+          {locker.isError && (
+            <p role="alert" className="border-l-4 border-ink bg-sheet px-3 py-2">
+              The locker cannot be read: Draklo does not answer. Start it again, then reload this page.
+            </p>
+          )}
+          {locker.isPending && <p className="text-pencil">Reading the locker.</p>}
+          {locker.data && items.length === 0 && (
+            <div className="max-w-[560px] border border-ink bg-sheet p-5 leading-relaxed">
+              <p className="font-tight text-lg font-semibold">Nothing in the locker yet</p>
+              <p className="mt-1">
+                Add the ropes, blocks and slings that you own, each with what its label says, or read them from a CSV
+                list. On a plan you then hang the piece itself: its strength, its age and what the last inspection found
+                go with it, and a retired one is not to be hung.
+              </p>
+            </div>
+          )}
+          {locker.data && items.length > 0 && (
+            <GearList
+              entries={shown}
+              taken={id}
+              onTake={(next) => {
+                void navigate(`/locker/${next}`);
+              }}
+            />
+          )}
+        </main>
+        {id !== undefined && (
+          <GearPanel
+            key={id}
+            id={id}
+            onGone={() => {
+              void navigate("/locker");
+              void fresh();
+            }}
+          />
+        )}
+      </div>
+      {adding && (
+        <GearForm
+          onClose={() => {
+            setAdding(false);
+          }}
+          onKept={(entry) => {
+            setAdding(false);
+            void fresh();
+            void navigate(`/locker/${entry.item.id}`);
+          }}
+        />
+      )}
+      {ruling && locker.data && (
+        <RulesForm
+          rules={locker.data.rules}
+          onClose={() => {
+            setRuling(false);
+          }}
+          onKept={() => {
+            setRuling(false);
+            void fresh();
+          }}
+        />
+      )}
+      {list && (
+        <ListImport
+          file={list}
+          onClose={() => {
+            setList(null);
+            void fresh();
+          }}
+        />
+      )}
+    </div>
+  );
+}

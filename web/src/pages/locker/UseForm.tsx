@@ -1,0 +1,129 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { api } from "../../api/client";
+import type { GearDetail, GearEntry, GearUse } from "../../api/types";
+import { Check } from "../../ui/Check";
+import { Search } from "../../ui/Choice";
+import { Button } from "../../ui/controls";
+import { Modal } from "../../ui/Modal";
+import { NumberField } from "../../ui/NumberField";
+import { TextField } from "../../ui/TextField";
+import { useSettings } from "../../ui/settings";
+import { today } from "./InspectForm";
+import { useKeeping } from "./useKeeping";
+import { changed } from "./words";
+import { Refused } from "../../ui/Refused";
+
+/** A day's work of a piece: job, peak load, minutes loaded, knots, jams. */
+export function UseForm({
+  entry,
+  onClose,
+  onKept,
+}: {
+  entry: GearEntry;
+  onClose: () => void;
+  onKept: (detail: GearDetail) => void;
+}) {
+  const units = useSettings((s) => s.units);
+  const [draft, setDraft] = useState<GearUse>({ on: today(), job: "", knots: [], jams: 0 });
+  const jobs = useQuery({ queryKey: ["jobs", units], queryFn: () => api.jobs(units) });
+  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
+  const { errors, busy, keep } = useKeeping(() => api.logUse(entry.item.id, draft, units), onKept);
+  const knotted = ["rope", "cord", "sling"].includes(entry.item.kind);
+  return (
+    <Modal title={`Log a use of ${entry.item.name}`} onClose={onClose}>
+      <TextField
+        label="Day"
+        type="date"
+        value={draft.on}
+        onChange={(on) => {
+          setDraft({ ...draft, on });
+        }}
+        problem={errors["on"]}
+      />
+      <Search
+        label="From the jobs"
+        value=""
+        options={(jobs.data ?? []).map((j) => ({ value: j.name, name: j.name, note: j.place }))}
+        onChange={(job) => {
+          setDraft({ ...draft, job });
+        }}
+        none="No job of that name; write the work below."
+      />
+      <TextField
+        label="Job"
+        value={draft.job}
+        onChange={(job) => {
+          setDraft({ ...draft, job });
+        }}
+        problem={errors["job"]}
+      />
+      <NumberField
+        label="Peak load"
+        value={draft.peakN}
+        quantity="force"
+        unknown="not read"
+        onChange={(peakN) => {
+          setDraft((d) => changed(d, { peakN }));
+        }}
+        problem={errors["peakN"]}
+      />
+      <NumberField
+        label="Minutes loaded"
+        value={draft.minutes}
+        quantity="count"
+        unknown="not known"
+        onChange={(minutes) => {
+          setDraft((d) => changed(d, { minutes }));
+        }}
+        problem={errors["minutes"]}
+      />
+      <NumberField
+        label="Jams"
+        value={draft.jams}
+        quantity="count"
+        onChange={(v) => {
+          setDraft({ ...draft, jams: v ?? 0 });
+        }}
+        problem={errors["jams"]}
+      />
+      {knotted && (
+        <fieldset className="mt-2">
+          <legend className="font-tight text-sm font-semibold">Knots tied in it</legend>
+          <div className="grid max-h-40 grid-cols-2 gap-x-4 overflow-auto">
+            {catalogue.data?.knots.map((k) => (
+              <Check
+                key={k.id}
+                label={k.name}
+                checked={draft.knots.includes(k.id)}
+                onChange={(on) => {
+                  setDraft({ ...draft, knots: on ? [...draft.knots, k.id] : draft.knots.filter((id) => id !== k.id) });
+                }}
+              />
+            ))}
+          </div>
+          {errors["knots"] !== undefined && (
+            <p role="alert" className="border-l-4 border-ink pl-2 text-[13px]">
+              {errors["knots"]}
+            </p>
+          )}
+        </fieldset>
+      )}
+      <TextField
+        label="Note"
+        value={draft.note ?? ""}
+        onChange={(note) => {
+          setDraft((d) => changed(d, { note }));
+        }}
+        problem={errors["note"]}
+      />
+      {errors[""] !== undefined && <Refused>{errors[""]}</Refused>}
+      <div className="mt-4 flex justify-end gap-2">
+        <Button onClick={onClose}>Not now</Button>
+        <Button strong disabled={busy} onClick={keep}>
+          Write it down
+        </Button>
+      </div>
+    </Modal>
+  );
+}

@@ -1,0 +1,127 @@
+import { lazy, memo, Suspense } from "react";
+import type { Link } from "../../api/types";
+import { Segments } from "../../ui/controls";
+import { useSettings } from "../../ui/settings";
+import { figure, written } from "../../units/units";
+import { useFeed, useOld } from "../../state/feed";
+import { useView } from "../../state/view";
+
+const MeasureBetter = lazy(() => import("./Chances").then((m) => ({ default: m.MeasureBetter })));
+
+/** One link after another from the hands to the stump: what it carries against what it may. */
+export function LoadPathPane() {
+  const links = useFeed((s) => s.analysis?.links);
+  const lines = useFeed((s) => s.analysis?.pull.lines);
+  const weakest = useFeed((s) => s.analysis?.verdict.weakestLinkId);
+  return links && lines ? <LoadPath links={links} lineIds={lines.map((l) => l.id)} weakestId={weakest} /> : null;
+}
+
+interface LoadPathProps {
+  links: Link[];
+  lineIds: string[];
+  weakestId: string | undefined;
+}
+
+function LoadPath({ links: all, lineIds, weakestId }: LoadPathProps) {
+  const line = useView((s) => s.line);
+  const set = useView((s) => s.set);
+  const old = useOld();
+  const shown = lineIds[Math.min(line, lineIds.length - 1)];
+  const links = all.filter((l) => l.lineId == null || l.lineId === shown);
+  const weakest = all.find((l) => l.id === weakestId);
+  return (
+    <section
+      aria-label="Load path"
+      className={`border-t border-ink bg-sheet px-4 pb-3 pt-2 ${old ? "old-figures" : ""}`}
+    >
+      <div className="mb-1.5 flex min-h-8 items-center gap-4">
+        <h2 className="font-tight text-sm font-semibold">Load path, hands to stump</h2>
+        {lineIds.length > 1 && (
+          <Segments
+            label="Line of the load path"
+            value={shown ?? ""}
+            onChange={(id) => {
+              set({ line: lineIds.indexOf(id), link: null });
+            }}
+            choices={lineIds.map((id) => ({ value: id, text: id }))}
+          />
+        )}
+        {weakest && (
+          <p className="min-w-0 flex-1 truncate font-tight text-sm text-pencil">
+            weakest:{" "}
+            <span className="font-semibold text-ink">
+              {weakest.name}
+              {lineIds.length > 1 && weakest.lineId != null ? ` on the ${weakest.lineId} line` : ""}
+            </span>
+          </p>
+        )}
+        <Suspense>
+          <MeasureBetter />
+        </Suspense>
+        <p className="font-tight text-sm text-pencil">carries of what it may · mark at 0.8</p>
+      </div>
+      <ol className="flex overflow-x-auto border border-ink">
+        {links.map((link) => (
+          <LinkCell key={link.id} link={link} weakest={link.id === weakest?.id} narrow={links.length > 12} />
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+interface LinkCellProps {
+  link: Link;
+  weakest: boolean;
+  narrow: boolean;
+}
+
+const LinkCell = memo(function LinkCell({ link, weakest, narrow }: LinkCellProps) {
+  const units = useSettings((s) => s.units);
+  const lit = useView((s) => s.link === link.id);
+  const set = useView((s) => s.set);
+  const { quantity } = link;
+  const word = { holds: "holds", tight: "tight", fails: "FAILS" }[link.state];
+  const share = Math.min(link.use, 1.25) / 1.25;
+  return (
+    <li className={`${narrow ? "min-w-[87px]" : "min-w-[104px]"} flex-1 border-r border-ink last:border-r-0`}>
+      <button
+        type="button"
+        data-link={link.id}
+        data-state={link.state}
+        aria-pressed={lit}
+        onClick={() => {
+          set({ link: lit ? null : link.id, working: lit ? null : `link.${link.id}` });
+        }}
+        className={`block h-full w-full px-2 py-1.5 text-left hover:bg-tint ${lit ? "bg-tint outline-2 -outline-offset-2 outline-ink" : ""}`}
+      >
+        <span
+          className={`block min-h-[2.5em] font-tight text-[13px] leading-tight ${weakest ? "font-semibold underline" : "font-medium"}`}
+        >
+          {link.name}
+        </span>
+        <span data-value className="block whitespace-nowrap font-tight text-[15px] font-semibold">
+          {written(link.loadN, quantity, units)}
+          <span className="block text-xs font-normal text-pencil">
+            of {written(link.strengthN / link.factor, quantity, units)}
+          </span>
+        </span>
+        <span className="relative my-1 block h-2.5 border border-ink bg-sheet">
+          <span
+            className={`absolute inset-y-0 left-0 block state-${link.state} ${link.use > 0 ? "border-r border-ink" : ""}`}
+            style={{ width: `${share * 100}%` }}
+          />
+          <span className="absolute -inset-y-0.5 block w-px bg-ink" style={{ left: `${(0.8 / 1.25) * 100}%` }} />
+        </span>
+        <span className={`block font-tight text-[13px] ${link.state === "holds" ? "text-pencil" : "font-semibold"}`}>
+          {link.use < 10 ? link.use.toFixed(2) : figure(link.use, "ratio", units)} {word}
+          {link.estimate && (
+            <span className="font-normal text-pencil" title="Its strength is an estimate">
+              {" "}
+              ~
+            </span>
+          )}
+        </span>
+      </button>
+    </li>
+  );
+});

@@ -1,0 +1,94 @@
+import { useQuery } from "@tanstack/react-query";
+import { useEffect } from "react";
+import { Link as RouterLink, useParams } from "react-router";
+import { api, sayWhy } from "../../api/client";
+import type { Catalogue } from "../../api/types";
+import { useAddress, viewOf } from "../../state/address";
+import { closeJob, openJob, useSaving } from "../../state/autosave";
+import { follow, forget } from "../../state/feed";
+import { useSheet } from "../../state/store";
+import { openView, useView } from "../../state/view";
+import { useSettings } from "../../ui/settings";
+import { ConflictDialog } from "./ConflictDialog";
+import { DrawingPane } from "./DrawingPane";
+import { GlossaryDialog } from "./GlossaryDialog";
+import { LoadPathPane } from "./LoadPath";
+import { SheetHeader } from "./SheetHeader";
+import { ShortcutList, useShortcuts } from "./shortcuts";
+import { SidePanel } from "./SidePanel";
+import { StationNav } from "./StationNav";
+
+/** One tree, one sheet, always live. */
+export function SheetPage() {
+  const { id = "" } = useParams();
+  const job = useQuery({
+    queryKey: ["job", id],
+    queryFn: () => api.job(id),
+    staleTime: Infinity,
+    gcTime: 0,
+    retry: false,
+  });
+  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
+  const opened = useSheet((s) => s.jobId);
+
+  useEffect(() => {
+    if (!job.data) return undefined;
+    openJob(job.data);
+    openView(viewOf(window.location.search));
+    return () => {
+      closeJob();
+      forget();
+    };
+  }, [job.data]);
+
+  if (job.error) {
+    return (
+      <main className="p-8">
+        <h1 className="font-tight text-xl font-semibold">This sheet cannot be opened</h1>
+        <p className="mt-2">{sayWhy(job.error, "Draklo does not answer. Start it again, then reload this page.")}</p>
+        <RouterLink to="/" className="mt-4 inline-block underline">
+          Back to the jobs
+        </RouterLink>
+      </main>
+    );
+  }
+  return opened === id && catalogue.data ? (
+    <Sheet catalogue={catalogue.data} />
+  ) : (
+    <main className="p-8 text-pencil">Opening the sheet.</main>
+  );
+}
+
+function Sheet({ catalogue }: { catalogue: Catalogue }) {
+  const name = useSheet((s) => s.document?.name);
+  const units = useSettings((s) => s.units);
+  const wantsWorkings = useView((s) => s.working !== null);
+  useAddress();
+  useShortcuts();
+  useEffect(() => follow(units, wantsWorkings), [units, wantsWorkings]);
+  useEffect(() => {
+    document.title = name === undefined ? "Draklo" : `${name} · Draklo`;
+  }, [name]);
+  return (
+    <div className="flex h-full flex-col">
+      <SheetHeader />
+      <div className="flex min-h-0 flex-1 max-md:flex-col max-md:overflow-auto">
+        <StationNav />
+        <main className="flex min-w-0 flex-1 flex-col bg-sheet max-md:min-h-[420px]">
+          <h1 className="sr-only">{name}</h1>
+          <DrawingPane />
+        </main>
+        <SidePanel catalogue={catalogue} />
+      </div>
+      <LoadPathPane />
+      <Conflict />
+      <ShortcutList />
+      <GlossaryDialog entries={catalogue.glossary} />
+    </div>
+  );
+}
+
+function Conflict() {
+  const saving = useSaving((s) => s.state);
+  return saving.kind === "conflict" ? <ConflictDialog theirs={saving.theirs} /> : null;
+}

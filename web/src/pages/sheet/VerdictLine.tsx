@@ -1,0 +1,93 @@
+import { Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
+import { lazy, memo, Suspense } from "react";
+import type { Analysis } from "../../api/types";
+import { goTo, stationOf } from "../../stations/registry";
+import { useFeed } from "../../state/feed";
+import { useView } from "../../state/view";
+import { stateHatch, stateWords } from "../../state/words";
+
+type Verdict = Analysis["verdict"];
+
+const Chances = lazy(() => import("./Chances").then((m) => ({ default: m.Chances })));
+
+/** What the plan says, in a sentence; the other reasons and the caution open under it. */
+export function VerdictLine() {
+  const verdict = useFeed((s) => s.analysis?.verdict);
+  const problem = useFeed((s) => Object.values(s.problems)[0]);
+  const unreachable = useFeed((s) => s.unreachable);
+  if (problem !== undefined) {
+    return (
+      <div data-verdict="mend" className="flex min-w-0 items-center gap-3">
+        <span aria-hidden className="state-fails h-8 w-3 shrink-0 border border-ink" />
+        <p className="line-clamp-3 text-[15px] leading-[1.3]" title={problem}>
+          <strong className="font-semibold">To mend.</strong> {problem}{" "}
+          <span className="text-pencil">{verdict ? "The figures shown are the last good ones." : ""}</span>
+        </p>
+      </div>
+    );
+  }
+  if (!verdict)
+    return (
+      <p className="text-pencil">
+        {unreachable
+          ? "Draklo does not answer. Is it still running? What you changed is kept in this browser."
+          : "Working it out."}
+      </p>
+    );
+  return <Said verdict={verdict} unreachable={unreachable} />;
+}
+
+const Said = memo(function Said({ verdict, unreachable }: { verdict: Verdict; unreachable: boolean }) {
+  return (
+    <Popover data-verdict={verdict.state} className="relative flex min-w-0 items-center gap-3">
+      <span aria-hidden className={`${stateHatch[verdict.state]} h-8 w-3 shrink-0 border border-ink`} />
+      <p className="line-clamp-2 min-w-0 flex-1 text-[15px] leading-[1.3]" data-summary title={verdict.headline}>
+        <strong className="font-semibold">{stateWords[verdict.state]}.</strong> {verdict.headline}{" "}
+        {unreachable && <span className="font-semibold">Draklo does not answer; these figures are old. </span>}
+      </p>
+      <PopoverButton className="max-w-[112px] shrink-0 text-left font-tight text-sm leading-tight underline decoration-1 underline-offset-2">
+        {verdict.reasons.length === 1
+          ? "Why, and the cautions"
+          : `All ${verdict.reasons.length} reasons and the cautions`}
+      </PopoverButton>
+      <PopoverPanel className="absolute left-0 top-full z-30 mt-2 max-h-[80vh] w-[560px] max-w-[92vw] overflow-auto border-2 border-ink bg-sheet p-4">
+        <ul className="space-y-2">
+          {verdict.reasons.map((reason) => (
+            <li
+              key={`${reason.code} ${reason.text}`}
+              data-code={reason.code}
+              className="flex gap-2 text-sm leading-snug"
+            >
+              <span aria-hidden className={`${stateHatch[reason.state]} mt-0.5 h-4 w-4 shrink-0 border border-ink`} />
+              <span className="sr-only">{reason.state}: </span>
+              <Text reason={reason} />
+            </li>
+          ))}
+        </ul>
+        <Suspense>
+          <Chances />
+        </Suspense>
+        <p className="mt-3 border-t border-ink pt-2 text-[13px] leading-snug">{verdict.caution}</p>
+      </PopoverPanel>
+    </Popover>
+  );
+});
+
+/** A reason that leads to its link, or to the station of the member that is to blame. */
+function Text({ reason }: { reason: Verdict["reasons"][number] }) {
+  const station = reason.path === undefined ? undefined : stationOf(reason.path);
+  if (reason.linkId === undefined && !station) return <span>{reason.text}</span>;
+  return (
+    <button
+      type="button"
+      className="text-left hover:underline"
+      onClick={() => {
+        if (reason.linkId !== undefined)
+          useView.getState().set({ link: reason.linkId, working: `link.${reason.linkId}` });
+        else if (station) goTo(station.key);
+      }}
+    >
+      {reason.text}
+    </button>
+  );
+}

@@ -1,0 +1,176 @@
+import { beforeEach, describe, expect, it, vi } from "vitest";
+import type { Job, Plan } from "../api/types";
+
+interface Asked {
+  id: string;
+  revision: number;
+  name: string;
+  answer: (job: Job) => void;
+  fail: (e: unknown) => void;
+}
+const asked: Asked[] = [];
+const created: string[] = [];
+vi.mock("../api/client", () => ({
+  api: {
+    save: (id: string, revision: number, content: { name: string }) =>
+      new Promise((answer, fail) => {
+        asked.push({ id, revision, name: content.name, answer, fail });
+      }),
+    create: (content: { name: string }) => {
+      created.push(content.name);
+      return Promise.resolve({ id: "copy" });
+    },
+  },
+  Refusal: class Refusal extends Error {
+    constructor(
+      readonly status: number,
+      message: string,
+      readonly errors: Record<string, string[]> = {},
+      readonly current?: unknown,
+    ) {
+      super(message);
+    }
+  },
+}));
+const kept = new Map<string, string>();
+vi.stubGlobal("localStorage", {
+  getItem: (k: string) => kept.get(k) ?? null,
+  setItem: (k: string, v: string) => {
+    kept.set(k, v);
+  },
+  removeItem: (k: string) => {
+    kept.delete(k);
+  },
+});
+vi.stubGlobal("window", { addEventListener: () => undefined });
+vi.useFakeTimers();
+
+const { closeJob, keepBoth, keepMine, openJob, takeTheirs, useSaving } = await import("./autosave");
+const { useSheet } = await import("./store");
+const { Refusal } = await import("../api/client");
+
+const job = (revision: number, name: string): Job =>
+  ({
+    id: "j",
+    revision,
+    savedAt: `at ${revision}`,
+    name,
+    place: "",
+    plan: { guesses: [], lines: [] } as unknown as Plan,
+  }) as unknown as Job;
+const rename = (name: string) => {
+  useSheet.getState().edit((d) => ({ ...d, name }));
+};
+const pause = () => vi.advanceTimersByTimeAsync(400);
+const last = () => asked[asked.length - 1];
+
+beforeEach(async () => {
+  closeJob();
+  for (const one of asked.splice(0)) one.answer(job(1, "end"));
+  await vi.advanceTimersByTimeAsync(5000);
+  asked.length = 0;
+  created.length = 0;
+  kept.clear();
+  openJob(job(3, "Lime"));
+});
+
+describe("saving as one goes", () => {
+  it("waits for a pause, names the revision that the change began from, and drops its draft once it is acknowledged", async () => {
+    rename("Lim");
+    rename("Lime by the boathouse");
+    expect(useSaving.getState().state.kind).toBe("saving");
+    expect(kept.size).toBe(0);
+    await vi.advanceTimersByTimeAsync(200);
+    expect(kept.size).toBe(1);
+    await pause();
+    expect(asked.map((a) => [a.id, a.revision, a.name])).toEqual([["j", 3, "Lime by the boathouse"]]);
+    last()?.answer(job(4, "Lime by the boathouse"));
+    await pause();
+    expect(useSaving.getState()).toMatchObject({ state: { kind: "saved" }, revision: 4, savedAt: "at 4" });
+    expect(kept.size).toBe(0);
+  });
+
+  it("sends what was changed meanwhile with the new revision", async () => {
+    rename("one");
+    await pause();
+    rename("two");
+    await pause();
+    expect(asked).toHaveLength(1);
+    last()?.answer(job(4, "one"));
+    await pause();
+    await pause();
+    expect([last()?.revision, last()?.name]).toEqual([4, "two"]);
+    expect(kept.size).toBe(1);
+  });
+
+  it("tries again while the server is away", async () => {
+    rename("one");
+    await pause();
+    last()?.fail(new TypeError("network"));
+    await vi.advanceTimersByTimeAsync(10);
+    expect(useSaving.getState().state.kind).toBe("offline");
+    expect(kept.size).toBe(1);
+    await vi.advanceTimersByTimeAsync(1600);
+    expect(asked).toHaveLength(2);
+    last()?.answer(job(4, "one"));
+    await pause();
+    expect(useSaving.getState().state.kind).toBe("saved");
+  });
+
+  it("does not send again what was refused until it has been changed", async () => {
+    rename("");
+    await pause();
+    last()?.fail(new Refusal(422, "no", { name: ["Give it a name."] }));
+    await vi.advanceTimersByTimeAsync(5000);
+    expect(useSaving.getState().state).toEqual({ kind: "refused", text: "Give it a name." });
+    expect(asked).toHaveLength(1);
+    rename("Lime");
+    await pause();
+    expect(asked).toHaveLength(2);
+  });
+});
+
+describe("two who change the same job", () => {
+  const theirs = job(5, "Theirs");
+  beforeEach(async () => {
+    rename("Mine");
+    await pause();
+    last()?.fail(new Refusal(412, "stale", {}, theirs));
+    await vi.advanceTimersByTimeAsync(5000);
+    expect(useSaving.getState().state.kind).toBe("conflict");
+    expect(asked).toHaveLength(1);
+  });
+
+  it("can take the other version, and undo that", () => {
+    takeTheirs(theirs);
+    expect(useSheet.getState().document?.name).toBe("Theirs");
+    expect(useSaving.getState()).toMatchObject({ state: { kind: "saved" }, revision: 5 });
+    expect(kept.size).toBe(0);
+    useSheet.getState().undo();
+    expect(useSheet.getState().document?.name).toBe("Mine");
+  });
+
+  it("can keep their own over it", async () => {
+    void keepMine(theirs);
+    await vi.advanceTimersByTimeAsync(10);
+    expect([last()?.revision, last()?.name]).toEqual([5, "Mine"]);
+  });
+
+  it("can keep both", async () => {
+    await keepBoth(theirs);
+    expect(created).toEqual(["Mine, other version"]);
+    expect(useSheet.getState().document?.name).toBe("Theirs");
+  });
+});
+
+it("opens with the change that was never acknowledged", () => {
+  kept.set(
+    "draklo.draft.j",
+    JSON.stringify({ revision: 2, document: { name: "Unsaved", place: "", plan: { guesses: [], lines: [] } } }),
+  );
+  openJob(job(3, "Lime"));
+  expect(useSheet.getState().document?.name).toBe("Unsaved");
+  expect(useSaving.getState().revision).toBe(2);
+  useSheet.getState().undo();
+  expect(useSheet.getState().document?.name).toBe("Lime");
+});

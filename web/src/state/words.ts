@@ -1,0 +1,22 @@
+export const stateWords = { ready: "Ready on paper", check: "Check", stop: "Stop", mend: "To mend" } as const;
+export type StateWord = keyof typeof stateWords;
+
+/** The hatch that goes with a state, on the list and beside the verdict. */
+export const stateHatch: Record<StateWord, string> = {
+  ready: "state-holds",
+  check: "state-tight",
+  stop: "state-fails",
+  mend: "state-fails",
+};
+
+export function dayOf(date: string | undefined): string {
+  if (date === undefined) return "no day set";
+  const day = new Date(`${date}T12:00:00`);
+  const thisYear = day.getFullYear() === new Date().getFullYear();
+  return day.toLocaleDateString("en-GB", {
+    weekday: "short",
+    day: "numeric",
+    month: "short",
+    ...(thisYear ? {} : { year: "numeric" }),
+  });
+}

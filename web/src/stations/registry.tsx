@@ -1,0 +1,112 @@
+import { lazy, memo, type ComponentType } from "react";
+import type { Catalogue } from "../api/types";
+import { useSheet } from "../state/store";
+import { firstView, useView } from "../state/view";
+import { LineStation } from "./LineStation";
+
+interface StationEntry {
+  /** In the address. */
+  key: string;
+  name: string;
+  /** The drawing that it opens with. */
+  drawing: string;
+  /** Words of the trade that it uses, by their ids in the glossary. */
+  terms: string[];
+  /** The members of the plan that it decides. */
+  members: RegExp;
+  Component: ComponentType<{ catalogue: Catalogue }>;
+}
+
+/** Every station in the order of work; their numbers are their keys. A new one is an entry here. */
+export const stations: StationEntry[] = [
+  {
+    key: "walk",
+    name: "Walk up",
+    terms: ["escape-route", "reach"],
+    drawing: "plan",
+    members: /^walkUp/,
+    Component: lazy(() => import("./WalkUp").then((m) => ({ default: memo(m.WalkUp) }))),
+  },
+  {
+    key: "size",
+    name: "Size up",
+    terms: ["lay", "hinge", "careful-end"],
+    drawing: "elevation",
+    members: /^(tree|readings|wind)/,
+    Component: lazy(() => import("./SizeUp").then((m) => ({ default: memo(m.SizeUp) }))),
+  },
+  {
+    key: "lay",
+    name: "Lay",
+    terms: ["lay", "aim", "footprint", "reach", "escape-route", "snap-back"],
+    drawing: "plan",
+    members: /^(site|lay)/,
+    Component: lazy(() => import("./Lay").then((m) => ({ default: memo(m.Lay) }))),
+  },
+  {
+    key: "line",
+    name: "Line",
+    terms: ["seat", "tip-tie", "base-tie", "union", "bed-test", "take-up", "commit", "stretch"],
+    drawing: "elevation",
+    members: /^lines\[\d+\]\.(?!anchor|redirects|tackle|puller|limiter)/,
+    Component: memo(LineStation),
+  },
+  {
+    key: "tackle",
+    name: "Anchor and tackle",
+    terms: [
+      "anchor",
+      "sling",
+      "tackle",
+      "advantage",
+      "grip",
+      "friction-turns",
+      "redirect",
+      "set",
+      "reset",
+      "progress-capture",
+    ],
+    drawing: "elevation",
+    members: /^lines\[\d+\]\.(anchor|redirects|tackle|puller|limiter)/,
+    Component: lazy(() => import("./TackleStation").then((m) => ({ default: memo(m.TackleStation) }))),
+  },
+  {
+    key: "cuts",
+    name: "Cuts",
+    terms: [
+      "face-notch",
+      "hinge",
+      "back-cut",
+      "hold-angle",
+      "pre-tension",
+      "floor",
+      "early-go",
+      "load-reserve",
+      "design-factor",
+    ],
+    drawing: "stump",
+    members: /^(cut|policy)/,
+    Component: lazy(() => import("./Cuts").then((m) => ({ default: memo(m.Cuts) }))),
+  },
+];
+
+/** The station of a key; the one that a sheet opens with where there is none of it. */
+export function stationAt(key: string): StationEntry {
+  const found = stations.find((s) => s.key === key) ?? stations.find((s) => s.key === firstView.station);
+  if (!found) throw new Error("The registry lacks the first station.");
+  return found;
+}
+
+export function goTo(key: string): void {
+  useView.getState().set({ station: key, working: null, draft: null, drawing: stationAt(key).drawing });
+}
+
+/** The station where a member is decided. */
+export function stationOf(path: string): StationEntry | undefined {
+  return stations.find((s) => s.members.test(path));
+}
+
+/** How many of a station's figures are still guesses. */
+export function useGuesses(station: StationEntry): number {
+  return useSheet((s) => s.document?.plan.guesses.filter((path) => station.members.test(path)).length ?? 0);
+}
