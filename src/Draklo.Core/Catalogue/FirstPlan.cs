@@ -58,11 +58,11 @@ public static class FirstPlan
                         BreakingStrengthN = 40000,
                         LengthM = 60,
                         DiameterM = 0.0127,
-                        StretchAtTenPercent = 0.03,
+                        StretchAtTenPercent = Starts.Usual.StretchAtTenPercent,
                     },
                     KnotId = "running-bowline",
                     Tackle = new() { SystemId = "three-to-one", ContactId = "bushed-block" },
-                    Puller = new() { Count = 2, EffortEachN = 250 },
+                    Puller = new() { Count = 2, EffortEachN = Starts.Usual.EffortEachN },
                 },
             ],
             Guesses =

@@ -14,6 +14,7 @@ namespace Draklo.Web.Catalogue;
 /// <param name="Stages">What a tackle of the crew's own is put together from.</param>
 /// <param name="Crowns">Crown ratios to choose by what the crown looks like.</param>
 /// <param name="WalkUp">The walk-up list that a new job starts with.</param>
+/// <param name="Starts">What a part of the plan starts from when it is added.</param>
 public sealed record CatalogueAnswer(
     IReadOnlyList<SpeciesEntry> Species,
     IReadOnlyList<Knot> Knots,
@@ -25,7 +26,8 @@ public sealed record CatalogueAnswer(
     IReadOnlyList<AnchorFigure> Anchors,
     IReadOnlyList<Grip> Grips,
     IReadOnlyList<RopeConstruction> Constructions,
-    IReadOnlyList<GlossaryEntry> Glossary
+    IReadOnlyList<GlossaryEntry> Glossary,
+    Starts Starts
 );
 
 /// <param name="Own">True for what the crew added or corrected; a plan then carries its wood.</param>
@@ -106,7 +108,8 @@ internal static partial class CatalogueEndpoints
             [.. Reference.Anchors.Values.OrderBy(a => a.Kind, StringComparer.Ordinal).ThenBy(a => a.Nominal)],
             [.. Reference.Grips.Values.OrderBy(g => g.SlipLowN)],
             [.. Reference.Constructions.Values.OrderBy(c => c.StrengthPerMm2)],
-            Reference.Glossary
+            Reference.Glossary,
+            Starts.Usual
         );
     }
 

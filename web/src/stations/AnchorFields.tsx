@@ -1,5 +1,6 @@
 import type { Analysis, Catalogue, Line } from "../api/types";
 import { useFeed } from "../state/feed";
+import { useStarts } from "../state/starts";
 import { setMember } from "../state/store";
 import { Choice } from "../ui/Choice";
 import { Note, Segments } from "../ui/controls";
@@ -11,7 +12,7 @@ type Anchor = Line["anchor"];
 type Strength = NonNullable<Analysis["anchors"][number]>;
 
 const kinds: { value: Anchor["kind"]; name: string; note: string }[] = [
-  { value: "rated", name: "Known to hold", note: "its force is told or rated" },
+  { value: "rated", name: "Known to hold", note: "its force is known or rated" },
   { value: "tree", name: "Standing tree", note: "by its size and ground" },
   { value: "post", name: "Post in the ground", note: "for light pulls, at its foot" },
   { value: "pickets", name: "Pickets", note: "by number and lashing" },
@@ -19,15 +20,7 @@ const kinds: { value: Anchor["kind"]; name: string; note: string }[] = [
   { value: "vehicle", name: "Parked vehicle", note: "braked, chocked, nobody inside" },
 ];
 
-/** What each kind starts from, when its figures are not given yet. */
-const usual = {
-  tree: { dbhM: 0.4, heightM: 15, groundId: "roots-ordinary", soundness: 1 },
-  post: { diameterM: 0.15, depthM: 0.8, groundId: "soil-sandy" },
-  pickets: { arrangementId: "picket-1-1", ground: "firmLoam" },
-  weight: { massKg: 2000, brakedShare: 0.6, groundId: "firm-earth", slopeDeg: 0 },
-} as const;
-
-/** The anchor by its kind: what it is made of, and what that is reckoned to hold. */
+/** The anchor by its kind: what it is made of, and what that holds. */
 export function AnchorFields({
   path,
   catalogue,
@@ -39,6 +32,7 @@ export function AnchorFields({
 }) {
   const kind = (useMember(`${path}.kind`) as Anchor["kind"] | undefined) ?? "rated";
   const anchor = useMember(path) as Anchor;
+  const starts = useStarts();
   const ground = (member: string, of: string) => (
     <Choice
       label={of === "soil" ? "Soil" : "Ground"}
@@ -58,10 +52,10 @@ export function AnchorFields({
 
   function choose(next: Anchor["kind"]): void {
     const changed: Anchor = { ...anchor, kind: next };
-    if (next === "tree") changed.tree ??= { ...usual.tree };
-    if (next === "post") changed.post ??= { ...usual.post };
-    if (next === "pickets") changed.pickets ??= { ...usual.pickets };
-    if (next === "weight" || next === "vehicle") changed.weight ??= { ...usual.weight };
+    if (next === "tree") changed.tree ??= starts.anchorTree;
+    if (next === "post") changed.post ??= starts.anchorPost;
+    if (next === "pickets") changed.pickets ??= starts.anchorPickets;
+    if (next === "weight" || next === "vehicle") changed.weight ??= starts.anchorWeight;
     setMember(path, changed);
   }
 
@@ -151,7 +145,7 @@ export function AnchorFields({
   );
 }
 
-/** What it is reckoned to hold, how far that may be off, and what to watch. */
+/** What it holds, how far that may be off, and what to watch. */
 function Holds({ of }: { of: (analysis: Analysis) => Strength | null | undefined }) {
   const units = useSettings((s) => s.units);
   const strength = useFeed((s) => (s.analysis ? of(s.analysis) : null));

@@ -1,3 +1,4 @@
+import { useStarts } from "../state/starts";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, sayWhy } from "../api/client";
@@ -9,7 +10,6 @@ import { Modal } from "../ui/Modal";
 import { TextField } from "../ui/TextField";
 import { figure } from "../units/units";
 import {
-  firstComposed,
   idOf,
   movedStage,
   renamed,
@@ -37,7 +37,8 @@ interface ComposerProps {
 export function Composer({ at, catalogue }: ComposerProps) {
   const path = `lines[${at}].tackle`;
   const tackle = useMember(path) as Line["tackle"];
-  const own = tackle.composed ?? firstComposed;
+  const starts = useStarts();
+  const own = tackle.composed ?? starts.composed;
   const [keeping, setKeeping] = useState(false);
   const made = useComposed(own, tackle.contactId);
   const problem = useProblem(
@@ -83,7 +84,7 @@ export function Composer({ at, catalogue }: ComposerProps) {
         {!staged && (
           <Button
             onClick={() => {
-              put(firstComposed);
+              put(starts.composed);
             }}
           >
             Back to stages

@@ -1,5 +1,6 @@
 import type { Catalogue, Line } from "../api/types";
 import { useFeed } from "../state/feed";
+import { useStarts } from "../state/starts";
 import { setMember } from "../state/store";
 import { Choice } from "../ui/Choice";
 import { Note, Segments } from "../ui/controls";
@@ -15,6 +16,7 @@ import { Refused } from "../ui/Refused";
 export function HoldFields({ at, catalogue }: { at: number; catalogue: Catalogue }) {
   const path = `lines[${at}].tackle`;
   const units = useSettings((s) => s.units);
+  const starts = useStarts();
   const tackle = useMember(path) as Line["tackle"];
   const held = useFeed((s) => s.analysis?.pull.lines[at]?.tackle.capture);
   const made = useComposed(tackle.composed, tackle.contactId);
@@ -80,19 +82,9 @@ export function HoldFields({ at, catalogue }: { at: number; catalogue: Catalogue
           setMember(
             `${path}.hold`,
             v === "grip"
-              ? { grip: { gripId: tackle.grip?.gripId ?? "machard", endKnotId: "double-fisherman" } }
+              ? { grip: { ...starts.grip, gripId: tackle.grip?.gripId ?? starts.grip.gripId } }
               : v === "turns"
-                ? {
-                    turns: {
-                      turns: 3,
-                      frictionLow: 0.12,
-                      friction: 0.2,
-                      frictionHigh: 0.25,
-                      holdLowN: 80,
-                      holdN: 150,
-                      holdHighN: 250,
-                    },
-                  }
+                ? { turns: starts.holdingTurns }
                 : undefined,
           );
         }}

@@ -1,4 +1,5 @@
 import type { Catalogue, Line } from "../api/types";
+import { useStarts } from "../state/starts";
 import { setMember } from "../state/store";
 import { Choice } from "../ui/Choice";
 import { Note, Segments } from "../ui/controls";
@@ -15,13 +16,14 @@ export function JoinFields({ at, catalogue }: { at: number; catalogue: Catalogue
   const tackle = useMember(path) as Line["tackle"];
   const problem = useProblem(`${path}.joinKnotId`);
   const { grip } = tackle;
+  const starts = useStarts();
   return (
     <>
       <Segments
         label="Tackle to line"
         value={grip ? "grip" : "loop"}
         onChange={(v) => {
-          setMember(`${path}.grip`, v === "grip" ? { gripId: "machard", endKnotId: "double-fisherman" } : undefined);
+          setMember(`${path}.grip`, v === "grip" ? starts.grip : undefined);
         }}
         choices={[
           { value: "grip", text: "Friction grip" },
@@ -57,7 +59,7 @@ export function JoinFields({ at, catalogue }: { at: number; catalogue: Catalogue
         onChange={(v) => {
           setMember(
             `${path}.connector`,
-            v === "none" ? undefined : { strengthN: 24000, ...tackle.connector, count: v === "two" ? 2 : 1 },
+            v === "none" ? undefined : { ...starts.connector, ...tackle.connector, count: v === "two" ? 2 : 1 },
           );
         }}
         choices={[

@@ -1,3 +1,4 @@
+import { useStarts } from "../state/starts";
 import { useRef, useState } from "react";
 import { api, Refusal, sayWhy } from "../api/client";
 import type { Plan, Target } from "../api/types";
@@ -311,6 +312,7 @@ function setRises(rises: number[]): void {
 
 /** The site as GeoJSON, out and in, about its origin. */
 function SiteFiles({ plan }: { plan: Plan }) {
+  const starts = useStarts();
   const file = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState<string | null>(null);
   const origin = plan.site.origin;
@@ -363,7 +365,7 @@ function SiteFiles({ plan }: { plan: Plan }) {
       ) : (
         <Button
           onClick={() => {
-            setMember("site.origin", { latitudeDeg: 54, longitudeDeg: -3 });
+            setMember("site.origin", starts.origin);
           }}
         >
           Give the stump's place on the map

@@ -1,3 +1,4 @@
+import { useStarts } from "../state/starts";
 import type { Catalogue, Plan } from "../api/types";
 import { useFeed } from "../state/feed";
 import { setMember, useSheet } from "../state/store";
@@ -16,6 +17,7 @@ export function MassFields() {
   const tree = useFeed((s) => s.analysis?.tree);
   const figure = useFeed((s) => s.analysis?.figure);
   const edit = useSheet((s) => s.edit);
+  const starts = useStarts();
 
   function choose(next: typeof method): void {
     edit((d) => {
@@ -36,7 +38,7 @@ export function MassFields() {
           centreHeightM: round(tree.centre.upM + d.plan.cut.stumpHeightM, 10),
           northM: 0,
           eastM: 0,
-          spread: 0.15,
+          spread: starts.knownMassSpread,
         };
       }
       return { ...d, plan: { ...d.plan, tree: { ...d.plan.tree, mass } } };

@@ -1,3 +1,4 @@
+import { useStarts } from "../state/starts";
 import { useQuery } from "@tanstack/react-query";
 import { api } from "../api/client";
 import { useSheet } from "../state/store";
@@ -25,6 +26,7 @@ export function Piece({ path, place, label = "From the locker" }: PieceProps) {
   const units = useSettings((s) => s.units);
   const locker = useLocker();
   const edit = useSheet((s) => s.edit);
+  const starts = useStarts();
   const item = useMember(`${path}.${place === "blocks" || place === "redirectBlock" ? "hardwareItemId" : "itemId"}`) as
     string | undefined;
   const problem = useProblem(path);
@@ -65,7 +67,7 @@ export function Piece({ path, place, label = "From the locker" }: PieceProps) {
       return;
     }
     const entry = all.find((e) => e.item.id === id);
-    if (entry && fits(entry, place)) edit((d) => ({ ...d, plan: hung(d.plan, path, place, entry, 0.03) }));
+    if (entry && fits(entry, place)) edit((d) => ({ ...d, plan: hung(d.plan, path, place, entry, starts) }));
   }
 
   return (

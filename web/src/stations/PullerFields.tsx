@@ -1,5 +1,6 @@
 import type { Catalogue, Line } from "../api/types";
 import { useFeed } from "../state/feed";
+import { useStarts } from "../state/starts";
 import { setMember } from "../state/store";
 import { Choice } from "../ui/Choice";
 import { Button, Note, Segments } from "../ui/controls";
@@ -21,6 +22,7 @@ export function PullerFields({ at, catalogue }: { at: number; catalogue: Catalog
   const path = `lines[${at}]`;
   const puller = useMember(`${path}.puller`) as Line["puller"];
   const limiter = useMember(`${path}.limiter`) as Line["limiter"];
+  const starts = useStarts();
   return (
     <Group title="Haulers">
       <Choice
@@ -32,10 +34,10 @@ export function PullerFields({ at, catalogue }: { at: number; catalogue: Catalog
             ...puller,
             kind,
             ...(kind === "vehicle"
-              ? { vehicle: puller.vehicle ?? { massKg: 2200, brakedShare: 1, groundId: "firm-earth", slopeDeg: 0 } }
+              ? { vehicle: puller.vehicle ?? starts.vehicle }
               : kind === "people"
                 ? {}
-                : { machineN: puller.machineN ?? (kind === "machine" ? 10000 : 8000) }),
+                : { machineN: puller.machineN ?? (kind === "machine" ? starts.machineN : starts.handWinchN) }),
           });
         }}
       />
@@ -51,7 +53,12 @@ export function PullerFields({ at, catalogue }: { at: number; catalogue: Catalog
               setMember(`${path}.puller`, {
                 ...puller,
                 footing,
-                effortEachN: footing === "leaning" ? 550 : puller.footing === "leaning" ? 250 : puller.effortEachN,
+                effortEachN:
+                  footing === "leaning"
+                    ? starts.leaningEffortN
+                    : puller.footing === "leaning"
+                      ? starts.effortEachN
+                      : puller.effortEachN,
               });
             }}
             choices={[
@@ -111,15 +118,7 @@ export function PullerFields({ at, catalogue }: { at: number; catalogue: Catalog
         <Button
           className="my-1"
           onClick={() => {
-            setMember(`${path}.limiter`, {
-              turns: 2,
-              frictionLow: 0.12,
-              friction: 0.2,
-              frictionHigh: 0.25,
-              holdLowN: 80,
-              holdN: 150,
-              holdHighN: 250,
-            });
+            setMember(`${path}.limiter`, starts.limiter);
           }}
         >
           Put turns on a drum before it

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { api, sayWhy } from "../api/client";
 import type { Plan, Sight } from "../api/types";
 import { useFeed } from "../state/feed";
+import { useStarts } from "../state/starts";
 import { setMember, useSheet } from "../state/store";
 import { openWorking } from "../state/view";
 import { Button, Note, Segments } from "../ui/controls";
@@ -18,19 +19,12 @@ export function HeightReadings() {
   const reading = useMember("readings.height") as HeightReading | undefined;
   const result = useFeed((s) => s.analysis?.measured.heightM);
   const problem = useProblem("readings.height.upDeg", "readings.height.distanceM");
+  const starts = useStarts();
   if (!reading) {
     return (
       <Button
         onClick={() => {
-          setMember("readings.height", {
-            method: "angles",
-            distanceM: 25,
-            slopeDeg: 0,
-            upDeg: 40,
-            downDeg: -4,
-            stickM: 0.7,
-            armM: 0.7,
-          });
+          setMember("readings.height", starts.heightReading);
         }}
       >
         Measure the height

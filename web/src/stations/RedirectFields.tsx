@@ -1,3 +1,4 @@
+import { useStarts } from "../state/starts";
 import type { Catalogue, Line } from "../api/types";
 import { Figure } from "./Figure";
 import { useFeed } from "../state/feed";
@@ -17,6 +18,7 @@ import { SlingFields } from "./SlingFields";
 export function RedirectFields({ at, catalogue }: { at: number; catalogue: Catalogue }) {
   const redirects = useMember(`lines[${at}].redirects`) as Line["redirects"];
   const edit = useSheet((s) => s.edit);
+  const starts = useStarts();
   const set = useView((s) => s.set);
 
   function add(): void {
@@ -33,7 +35,11 @@ export function RedirectFields({ at, catalogue }: { at: number; catalogue: Catal
             heightM: l.anchor.heightM,
             kind: "rated",
           };
-          return { ...l, redirects: [...l.redirects, { at: l.anchor, contactId: "bushed-block" }], anchor: aside };
+          return {
+            ...l,
+            redirects: [...l.redirects, { at: l.anchor, contactId: starts.redirectContactId }],
+            anchor: aside,
+          };
         }),
       },
     }));

@@ -1,3 +1,4 @@
+import { useStarts } from "../state/starts";
 import type { Catalogue, Line } from "../api/types";
 import { setMember } from "../state/store";
 import { Choice } from "../ui/Choice";
@@ -14,6 +15,7 @@ export function RopeFields({ at, catalogue }: { at: number; catalogue: Catalogue
   const path = `lines[${at}]`;
   const units = useSettings((s) => s.units);
   const rope = useMember(`${path}.rope`) as Line["rope"];
+  const starts = useStarts();
   const joined = useMember(`${path}.joined`) as Line["joined"];
   const joint = useFeed((s) => s.analysis?.pull.lines[at]?.jointAtM);
   const problem = useProblem(`${path}.joined.knotId`);
@@ -58,10 +60,10 @@ export function RopeFields({ at, catalogue }: { at: number; catalogue: Catalogue
           className="mt-1"
           onClick={() => {
             setMember(`${path}.joined`, {
-              knotId: "double-fisherman",
+              knotId: starts.joinKnotId,
               rope: {
                 breakingStrengthN: rope.breakingStrengthN,
-                lengthM: 30,
+                lengthM: starts.joinedLengthM,
                 diameterM: rope.diameterM,
                 stretchAtTenPercent: rope.stretchAtTenPercent,
               },

@@ -1,6 +1,7 @@
 import type { Line } from "../api/types";
 import { Figure } from "./Figure";
 import { useFeed } from "../state/feed";
+import { useStarts } from "../state/starts";
 import { setMember } from "../state/store";
 import { Check } from "../ui/Check";
 import { Choice } from "../ui/Choice";
@@ -14,6 +15,7 @@ import { schools } from "./schools";
 export function SeatFields({ at }: { at: number }) {
   const path = `lines[${at}]`;
   const seat = useMember(`${path}.seat`) as Line["seat"];
+  const starts = useStarts();
   const tie = useMember(`${path}.tie`) as Line["tie"];
   const id = useMember(`${path}.id`) as string;
   const force = useFeed((s) => s.analysis?.pull.lines[at]);
@@ -31,13 +33,7 @@ export function SeatFields({ at }: { at: number }) {
             ...(on === "stem"
               ? {}
               : {
-                  limb: seat.limb ?? {
-                    diameterM: 0.2,
-                    bearingDeg: 0,
-                    riseDeg: 45,
-                    sharedBy: 1,
-                    ...(on === "limb" ? { leverM: 0.6 } : {}),
-                  },
+                  limb: seat.limb ?? (on === "limb" ? starts.limb : starts.union),
                 }),
           });
         }}
@@ -105,6 +101,7 @@ export function SettingFields({ at }: { at: number }) {
   const path = `lines[${at}].setting`;
   const units = useSettings((s) => s.units);
   const setting = useMember(path) as Line["setting"];
+  const starts = useStarts();
   const id = useMember(`lines[${at}].id`) as string;
   const thrown = useFeed((s) => s.analysis?.pull.lines[at]?.setting);
   const problem = useProblem(`${path}.way`);
@@ -116,7 +113,7 @@ export function SettingFields({ at }: { at: number }) {
         options={ways}
         problem={problem}
         onChange={(way) => {
-          setMember(path, way === "none" ? undefined : { standOffM: 4, twigsLeft: 0, bedded: false, ...setting, way });
+          setMember(path, way === "none" ? undefined : { ...starts.setting, ...setting, way });
         }}
       />
       {setting && setting.way !== "climber" && (

@@ -1,4 +1,5 @@
 import type { Catalogue, Line } from "../api/types";
+import { useStarts } from "../state/starts";
 import { setMember } from "../state/store";
 import { Choice } from "../ui/Choice";
 import { Member, useMember } from "./fields";
@@ -17,6 +18,7 @@ const hitches = [
 /** The sling at an anchor or a redirect. */
 export function SlingFields({ path, catalogue, name }: { path: string; catalogue: Catalogue; name: string }) {
   const sling = useMember(path) as Sling | undefined;
+  const starts = useStarts();
   return (
     <>
       <Choice
@@ -24,10 +26,7 @@ export function SlingFields({ path, catalogue, name }: { path: string; catalogue
         value={sling?.hitch ?? "none"}
         options={hitches}
         onChange={(hitch) => {
-          setMember(
-            path,
-            hitch === "none" ? undefined : { breakingStrengthN: 40000, halfAngleDeg: 0, ...sling, hitch },
-          );
+          setMember(path, hitch === "none" ? undefined : { ...starts.sling, ...sling, hitch });
         }}
       />
       {sling && (

@@ -1,3 +1,4 @@
+import { useStarts } from "../state/starts";
 import { lazy, Suspense } from "react";
 import type { Catalogue, Composed, Line } from "../api/types";
 import { Figure } from "./Figure";
@@ -9,7 +10,6 @@ import { useSettings } from "../ui/settings";
 import { TextField } from "../ui/TextField";
 import { written } from "../units/units";
 import { AnchorFields } from "./AnchorFields";
-import { firstComposed } from "./compose";
 import { Group, Member, useProblem } from "./fields";
 import { JoinFields } from "./JoinFields";
 import { LinePicker, useLine } from "./LinePicker";
@@ -29,14 +29,14 @@ const LoadCell = lazy(() => import("./LoadCell").then((m) => ({ default: m.LoadC
 const ofOnesOwn = { id: "composed", inLine: false, usesAnchor: true };
 
 /** The tackle with another system; what sat at a turn of the one before is not known to suit it. */
-function withSystem(tackle: Line["tackle"], id: string, kept: Composed | undefined): Line["tackle"] {
+function withSystem(tackle: Line["tackle"], id: string, first: Composed, kept: Composed | undefined): Line["tackle"] {
   const rest = { ...tackle };
   delete rest.composed;
   delete rest.capture;
   return kept
     ? { ...rest, systemId: "composed", composed: kept }
     : id === "composed"
-      ? { ...rest, systemId: "composed", composed: tackle.composed ?? firstComposed }
+      ? { ...rest, systemId: "composed", composed: tackle.composed ?? first }
       : { ...rest, systemId: id };
 }
 
@@ -47,6 +47,7 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
   const line = useSheet((s) => s.document?.plan.lines[at]);
   const systemProblem = useProblem(`${path}.tackle.systemId`);
   const tackles = useOwnTackles();
+  const starts = useStarts();
   if (!line) return null;
   const { composed } = line.tackle;
   const system = composed ? ofOnesOwn : catalogue.systems.find((s) => s.id === line.tackle.systemId);
@@ -94,7 +95,7 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
           onChange={(id) => {
             setMember(
               `${path}.tackle`,
-              withSystem(line.tackle, id, tackles.data?.find((t) => `own:${t.id}` === id)?.tackle),
+              withSystem(line.tackle, id, starts.composed, tackles.data?.find((t) => `own:${t.id}` === id)?.tackle),
             );
           }}
           problem={systemProblem}
@@ -124,10 +125,7 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
               label="Rope of the tackle"
               value={own ? "own" : "line"}
               onChange={(v) => {
-                setMember(
-                  `${path}.tackle.rope`,
-                  v === "own" ? { breakingStrengthN: 30000, diameterM: 0.011, endKnotId: "bowline" } : undefined,
-                );
+                setMember(`${path}.tackle.rope`, v === "own" ? starts.tackleRope : undefined);
               }}
               choices={[
                 { value: "own", text: "Rope of its own" },

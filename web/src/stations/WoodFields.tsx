@@ -1,3 +1,4 @@
+import { useStarts } from "../state/starts";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, sayWhy } from "../api/client";
@@ -283,6 +284,7 @@ function SpeciesDialog({
 
 /** What was found inside the stem and seen on the tree. */
 export function ConditionFields() {
+  const starts = useStarts();
   const decay = useMember("tree.decay") as Plan["tree"]["decay"];
   const condition = useMember("tree.condition") as Plan["tree"]["condition"];
   const ratio = useFeed((s) => s.analysis?.tree.shellRatio);
@@ -337,7 +339,7 @@ export function ConditionFields() {
       ) : (
         <Button
           onClick={() => {
-            setMember("tree.decay", { shellM: 0.15, diameterM: 0.5 });
+            setMember("tree.decay", starts.decay);
           }}
         >
           Enter a decay reading

@@ -1,7 +1,6 @@
 import type { Composed } from "../api/types";
 import { describe, expect, it } from "vitest";
 import {
-  firstComposed,
   idOf,
   movedStage,
   renamed,
@@ -14,6 +13,15 @@ import {
   withoutPoint,
   withoutStage,
 } from "./compose";
+
+const staged: Composed = {
+  stages: [
+    { kind: "three", contactIds: [], legsApartDeg: 0 },
+    { kind: "two", contactIds: [], legsApartDeg: 0 },
+  ],
+  points: [],
+  ropes: [],
+};
 
 const free: Composed = {
   stages: [],
@@ -43,14 +51,14 @@ const free: Composed = {
 
 describe("stages", () => {
   it("are added before the two grips, moved and taken away", () => {
-    const grips = withStage(firstComposed, "betweenGrips");
+    const grips = withStage(staged, "betweenGrips");
     expect(withStage(grips, "five").stages.map((s) => s.kind)).toEqual(["three", "two", "five", "betweenGrips"]);
-    expect(movedStage(firstComposed, 0, 1).stages.map((s) => s.kind)).toEqual(["two", "three"]);
-    expect(movedStage(firstComposed, 1, 1)).toBe(firstComposed);
-    expect(withoutStage(firstComposed, 0).stages.map((s) => s.kind)).toEqual(["two"]);
+    expect(movedStage(staged, 0, 1).stages.map((s) => s.kind)).toEqual(["two", "three"]);
+    expect(movedStage(staged, 1, 1)).toBe(staged);
+    expect(withoutStage(staged, 0).stages.map((s) => s.kind)).toEqual(["two"]);
   });
   it("keep a turn's own kind at its place and drop what is as usual", () => {
-    const second = withTurn(firstComposed, 0, 1, "friction-ring", "bushed-block");
+    const second = withTurn(staged, 0, 1, "friction-ring", "bushed-block");
     expect(second.stages[0]?.contactIds).toEqual(["bushed-block", "friction-ring"]);
     expect(withTurn(second, 0, 1, "bushed-block", "bushed-block").stages[0]?.contactIds).toEqual([]);
     expect(withKind(second, 0, "two", 1).stages[0]).toMatchObject({ kind: "two", contactIds: ["bushed-block"] });

@@ -3,16 +3,6 @@ import type { Catalogue, Composed } from "../api/types";
 export type StageKind = Composed["stages"][number]["kind"];
 type Rope = Composed["ropes"][number];
 
-/** What "Build one" begins with. */
-export const firstComposed: Composed = {
-  stages: [
-    { kind: "three", contactIds: [], legsApartDeg: 0 },
-    { kind: "two", contactIds: [], legsApartDeg: 0 },
-  ],
-  points: [],
-  ropes: [],
-};
-
 /** How many turns a stage has, each of a kind of its own if wanted. */
 export function turnsOf(catalogue: Catalogue, kind: StageKind): number {
   return catalogue.stages.find((s) => s.kind === kind)?.turns ?? 0;

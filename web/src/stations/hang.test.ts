@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { GearEntry, Plan } from "../api/types";
+import type { Starts } from "../state/starts";
 import { withoutPieces } from "../state/store";
 import { fits, hung, unhung } from "./hang";
 
@@ -19,6 +20,13 @@ const plan = {
     },
   ],
 } as unknown as Plan;
+
+const starts = {
+  stretchAtTenPercent: 0.03,
+  tackleRope: { endKnotId: "bowline" },
+  grip: { gripId: "machard", endKnotId: "double-fisherman" },
+  sling: { hitch: "choked", halfAngleDeg: 0 },
+} as Starts;
 
 const entry = (
   item: Partial<GearEntry["item"]>,
@@ -41,7 +49,7 @@ const rope = entry(
 
 describe("hanging a piece of the locker", () => {
   it("copies a rope's figures, its age and what was left of it, and it is no guess any more", () => {
-    const next = hung(plan, "lines[0].rope", "rope", rope, 0.03);
+    const next = hung(plan, "lines[0].rope", "rope", rope, starts);
     expect(next.lines[0]?.rope).toEqual({
       breakingStrengthN: 46000,
       lengthM: 60,
@@ -60,7 +68,7 @@ describe("hanging a piece of the locker", () => {
       "lines[0].rope",
       "rope",
       { ...rope, strength: { newtons: 29000, source: "estimate", how: "" } },
-      0.03,
+      starts,
     );
     expect(next.guesses).toEqual(["lines[0].rope.breakingStrengthN"]);
   });
@@ -71,7 +79,7 @@ describe("hanging a piece of the locker", () => {
       "lines[0].tackle.grip",
       "grip",
       entry({ id: "loop", kind: "grip", diameterM: 0.008 }, { newtons: 15000, source: "label", how: "" }),
-      0.03,
+      starts,
     ).lines[0]?.tackle.grip;
     expect(grip).toEqual({
       gripId: "prusik",
@@ -88,7 +96,7 @@ describe("hanging a piece of the locker", () => {
       "lines[0].tackle",
       "blocks",
       entry({ id: "b", kind: "block", diameterM: 0.075, contactId: "ball-bearing-block" }),
-      0.03,
+      starts,
     ).lines[0]?.tackle;
     expect(tackle).toMatchObject({
       contactId: "ball-bearing-block",
@@ -98,7 +106,7 @@ describe("hanging a piece of the locker", () => {
       systemId: "five-to-one",
     });
     expect(
-      hung(plan, "lines[0].tackle", "blocks", entry({ kind: "tackleSet", systemId: "three-to-one" }), 0.03).lines[0]
+      hung(plan, "lines[0].tackle", "blocks", entry({ kind: "tackleSet", systemId: "three-to-one" }), starts).lines[0]
         ?.tackle.systemId,
     ).toBe("three-to-one");
     // A set that is rove already takes the place of a composed tackle and of what sat at its turns.
@@ -119,7 +127,7 @@ describe("hanging a piece of the locker", () => {
       "lines[0].tackle",
       "blocks",
       entry({ kind: "tackleSet", systemId: "three-to-one" }),
-      0.03,
+      starts,
     ).lines[0]?.tackle;
     expect([set?.systemId, set?.composed, set?.capture]).toEqual(["three-to-one", undefined, undefined]);
   });
@@ -132,7 +140,7 @@ describe("hanging a piece of the locker", () => {
   });
 
   it("is taken off with its figures left, and a copied line names no piece", () => {
-    const next = hung(plan, "lines[0].rope", "rope", rope, 0.03);
+    const next = hung(plan, "lines[0].rope", "rope", rope, starts);
     expect(unhung(next, "lines[0].rope", "rope").lines[0]?.rope).toMatchObject({ breakingStrengthN: 46000 });
     expect(unhung(next, "lines[0].rope", "rope").lines[0]?.rope.itemId).toBeUndefined();
     const [line] = next.lines;

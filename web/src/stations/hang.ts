@@ -1,5 +1,6 @@
 import type { GearEntry, GearItem, Line, Plan } from "../api/types";
 import { withValue } from "../state/paths";
+import type { Starts } from "../state/starts";
 
 /** A place of the plan that a piece of the locker can hang at. */
 export type Place =
@@ -29,7 +30,7 @@ export function fits(entry: GearEntry, place: Place): boolean {
 }
 
 /** The plan with a piece hung: its figures are copied, so that the plan stands alone; its id says which piece it is. */
-export function hung(plan: Plan, path: string, place: Place, entry: GearEntry, usualStretch: number): Plan {
+export function hung(plan: Plan, path: string, place: Place, entry: GearEntry, starts: Starts): Plan {
   const { item, strength } = entry;
   const newtons = strength.newtons ?? 0;
   const wear =
@@ -51,7 +52,7 @@ export function hung(plan: Plan, path: string, place: Place, entry: GearEntry, u
     breakingStrengthN: newtons,
     lengthM: item.lengthM ?? 0,
     diameterM: item.diameterM ?? 0,
-    stretchAtTenPercent: item.stretchAtTenPercent ?? usualStretch,
+    stretchAtTenPercent: item.stretchAtTenPercent ?? starts.stretchAtTenPercent,
     ...construction,
     ...wear,
     itemId: item.id,
@@ -63,7 +64,7 @@ export function hung(plan: Plan, path: string, place: Place, entry: GearEntry, u
     case "tackleRope":
       return marked(
         withValue(plan, path, {
-          endKnotId: "bowline",
+          endKnotId: starts.tackleRope.endKnotId,
           ...groupAt(plan, path),
           breakingStrengthN: newtons,
           diameterM: item.diameterM ?? 0,
@@ -78,8 +79,8 @@ export function hung(plan: Plan, path: string, place: Place, entry: GearEntry, u
       const before = groupAt(plan, path) as Partial<NonNullable<Line["tackle"]["grip"]>>;
       return marked(
         withValue(plan, path, {
-          endKnotId: before.endKnotId ?? "double-fisherman",
-          gripId: item.gripId ?? before.gripId ?? "machard",
+          endKnotId: before.endKnotId ?? starts.grip.endKnotId,
+          gripId: item.gripId ?? before.gripId ?? starts.grip.gripId,
           cordStrengthN: newtons,
           ...(item.diameterM === undefined ? {} : { cordDiameterM: item.diameterM }),
           ...wear,
@@ -92,8 +93,8 @@ export function hung(plan: Plan, path: string, place: Place, entry: GearEntry, u
       return withValue(plan, path, { count: 1, ...groupAt(plan, path), strengthN: newtons, itemId: item.id });
     case "sling":
       return withValue(plan, path, {
-        hitch: "choked",
-        halfAngleDeg: 0,
+        hitch: starts.sling.hitch,
+        halfAngleDeg: starts.sling.halfAngleDeg,
         ...groupAt(plan, path),
         breakingStrengthN: newtons,
         ...wear,

@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { Link as RouterLink, useParams } from "react-router";
 import { api, sayWhy } from "../../api/client";
+import { StartsContext } from "../../state/starts";
 import type { Catalogue } from "../../api/types";
 import { useAddress, viewOf } from "../../state/address";
 import { closeJob, openJob, useSaving } from "../../state/autosave";
@@ -53,7 +54,9 @@ export function SheetPage() {
     );
   }
   return opened === id && catalogue.data ? (
-    <Sheet catalogue={catalogue.data} />
+    <StartsContext value={catalogue.data.starts}>
+      <Sheet catalogue={catalogue.data} />
+    </StartsContext>
   ) : (
     <main className="p-8 text-pencil">Opening the sheet.</main>
   );
