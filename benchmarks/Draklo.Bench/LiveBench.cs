@@ -26,6 +26,7 @@ internal static class LiveBench
         await LoadAsync(app.Address);
         await CrowdedJobAsync(app.Address);
         Drag(app.Address);
+        await ManyJobsAsync(app.Address);
         await LongLockerAsync(app.Address);
     }
 
@@ -87,6 +88,34 @@ internal static class LiveBench
 
         Report("Locker of 5,000 pieces, request to first rows painted", painted);
         Report("Search in 5,000 pieces, letters to rows painted", narrowed);
+    }
+
+    /// <summary>The list of a thousand jobs, as it is first asked for and after.</summary>
+    private static async Task ManyJobsAsync(string address)
+    {
+        using var client = new HttpClient { BaseAddress = new(address) };
+        for (var i = 0; i < 1000; i++)
+        {
+            using var content = new ByteArrayContent(
+                JsonSerializer.SerializeToUtf8Bytes(
+                    new { name = $"Job {i}", plan = AnalysisBench.Demo("lime.json") },
+                    DocumentReader.Options
+                )
+            );
+            content.Headers.ContentType = new("application/json");
+            (await client.PostAsync(new Uri("/api/jobs", UriKind.Relative), content)).EnsureSuccessStatusCode();
+        }
+
+        var times = new List<double>();
+        for (var i = 0; i < 21; i++)
+        {
+            var watch = Stopwatch.StartNew();
+            await client.GetByteArrayAsync(new Uri("/api/jobs", UriKind.Relative));
+            times.Add(watch.Elapsed.TotalMilliseconds);
+        }
+
+        Console.WriteLine($"GET /api/jobs, 1,000 jobs, first time: {times[0]:F1} ms");
+        Report("GET /api/jobs, 1,000 jobs, after", times.Skip(1));
     }
 
     private static async Task LoadAsync(string address)
@@ -153,12 +182,16 @@ internal static class LiveBench
         using var screen = new Screen(address);
         screen.OpenJob("Lime");
         Watch(screen, "[data-figure='needed-tension']");
+        var before = screen.InScript();
         for (var i = 0; i < 12; i++)
         {
             screen.Drag("[data-handle='seat-main']", 0, i % 2 == 0 ? -96 : 96, steps: 24);
         }
 
         Report("Drag of the seat to redrawn figures, Chromium", Waits(screen));
+        Console.WriteLine(
+            $"Script of that drag: {(screen.InScript() - before).TotalMilliseconds / (12 * 24):F1} ms a move"
+        );
         screen.OpenJob("Crowded");
         screen.Send("3");
         screen.Find(OpenQA.Selenium.By.CssSelector("[data-handle='lay']"));

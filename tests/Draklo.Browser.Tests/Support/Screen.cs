@@ -175,6 +175,17 @@ public sealed class Screen : IDisposable
         driver.PerformActions([sequence]);
     }
 
+    /// <summary>Time spent in script since the page opened.</summary>
+    public TimeSpan InScript()
+    {
+        driver.ExecuteCdpCommand("Performance.enable", []);
+        var answer = (Dictionary<string, object>)driver.ExecuteCdpCommand("Performance.getMetrics", [])!;
+        var metrics = ((object[])answer["metrics"]).Cast<Dictionary<string, object>>();
+        return TimeSpan.FromSeconds(
+            Convert.ToDouble(metrics.Single(m => "ScriptDuration".Equals(m["name"]))["value"])
+        );
+    }
+
     public void Focus(string css) => Run("document.querySelector(arguments[0]).focus()", css);
 
     public object? Run(string script, params object[] args) => driver.ExecuteScript(script, args);

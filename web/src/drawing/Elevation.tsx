@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { Analysis, Plan } from "../api/types";
 import { setMember, useSheet } from "../state/store";
+import { useLitLink } from "../state/lit";
 import { useView } from "../state/view";
 import { written } from "../units/units";
 import { useSettings } from "../ui/settings";
@@ -65,7 +66,9 @@ interface DrawingProps extends ElevationProps {
 
 function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
   const units = useSettings((s) => s.units);
-  const { tiltDeg, link, set } = useView();
+  const tiltDeg = useView((s) => s.tiltDeg);
+  const set = useView((s) => s.set);
+  const lit = useLitLink();
   const release = useSheet((s) => s.release);
   const { figure } = analysis;
   const view = figure.viewDeg;
@@ -146,7 +149,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
       <path
         d={`M${stump.x} ${stump.y}l${0.5 * scale.perMetre * plan.cut.stumpDiameterM} ${-0.18 * scale.perMetre}v${0.36 * scale.perMetre}Z`}
         fill="var(--ink)"
-        stroke={link === "hinge" ? "var(--ink)" : "none"}
+        stroke={lit?.mark === "hinge" ? "var(--ink)" : "none"}
         strokeWidth={6}
       />
       <path d={`M${mass.x} ${mass.y + 8}v44`} stroke="var(--ink)" strokeWidth={2.2} />
@@ -154,7 +157,15 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
       <text x={mass.x - 12} y={mass.y + 34} textAnchor="end" fill="var(--ink)" className="halo font-tight text-[13px]">
         {written(analysis.tree.weightN, "force", units)}
       </text>
-      {link === "stem" && <StemMark analysis={analysis} scale={scale} />}
+      {lit?.mark === "stem" && <StemMark analysis={analysis} scale={scale} />}
+      {lit?.mark === "roots" && (
+        <path
+          data-lit-roots
+          d={`M${stump.x - scale.perMetre} ${groundY}h${2 * scale.perMetre}`}
+          stroke="var(--ink)"
+          strokeWidth={6}
+        />
+      )}
       {plan.lines.map((line, index) => (
         <LineDrawing
           key={line.id}
@@ -163,7 +174,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
           analysis={analysis}
           scale={scale}
           tiltDeg={tiltDeg}
-          link={link}
+          lit={lit}
           main={index === 0}
         />
       ))}
@@ -265,7 +276,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
                 grab();
               }}
               onRelease={done}
-              lit={link === `${line.id}.knot`}
+              lit={lit?.lineId === line.id && lit.mark === "seat"}
             />
             <Handle
               id={`anchor-${line.id}`}
@@ -297,7 +308,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
                 grab();
               }}
               onRelease={done}
-              lit={link === `${line.id}.anchor`}
+              lit={lit?.lineId === line.id && lit.mark === "anchor"}
               shape="square"
             />
           </g>

@@ -1,4 +1,4 @@
-import type { Analysis, Line } from "../api/types";
+import type { Analysis, Line, Link } from "../api/types";
 import { written } from "../units/units";
 import { useSettings } from "../ui/settings";
 import { flatten, pathOf, tipped, toPixels, type Scale } from "./projection";
@@ -9,13 +9,13 @@ interface LineDrawingProps {
   analysis: Analysis;
   scale: Scale;
   tiltDeg: number;
-  /** Id of the link that is lit up. */
-  link: string | null;
+  /** The link that is lit up. */
+  lit: Link | undefined;
   main: boolean;
 }
 
 /** One line with its tackle, anchor and haulers; line weight follows tension. */
-export function LineDrawing({ line, index, analysis, scale, tiltDeg, link, main }: LineDrawingProps) {
+export function LineDrawing({ line, index, analysis, scale, tiltDeg, lit: link, main }: LineDrawingProps) {
   const units = useSettings((s) => s.units);
   const figure = analysis.figure.lines[index];
   const result = analysis.pull.lines[index];
@@ -44,7 +44,7 @@ export function LineDrawing({ line, index, analysis, scale, tiltDeg, link, main 
   const head = { x: end.x - u.x * tackle, y: end.y - u.y * tackle };
   const weight = 1.6 + Math.min(2.4, result.tensionN / 3000);
   const strands = Math.min(Math.round(legs), 6);
-  const lit = (what: string) => link === `${line.id}.${what}`;
+  const lit = (mark: Link["mark"]) => link?.lineId === line.id && link.mark === mark;
   const angle = (Math.atan2(dy, dx) * 180) / Math.PI;
   const to = first ?? head;
   const middle = { x: (seat.x + to.x) / 2, y: (seat.y + to.y) / 2 };
@@ -65,14 +65,14 @@ export function LineDrawing({ line, index, analysis, scale, tiltDeg, link, main 
         <path
           d={`M${seat.x} ${seat.y}L${foot.x} ${foot.y}`}
           stroke="var(--loaded)"
-          strokeWidth={lit("rope") ? weight + 3 : weight}
+          strokeWidth={lit("pullLine") ? weight + 3 : weight}
           fill="none"
         />
       )}
       <path
         d={pathOf([seat, ...turns, head])}
         stroke="var(--loaded)"
-        strokeWidth={lit("rope") ? weight + 3 : weight}
+        strokeWidth={lit("pullLine") ? weight + 3 : weight}
         fill="none"
         strokeLinejoin="round"
       />
@@ -91,7 +91,7 @@ export function LineDrawing({ line, index, analysis, scale, tiltDeg, link, main 
             r={6}
             fill="var(--sheet)"
             stroke="var(--ink)"
-            strokeWidth={link?.startsWith(`${line.id}.redirect-${i + 1}`) ? 4 : 1.8}
+            strokeWidth={lit("redirect") && link?.place === i + 1 ? 4 : 1.8}
           />
           <text x={at.x} y={at.y + 24} textAnchor="middle" fill="var(--ink)" className="halo font-tight text-[13px]">
             {line.redirects[i]?.at.name ?? "redirect"}
@@ -110,7 +110,7 @@ export function LineDrawing({ line, index, analysis, scale, tiltDeg, link, main 
                 key={i}
                 d={`M${head.x + side.x * off} ${head.y + side.y * off}L${end.x + side.x * off} ${end.y + side.y * off}`}
                 stroke="var(--loaded)"
-                strokeWidth={lit("legs") ? 2.4 : 1.1}
+                strokeWidth={lit("tackleLegs") ? 2.4 : 1.1}
               />
             );
           })}
@@ -129,9 +129,8 @@ export function LineDrawing({ line, index, analysis, scale, tiltDeg, link, main 
           ))}
         </g>
       )}
-      {lit("knot") && mark(seat)}
-      {(lit("join") || lit("grip") || lit("cord") || lit("connector")) && mark(head)}
-      {lit("limb") && mark(seat)}
+      {lit("seat") && mark(seat)}
+      {lit("tackleHead") && mark(head)}
       <text
         transform={`translate(${middle.x} ${middle.y}) rotate(${slant > 90 || slant < -90 ? slant + 180 : slant})`}
         y={-9}
@@ -151,7 +150,12 @@ export function LineDrawing({ line, index, analysis, scale, tiltDeg, link, main 
         {line.anchor.name ?? "anchor"}
       </text>
       {main && (line.puller.kind === "machine" || line.puller.kind === "vehicle") && (
-        <Machine x={anchor.x + 1.8 * scale.perMetre} ground={ground} perMetre={scale.perMetre} lit={lit("hands")} />
+        <Machine
+          x={anchor.x + 1.8 * scale.perMetre}
+          ground={ground}
+          perMetre={scale.perMetre}
+          lit={lit("hauler") || lit("drum")}
+        />
       )}
       {main && (line.puller.kind === "people" || line.puller.kind === "handWinch") && (
         <Crew
@@ -159,7 +163,7 @@ export function LineDrawing({ line, index, analysis, scale, tiltDeg, link, main 
           x={anchor.x + (line.tackle.systemId === "direct" ? -4 : 1.6 * scale.perMetre)}
           ground={ground}
           perMetre={scale.perMetre}
-          lit={lit("hands")}
+          lit={lit("hauler") || lit("drum")}
         />
       )}
     </g>

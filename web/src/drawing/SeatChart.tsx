@@ -1,11 +1,13 @@
 import { scaleLinear } from "d3-scale";
 import { line } from "d3-shape";
+import { memo } from "react";
+import type { StemProfile } from "../api/types";
 import { setMember, useSheet } from "../state/store";
 import { useSettings } from "../ui/settings";
 import { Button } from "../ui/controls";
 import { written } from "../units/units";
 import { Handle } from "./Handle";
-import { useStem } from "./useStem";
+import { useSeats } from "./useStem";
 
 const width = 272;
 const height = 128;
@@ -14,19 +16,13 @@ const base = 96;
 /** Needed tension and stem use against the seat's height; the seat is dragged along it. */
 export function SeatChart({ at }: { at: number }) {
   const units = useSettings((s) => s.units);
-  const plan = useSheet((s) => s.document?.plan);
   const release = useSheet((s) => s.release);
-  const profile = useStem(at);
-  const seat = plan?.lines[at]?.seat.heightM;
-  if (!plan || !profile || seat === undefined || profile.seats.length < 2) return null;
+  const profile = useSeats(at);
+  const seat = useSheet((s) => s.document?.plan.lines[at]?.seat.heightM);
+  if (!profile || seat === undefined || profile.seats.length < 2) return null;
   const { seats } = profile;
-  const low = seats[0]?.heightM ?? 0;
-  const high = seats.at(-1)?.heightM ?? 1;
-  const x = scaleLinear([low, high], [8, width - 8]);
-  // Low seats need absurd tensions; the chart shows what lies within three times the least.
-  const least = Math.min(...seats.map((s) => s.neededTensionN));
-  const tension = scaleLinear([0, least * 3], [base, 22]).clamp(true);
-  const use = scaleLinear([0, 1.25], [base, 22]).clamp(true);
+  const x = alongSeats(seats);
+  const [low = 0, high = 1] = x.domain();
   const path = `lines[${at}].seat.heightM`;
   const place = (metres: number) => {
     setMember(path, Math.round(Math.min(Math.max(metres, low), high) * 10) / 10, `seat-${at}`);
@@ -41,31 +37,7 @@ export function SeatChart({ at }: { at: number }) {
         aria-label="Needed tension and stem use against the seat's height"
         className="block"
       >
-        <path d={`M8 ${base}H${width - 8}`} stroke="var(--ink)" strokeWidth={1.2} />
-        <path d={`M8 ${use(1)}H${width - 8}`} stroke="var(--pencil)" strokeWidth={0.8} strokeDasharray="2 4" />
-        <path
-          d={
-            line<(typeof seats)[number]>(
-              (s) => x(s.heightM),
-              (s) => tension(s.neededTensionN),
-            )(seats) ?? ""
-          }
-          fill="none"
-          stroke="var(--ink)"
-          strokeWidth={1.8}
-        />
-        <path
-          d={
-            line<(typeof seats)[number]>(
-              (s) => x(s.heightM),
-              (s) => use(s.stemUse),
-            )(seats) ?? ""
-          }
-          fill="none"
-          stroke="var(--bark)"
-          strokeWidth={1.6}
-          strokeDasharray="5 3"
-        />
+        <Curves seats={seats} />
         <path d={`M${x(profile.bestHeightM)} ${base}v8`} stroke="var(--ink)" strokeWidth={2} />
         <text
           x={Math.min(Math.max(x(profile.bestHeightM), 40), width - 40)}
@@ -109,3 +81,25 @@ export function SeatChart({ at }: { at: number }) {
     </div>
   );
 }
+
+const alongSeats = (seats: StemProfile["seats"]) =>
+  scaleLinear([seats[0]?.heightM ?? 0, seats.at(-1)?.heightM ?? 1], [8, width - 8]);
+
+/** Apart from the handle, which moves over them. */
+const Curves = memo(function Curves({ seats }: { seats: StemProfile["seats"] }) {
+  const x = alongSeats(seats);
+  // Low seats need absurd tensions; the chart shows what lies within three times the least.
+  const least = Math.min(...seats.map((s) => s.neededTensionN));
+  const tension = scaleLinear([0, least * 3], [base, 22]).clamp(true);
+  const use = scaleLinear([0, 1.25], [base, 22]).clamp(true);
+  const curve = (up: (seat: StemProfile["seats"][number]) => number) =>
+    line<StemProfile["seats"][number]>((s) => x(s.heightM), up)(seats) ?? "";
+  return (
+    <>
+      <path d={`M8 ${base}H${width - 8}`} stroke="var(--ink)" strokeWidth={1.2} />
+      <path d={`M8 ${use(1)}H${width - 8}`} stroke="var(--pencil)" strokeWidth={0.8} strokeDasharray="2 4" />
+      <path d={curve((s) => tension(s.neededTensionN))} fill="none" stroke="var(--ink)" strokeWidth={1.8} />
+      <path d={curve((s) => use(s.stemUse))} fill="none" stroke="var(--bark)" strokeWidth={1.6} strokeDasharray="5 3" />
+    </>
+  );
+});

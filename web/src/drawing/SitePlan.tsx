@@ -108,7 +108,10 @@ interface DrawingProps extends SitePlanProps {
 
 function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
   const units = useSettings((s) => s.units);
-  const { target, draft, rose, set } = useView();
+  const target = useView((s) => s.target);
+  const draft = useView((s) => s.draft);
+  const rose = useView((s) => s.rose);
+  const set = useView((s) => s.set);
   const release = useSheet((s) => s.release);
   const { site } = analysis;
   const lay = plan.lay.bearingDeg;

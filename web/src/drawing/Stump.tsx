@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { Analysis, Plan } from "../api/types";
 import { setMember, useSheet } from "../state/store";
-import { useView } from "../state/view";
+import { useLitLink } from "../state/lit";
 import { written } from "../units/units";
 import { useSettings } from "../ui/settings";
 import { Handle } from "./Handle";
@@ -47,7 +47,7 @@ interface DrawingProps {
 
 function Drawing({ plan, analysis, perMetre, width, height, hold }: DrawingProps) {
   const units = useSettings((s) => s.units);
-  const link = useView((s) => s.link);
+  const lit = useLitLink();
   const release = useSheet((s) => s.release);
   const { stumpDiameterM: diameter, hingeThicknessM: hinge, notch } = plan.cut;
   const r = (diameter / 2) * perMetre;
@@ -117,7 +117,7 @@ function Drawing({ plan, analysis, perMetre, width, height, hold }: DrawingProps
           d={`M${back} ${above.y - backHalf}A${r} ${r} 0 0 1 ${apex} ${above.y - half}V${above.y + half}A${r} ${r} 0 0 1 ${back} ${above.y + backHalf}Z`}
           fill="url(#stump-hatch)"
           stroke="var(--ink)"
-          strokeWidth={link === "hinge" ? 4 : 2}
+          strokeWidth={lit?.mark === "hinge" ? 4 : 2}
         />
         <path
           d={`M${above.x - r - 26} ${above.y}H${above.x + r + 52}`}

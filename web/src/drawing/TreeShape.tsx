@@ -1,3 +1,4 @@
+import { memo } from "react";
 import type { Figure, LayPoint } from "../api/types";
 import { crownOutline, flatten, hatchPath, pathOf, tipped, toPixels, type Scale } from "./projection";
 
@@ -11,8 +12,16 @@ interface TreeShapeProps {
   small?: boolean;
 }
 
-/** Stem, crown and centre of mass, leaning as the plan says. */
-export function TreeShape({ figure, centre, scale, tiltDeg = 0, ghost = false, small = false }: TreeShapeProps) {
+/** Stem, crown and centre of mass, leaning as the plan says. Drawn again only when the tree itself has changed. */
+export const TreeShape = memo(Tree, (before, now) => sameTree(before.figure, now.figure) && sameProps(before, now));
+
+const sameTree = (a: Figure, b: Figure) =>
+  a.stem === b.stem && a.crown === b.crown && a.viewDeg === b.viewDeg && a.groundUpM === b.groundUpM;
+
+const sameProps = (a: TreeShapeProps, b: TreeShapeProps) =>
+  (["centre", "scale", "tiltDeg", "ghost", "small"] as const).every((name) => a[name] === b[name]);
+
+function Tree({ figure, centre, scale, tiltDeg = 0, ghost = false, small = false }: TreeShapeProps) {
   const crown = crownOutline(figure, tiltDeg).map((p) => toPixels(scale, p));
   const slices = figure.stem.map((s) => ({
     ...flatten(tipped(s, tiltDeg), figure.viewDeg),

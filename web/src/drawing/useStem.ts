@@ -1,12 +1,21 @@
 import { useQuery } from "@tanstack/react-query";
-import { useDeferredValue } from "react";
+import { useDeferredValue, useEffect, useState } from "react";
 import { api } from "../api/client";
 import type { StemProfile } from "../api/types";
 import { useFeed } from "../state/feed";
 
-/** Bending along the stem and other seats of a line; the last one stays while the next is computed. */
+/** Bending along the stem, at every step of a drag. */
 export function useStem(line: number): StemProfile | undefined {
-  const version = useDeferredValue(useFeed((s) => s.version));
+  return useProfile(line, useDeferredValue(useFeed((s) => s.version)));
+}
+
+/** The other seats of a line, once the plan has come to rest: while a seat is dragged they stay as they are. */
+export function useSeats(line: number): StemProfile | undefined {
+  return useProfile(line, useRested(useFeed((s) => s.version)));
+}
+
+/** The last profile stays while the next is computed. */
+function useProfile(line: number, version: number): StemProfile | undefined {
   const query = useQuery({
     queryKey: ["stem", line, version],
     queryFn: () => {
@@ -20,4 +29,21 @@ export function useStem(line: number): StemProfile | undefined {
     placeholderData: (before) => before,
   });
   return query.data;
+}
+
+/** A value that has not changed for a moment; the first is taken at once. */
+function useRested(value: number): number {
+  const [rested, setRested] = useState(value);
+  useEffect(() => {
+    const timer = setTimeout(
+      () => {
+        setRested(value);
+      },
+      rested > 0 ? 150 : 0,
+    );
+    return () => {
+      clearTimeout(timer);
+    };
+  }, [value, rested]);
+  return rested;
 }

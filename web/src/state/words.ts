@@ -9,14 +9,12 @@ export const stateHatch: Record<StateWord, string> = {
   mend: "state-fails",
 };
 
+const parts = { weekday: "short", day: "numeric", month: "short" } as const;
+const dayThisYear = new Intl.DateTimeFormat("en-GB", parts);
+const dayOfAnother = new Intl.DateTimeFormat("en-GB", { ...parts, year: "numeric" });
+
 export function dayOf(date: string | undefined): string {
   if (date === undefined) return "no day set";
   const day = new Date(`${date}T12:00:00`);
-  const thisYear = day.getFullYear() === new Date().getFullYear();
-  return day.toLocaleDateString("en-GB", {
-    weekday: "short",
-    day: "numeric",
-    month: "short",
-    ...(thisYear ? {} : { year: "numeric" }),
-  });
+  return (day.getFullYear() === new Date().getFullYear() ? dayThisYear : dayOfAnother).format(day);
 }

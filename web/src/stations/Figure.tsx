@@ -1,6 +1,6 @@
 import { written, type Quantity } from "../units/units";
 import { useSettings } from "../ui/settings";
-import { useFeed } from "../state/feed";
+import { useOld } from "../state/feed";
 import { openWorking } from "../state/view";
 
 interface FigureProps {
@@ -15,7 +15,7 @@ interface FigureProps {
 /** A result with its name; it opens the sum behind it. */
 export function Figure({ label, value, quantity, working, note }: FigureProps) {
   const units = useSettings((s) => s.units);
-  const old = useFeed((s) => Object.keys(s.problems).length > 0);
+  const old = useOld();
   return (
     <button
       type="button"

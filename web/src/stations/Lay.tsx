@@ -70,7 +70,8 @@ function MarkFields({ plan }: { plan: Plan }) {
 
 function AddTarget({ plan }: { plan: Plan }) {
   const [kind, setKind] = useState<Target["kind"]>("building");
-  const { draft, set } = useView();
+  const draft = useView((s) => s.draft);
+  const set = useView((s) => s.set);
   if (draft) {
     return (
       <Group title={`Drawing: ${kindWords[draft.kind].toLowerCase()}`}>
@@ -132,7 +133,8 @@ function AddTarget({ plan }: { plan: Plan }) {
 function TargetList() {
   const units = useSettings((s) => s.units);
   const analysis = useFeed((s) => s.analysis);
-  const { target, set } = useView();
+  const target = useView((s) => s.target);
+  const set = useView((s) => s.set);
   if (!analysis || analysis.site.targets.length === 0) return null;
   const order = { stop: 0, check: 1, ready: 2 } as const;
   const sorted = [...analysis.site.targets].sort(
@@ -166,7 +168,8 @@ function TargetList() {
 /** The lay rose in words: each run of open lays with the easiest of them, to be chosen by a button. */
 function Directions({ plan }: { plan: Plan }) {
   const units = useSettings((s) => s.units);
-  const { rose: shown, set } = useView();
+  const shown = useView((s) => s.rose);
+  const set = useView((s) => s.set);
   const rose = useRose(plan, shown);
   const runs = rose ? runsOf(rose.bearings) : [];
   return (

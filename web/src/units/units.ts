@@ -51,14 +51,17 @@ function readingUnit(value: number, quantity: Quantity, units: Units): Unit {
   return units === "metric" && kind.small && Math.abs(value) < kind.metric.si ? kind.small : kind[units];
 }
 
+/** By the number of decimals; made once, for making one costs more than a hundred uses. */
+const numbers = Array.from({ length: 7 }, (_, n) => new Intl.NumberFormat("en-GB", { maximumFractionDigits: n }));
+
 /** Three figures, never false precision: 1486 → "1,490", 0.471 → "0.471", 13 → "13". */
 export function plain(value: number, figures = 3): string {
   if (!Number.isFinite(value)) return "–";
   if (Math.abs(value) < 5e-7) return "0";
   const places = figures - 1 - Math.floor(Math.log10(Math.abs(value)));
   const rounded = places < 0 ? Math.round(value / 10 ** -places) * 10 ** -places : value;
-  return rounded
-    .toLocaleString("en-GB", { maximumFractionDigits: Math.min(Math.max(places, 0), 6) })
+  return (numbers[Math.min(Math.max(places, 0), 6)] as Intl.NumberFormat)
+    .format(rounded)
     .replace(/^-0$/, "0")
     .replace("-", "−");
 }

@@ -34,44 +34,53 @@ export function VerdictLine() {
           : "Working it out."}
       </p>
     );
-  return <Said verdict={verdict} unreachable={unreachable} />;
-}
-
-const Said = memo(function Said({ verdict, unreachable }: { verdict: Verdict; unreachable: boolean }) {
   return (
-    <Popover data-verdict={verdict.state} className="relative flex min-w-0 items-center gap-3">
+    <div data-verdict={verdict.state} className="relative flex min-w-0 items-center gap-3">
       <span aria-hidden className={`${stateHatch[verdict.state]} h-8 w-3 shrink-0 border border-ink`} />
       <p className="line-clamp-2 min-w-0 flex-1 text-[15px] leading-[1.3]" data-summary title={verdict.headline}>
         <strong className="font-semibold">{stateWords[verdict.state]}.</strong> {verdict.headline}{" "}
         {unreachable && <span className="font-semibold">Draklo does not answer; these figures are old. </span>}
       </p>
+      <Reasons count={verdict.reasons.length} />
+    </div>
+  );
+}
+
+/** The button and what opens under it; apart from the sentence, which changes at every step of a drag. */
+const Reasons = memo(function Reasons({ count }: { count: number }) {
+  return (
+    <Popover>
       <PopoverButton className="max-w-[112px] shrink-0 text-left font-tight text-sm leading-tight underline decoration-1 underline-offset-2">
-        {verdict.reasons.length === 1
-          ? "Why, and the cautions"
-          : `All ${verdict.reasons.length} reasons and the cautions`}
+        {count === 1 ? "Why, and the cautions" : `All ${count} reasons and the cautions`}
       </PopoverButton>
       <PopoverPanel className="absolute left-0 top-full z-30 mt-2 max-h-[80vh] w-[560px] max-w-[92vw] overflow-auto border-2 border-ink bg-sheet p-4">
-        <ul className="space-y-2">
-          {verdict.reasons.map((reason) => (
-            <li
-              key={`${reason.code} ${reason.text}`}
-              data-code={reason.code}
-              className="flex gap-2 text-sm leading-snug"
-            >
-              <span aria-hidden className={`${stateHatch[reason.state]} mt-0.5 h-4 w-4 shrink-0 border border-ink`} />
-              <span className="sr-only">{reason.state}: </span>
-              <Text reason={reason} />
-            </li>
-          ))}
-        </ul>
-        <Suspense>
-          <Chances />
-        </Suspense>
-        <p className="mt-3 border-t border-ink pt-2 text-[13px] leading-snug">{verdict.caution}</p>
+        <ReasonList />
       </PopoverPanel>
     </Popover>
   );
 });
+
+function ReasonList() {
+  const verdict = useFeed((s) => s.analysis?.verdict);
+  if (!verdict) return null;
+  return (
+    <>
+      <ul className="space-y-2">
+        {verdict.reasons.map((reason) => (
+          <li key={`${reason.code} ${reason.text}`} data-code={reason.code} className="flex gap-2 text-sm leading-snug">
+            <span aria-hidden className={`${stateHatch[reason.state]} mt-0.5 h-4 w-4 shrink-0 border border-ink`} />
+            <span className="sr-only">{reason.state}: </span>
+            <Text reason={reason} />
+          </li>
+        ))}
+      </ul>
+      <Suspense>
+        <Chances />
+      </Suspense>
+      <p className="mt-3 border-t border-ink pt-2 text-[13px] leading-snug">{verdict.caution}</p>
+    </>
+  );
+}
 
 /** A reason that leads to its link, or to the station of the member that is to blame. */
 function Text({ reason }: { reason: Verdict["reasons"][number] }) {
