@@ -3,19 +3,10 @@ using Draklo.Browser.Tests.Support;
 namespace Draklo.Browser.Tests;
 
 /// <summary>axe-core finds nothing to complain of, in every state of the screens.</summary>
-public sealed class AccessibilityTests : IDisposable
+public sealed class AccessibilityTests(Stage stage) : IClassFixture<Stage>
 {
     private static readonly string Axe = ReadAxe();
-    private readonly AppProcess app = new();
-    private readonly Screen screen;
-
-    public AccessibilityTests() => screen = new(app.Address);
-
-    public void Dispose()
-    {
-        screen.Dispose();
-        app.Dispose();
-    }
+    private readonly Screen screen = stage.Begin();
 
     [Fact]
     public void The_list_and_its_menu()
@@ -99,7 +90,7 @@ public sealed class AccessibilityTests : IDisposable
         NoViolations();
         screen.Press("Undo");
         screen.Until(() => screen.Count("[data-old]") == 0, "the undo");
-        screen.Click("[data-summary] button");
+        screen.Click("[data-verdict] button");
         screen.Until(
             () => screen.Text("body").Contains("Estimates, not promises", StringComparison.Ordinal),
             "the cautions"

@@ -6,18 +6,9 @@ using OpenQA.Selenium;
 namespace Draklo.Browser.Tests;
 
 /// <summary>Gear, redirects, ties, drum and load cell on the sheet.</summary>
-public sealed class GearOnSheetTests : IDisposable
+public sealed class GearOnSheetTests(Stage stage) : IClassFixture<Stage>
 {
-    private readonly AppProcess app = new();
-    private readonly Screen screen;
-
-    public GearOnSheetTests() => screen = new(app.Address);
-
-    public void Dispose()
-    {
-        screen.Dispose();
-        app.Dispose();
-    }
+    private readonly Screen screen = stage.Begin();
 
     [Fact]
     public async Task A_rope_of_the_locker_is_hung_with_its_figures_and_a_retired_one_stops_the_plan()
@@ -38,7 +29,7 @@ public sealed class GearOnSheetTests : IDisposable
             "the estimate to stay marked as a guess"
         );
 
-        using var client = new HttpClient { BaseAddress = new(app.Address) };
+        var client = stage.Client;
         await client.PostAsJsonAsync(
             "/api/locker/items/nylon-45/inspections",
             JsonNode.Parse("{\"on\":\"2026-11-01\",\"by\":\"Mette\",\"findings\":[\"cut\"],\"outcome\":\"retire\"}")

@@ -2,18 +2,9 @@ using Draklo.Browser.Tests.Support;
 
 namespace Draklo.Browser.Tests;
 
-public sealed class ListTests : IDisposable
+public sealed class ListTests(Stage stage) : IClassFixture<Stage>
 {
-    private readonly AppProcess app = new();
-    private readonly Screen screen;
-
-    public ListTests() => screen = new(app.Address);
-
-    public void Dispose()
-    {
-        screen.Dispose();
-        app.Dispose();
-    }
+    private readonly Screen screen = stage.Begin();
 
     [Fact]
     public void Three_jobs_each_with_its_tree_its_state_and_its_day()

@@ -6,21 +6,12 @@ using OpenQA.Selenium;
 namespace Draklo.Browser.Tests;
 
 /// <summary>The sheet as a person uses it, in the real browser on the real server.</summary>
-public sealed class SheetTests : IDisposable
+public sealed class SheetTests(Stage stage) : IClassFixture<Stage>
 {
     private const string Needed = "[data-figure='needed-tension']";
     private const string Seat = "[data-handle='seat-main']";
 
-    private readonly AppProcess app = new();
-    private readonly Screen screen;
-
-    public SheetTests() => screen = new(app.Address);
-
-    public void Dispose()
-    {
-        screen.Dispose();
-        app.Dispose();
-    }
+    private readonly Screen screen = stage.Begin();
 
     [Fact]
     public void Dragging_the_seat_up_lowers_the_tension_and_everything_follows()
@@ -156,7 +147,7 @@ public sealed class SheetTests : IDisposable
         );
         screen.Reload();
         screen.Until(() => screen.ValueOf("Seat above ground") == "14.5", "the change to be there after a reload");
-        app.Kill();
+        stage.App.Kill();
 
         // Changed while the server is gone: kept by the browser, and saved once the server is back.
         screen.Type("Seat above ground", "14.7");
@@ -164,7 +155,7 @@ public sealed class SheetTests : IDisposable
             () => screen.Attribute("[data-save]", "data-save") == "offline",
             "the sheet to say that it is not saved"
         );
-        app.Start();
+        stage.App.Start();
         screen.Until(
             () => screen.Text("[data-save]").Contains("revision 3", StringComparison.Ordinal),
             "the save after the server came back"
@@ -177,7 +168,7 @@ public sealed class SheetTests : IDisposable
     public async Task A_second_window_never_overwrites_silently()
     {
         screen.OpenJob("Lime");
-        using var client = new HttpClient { BaseAddress = new(app.Address) };
+        var client = stage.Client;
         var list = (await client.GetFromJsonAsync<JsonArray>("/api/jobs"))!;
         var id = list.Single(j => j!["name"]!.GetValue<string>().StartsWith("Lime", StringComparison.Ordinal))![
             "id"

@@ -4,18 +4,9 @@ using OpenQA.Selenium;
 namespace Draklo.Browser.Tests;
 
 /// <summary>Walk-up, size-up and lay as a faller uses them.</summary>
-public sealed class SiteTests : IDisposable
+public sealed class SiteTests(Stage stage) : IClassFixture<Stage>
 {
-    private readonly AppProcess app = new();
-    private readonly Screen screen;
-
-    public SiteTests() => screen = new(app.Address);
-
-    public void Dispose()
-    {
-        screen.Dispose();
-        app.Dispose();
-    }
+    private readonly Screen screen = stage.Begin();
 
     [Fact]
     public void An_unticked_must_have_holds_the_plan_and_a_tick_bears_a_name()

@@ -4,24 +4,17 @@ using OpenQA.Selenium;
 namespace Draklo.Browser.Tests;
 
 /// <summary>Tackles put together on the sheet, kept, drawn and hauled.</summary>
-public sealed class TackleOnSheetTests : IDisposable
+public sealed class TackleOnSheetTests : IClassFixture<Stage>
 {
-    private readonly AppProcess app = new();
     private readonly Screen screen;
 
-    public TackleOnSheetTests()
+    public TackleOnSheetTests(Stage stage)
     {
-        screen = new(app.Address);
+        screen = stage.Begin();
         screen.OpenJob("Lime");
         screen.Click("nav [data-station='Anchor and tackle']");
         screen.Send("t");
         screen.Until(() => screen.Count("[data-tackle] [data-leg]") == 5, "the five of the demo");
-    }
-
-    public void Dispose()
-    {
-        screen.Dispose();
-        app.Dispose();
     }
 
     [Fact]
@@ -32,7 +25,7 @@ public sealed class TackleOnSheetTests : IDisposable
             () =>
                 screen
                     .Text("[data-composed]")
-                    .StartsWith("Three hauling a two: 6.00 before friction, 5.15", StringComparison.Ordinal),
+                    .StartsWith("Three hauling a two: 6 before friction, 5.15", StringComparison.Ordinal),
             "a three hauling a two"
         );
         screen.Until(
@@ -52,7 +45,7 @@ public sealed class TackleOnSheetTests : IDisposable
         Pick("Turn 1 at", "one-carabiner");
         screen.Until(
             () =>
-                screen.Text("[data-composed]").Contains("12.0 before friction", StringComparison.Ordinal)
+                screen.Text("[data-composed]").Contains("12 before friction", StringComparison.Ordinal)
                 && screen.Count("[data-turn='carabiner']") == 1,
             "a carabiner at the first turn"
         );
@@ -72,7 +65,7 @@ public sealed class TackleOnSheetTests : IDisposable
         screen.Click("nav [data-station='Anchor and tackle']");
         Pick("System", "own:long-haul");
         screen.Until(
-            () => screen.Text("[data-composed]").StartsWith("Long haul: 12.0", StringComparison.Ordinal),
+            () => screen.Text("[data-composed]").StartsWith("Long haul: 12", StringComparison.Ordinal),
             "the other plan to take it"
         );
         screen.Chord(Keys.Control, "z");

@@ -4,12 +4,12 @@ namespace Draklo.Core.Gear;
 
 /// <param name="Get">The cell of an item; null for an empty one.</param>
 /// <param name="Set">The item with a cell put in; null when it cannot be read.</param>
-/// <param name="Wants">What would be read.</param>
+/// <param name="Expects">What would be read.</param>
 internal sealed record Column(
     string Name,
     Func<GearItem, string?> Get,
     Func<GearItem, string, GearItem?> Set,
-    Func<string> Wants
+    Func<string> Expects
 );
 
 /// <summary>The columns of the locker as a CSV file.</summary>

@@ -203,7 +203,7 @@ public static class GearCsv
             {
                 return (
                     null,
-                    $"“{(cell.Length > 30 ? cell[..30] + "…" : cell)}” in the column {columns[i].Name}: {columns[i].Wants()}."
+                    $"“{(cell.Length > 30 ? cell[..30] + "…" : cell)}” in the column {columns[i].Name}: {columns[i].Expects()}."
                 );
             }
 

@@ -72,7 +72,7 @@ public sealed record GearItem : IDocumentPart
 
     [Display(
         Name = "Factor of the working load",
-        Description = "Breaking strength over working load, as the maker reckons it."
+        Description = "Breaking strength over working load, as the maker counts it."
     )]
     [Range(1, 15)]
     public double? WorkingLoadFactor { get; init; }

@@ -100,7 +100,7 @@ public static class GearRules
             problems.Add(
                 new(
                     "workingLoadFactor",
-                    "A working load alone does not tell the strength: give the factor that the maker reckons with, or the breaking strength."
+                    "A working load alone does not tell the strength: give the factor that the maker uses, or the breaking strength."
                 )
             );
         }
@@ -146,7 +146,7 @@ public static class GearRules
         }
         else if (text is not null && text.Any(char.IsControl))
         {
-            problems.Add(new(path, "This text holds characters that cannot be shown: type it anew."));
+            problems.Add(new(path, "This text holds characters that cannot be shown: type it again."));
         }
     }
 

@@ -2,7 +2,7 @@ namespace Draklo.Core.Geometry;
 
 /// <summary>Turns site directions (north, east) into the lay frame (forward, right).</summary>
 /// <remarks>
-/// The tree, the anchors and the wind are kept in site terms, so turning the lay resolves all of them anew.
+/// The tree, the anchors and the wind are kept in site terms, so turning the lay resolves all of them again.
 /// </remarks>
 public readonly struct LayFrame
 {

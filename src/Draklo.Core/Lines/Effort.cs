@@ -10,11 +10,9 @@ namespace Draklo.Core.Lines;
 /// <remarks>
 /// Estimates. People: the nth adds 0.88 of the first (0.80 to 0.95), for they never pull quite together; a steady pull
 /// scatters from 0.72 to 1.32 of what is given (180 to 330 N about 250 N), a short heave is 420 N (300 to 560 N) where
-/// a
-/// steady pull is 250 N; poor footing leaves seven tenths. A vehicle pulls what its driven wheels grip, less what it
-/// spends
-/// on the slope it drives up (method M10). A jerk of a machine, a winch or a vehicle is reckoned a quarter over what it
-/// keeps up.
+/// a steady pull is 250 N; poor footing leaves seven tenths. A vehicle pulls what its driven wheels grip, less what it
+/// spends on the slope it drives up (method M10). A jerk of a machine, a winch or a vehicle counts as a quarter over
+/// what it keeps up.
 /// </remarks>
 /// <param name="SteadyN">What it keeps up, N.</param>
 /// <param name="ShortN">One heave or jerk, N.</param>

@@ -5,7 +5,7 @@ namespace Draklo.Core.Lines;
 
 /// <summary>One number of turns on the drum and where it slips.</summary>
 /// <param name="SlipLowN">With the low friction and a light hold.</param>
-/// <param name="SlipN">As reckoned.</param>
+/// <param name="SlipN">With the middle figures.</param>
 /// <param name="SlipHighN">With the high friction and a firm hold.</param>
 /// <param name="Fits">Slips above the need at worst, and below what the weakest link may carry at best.</param>
 public sealed record DrumTurns(int Turns, double SlipLowN, double SlipN, double SlipHighN, bool Fits);

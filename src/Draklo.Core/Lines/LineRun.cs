@@ -8,8 +8,7 @@ namespace Draklo.Core.Lines;
 /// <summary>The whole way of a line from its seat over its redirects to its anchor, in the lay frame.</summary>
 /// <remarks>
 /// Method M15. While it is hauled, each redirect passes η of the tension on its hauling side on to the tree, so the
-/// hauling
-/// side carries more. Legs are counted from the tree: leg 0 runs from the seat to the first fixed point.
+/// hauling side carries more. Legs are counted from the tree: leg 0 runs from the seat to the first fixed point.
 /// </remarks>
 /// <param name="Points">Seat, redirects, anchor.</param>
 public sealed record LineRun(Point[] Points, ContactKind[] Turns)

@@ -25,7 +25,7 @@ public sealed record LineSetting(double ClearM, double SpeedMps, Spread? ReachM,
     private const double BedShare = 0.25;
 
     /// <summary>
-    /// Launch speeds in m/s; a long pole lifts the line rather than throws it and is reckoned by its reach.
+    /// Launch speeds in m/s; a long pole lifts the line rather than throws it and is judged by its reach.
     /// </summary>
     private static readonly Spread ByHand = new(13, 15.5, 18);
     private static readonly Spread ByCatapult = new(24, 28, 32);

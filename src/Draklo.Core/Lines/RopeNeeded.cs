@@ -15,14 +15,14 @@ public static class RopeNeeded
     private const double Tail = 3;
 
     /// <summary>What a knot that joins two ropes takes off them, metres.</summary>
-    private const double JointTakes = 1;
+    private const double JointLength = 1;
 
     /// <param name="run">From the seat over the redirects to the anchor, metres.</param>
     public static double For(LineMembers line, TackleSystem system, double run, Workings? workings)
     {
         var legs = system.IsRoveIn(line) ? system.LegsInLine : 0;
         var up = line.Tie == TieKind.Base ? 2 : 1;
-        var joint = line.Joined is null ? 0 : JointTakes;
+        var joint = line.Joined is null ? 0 : JointLength;
         var needed = Of(line.Tie, line.Seat.HeightM, run, legs * line.Tackle.OpenedM, line.Joined is not null);
         workings?.Add(
             $"{line.Id}.rope-needed",
@@ -40,7 +40,7 @@ public static class RopeNeeded
 
     /// <param name="tackle">Rope that the tackle takes out of the line, metres.</param>
     internal static double Of(TieKind tie, double seat, double run, double tackle, bool joined) =>
-        ((tie == TieKind.Base ? 2 : 1) * seat) + Tie + run + tackle + Tail + (joined ? JointTakes : 0);
+        ((tie == TieKind.Base ? 2 : 1) * seat) + Tie + run + tackle + Tail + (joined ? JointLength : 0);
 
     /// <summary>
     /// Legs of rope beside the line's own run when the tackle is rove in it; hauling directly adds none.
@@ -57,5 +57,5 @@ public static class RopeNeeded
     public static double? JointAt(LineMembers line) =>
         line.Joined is null
             ? null
-            : line.Rope.LengthM - Tie - (JointTakes / 2) - (line.Tie == TieKind.Base ? line.Seat.HeightM : 0);
+            : line.Rope.LengthM - Tie - (JointLength / 2) - (line.Tie == TieKind.Base ? line.Seat.HeightM : 0);
 }

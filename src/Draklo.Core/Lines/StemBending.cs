@@ -5,8 +5,7 @@ namespace Draklo.Core.Lines;
 /// <summary>How the lines bend the stem.</summary>
 /// <remarks>
 /// Method M11. Lines in several places bend the stem together: their moments are added as vectors at each height, which
-/// is
-/// more than any one of them alone. Stress and movement grow in proportion to the tension.
+/// is more than any one of them alone. Stress and movement grow in proportion to the tension.
 /// </remarks>
 /// <param name="WorstStress">Largest stress over the stem, Pa.</param>
 /// <param name="AtHeight">Where it is, metres above the cut.</param>

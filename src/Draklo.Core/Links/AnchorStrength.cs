@@ -7,11 +7,10 @@ using Draklo.Core.Units;
 
 namespace Draklo.Core.Links;
 
-/// <summary>The force at which an anchor is reckoned to give, with how far that may be off.</summary>
+/// <summary>The force at which an anchor gives way, with how far that may be off.</summary>
 /// <remarks>
 /// Method M10. Every one is an estimate: the design factor for anchors is taken off the nominal figure, and the anchor
-/// is
-/// watched while the line is loaded.
+/// is watched while the line is loaded.
 /// </remarks>
 /// <param name="Force">N, low, nominal and high, at the height of the strap.</param>
 /// <param name="Limit">What gives first, in words.</param>
@@ -22,12 +21,11 @@ public sealed record AnchorStrength(Spread Force, string Limit, string Watch)
     private const double StumpHeight = 0.1;
 
     /// <summary>
-    /// Least height at which a strap's pull is reckoned to turn the roots, metres: lower straps slide the tree rather
-    /// than tip it.
+    /// Least height at which a strap's pull turns the roots, metres: lower straps slide the tree rather than tip it.
     /// </summary>
     private const double LeastStrapHeight = 0.3;
 
-    /// <summary>Anchors that were reckoned before: the finder asks for the same one by the ten thousand.</summary>
+    /// <summary>Anchors worked out before: the finder asks for the same one by the ten thousand.</summary>
     private static readonly ConditionalWeakTable<AnchorMembers, AnchorStrength> Known = [];
 
     /// <summary>The strength of an anchor, null when its kind's figures are not given.</summary>
@@ -39,7 +37,7 @@ public sealed record AnchorStrength(Spread Force, string Limit, string Watch)
             return known;
         }
 
-        var found = Reckoned(anchor, id, workings);
+        var found = OfKind(anchor, id, workings);
         if (found is not null && workings is null)
         {
             Known.AddOrUpdate(anchor, found);
@@ -48,7 +46,7 @@ public sealed record AnchorStrength(Spread Force, string Limit, string Watch)
         return found;
     }
 
-    private static AnchorStrength? Reckoned(AnchorMembers anchor, string id, Workings? workings) =>
+    private static AnchorStrength? OfKind(AnchorMembers anchor, string id, Workings? workings) =>
         anchor.Kind switch
         {
             AnchorKind.Tree when anchor.Tree is { } tree => OfTree(tree, anchor.HeightM, id, workings),

@@ -10,7 +10,7 @@ public static class Bend
     /// <summary>
     /// Fraction kept when a rope runs round a pin: half at a ratio of 1, all from 8 up, linear between 1, 2, 4 and 8.
     /// </summary>
-    /// <param name="ratio">Pin or sheave diameter over rope diameter, over 0; below 1 the loss is reckoned in
+    /// <param name="ratio">Pin or sheave diameter over rope diameter, over 0; below 1 the loss is counted in
     /// proportion.</param>
     public static double Keeps(double ratio) =>
         ratio switch

@@ -80,9 +80,8 @@ public sealed class LoadPath(PlanContext context)
         return redirects;
     }
 
-    /// <param name="tension">
-    /// The main tension that puts this load on the link; 0 when the load does not follow the tension.
-    /// </param>
+    /// <param name="tension"> The main tension that puts this load on the link; 0 when the load does not follow the
+    /// tension. </param>
     internal void Add(
         LinkRule rule,
         string id,

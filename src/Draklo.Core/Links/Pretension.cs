@@ -43,7 +43,7 @@ public sealed record Pretension(
         var byLink = path.AllowableTension < early;
         var ceiling = Math.Max(0, byLink ? path.AllowableTension : early);
         var limitedBy = byLink ? path.LimitingLink!.Id : EarlyGo;
-        var restIndex = GoesAt(hinge, gravity) / hinge.Thickness;
+        var restIndex = UncutWhereItGoes(hinge, gravity) / hinge.Thickness;
 
         if (context.Workings is { } workings)
         {
@@ -93,10 +93,10 @@ public sealed record Pretension(
             );
         }
 
-        return new(floor, ceiling, limitedBy, Math.Max(0, early), GoesAt(hinge, gravity + (ceiling * arms)), restIndex);
+        return new(floor, ceiling, limitedBy, Math.Max(0, early), UncutWhereItGoes(hinge, gravity + (ceiling * arms)), restIndex);
     }
 
     /// <summary>How thick the uncut wood is when a forward moment starts the tree, metres.</summary>
-    private static double GoesAt(Hinge hinge, double forwardMoment) =>
+    private static double UncutWhereItGoes(Hinge hinge, double forwardMoment) =>
         Math.Sqrt(6 * Math.Max(0, forwardMoment) / (hinge.Strength * hinge.Length));
 }

@@ -11,7 +11,7 @@ internal readonly record struct RopeJoint(int Turn, double AlongM)
     private const double Margin = 0.5;
 
     /// <summary>Null where the joint stays clear, or where there is none.</summary>
-    public static RopeJoint? Meets(LineMembers line, LineResult result)
+    public static RopeJoint? Obstacle(LineMembers line, LineResult result)
     {
         if (result.JointAtM is not { } joint)
         {

@@ -6,8 +6,7 @@ namespace Draklo.Core.Links;
 /// <summary>What age, use and wet have left of a rope, cord or sling.</summary>
 /// <remarks>
 /// Method M9. Wet by construction, from the rope table. A fiftieth of the strength for each year is a rule of thumb of
-/// this
-/// product and no published figure; what an inspection found stands beside it.
+/// this product and no published figure; what an inspection found stands beside it.
 /// </remarks>
 public static class Wear
 {

@@ -45,7 +45,7 @@ public sealed record AnchorMembers : IDocumentPart
 
     [Display(
         Name = "Anchor holds",
-        Description = "The force at which it is reckoned to give, newtons; the design factor is taken off it. Left out, the plan says it is not known."
+        Description = "The force at which it gives way, newtons; the design factor is taken off it. Left out, the plan says it is not known."
     )]
     [Range(100, 1_000_000)]
     public double? CapacityN { get; init; }
@@ -56,7 +56,7 @@ public sealed record AnchorMembers : IDocumentPart
 
 public enum AnchorKind
 {
-    /// <summary>A point whose holding force is told.</summary>
+    /// <summary>A point whose holding force is known.</summary>
     Rated,
 
     /// <summary>A standing tree.</summary>

@@ -7,7 +7,7 @@ public sealed record MassMembers : IDocumentPart
 {
     [Display(
         Name = "Mass by",
-        Description = "form: from height, diameter and taper; sections: from diameters measured up the stem; known: weighed or told."
+        Description = "form: from height, diameter and taper; sections: from diameters measured up the stem; known: weighed, or known otherwise."
     )]
     public MassMethod Method { get; init; }
 

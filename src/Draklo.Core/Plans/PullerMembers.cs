@@ -27,7 +27,7 @@ public sealed record PullerMembers : IDocumentPart
 
     [Display(
         Name = "Machine or winch pulls",
-        Description = "What it keeps up on the rope, newtons; a jerk is reckoned a quarter more."
+        Description = "What it keeps up on the rope, newtons; a jerk counts as a quarter more."
     )]
     [Range(500, 500_000)]
     public double? MachineN { get; init; }
@@ -78,7 +78,7 @@ public sealed record LimiterMembers : IDocumentPart
     [Range(0.05, 0.6)]
     public double FrictionLow { get; init; } = 0.12;
 
-    [Display(Name = "Friction", Description = "What is reckoned with; the table says 0.20.")]
+    [Display(Name = "Friction", Description = "The middle figure; the table says 0.20.")]
     [Range(0.05, 0.6)]
     public double Friction { get; init; } = 0.20;
 

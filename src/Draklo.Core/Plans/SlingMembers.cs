@@ -21,7 +21,7 @@ public sealed record SlingMembers : IDocumentPart
 
     [Display(
         Name = "Sling diameter",
-        Description = "Of a rope sling, metres; left out, the bend over its connector is not reckoned, as for a flat one."
+        Description = "Of a rope sling, metres; left out, the bend over its connector is left out, as for a flat one."
     )]
     [Range(0.003, 0.06)]
     public double? DiameterM { get; init; }

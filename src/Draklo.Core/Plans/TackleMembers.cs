@@ -60,7 +60,7 @@ public sealed record TackleMembers : IDocumentPart
     )]
     public CaptureMembers? Capture { get; init; }
 
-    [Display(Name = "Holds while it is opened", Description = "Left out, nothing is told that does.")]
+    [Display(Name = "Holds while it is opened", Description = "Left out, the plan names nothing that does.")]
     public HoldMembers? Hold { get; init; }
 
     [Display(Name = "Blocks of the locker")]

@@ -80,7 +80,7 @@ public static class DocumentReader
 
                 break;
             default:
-                if (FaultOf(json, type.Type) is { } fault)
+                if (ProblemWith(json, type.Type) is { } fault)
                 {
                     problems.Add(place.Problem(fault));
                 }
@@ -168,7 +168,7 @@ public static class DocumentReader
     }
 
     /// <summary>What is wrong with a plain value, as the end of a sentence; null when it fits.</summary>
-    private static string? FaultOf(JsonElement json, Type type)
+    private static string? ProblemWith(JsonElement json, Type type)
     {
         var plain = Nullable.GetUnderlyingType(type) ?? type;
         if (plain == typeof(double))

@@ -224,7 +224,7 @@ public static class SiteGeoJson
                 }
 
                 targets.Add(TargetOf(features[i], kind, shape, places, targets));
-                if (new TargetShape(targets[^1]).Fault() is { } fault)
+                if (new TargetShape(targets[^1]).ProblemOfPoints() is { } fault)
                 {
                     problems.Add(new($"file.features[{i}]", $"“{targets[^1].Name ?? targets[^1].Id}”: {fault}"));
                 }

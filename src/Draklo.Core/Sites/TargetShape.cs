@@ -9,9 +9,8 @@ namespace Draklo.Core.Sites;
 /// <summary>A target as a shape: a place, a line or an area, with what is added round it.</summary>
 /// <remarks>
 /// Distances are taken segment by segment with NetTopologySuite's robust algorithms on bare coordinates: a site is
-/// measured
-/// anew many times a second while something on it is dragged, and its general distance operation builds lists each
-/// time.
+/// measured again many times a second while something on it is dragged, and its general distance operation builds lists
+/// each time.
 /// </remarks>
 public sealed class TargetShape
 {
@@ -78,7 +77,7 @@ public sealed class TargetShape
     public string Name => string.IsNullOrWhiteSpace(Target.Name) ? Words[Target.Kind] : Target.Name;
 
     /// <summary>Whether it bars the way of a person walking out.</summary>
-    public bool Bars =>
+    public bool BlocksRetreat =>
         Target.Kind
             is TargetKind.Building
                 or TargetKind.Wall
@@ -131,7 +130,7 @@ public sealed class TargetShape
     }
 
     /// <summary>What keeps the points from being a shape, as a sentence; null when they are one.</summary>
-    public string? Fault()
+    public string? ProblemOfPoints()
     {
         if (Target.Closed && Target.Points.Count < 3)
         {
@@ -145,7 +144,7 @@ public sealed class TargetShape
 
         if (!Target.Closed && Target.Points.Count > 1 && Length() < 0.01)
         {
-            return "The points of this line lie in one place: draw it anew.";
+            return "The points of this line lie in one place: draw it again.";
         }
 
         return FromStump <= 0 ? "This target stands on the stump itself: move it off the tree." : null;

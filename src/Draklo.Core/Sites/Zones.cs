@@ -175,7 +175,7 @@ public sealed record Zones(
         Coordinate[]? area = null;
         foreach (var shape in shapes)
         {
-            if (shape.Bars && shape.FromStump < RetreatLength + RetreatHalfWidth)
+            if (shape.BlocksRetreat && shape.FromStump < RetreatLength + RetreatHalfWidth)
             {
                 area ??= TargetShape.Ring(strip);
                 if (shape.DistanceTo(area) <= 0)

@@ -7,7 +7,7 @@ namespace Draklo.Core.Studies;
 /// tight.</param>
 /// <param name="Pieces">Ropes, blocks, grips, connectors, slings and drums in it.</param>
 /// <param name="Sets">How often the tackle is opened and hauled.</param>
-/// <param name="Unknown">Strengths in it that nobody has told; what is unknown is not known to hold.</param>
+/// <param name="Unknown">Strengths in it that nobody has given; what is unknown is not known to hold.</param>
 /// <param name="Words">The rig in a line.</param>
 /// <param name="Why">What limits it, or what fails and by how much.</param>
 /// <param name="Line">The main line as it would stand in the plan.</param>
@@ -26,7 +26,7 @@ public sealed record FoundRig(
 );
 
 /// <summary>What a search found.</summary>
-/// <param name="Tried">Combinations reckoned: all that fit by length and count of gear.</param>
+/// <param name="Tried">Combinations tried: all that fit by length and count of gear.</param>
 /// <param name="Holding">How many of them hold.</param>
 /// <param name="Best">The ten best that hold, the best first; ways that differ in rope, knot, blocks or seat alone
 /// stand as one.</param>

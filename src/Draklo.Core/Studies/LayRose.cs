@@ -12,11 +12,9 @@ namespace Draklo.Core.Studies;
 
 /// <summary>Every direction the tree could be laid and what each would take.</summary>
 /// <remarks>
-/// For each bearing the tree is reckoned anew with the planned cut and one line straight ahead of the lay: the main
-/// line's
-/// seat, its anchor's distance and its height above level ground. Other lines and the ground's rise belong to the
-/// plan's own
-/// lay, not to the others.
+/// For each bearing the tree is worked out again with the planned cut and one line straight ahead of the lay: the main
+/// line's seat, its anchor's distance and its height above level ground. Other lines and the ground's rise belong to
+/// the plan's own lay, not to the others.
 /// </remarks>
 /// <param name="StepDeg">Between bearings.</param>
 public sealed record LayRose(double StepDeg, IReadOnlyList<RoseBearing> Bearings)

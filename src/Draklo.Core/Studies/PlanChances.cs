@@ -26,10 +26,10 @@ public sealed record LinkChance(string LinkId, string Name, double Fails);
 /// to measure better.
 /// </summary>
 /// <remarks>
-/// Method M20. Every sample is reckoned by the full analysis, without the site. The same plan and seed give the same
+/// Method M20. Every sample goes through the full analysis, without the site. The same plan and seed give the same
 /// answer.
 /// </remarks>
-/// <param name="Refused">Samples that could not be reckoned, as a line that loses its arm; they count in no
+/// <param name="Refused">Samples that could not be worked out, as a line that loses its arm; they count in no
 /// figure.</param>
 /// <param name="Influences">The strongest first.</param>
 /// <param name="Links">Those that fail in some sample, the likeliest first.</param>
@@ -88,7 +88,7 @@ public sealed record PlanChances(
                 [
                     new(
                         "samples",
-                        "None of the samples could be reckoned: the plan stands at the edge of what a line can do. Move the anchor out or the seat up."
+                        "None of the samples could be worked out: the plan stands at the edge of what a line can do. Move the anchor out or the seat up."
                     ),
                 ]
             );

@@ -39,7 +39,7 @@ internal readonly record struct RigCombination(
 internal sealed class RigCombinations
 {
     private const int SeatSteps = 8;
-    private const double WidestOff = 60;
+    private const double LargestRedirectAngle = 60;
 
     private readonly Plan plan;
     private readonly UnitSystem units;
@@ -133,7 +133,7 @@ internal sealed class RigCombinations
                 for (var over = -1; over < anchors.Length; over++)
                 {
                     var first = over < 0 ? anchors[anchor] : anchors[over];
-                    if (over != anchor && Math.Abs(Angle.Between(plan.Lay.BearingDeg, first.BearingDeg)) < WidestOff)
+                    if (over != anchor && Math.Abs(Angle.Between(plan.Lay.BearingDeg, first.BearingDeg)) < LargestRedirectAngle)
                     {
                         AddWay(seat, anchor, over);
                     }

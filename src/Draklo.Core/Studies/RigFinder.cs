@@ -10,11 +10,9 @@ namespace Draklo.Core.Studies;
 /// <summary>From what is on the truck and stands on this site: the best way to pull this tree.</summary>
 /// <remarks>
 /// Method M21. Every combination of anchor, redirect, seat height, rope or two joined, seat knot, tackle in the line or
-/// of
-/// its own, blocks, people or machine and turns on a drum that fits by length and count is found as the analysis
-/// reckons it, and ranked by whether all links hold, what is not known, the largest least margin, the fewest pieces and
-/// the fewest resets. The ten best are then analysed whole. The order of the combinations decides between equals, so
-/// the
+/// of its own, blocks, people or machine and turns on a drum that fits by length and count is worked out as the analysis
+/// does, and ranked by whether all links hold, what is not known, the largest least margin, the fewest pieces and the
+/// fewest resets. The ten best are then analysed whole. The order of the combinations decides between equals, so the
 /// same question has the same answer.
 /// </remarks>
 public sealed class RigFinder
@@ -23,7 +21,7 @@ public sealed class RigFinder
     private const int Shown = 10;
     private const int ShownFailing = 3;
 
-    /// <summary>Whole analyses spent at most on finding the ten; each way is tried once.</summary>
+    /// <summary>Analysed analyses spent at most on finding the ten; each way is tried once.</summary>
     private const int MostWhole = 120;
     private const double Most = 1e6;
 
@@ -88,7 +86,7 @@ public sealed class RigFinder
             : (new(plan, found, units), []);
     }
 
-    /// <summary>Reckons every combination.</summary>
+    /// <summary>Tries every combination.</summary>
     /// <param name="progress">Told how many are done, often; from any thread.</param>
     /// <exception cref="OperationCanceledException">It was stopped.</exception>
     public FoundRigs Run(Action<int>? progress, CancellationToken cancellation)
@@ -150,7 +148,7 @@ public sealed class RigFinder
             }
 
             whole++;
-            var rig = Whole(c, tried[i]);
+            var rig = Analysed(c, tried[i]);
             if (rig.Holds)
             {
                 best.Add(rig);
@@ -180,7 +178,7 @@ public sealed class RigFinder
         var found = CheckedPull.Of(context, way.Lines, way.Pull, way.Bending);
         var worst = WorstOf(found.Path.Links);
         var use = Math.Max(worst.WorstUse, found.WorstSideUse);
-        var joint = RopeJoint.Meets(line, found.Results[0]) is not null;
+        var joint = RopeJoint.Obstacle(line, found.Results[0]) is not null;
         var fails =
             joint ? "joint"
             : found.Pretension.Empty ? "pretension"
@@ -237,7 +235,7 @@ public sealed class RigFinder
     }
 
     /// <summary>A combination analysed whole, with what the verdict says of its line.</summary>
-    private FoundRig Whole(in RigCombination c, in Tried tried)
+    private FoundRig Analysed(in RigCombination c, in Tried tried)
     {
         var line = fitting.LineOf(c);
         var outcome = PlanAnalysis.Of(plan.WithMainLine(line), units, withWorkings: false);
@@ -340,7 +338,7 @@ public sealed class RigFinder
         {
             var line = fitting.LineOf(fitting.All[i]);
             var wanted = plan.WithMainLine(line);
-            nearest ??= $"{WordsOf(line)}; {Whole(fitting.All[i], tried[i]).Why}";
+            nearest ??= $"{WordsOf(line)}; {Analysed(fitting.All[i], tried[i]).Why}";
             if (
                 tried[i].Fails is not ("joint" or "pretension" or null)
                 && Remedies.For(wanted, tried[i].Fails!, units).Remedies is { } remedies

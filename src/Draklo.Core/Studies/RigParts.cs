@@ -80,7 +80,7 @@ internal enum Roving
 /// <param name="Turns">Turns on a drum before the rope; 0 for none.</param>
 internal sealed record HaulerPart(PullerMembers Puller, int Turns);
 
-/// <summary>What is on the truck and can be used: in service, and known well enough to be reckoned with.</summary>
+/// <summary>What is on the truck and can be used: in service, and known well enough to be used.</summary>
 internal sealed class RigParts
 {
     /// <summary>Thinner rope is for the tackle, as long as there is any thicker.</summary>

@@ -7,8 +7,8 @@ namespace Draklo.Core.Tackle;
 /// <summary>What hangs on a cam or grip once the hands let go, for a load of 1.</summary>
 /// <remarks>
 /// Method M7 without friction, which could only help: rope cannot run back through the turn, so what lies on its
-/// hauling
-/// side goes slack and what lies behind it is made fast there. The same balance is solved with the hand's pull at zero.
+/// hauling side goes slack and what lies behind it is made fast there. The same balance is solved with the hand's pull
+/// at zero.
 /// </remarks>
 /// <param name="Force">In the rope behind the cam, for a load of 1.</param>
 /// <param name="HeaviestLeg">The heaviest leg then, for a load of 1.</param>

@@ -1,18 +1,20 @@
+using System.Text.Json.Serialization;
+
 namespace Draklo.Core.Tackle;
 
 /// <summary>One contact and what it costs.</summary>
 /// <param name="Rope">Index of the rope.</param>
 /// <param name="Contact">Index of the contact along it.</param>
-/// <param name="Comes">Tension that comes to it, for a hand force of 1.</param>
-/// <param name="Goes">Tension that goes on.</param>
+/// <param name="Incoming">Tension that comes to it, for a hand force of 1.</param>
+/// <param name="Outgoing">Tension that goes on.</param>
 /// <param name="Costs">What it takes from the advantage.</param>
 public sealed record ContactCost(
     int Rope,
     int Contact,
     string Point,
     double Efficiency,
-    double Comes,
-    double Goes,
+    [property: JsonPropertyName("comes")] double Incoming,
+    [property: JsonPropertyName("goes")] double Outgoing,
     double Costs
 );
 

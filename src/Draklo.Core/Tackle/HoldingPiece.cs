@@ -5,7 +5,7 @@ using Draklo.Core.Units;
 namespace Draklo.Core.Tackle;
 
 /// <summary>What holds the load while the tackle is opened again.</summary>
-/// <param name="Held">False when nothing is told that could.</param>
+/// <param name="Held">False when the plan names nothing that could.</param>
 public sealed record HoldingPiece(bool Held, string Words)
 {
     public static HoldingPiece Of(LineMembers line, TackleSystem system) =>

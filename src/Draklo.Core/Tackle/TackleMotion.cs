@@ -7,8 +7,7 @@ namespace Draklo.Core.Tackle;
 /// <summary>How the points of an arrangement move while its rope is hauled.</summary>
 /// <remarks>
 /// Methods M7 and M8. Ropes do not stretch: over each of them the lengthening of its legs adds to nothing, which gives
-/// one
-/// linear equation a rope. Speeds are along the haul axis for a hand that draws one length of rope; positive toward
+/// one linear equation a rope. Speeds are along the haul axis for a hand that draws one length of rope; positive toward
 /// greater positions.
 /// </remarks>
 /// <param name="Speeds">Of every point, in the order of the arrangement; 0 for fixed ones.</param>

@@ -7,9 +7,8 @@ namespace Draklo.Core.Tackle;
 /// <summary>Solves an arrangement: every leg's tension for a hand force of 1.</summary>
 /// <remarks>
 /// Method M7. A rope is followed from its hauling end; at each contact its tension drops to η times what came in. A
-/// rope
-/// that starts at the hand has tension 1 there; the head tension of each other rope is unknown. Each moving point is in
-/// balance, which gives one linear equation a point; all are solved together.
+/// rope that starts at the hand has tension 1 there; the head tension of each other rope is unknown. Each moving point
+/// is in balance, which gives one linear equation a point; all are solved together.
 /// </remarks>
 public static class TackleSolver
 {

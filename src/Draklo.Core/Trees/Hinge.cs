@@ -8,8 +8,8 @@ namespace Draklo.Core.Trees;
 /// <param name="Length">Across the lay at the notch's apex, metres.</param>
 /// <param name="Thickness">Along the lay, metres.</param>
 /// <param name="Offset">Forward of the stump's middle, metres; negative when it lies behind.</param>
-/// <param name="Bending">What it takes to bend it forward, N·m, reckoned with sound wood: decay elsewhere must not make
-/// the pull look lighter.</param>
+/// <param name="Bending">What it takes to bend it forward, N·m, with sound wood: decay elsewhere must not make the pull
+/// look lighter.</param>
 /// <param name="SideCapacity">What it bears sideways while it bends, N·m, with the wood's soundness taken off.</param>
 /// <param name="Strength">Bending strength of the wood as it is, Pa.</param>
 public readonly record struct Hinge(

@@ -5,10 +5,8 @@ namespace Draklo.Core.Trees;
 /// <summary>What rot leaves of a stem's bending strength.</summary>
 /// <remarks>
 /// A hollow round stem of outer diameter D and sound shell t keeps <c>1 − (1 − 2t/D)⁴</c> of its section modulus. Below
-/// a
-/// shell of 0.3 of the radius that formula no longer tells the truth: the shell folds or splits before it bends, and
-/// there
-/// is no wood to make a hinge of.
+/// a shell of 0.3 of the radius that formula no longer tells the truth: the shell folds or splits before it bends, and
+/// there is no wood to make a hinge of.
 /// </remarks>
 /// <param name="Value">Fraction of sound strength, over 0 to 1: the lower of what was judged and what was
 /// probed.</param>

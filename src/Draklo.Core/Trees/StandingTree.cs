@@ -64,11 +64,11 @@ public sealed record StandingTree(
         var crown = new Point(onLine.Forward + shiftForward, onLine.Right + shiftRight, crownUp);
 
         return tree.Mass is { Method: MassMethod.Known, Known: { } known }
-            ? Told(tree, known, stem, line, wood, crown, hinge, lay, stumpHeight, workings)
+            ? ByKnownMass(tree, known, stem, line, wood, crown, hinge, lay, stumpHeight, workings)
             : Summed(tree, stem, line, wood, crown, hinge, stumpHeight, workings);
     }
 
-    private static StandingTree Told(
+    private static StandingTree ByKnownMass(
         TreeMembers tree,
         KnownMassMembers known,
         Stem stem,
@@ -102,7 +102,7 @@ public sealed record StandingTree(
                 "m",
                 known.MassKg,
                 "kg",
-                "m as told",
+                "m as entered",
                 $"{known.MassKg:kg} ± {known.Spread:%}",
                 "M1",
                 estimate: true

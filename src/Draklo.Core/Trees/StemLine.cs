@@ -5,10 +5,8 @@ namespace Draklo.Core.Trees;
 /// <summary>The leaning middle line of the stem, in the lay frame.</summary>
 /// <remarks>
 /// Method M1. A straight lean moves every point by its tangent times the height above the cut. A swept stem is upright
-/// at
-/// the cut and bends above: its offset grows with the square of that height, to the lean's tangent times the whole
-/// length
-/// at the top.
+/// at the cut and bends above: its offset grows with the square of that height, to the lean's tangent times the whole
+/// length at the top.
 /// </remarks>
 /// <param name="Forward">Tangent of the lean along the lay; negative leans back.</param>
 /// <param name="Right">Tangent of the lean to the right.</param>

@@ -3,7 +3,7 @@ using Draklo.Core.Plans;
 
 namespace Draklo.Core.Trees;
 
-/// <summary>The wood a plan reckons with, in SI.</summary>
+/// <summary>The wood of a plan, in SI.</summary>
 /// <param name="Density">Green, kg/m³.</param>
 /// <param name="Strength">Green bending strength of sound wood, Pa.</param>
 /// <param name="Stiffness">Of sound wood, Pa.</param>

@@ -21,10 +21,8 @@ public static class Figures
     }
 
     /// <summary>A quantity in SI with its unit, in the reader's units.</summary>
-    /// <param name="unit">
-    /// m, cm (a thickness or girth, given in metres), mm (a rope, given in metres), N, Nm, MPa, GPa (given in Pa), kg,
-    /// kg/m3, m2, m3, J, deg, m/s, % or x (a plain ratio).
-    /// </param>
+    /// <param name="unit"> m, cm (a thickness or girth, given in metres), mm (a rope, given in metres), N, Nm, MPa, GPa
+    /// (given in Pa), kg, kg/m3, m2, m3, J, deg, m/s, % or x (a plain ratio). </param>
     /// <exception cref="ArgumentException">The unit is none of those.</exception>
     public static string With(double value, string unit, UnitSystem units, int figures = 3)
     {
@@ -34,7 +32,7 @@ public static class Figures
 
     /// <summary>About how many kilograms would hang so hard, as a feller feels a force: " (about 81 kg)".</summary>
     /// <returns>Nothing for US units, whose pounds-force say it already.</returns>
-    public static string Felt(double newtons, UnitSystem units) =>
+    public static string AboutKilograms(double newtons, UnitSystem units) =>
         units == UnitSystem.Us || newtons >= 1000 ? "" : $" (about {Plain(newtons / 9.80665, 2)} kg)";
 
     /// <summary>The same as <see cref="With"/> into a buffer of 64; returns how much of it was used.</summary>

@@ -55,7 +55,7 @@ internal static class LinkReasons
             { Use: > 1, Rule.IsEffort: true } => (
                 "hauler-too-weak",
                 units.Say(
-                    $"{name} cannot haul it: the plan needs {link.Load} and {They(context, link)} {(IsOne(context, link) ? "keeps" : "keep")} up {link.Strength}."
+                    $"{name} cannot haul it: the plan needs {link.Load} and {PronounOf(context, link)} {(IsOne(context, link) ? "keeps" : "keep")} up {link.Strength}."
                 )
             ),
             { Use: > 1, Slips: true } => (
@@ -78,14 +78,14 @@ internal static class LinkReasons
     private static string Carries(PlanContext context, Link link) =>
         link.Rule.IsEffort
             ? context.Units.Say(
-                $"{NameOf(context, link)} must give {link.Load}{Figures.Felt(link.LoadValue, context.Units)} of the {link.Strength} {They(context, link)} can keep up"
+                $"{NameOf(context, link)} must give {link.Load}{Figures.AboutKilograms(link.LoadValue, context.Units)} of the {link.Strength} {PronounOf(context, link)} can keep up"
             )
             : context.Units.Say($"{NameOf(context, link)} carries {link.Load} of the {link.Allowed} it may");
 
     private static string NameOf(PlanContext context, Link link) =>
         link.LineId is { } line && context.Plan.Lines.Count > 1 ? $"{link.Name} on the {line} line" : link.Name;
 
-    private static string They(PlanContext context, Link link) => IsOne(context, link) ? "it" : "they";
+    private static string PronounOf(PlanContext context, Link link) => IsOne(context, link) ? "it" : "they";
 
     /// <summary>A machine, a winch or a vehicle, not people.</summary>
     private static bool IsOne(PlanContext context, Link link) =>

@@ -60,7 +60,7 @@ internal static class RopeReasons
         }
 
         path = $"{path}.joined";
-        switch (RopeJoint.Meets(line, result))
+        switch (RopeJoint.Obstacle(line, result))
         {
             case { Turn: < 0 }:
                 reasons.Stop(

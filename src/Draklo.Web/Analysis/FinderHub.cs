@@ -10,7 +10,7 @@ using Microsoft.AspNetCore.SignalR;
 
 namespace Draklo.Web.Analysis;
 
-/// <param name="Done">Combinations reckoned so far.</param>
+/// <param name="Done">Combinations tried so far.</param>
 /// <param name="Total">Of so many.</param>
 /// <param name="Found">With the last report only.</param>
 public sealed record FinderReport(int Done, int Total, FoundRigs? Found);

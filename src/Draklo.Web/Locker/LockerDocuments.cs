@@ -45,7 +45,7 @@ public sealed record NewGear
     public required GearItem Item { get; init; }
 }
 
-/// <summary>What was seen, to be told what usually follows.</summary>
+/// <summary>What was seen; the answer is what usually follows.</summary>
 public sealed record SeenDocument
 {
     public IReadOnlyList<Finding> Findings { get; init; } = [];

@@ -12,7 +12,7 @@ public interface IInstrument
     string Name { get; }
 
     /// <summary>Whether it can take this sight.</summary>
-    bool Takes(Sight sight);
+    bool Measures(Sight sight);
 
     /// <summary>Takes a reading: degrees for angles, metres for distances.</summary>
     /// <param name="expected">What the plan makes of it; only a simulated instrument looks at it.</param>
@@ -40,7 +40,7 @@ public sealed class SimulatedAngleGauge : IInstrument
 {
     public string Name => "Simulated angle gauge";
 
-    public bool Takes(Sight sight) => sight is Sight.Top or Sight.Foot or Sight.Lean;
+    public bool Measures(Sight sight) => sight is Sight.Top or Sight.Foot or Sight.Lean;
 
     public double Read(Sight sight, double expected) => Math.Round(expected + (Noise.Next() * 0.33), 1);
 }
@@ -50,7 +50,7 @@ public sealed class SimulatedRangeFinder : IInstrument
 {
     public string Name => "Simulated range finder";
 
-    public bool Takes(Sight sight) => sight == Sight.Distance;
+    public bool Measures(Sight sight) => sight == Sight.Distance;
 
     public double Read(Sight sight, double expected) =>
         Math.Max(1, Math.Round(expected + (Noise.Next() * (0.1 + (0.005 * expected))), 1));

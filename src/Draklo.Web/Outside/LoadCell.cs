@@ -24,7 +24,7 @@ public enum LoadPhase
     Gone,
 }
 
-/// <summary>What a load cell in a line is told of the plan; a real one needs none of it.</summary>
+/// <summary>What a load cell in a line gets of the plan; a real one needs none of it.</summary>
 /// <param name="FloorN">Least pre-tension of this line, N.</param>
 /// <param name="CeilingN">Most, N.</param>
 /// <param name="PlannedN">Planned tension of this line, N.</param>

@@ -75,7 +75,7 @@ internal static class OutsideEndpoints
             return PlainProblems.Refused(problems);
         }
 
-        var instrument = instruments.First(i => i.Takes(asked.Sight));
+        var instrument = instruments.First(i => i.Measures(asked.Sight));
         return Results.Ok(
             new SightAnswer(
                 instrument.Name,

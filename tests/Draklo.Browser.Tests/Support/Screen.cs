@@ -29,9 +29,14 @@ public sealed class Screen : IDisposable
         "draklo-chromium-" + Guid.NewGuid().ToString("N")
     );
 
+    private readonly int width;
+    private readonly int height;
+
     public Screen(string address, int width = 1280, int height = 800)
     {
         Address = address;
+        this.width = width;
+        this.height = height;
         var options = new ChromeOptions { BinaryLocation = Find("chromium") };
         options.AddArguments(Flags);
         options.AddArgument($"--user-data-dir={profile}");
@@ -63,6 +68,18 @@ public sealed class Screen : IDisposable
             }
         );
 
+    /// <summary>Leaves the application, clears what the browser keeps of it, and goes back to the first size.</summary>
+    public void Forget()
+    {
+        driver.Navigate().GoToUrl("about:blank");
+        driver.ExecuteCdpCommand(
+            "Storage.clearDataForOrigin",
+            new() { ["origin"] = Address, ["storageTypes"] = "all" }
+        );
+        Resize(width, height);
+        Complaints();
+    }
+
     public void Open(string path = "/")
     {
         driver.Navigate().GoToUrl(Address + path);
@@ -92,7 +109,7 @@ public sealed class Screen : IDisposable
         Retry(() =>
             Find(
                     By.XPath(
-                        $"//*[self::button or self::a or @role='menuitem' or @role='option'][normalize-space(.)=\"{text}\"]"
+                        $"//*[self::button or self::a or @role='menuitem' or @role='option' or @role='radio'][normalize-space(.)=\"{text}\"]"
                     )
                 )
                 .Click()
@@ -217,7 +234,7 @@ public sealed class Screen : IDisposable
         catch (WebDriverTimeoutException e)
         {
             throw new InvalidOperationException(
-                $"Waited in vain for {what}. The page says: {driver.FindElement(By.TagName("body")).Text}",
+                $"No sign of {what}. The page says: {driver.FindElement(By.TagName("body")).Text}",
                 e
             );
         }

@@ -1,6 +1,4 @@
-import { useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useEffect, useState, type MouseEvent, type WheelEvent } from "react";
-import { api } from "../api/client";
+import { useDeferredValue, useState, type MouseEvent, type WheelEvent } from "react";
 import type { Analysis, Plan } from "../api/types";
 import { setMember, useSheet } from "../state/store";
 import { useView } from "../state/view";
@@ -19,11 +17,13 @@ import {
   siteScale,
   tenth,
   turnedTo,
-  withPoints,
   type SitePlace,
 } from "./sitePlan";
 import { TargetShape } from "./TargetShape";
 import { useSize } from "./useSize";
+import { useRose } from "./useRose";
+import { useDraftKeys } from "./draft";
+import { Label, Mark, North } from "./PlanMarks";
 
 interface SitePlanProps {
   plan: Plan;
@@ -334,94 +334,5 @@ function Rose({ plan, at, scale }: { plan: Plan; at: Flat; scale: Scale }) {
         useSheet.getState().edit((d) => ({ ...d, plan: turnedTo(d.plan, bearing) }));
       }}
     />
-  );
-}
-
-/** The lay rose of a plan; the last one stays while the next is reckoned. */
-export function useRose(plan: Plan, wanted: boolean) {
-  // The lay itself and the lines' own bearings do not change the rose.
-  const key = JSON.stringify({
-    tree: plan.tree,
-    cut: plan.cut,
-    wind: plan.wind,
-    site: plan.site,
-    policy: plan.policy,
-    main: { ...plan.lines[0], anchor: { ...plan.lines[0]?.anchor, bearingDeg: 0 } },
-  });
-  const query = useQuery({
-    queryKey: ["rose", key],
-    queryFn: () => api.rose(plan, 5),
-    enabled: wanted,
-    staleTime: Infinity,
-    gcTime: 5000,
-    retry: false,
-    placeholderData: (before) => before,
-  });
-  return query.data;
-}
-
-/** Enter finishes a target that is being drawn, Escape forgets it. */
-function useDraftKeys(plan: Plan): void {
-  const draft = useView((s) => s.draft);
-  useEffect(() => {
-    if (!draft) return undefined;
-    function onKey(event: KeyboardEvent): void {
-      if (event.key === "Escape") useView.getState().set({ draft: null });
-      if (event.key === "Enter") finishDraft(plan);
-    }
-    window.addEventListener("keydown", onKey);
-    return () => {
-      window.removeEventListener("keydown", onKey);
-    };
-  }, [draft, plan]);
-}
-
-/** Puts what was drawn among the targets. */
-export function finishDraft(plan: Plan): void {
-  const { draft, set } = useView.getState();
-  if (!draft || draft.points.length === 0) return;
-  const drawn = withPoints(draft.kind, plan, draft.points);
-  useSheet
-    .getState()
-    .edit((d) => ({ ...d, plan: { ...d.plan, site: { ...d.plan.site, targets: [...d.plan.site.targets, drawn] } } }));
-  set({ draft: null, target: drawn.id });
-}
-
-function Label({
-  at,
-  text,
-  middle = false,
-  strong = false,
-}: {
-  at: Flat;
-  text: string;
-  middle?: boolean;
-  strong?: boolean;
-}) {
-  return (
-    <text
-      x={at.x}
-      y={at.y}
-      textAnchor={middle ? "middle" : "start"}
-      fill="var(--ink)"
-      className={`halo font-tight text-[13px] ${strong ? "font-semibold" : ""}`}
-    >
-      {text}
-    </text>
-  );
-}
-
-function Mark({ at }: { at: Flat }) {
-  return <path d={`M${at.x - 7} ${at.y - 7}l14 14m0 -14l-14 14`} stroke="var(--ink)" strokeWidth={3} fill="none" />;
-}
-
-function North({ x, y }: { x: number; y: number }) {
-  return (
-    <g transform={`translate(${x} ${y})`}>
-      <path d="M0 -22L6 8L0 3L-6 8Z" fill="var(--ink)" />
-      <text y={24} textAnchor="middle" fill="var(--ink)" className="font-tight text-[13px] font-semibold">
-        N
-      </text>
-    </g>
   );
 }

@@ -7,9 +7,10 @@ import { useSettings } from "../ui/settings";
 import { figure, written } from "../units/units";
 import { Handle } from "./Handle";
 import { useTackleView } from "../state/useTackle";
-import { costWords, frictionParts, labelRows, layOut, progressOf, resetSteps, setLength } from "./tackleLayout";
+import { labelRows, layOut, progressOf, resetSteps, setLength } from "./tackleLayout";
 import { Capture, HauledEnd, Hold, Joint, PointDrawing, Span, Strap } from "./TackleParts";
 import { useSize } from "./useSize";
+import { FrictionBar } from "./FrictionBar";
 
 /** Every leg of the tackle with its tension, every point with its force, and the haul played. */
 export function TackleDrawing({ plan }: { plan: Plan }) {
@@ -360,53 +361,4 @@ function usePlay(play: Play, setPlay: React.Dispatch<React.SetStateAction<Play>>
       window.removeEventListener("keydown", onKey);
     };
   }, [setPlay, view]);
-}
-
-/** Ideal advantage as a bar: what is left of it, and what each contact took. */
-function FrictionBar({ view, y, width }: { view: TackleView; y: number; width: number }) {
-  const left = 26;
-  const per = (width - left) / Math.max(view.idealAdvantage, 1);
-  return (
-    <g data-friction>
-      <text x={left} y={y - 7} fill="var(--ink)" className="font-tight text-[13px]">
-        ideal {figure(view.idealAdvantage, "ratio", "metric")}, actual{" "}
-        <tspan className="font-semibold">{figure(view.actualAdvantage, "ratio", "metric")}</tspan>
-        {view.costs.length > 0
-          ? "; friction took, contact by contact from the hands:"
-          : "; nothing turns, so friction takes nothing"}
-      </text>
-      <rect x={left} y={y} width={view.actualAdvantage * per} height={16} fill="var(--held)" stroke="var(--ink)" />
-      <text x={left} y={y + 30} fill="var(--pencil)" className="font-tight text-[12px]" data-costs>
-        {costWords(view, Math.floor(width / 5.1))}
-      </text>
-      {frictionParts(view).map((part, i) => {
-        const from = left + part.from * per;
-        const wide = (part.to - part.from) * per;
-        return (
-          <g key={i}>
-            <rect
-              x={from}
-              y={y}
-              width={Math.max(0, wide)}
-              height={16}
-              fill={i % 2 === 0 ? "var(--sheet)" : "var(--tint)"}
-              stroke="var(--ink)"
-              strokeDasharray="3 2"
-            />
-            {wide > 24 && (
-              <text
-                x={from + wide / 2}
-                y={y + 12}
-                textAnchor="middle"
-                fill="var(--ink)"
-                className="font-tight text-[12px]"
-              >
-                {(part.to - part.from).toFixed(2)}
-              </text>
-            )}
-          </g>
-        );
-      })}
-    </g>
-  );
 }

@@ -110,7 +110,7 @@ export function pathOf(points: Flat[], closed = false): string {
 
 /**
  * Hatching inside an outline, as one path. A browser paints this much faster than a pattern fill, and the largest hatched
- * shapes are painted anew at every step of a drag.
+ * shapes are painted again at every step of a drag.
  */
 export function hatchPath(outline: Flat[], spacing: number, deg: number): string {
   const sin = Math.sin((deg * Math.PI) / 180);

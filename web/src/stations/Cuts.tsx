@@ -34,7 +34,7 @@ export function Cuts() {
   );
 }
 
-/** Apart from the fields, so that they are not drawn anew with every figure of a drag. */
+/** Apart from the fields, so that they are not drawn again with every figure of a drag. */
 function Results() {
   const analysis = useFeed((s) => s.analysis);
   if (!analysis) return null;

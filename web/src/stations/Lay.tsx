@@ -1,9 +1,8 @@
-import { useStarts } from "../state/starts";
-import { useRef, useState } from "react";
-import { api, Refusal, sayWhy } from "../api/client";
+import { useState } from "react";
 import type { Plan, Target } from "../api/types";
 import { cleared, runsOf, kindWords, placeAt, tenth, turnedTo, usualTarget } from "../drawing/sitePlan";
-import { finishDraft, useRose } from "../drawing/SitePlan";
+import { finishDraft } from "../drawing/draft";
+import { useRose } from "../drawing/useRose";
 import { useFeed } from "../state/feed";
 import { setMember, useSheet } from "../state/store";
 import { useView } from "../state/view";
@@ -12,9 +11,10 @@ import { Choice } from "../ui/Choice";
 import { Button, Note, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
-import { Group, Member, useMember, useProblem } from "./fields";
+import { Group, Member } from "./fields";
 import { TargetFields } from "./TargetFields";
-import { Refused } from "../ui/Refused";
+import { SiteFiles } from "./SiteFiles";
+import { Ground } from "./GroundFields";
 
 const kinds = Object.entries(kindWords).map(([value, name]) => ({ value, name }));
 
@@ -189,7 +189,7 @@ function Directions({ plan }: { plan: Plan }) {
         <Note>
           Each direction with a line straight ahead, seat and distance as planned. Long: open. Short and hatched: tight.
           Solid rim: closed. An anchor more than 60° off a lay that you choose goes along with it, and must be looked at
-          anew.
+          again.
         </Note>
       )}
       {shown && rose && !runs.some((r) => r.state === "open") && (
@@ -224,188 +224,6 @@ function Directions({ plan }: { plan: Plan }) {
               </span>
             </button>
           ))}
-    </Group>
-  );
-}
-
-/** Spot heights, the plane through them, and what they make of the ground at the anchors. */
-function Ground() {
-  const spots = (useMember("site.spots") as Plan["site"]["spots"] | undefined) ?? [];
-  const problem = useProblem("site.spots");
-  const analysis = useFeed((s) => s.analysis);
-  const units = useSettings((s) => s.units);
-  const slope = analysis?.site.slope;
-  return (
-    <Group title="Slope of the ground">
-      {spots.length === 0 && (
-        <Note>Level two or three spots against the stump's ground, well apart round the tree.</Note>
-      )}
-      {spots.map((_, i) => (
-        <div key={i} className="border-b border-rule py-1">
-          <div className="flex items-baseline">
-            <p className="flex-1 font-tight text-sm font-medium">Spot {i + 1}</p>
-            <button
-              type="button"
-              className="min-h-6 text-xs underline"
-              onClick={() => {
-                setMember(
-                  "site.spots",
-                  spots.filter((__, j) => j !== i),
-                );
-              }}
-            >
-              Remove spot {i + 1}
-            </button>
-          </div>
-          <Member path={`site.spots[${i}].eastM`} label={`Spot ${i + 1}, east`} quantity="length" />
-          <Member path={`site.spots[${i}].northM`} label={`Spot ${i + 1}, north`} quantity="length" />
-          <Member path={`site.spots[${i}].riseM`} label={`Spot ${i + 1}, above the stump's ground`} quantity="length" />
-        </div>
-      ))}
-      <Refused>{problem}</Refused>
-      {slope && (
-        <p className="py-1 text-sm">
-          Falls {written(slope.steepestDeg, "angle", units)} toward {written(slope.fallsTowardDeg, "angle", units)}
-          {slope.misfitM > 0.05 ? `; the spots miss one plane by ${written(slope.misfitM, "length", units)}` : ""}.
-        </p>
-      )}
-      <div className="flex flex-wrap gap-2">
-        {spots.length < 3 && (
-          <Button
-            onClick={() => {
-              setMember("site.spots", [...spots, spotFor(spots.length)]);
-            }}
-          >
-            Add a spot
-          </Button>
-        )}
-        {slope && (
-          <Button
-            onClick={() => {
-              setRises(slope.anchorRisesM);
-            }}
-          >
-            Set the anchors' ground by it
-          </Button>
-        )}
-      </div>
-    </Group>
-  );
-}
-
-const spotFor = (count: number) =>
-  [
-    { eastM: 10, northM: 0, riseM: 0 },
-    { eastM: 0, northM: 10, riseM: 0 },
-    { eastM: -10, northM: 0, riseM: 0 },
-  ][count] ?? { eastM: 10, northM: 10, riseM: 0 };
-
-function setRises(rises: number[]): void {
-  useSheet.getState().edit((d) => ({
-    ...d,
-    plan: {
-      ...d.plan,
-      lines: d.plan.lines.map((l, i) => ({
-        ...l,
-        anchor: { ...l.anchor, groundRiseM: Math.round((rises[i] ?? 0) * 100) / 100 },
-      })),
-    },
-  }));
-}
-
-/** The site as GeoJSON, out and in, about its origin. */
-function SiteFiles({ plan }: { plan: Plan }) {
-  const starts = useStarts();
-  const file = useRef<HTMLInputElement>(null);
-  const [said, setSaid] = useState<string | null>(null);
-  const origin = plan.site.origin;
-
-  async function read(chosen: File | undefined): Promise<void> {
-    setSaid(null);
-    if (!chosen) return;
-    try {
-      if (chosen.size > 900 * 1024)
-        throw new Refusal(413, `“${chosen.name}” is larger than 900 kB: leave out what the tree cannot reach.`);
-      const text = await chosen.text();
-      let parsed: unknown;
-      try {
-        parsed = JSON.parse(text);
-      } catch {
-        throw new Refusal(
-          400,
-          `“${chosen.name}” is not readable JSON: open it where it was made and save it once more.`,
-        );
-      }
-      const site = await api.importSite(plan.site, parsed);
-      setMember("site", site);
-      setSaid(`${site.targets.length - plan.site.targets.length} targets added from “${chosen.name}”.`);
-    } catch (error) {
-      setSaid(sayWhy(error));
-    }
-  }
-
-  async function write(): Promise<void> {
-    setSaid(null);
-    try {
-      const blob = await api.siteFile(plan);
-      const link = document.createElement("a");
-      link.href = URL.createObjectURL(blob);
-      link.download = "site.geojson";
-      link.click();
-      URL.revokeObjectURL(link.href);
-    } catch (error) {
-      setSaid(sayWhy(error));
-    }
-  }
-
-  return (
-    <Group title="GeoJSON">
-      {origin ? (
-        <>
-          <Member path="site.origin.latitudeDeg" label="Stump's latitude" quantity="degrees" step={0.0001} />
-          <Member path="site.origin.longitudeDeg" label="Stump's longitude" quantity="degrees" step={0.0001} />
-        </>
-      ) : (
-        <Button
-          onClick={() => {
-            setMember("site.origin", starts.origin);
-          }}
-        >
-          Give the stump's place on the map
-        </Button>
-      )}
-      <input
-        ref={file}
-        type="file"
-        accept=".geojson,.json,application/geo+json,application/json"
-        className="hidden"
-        aria-label="GeoJSON file"
-        onChange={(e) => {
-          void read(e.target.files?.[0]);
-          e.target.value = "";
-        }}
-      />
-      <div className="mt-1.5 flex gap-2">
-        <Button
-          onClick={() => {
-            file.current?.click();
-          }}
-        >
-          Read targets
-        </Button>
-        <Button
-          onClick={() => {
-            void write();
-          }}
-        >
-          Write the site
-        </Button>
-      </div>
-      {said !== null && (
-        <p role="alert" className="mt-1.5 border-l-4 border-ink pl-2 text-[13px] leading-snug">
-          {said}
-        </p>
-      )}
     </Group>
   );
 }

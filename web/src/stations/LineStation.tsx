@@ -52,7 +52,7 @@ export function LineStation({ catalogue }: { catalogue: Catalogue }) {
   );
 }
 
-/** Apart from the fields, so that they are not drawn anew with every figure of a drag. */
+/** Apart from the fields, so that they are not drawn again with every figure of a drag. */
 function Results({ at }: { at: number }) {
   const analysis = useFeed((s) => s.analysis);
   const result = analysis?.pull.lines[at];

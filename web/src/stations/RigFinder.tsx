@@ -84,11 +84,11 @@ export function RigFinder() {
           <progress
             value={state.done}
             max={Math.max(1, state.total)}
-            aria-label="Combinations reckoned"
+            aria-label="Combinations tried"
             className="mt-1 h-3 w-full accent-ink"
           />
           <p role="status" className="font-tight text-sm">
-            {state.done} of {state.total} reckoned
+            {state.done} of {state.total} tried
           </p>
           <Button
             onClick={() => {

@@ -206,7 +206,7 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
   );
 }
 
-/** Apart from the fields, so that they are not drawn anew with every figure of a drag. */
+/** Apart from the fields, so that they are not drawn again with every figure of a drag. */
 function Results({ at, anchored }: { at: number; anchored: boolean }) {
   const units = useSettings((s) => s.units);
   const result = useFeed((s) => s.analysis?.pull.lines[at]);

@@ -18,7 +18,7 @@ export function TargetFields({ index, plan }: { index: number; plan: Plan }) {
   const path = `site.targets[${index}]`;
   const target = plan.site.targets[index];
   const wrong = useProblem(`${path}.points`);
-  const told = useFeed((s) => s.analysis?.site.targets.find((t) => t.id === target?.id)?.text);
+  const clearance = useFeed((s) => s.analysis?.site.targets.find((t) => t.id === target?.id)?.text);
   if (!target) return null;
   const points = target.points;
   const change = (next: Target["points"]) => {
@@ -56,7 +56,7 @@ export function TargetFields({ index, plan }: { index: number; plan: Plan }) {
           setMember(`${path}.name`, v === "" ? undefined : v, "target-name");
         }}
       />
-      {told && <p className="py-1 text-[13px] leading-snug">{told}</p>}
+      {clearance && <p className="py-1 text-[13px] leading-snug">{clearance}</p>}
       {!target.closed && (
         <Member path={`${path}.radiusM`} label={points.length === 1 ? "Radius" : "Half its width"} quantity="length" />
       )}

@@ -92,7 +92,7 @@ public static class PlanRules
             problems.Add(
                 new(
                     "tree.mass.known",
-                    "The mass is said to be known: give it with the height of its centre, or reckon it by form."
+                    "The mass is said to be known: give it with the height of its centre, or work it out by form."
                 )
             );
         }
@@ -119,7 +119,7 @@ public static class PlanRules
             problems.Add(
                 new(
                     "tree.mass.sections",
-                    "Sections take two diameters or more, at different heights: add one, or reckon the mass by form."
+                    "Sections take two diameters or more, at different heights: add one, or work the mass out by form."
                 )
             );
         }
@@ -161,7 +161,7 @@ public static class PlanRules
                 problems.Add(new($"site.targets[{i}].id", $"Two targets are called “{id}”: give each its own name."));
             }
 
-            if (shapes[i].Fault() is { } fault)
+            if (shapes[i].ProblemOfPoints() is { } fault)
             {
                 problems.Add(new($"site.targets[{i}].points", fault));
             }

@@ -1,5 +1,6 @@
 import { memo } from "react";
-import { shapes, type Thing } from "./shapes";
+import type { Thing } from "./shape";
+import { shapes } from "./shapes";
 import { crossings, stretch, type Crossing, type Sample, type Strand } from "./strand";
 
 const line = (points: Sample[]): string =>
@@ -110,7 +111,7 @@ function sideOf(strands: Strand[], pass: { strand: number; at: number }): boolea
   return (strands[pass.strand]?.[Math.round(pass.at)]?.z ?? 0) >= 0;
 }
 
-/** How far the upper rope is drawn anew beside a crossing: farther where the two meet at a flat angle. */
+/** How far the upper rope is drawn again beside a crossing: farther where the two meet at a flat angle. */
 function reach(strands: Strand[], c: Crossing): number {
   const along = (pass: { strand: number; at: number }) => {
     const s = strands[pass.strand] ?? [];

@@ -53,7 +53,7 @@ function entries(catalogue: Catalogue, units: Units): Entry[] {
         dress: k.dress,
         wrong: k.wrong,
         facts: [
-          ["Strength kept", `${percent(k.keepsLow)} reckoned with; ${percent(k.keepsNominal)} usual`],
+          ["Strength kept", `${percent(k.keepsLow)} used in plans; ${percent(k.keepsNominal)} usual`],
           ["Without an end", k.midline ? "yes, anywhere along the rope" : "no, it takes an end"],
           ["After a hard pull", after[k.after] ?? k.after],
         ],

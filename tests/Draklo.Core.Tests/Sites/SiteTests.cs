@@ -45,13 +45,13 @@ public sealed class SiteTests
         VerdictState state
     )
     {
-        var analysis = With(
+        var analysis = WithTargets(
                 Lime(),
                 new TargetMembers
                 {
                     Id = "it",
                     Kind = kind,
-                    Points = [At(east, north)],
+                    Points = [Place(east, north)],
                     MayBeHit = mayBeHit,
                 }
             )
@@ -68,13 +68,13 @@ public sealed class SiteTests
     [Fact]
     public void Clearance_is_told_in_the_readers_units()
     {
-        var plan = With(
+        var plan = WithTargets(
             Lime(),
             new TargetMembers
             {
                 Id = "fence",
                 Kind = TargetKind.Fence,
-                Points = [At(21.6, -9), At(21.6, 9)],
+                Points = [Place(21.6, -9), Place(21.6, 9)],
             }
         );
         Assert.Equal(0.6, plan.Analysed().Site.Targets[0].ClearanceM, 1e-9);
@@ -91,14 +91,14 @@ public sealed class SiteTests
         var free = Lime().Analysed().Site.Retreats;
         Assert.All(free, r => Assert.True(r.Clear));
         Assert.Equal([225.0, 315], free.Select(r => r.BearingDeg).Order());
-        var walled = With(
+        var walled = WithTargets(
                 Lime(),
                 new TargetMembers
                 {
                     Id = "wall",
                     Kind = TargetKind.Wall,
                     Name = "chapel wall",
-                    Points = [At(-8, 3), At(3, 3)],
+                    Points = [Place(-8, 3), Place(3, 3)],
                 }
             )
             .Analysed();
@@ -110,13 +110,13 @@ public sealed class SiteTests
             r => r.Text.Contains("blocked by chapel wall", StringComparison.Ordinal)
         );
         Assert.All(
-            With(
+            WithTargets(
                     Lime(),
                     new TargetMembers
                     {
                         Id = "pond",
                         Kind = TargetKind.Water,
-                        Points = [At(-12, 12)],
+                        Points = [Place(-12, 12)],
                         RadiusM = 3,
                     }
                 )
@@ -158,13 +158,13 @@ public sealed class SiteTests
                         {
                             Lay = new() { BearingDeg = lay },
                         };
-                        return With(
+                        return WithTargets(
                                 plan,
                                 new TargetMembers
                                 {
                                     Id = "a",
                                     Kind = TargetKind.Tree,
-                                    Points = [At(east, north)],
+                                    Points = [Place(east, north)],
                                 }
                             )
                             .Analysed()
@@ -187,7 +187,7 @@ public sealed class SiteTests
                 l with
                 {
                     Anchor = l.Anchor with { DistanceM = 26 },
-                    Puller = l.Puller with { Place = At(5, 24) },
+                    Puller = l.Puller with { Place = Place(5, 24) },
                 }
             );
         Assert.True(aside.Analysed().Site.Lines[0].CrewClear);
@@ -200,21 +200,21 @@ public sealed class SiteTests
         {
             Id = "bench",
             Kind = TargetKind.People,
-            Points = [At(20, -14)],
+            Points = [Place(20, -14)],
         };
-        var turned = With(Lime(), people)
+        var turned = WithTargets(Lime(), people)
             .WithMain(l =>
                 l with
                 {
                     Tackle = l.Tackle with { SystemId = "redirected" },
-                    Puller = l.Puller with { Place = At(8, -34) },
+                    Puller = l.Puller with { Place = Place(8, -34) },
                 }
             )
             .Analysed();
         Assert.Equal(VerdictState.Stop, turned.Site.Targets[0].State);
         Assert.Contains("inside its turn", turned.Site.Targets[0].Text, StringComparison.Ordinal);
         Assert.Equal(3, turned.Site.Lines[0].InsideTurns[0].Count);
-        Assert.Equal(VerdictState.Check, With(Lime(), people).Analysed().Site.Targets[0].State);
+        Assert.Equal(VerdictState.Check, WithTargets(Lime(), people).Analysed().Site.Targets[0].State);
     }
 
     [Fact]
@@ -249,56 +249,6 @@ public sealed class SiteTests
     }
 
     [Fact]
-    public void The_rose_says_at_the_plans_own_lay_what_the_analysis_says()
-    {
-        var (rose, problems) = LayRose.Of(Lime(), UnitSystem.Metric);
-        Assert.Empty(problems);
-        Assert.Equal(360, rose!.Bearings.Count);
-        var own = rose.Bearings[90];
-        var analysis = Lime().Analysed();
-        Near(analysis.Pull.NeededTensionN, own.NeededTensionN!.Value, 1e-9);
-        Near(analysis.Pull.CommitDeg, own.CommitDeg!.Value, 1e-9);
-        Assert.True(rose.Bearings[270].NeededTensionN < own.NeededTensionN);
-    }
-
-    [Fact]
-    public void The_rose_closes_toward_what_must_be_spared_and_agrees_with_the_zones()
-    {
-        var targets = Enumerable
-            .Range(0, 12)
-            .Select(i => new TargetMembers
-            {
-                Id = $"t{i}",
-                Kind = TargetKind.Building,
-                Closed = true,
-                Points =
-                [
-                    At(12 * Math.Sin(i), 25 * Math.Cos(i)),
-                    At((12 * Math.Sin(i)) + 3, 25 * Math.Cos(i)),
-                    At((12 * Math.Sin(i)) + 3, (25 * Math.Cos(i)) + 2),
-                ],
-            })
-            .Where(t => new TargetShape(t).Fault() is null)
-            .ToArray();
-        var plan = With(Lime(), targets);
-        var rose = LayRose.Of(plan, UnitSystem.Metric, 10).Rose!;
-        foreach (var bearing in rose.Bearings)
-        {
-            var turned = plan.WithMain(l => l with { Anchor = l.Anchor with { BearingDeg = bearing.BearingDeg } }) with
-            {
-                Lay = new() { BearingDeg = bearing.BearingDeg },
-            };
-            if (PlanAnalysis.Of(turned).Analysis is { } analysis)
-            {
-                Assert.Equal(analysis.Site.Targets.Min(t => t.ClearanceM), bearing.ClearanceM!.Value, 1e-9);
-                Assert.True(bearing.ClearanceM > 0 || bearing.State == RoseState.Closed);
-            }
-        }
-
-        Assert.Contains(rose.Bearings, b => b.State == RoseState.Closed);
-    }
-
-    [Fact]
     public void Open_must_haves_hold_the_verdict_until_they_are_ticked()
     {
         var plan = Lime() with { WalkUp = FirstWalkUp.Make() };
@@ -321,71 +271,15 @@ public sealed class SiteTests
     [Fact]
     public void A_lay_that_misses_its_mark_is_said()
     {
-        var plan = Lime() with { Site = new() { Mark = At(20, 4) } };
+        var plan = Lime() with { Site = new() { Mark = Place(20, 4) } };
         Assert.Contains(
             plan.Analysed().Verdict.Reasons,
             r => r.Path == "site.mark" && r.Text.Contains("right of the lay mark", StringComparison.Ordinal)
         );
         Assert.DoesNotContain(
-            (Lime() with { Site = new() { Mark = At(20, 0.5) } }).Analysed().Verdict.Reasons,
+            (Lime() with { Site = new() { Mark = Place(20, 0.5) } }).Analysed().Verdict.Reasons,
             r => r.Path == "site.mark"
         );
-    }
-
-    [Fact]
-    public void A_site_comes_back_from_its_own_GeoJSON()
-    {
-        var origin = new OriginMembers { LatitudeDeg = 54.4, LongitudeDeg = -3.1 };
-        var plan = With(
-            Lime(),
-            new()
-            {
-                Id = "boathouse",
-                Kind = TargetKind.Building,
-                Name = "Boathouse",
-                Closed = true,
-                HeightM = 4,
-                Points = [At(-20, 5), At(-12, 5), At(-12, 14)],
-            },
-            new()
-            {
-                Id = "wire",
-                Kind = TargetKind.PowerLine,
-                Points = [At(-40, 40), At(60, 45)],
-                HeightM = 7,
-            },
-            new()
-            {
-                Id = "oak",
-                Kind = TargetKind.Tree,
-                Points = [At(30, 0.5)],
-                RadiusM = 2.5,
-                MayBeHit = true,
-            }
-        );
-        plan = plan with { Site = plan.Site with { Origin = origin, Mark = At(20, 0) } };
-        var (json, problems) = SiteGeoJson.Write(plan);
-        Assert.Empty(problems);
-        var (site, faults) = SiteGeoJson.Read(json, new());
-        Assert.Empty(faults);
-        Near(54.4, site!.Origin!.LatitudeDeg, 1e-9);
-        Assert.Equal(
-            plan.Site.Targets.Select(t => (t.Id, t.Kind, t.Name, t.Closed, t.HeightM, t.RadiusM, t.MayBeHit)),
-            site.Targets.Select(t => (t.Id, t.Kind, t.Name, t.Closed, t.HeightM, t.RadiusM, t.MayBeHit))
-        );
-        Assert.All(
-            plan.Site.Targets.Zip(site.Targets),
-            pair =>
-                Assert.All(
-                    pair.First.Points.Zip(pair.Second.Points),
-                    p =>
-                    {
-                        Assert.Equal(p.First.EastM, p.Second.EastM, 0.011);
-                        Assert.Equal(p.First.NorthM, p.Second.NorthM, 0.011);
-                    }
-                )
-        );
-        Near(20, site.Mark!.EastM, 1e-3);
     }
 
     [Theory]
@@ -421,41 +315,4 @@ public sealed class SiteTests
         Assert.Equal(path, problem.Path);
         Assert.Contains(says, problem.Message, StringComparison.Ordinal);
     }
-
-    [Fact]
-    public void Tags_of_common_maps_are_understood_and_shapes_of_many_parts_taken_apart()
-    {
-        const string Text = """
-            {"type":"FeatureCollection","features":[
-              {"type":"Feature","properties":{"building":"yes","name":"Mill"},"geometry":{"type":"MultiPolygon","coordinates":[[[[0.0002,0.0002],[0.0003,0.0002],[0.0003,0.0003],[0.0002,0.0002]]],[[[0.0005,0.0002],[0.0006,0.0002],[0.0006,0.0003],[0.0005,0.0002]]]]}},
-              {"type":"Feature","properties":{"power":"minor_line"},"geometry":{"type":"LineString","coordinates":[[-0.0005,0.0004],[0.0005,0.0004]]}},
-              {"type":"Feature","properties":null,"geometry":null}]}
-            """;
-        var (site, problems) = SiteGeoJson.Read(
-            Encoding.UTF8.GetBytes(Text),
-            new()
-            {
-                Origin = new() { LatitudeDeg = 0, LongitudeDeg = 0 },
-            }
-        );
-        Assert.Empty(problems);
-        Assert.Equal(
-            [TargetKind.Building, TargetKind.Building, TargetKind.PowerLine],
-            site!.Targets.Select(t => t.Kind)
-        );
-        Assert.Equal(["building", "building-2", "power-line"], site.Targets.Select(t => t.Id));
-        Near(22.24, site.Targets[0].Points[0].EastM, 1e-3);
-    }
-
-    [Fact]
-    public void Without_an_origin_nothing_is_written_or_read() =>
-        Assert.Equal("site.origin", Assert.Single(SiteGeoJson.Write(Lime()).Problems).Path);
-
-    private static PlaceMembers At(double east, double north) => new() { EastM = east, NorthM = north };
-
-    private static Plan With(Plan plan, params TargetMembers[] targets) =>
-        plan with
-        {
-            Site = plan.Site with { Targets = targets },
-        };
 }

@@ -9,7 +9,7 @@ using static Draklo.Core.Tests.Cases;
 
 namespace Draklo.Core.Tests;
 
-/// <summary>What each kind of anchor is reckoned to hold.</summary>
+/// <summary>What each kind of anchor holds.</summary>
 public sealed class AnchorTests
 {
     [Fact]

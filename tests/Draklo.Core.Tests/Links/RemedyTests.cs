@@ -311,23 +311,6 @@ public sealed class RemedyTests
                 }
             );
 
-    private static Plan Applied(Plan plan, Remedy remedy)
-    {
-        var json = JsonSerializer.SerializeToNode(plan, DocumentReader.Options)!;
-        foreach (var change in remedy.Changes)
-        {
-            var steps = change.Path.Replace("[", ".[", StringComparison.Ordinal).Split('.');
-            JsonNode node = json;
-            foreach (var step in steps[..^1])
-            {
-                node = step.StartsWith('[') ? node[int.Parse(step.Trim('[', ']'))]! : node[step]!;
-            }
-
-            node[steps[^1]] = JsonSerializer.SerializeToNode(change.Value, DocumentReader.Options);
-        }
-
-        var (read, problems) = DocumentReader.Read<Plan>(JsonSerializer.SerializeToUtf8Bytes(json));
-        Assert.Empty(problems);
-        return read!;
-    }
+    private static Plan Applied(Plan plan, Remedy remedy) =>
+        Edited(plan, [.. remedy.Changes.Select(c => (c.Path, (object?)c.Value))]);
 }

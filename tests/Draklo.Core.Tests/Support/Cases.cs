@@ -1,6 +1,10 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
 using Draklo.Core.Analyses;
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
+using Draklo.Core.Reading;
+using Draklo.Core.Studies;
 using Draklo.Core.Trees;
 using Draklo.Core.Units;
 
@@ -53,6 +57,56 @@ internal static class Cases
             (0.47, 0.10, 0.045),
             [Line("main", 16, 42, layDeg, 1.5, 0.4, 1)]
         );
+
+    /// <summary>The lime with its line turned at where its anchor was, toward one farther out and aside.</summary>
+    public static Plan OverARedirect() =>
+        Lime()
+            .WithMain(l =>
+                l with
+                {
+                    Redirects = [new() { At = l.Anchor, HardwareStrengthN = 50000 }],
+                    Anchor = l.Anchor with { DistanceM = 45, BearingDeg = 40 },
+                }
+            );
+
+    public static PlaceMembers Place(double east, double north) => new() { EastM = east, NorthM = north };
+
+    public static Plan WithTargets(Plan plan, params TargetMembers[] targets) =>
+        plan with
+        {
+            Site = plan.Site with { Targets = targets },
+        };
+
+    /// <summary>The plan with members put in by their paths, read as a document is.</summary>
+    public static Plan Edited(Plan plan, params (string Path, object? Value)[] changes)
+    {
+        var json = JsonSerializer.SerializeToNode(plan, DocumentReader.Options)!;
+        foreach (var (path, value) in changes)
+        {
+            var steps = path.Replace("[", ".[", StringComparison.Ordinal).Split('.');
+            JsonNode node = json;
+            foreach (var step in steps[..^1])
+            {
+                node = step.StartsWith('[') ? node[int.Parse(step.Trim('[', ']'))]! : node[step] ??= new JsonObject();
+            }
+
+            node[steps[^1]] = value is JsonNode made
+                ? made.DeepClone()
+                : JsonSerializer.SerializeToNode(value, DocumentReader.Options);
+        }
+
+        var (read, problems) = DocumentReader.Read<Plan>(JsonSerializer.SerializeToUtf8Bytes(json));
+        Assert.Empty(problems);
+        return read!;
+    }
+
+    /// <summary>The tackle of the main line, as it is drawn.</summary>
+    public static TackleView ViewOf(Plan plan)
+    {
+        var (view, problems) = TackleView.Of(plan, 0, UnitSystem.Metric);
+        Assert.Empty(problems);
+        return view!;
+    }
 
     public static LineMembers Line(
         string id,

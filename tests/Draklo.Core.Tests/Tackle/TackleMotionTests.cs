@@ -82,7 +82,7 @@ public sealed class TackleMotionTests
         var solved = TackleSolver.Solve(arrangement).Solution!;
         var costs = FrictionAccount.Of(arrangement, solved);
         Assert.Equal(solved.IdealAdvantage - solved.ActualAdvantage, costs.Sum(c => c.Costs), 1e-9);
-        Assert.All(costs, c => Assert.True(c.Costs >= -1e-9 && c.Goes < c.Comes, $"{c.Point}: {c.Costs}"));
+        Assert.All(costs, c => Assert.True(c.Costs >= -1e-9 && c.Outgoing < c.Incoming, $"{c.Point}: {c.Costs}"));
         Assert.Equal(arrangement.Ropes.Sum(r => r.Contacts.Count(c => c.Efficiency is not null)), costs.Count);
     }
 

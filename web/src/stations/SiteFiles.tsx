@@ -1,0 +1,104 @@
+import { useStarts } from "../state/starts";
+import { useRef, useState } from "react";
+import { api, Refusal, sayWhy } from "../api/client";
+import type { Plan } from "../api/types";
+import { setMember } from "../state/store";
+import { Button } from "../ui/controls";
+import { Group, Member } from "./fields";
+
+/** The site as GeoJSON, out and in, about its origin. */
+export function SiteFiles({ plan }: { plan: Plan }) {
+  const starts = useStarts();
+  const file = useRef<HTMLInputElement>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const origin = plan.site.origin;
+
+  async function read(chosen: File | undefined): Promise<void> {
+    setSaid(null);
+    if (!chosen) return;
+    try {
+      if (chosen.size > 900 * 1024)
+        throw new Refusal(413, `“${chosen.name}” is larger than 900 kB: leave out what the tree cannot reach.`);
+      const text = await chosen.text();
+      let parsed: unknown;
+      try {
+        parsed = JSON.parse(text);
+      } catch {
+        throw new Refusal(
+          400,
+          `“${chosen.name}” is not readable JSON: open it where it was made and save it once more.`,
+        );
+      }
+      const site = await api.importSite(plan.site, parsed);
+      setMember("site", site);
+      setSaid(`${site.targets.length - plan.site.targets.length} targets added from “${chosen.name}”.`);
+    } catch (error) {
+      setSaid(sayWhy(error));
+    }
+  }
+
+  async function write(): Promise<void> {
+    setSaid(null);
+    try {
+      const blob = await api.siteFile(plan);
+      const link = document.createElement("a");
+      link.href = URL.createObjectURL(blob);
+      link.download = "site.geojson";
+      link.click();
+      URL.revokeObjectURL(link.href);
+    } catch (error) {
+      setSaid(sayWhy(error));
+    }
+  }
+
+  return (
+    <Group title="GeoJSON">
+      {origin ? (
+        <>
+          <Member path="site.origin.latitudeDeg" label="Stump's latitude" quantity="degrees" step={0.0001} />
+          <Member path="site.origin.longitudeDeg" label="Stump's longitude" quantity="degrees" step={0.0001} />
+        </>
+      ) : (
+        <Button
+          onClick={() => {
+            setMember("site.origin", starts.origin);
+          }}
+        >
+          Give the stump's place on the map
+        </Button>
+      )}
+      <input
+        ref={file}
+        type="file"
+        accept=".geojson,.json,application/geo+json,application/json"
+        className="hidden"
+        aria-label="GeoJSON file"
+        onChange={(e) => {
+          void read(e.target.files?.[0]);
+          e.target.value = "";
+        }}
+      />
+      <div className="mt-1.5 flex gap-2">
+        <Button
+          onClick={() => {
+            file.current?.click();
+          }}
+        >
+          Read targets
+        </Button>
+        <Button
+          onClick={() => {
+            void write();
+          }}
+        >
+          Write the site
+        </Button>
+      </div>
+      {said !== null && (
+        <p role="alert" className="mt-1.5 border-l-4 border-ink pl-2 text-[13px] leading-snug">
+          {said}
+        </p>
+      )}
+    </Group>
+  );
+}
