@@ -10,9 +10,21 @@ public sealed record Starts
 {
     public static Starts Usual { get; } = new();
 
-    public AnchorTreeMembers AnchorTree { get; init; } = new() { DbhM = 0.4, HeightM = 15, GroundId = "roots-ordinary" };
+    public AnchorTreeMembers AnchorTree { get; init; } =
+        new()
+        {
+            DbhM = 0.4,
+            HeightM = 15,
+            GroundId = "roots-ordinary",
+        };
 
-    public AnchorPostMembers AnchorPost { get; init; } = new() { DiameterM = 0.15, DepthM = 0.8, GroundId = "soil-sandy" };
+    public AnchorPostMembers AnchorPost { get; init; } =
+        new()
+        {
+            DiameterM = 0.15,
+            DepthM = 0.8,
+            GroundId = "soil-sandy",
+        };
 
     public AnchorPicketMembers AnchorPickets { get; init; } = new() { ArrangementId = "picket-1-1" };
 

@@ -93,7 +93,14 @@ public sealed record Pretension(
             );
         }
 
-        return new(floor, ceiling, limitedBy, Math.Max(0, early), UncutWhereItGoes(hinge, gravity + (ceiling * arms)), restIndex);
+        return new(
+            floor,
+            ceiling,
+            limitedBy,
+            Math.Max(0, early),
+            UncutWhereItGoes(hinge, gravity + (ceiling * arms)),
+            restIndex
+        );
     }
 
     /// <summary>How thick the uncut wood is when a forward moment starts the tree, metres.</summary>

@@ -133,7 +133,10 @@ internal sealed class RigCombinations
                 for (var over = -1; over < anchors.Length; over++)
                 {
                     var first = over < 0 ? anchors[anchor] : anchors[over];
-                    if (over != anchor && Math.Abs(Angle.Between(plan.Lay.BearingDeg, first.BearingDeg)) < LargestRedirectAngle)
+                    if (
+                        over != anchor
+                        && Math.Abs(Angle.Between(plan.Lay.BearingDeg, first.BearingDeg)) < LargestRedirectAngle
+                    )
                     {
                         AddWay(seat, anchor, over);
                     }

@@ -47,8 +47,8 @@ internal static class SiteReasons
         reasons.Check(
             "way-out-blocked",
             blocked == 2
-                ? $"Both ways out are blocked by {by}: clear one, or lay the tree elsewhere."
-                : $"One way out is blocked by {by}: walk and keep the other.",
+                ? $"Both ways out are blocked ({by}): clear one, or lay the tree elsewhere."
+                : $"One way out is blocked ({by}): walk and keep the other.",
             "lay.bearingDeg",
             null,
             ("blocked", blocked)

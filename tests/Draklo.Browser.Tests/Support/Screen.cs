@@ -198,9 +198,7 @@ public sealed class Screen : IDisposable
         driver.ExecuteCdpCommand("Performance.enable", []);
         var answer = (Dictionary<string, object>)driver.ExecuteCdpCommand("Performance.getMetrics", [])!;
         var metrics = ((object[])answer["metrics"]).Cast<Dictionary<string, object>>();
-        return TimeSpan.FromSeconds(
-            Convert.ToDouble(metrics.Single(m => "ScriptDuration".Equals(m["name"]))["value"])
-        );
+        return TimeSpan.FromSeconds(Convert.ToDouble(metrics.Single(m => "ScriptDuration".Equals(m["name"]))["value"]));
     }
 
     public void Focus(string css) => Run("document.querySelector(arguments[0]).focus()", css);

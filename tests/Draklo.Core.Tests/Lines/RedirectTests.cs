@@ -58,16 +58,12 @@ public sealed class RedirectTests
         Near(line.TensionN / 0.9, line.EndTensionN, 1e-9);
         Near(straight.Pull.Lines[0].Tackle.HandForceN / 0.9, line.Tackle.HandForceN, 1e-9);
 
-        // By hand: T1 = 1931, T2 = 2146; both legs nearly level, the site angle between them from the places.
-        Near(
-            Math.Sqrt(
-                (redirect.TreeSideN * redirect.TreeSideN)
-                    + (redirect.HaulSideN * redirect.HaulSideN)
-                    + (2 * redirect.TreeSideN * redirect.HaulSideN * Math.Cos(Angle.Radians(redirect.BetweenDeg)))
-            ),
-            redirect.ForceN,
-            1e-9
-        );
+        // By hand, in metres from the stump east, north and up: seat (−0.68, 0, 13), redirect (30, 0, 0.5), anchor
+        // 45 m out at 40° (28.9, 34.5, 0.5). T1 = 1931 N toward the seat, T2 = 1931 / 0.9 = 2146 N toward the anchor.
+        var seat = Unit(-0.68 - 30, 0, 12.5);
+        var anchor = Unit((45 * Math.Sin(Angle.Radians(40))) - 30, 45 * Math.Cos(Angle.Radians(40)), 0);
+        var sum = seat.Zip(anchor, (a, b) => (1931.2 * a) + (2145.8 * b)).ToList();
+        Assert.Equal(Math.Sqrt(sum.Sum(x => x * x)), redirect.ForceN, 4.0);
         Assert.InRange(redirect.ForceN, redirect.HaulSideN, redirect.TreeSideN + redirect.HaulSideN);
 
         // Back toward the tree (270°) and on toward the anchor: the force points between the two.
@@ -125,4 +121,9 @@ public sealed class RedirectTests
     }
 
     /// <summary>The lime hauled aside round a redirect.</summary>
+    private static double[] Unit(double east, double north, double up)
+    {
+        var length = Math.Sqrt((east * east) + (north * north) + (up * up));
+        return [east / length, north / length, up / length];
+    }
 }

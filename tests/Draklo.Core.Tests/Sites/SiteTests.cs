@@ -107,7 +107,7 @@ public sealed class SiteTests
         Assert.Equal("chapel wall", blocked.BlockedBy);
         Assert.Contains(
             walled.Verdict.Reasons,
-            r => r.Text.Contains("blocked by chapel wall", StringComparison.Ordinal)
+            r => r.Text.Contains("blocked (chapel wall)", StringComparison.Ordinal)
         );
         Assert.All(
             WithTargets(

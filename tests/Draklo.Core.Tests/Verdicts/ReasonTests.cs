@@ -1,4 +1,7 @@
+using System.Globalization;
 using System.Text.Json.Nodes;
+using CsvHelper;
+using CsvHelper.Configuration.Attributes;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
 using Draklo.Core.Verdicts;
@@ -9,6 +12,10 @@ namespace Draklo.Core.Tests;
 /// <summary>Each reason of the verdict once: its code, state, member, values and words.</summary>
 public sealed class ReasonTests
 {
+    private const string Second = """
+        { "knotId": "double-fisherman", "rope": { "breakingStrengthN": 40000, "lengthM": 60, "diameterM": 0.0127, "stretchAtTenPercent": 0.03 } }
+        """;
+
     private static readonly Dictionary<string, (string Path, string Json)[]> Changes = new(StringComparer.Ordinal)
     {
         ["anchor-within-reach"] = [("lines[0].anchor.distanceM", "20")],
@@ -30,17 +37,31 @@ public sealed class ReasonTests
         ["gust-uses-reserve"] = [],
         ["hauler-too-weak"] = [("lines[0].puller.effortEachN", "100")],
         ["hinge-barely-holds"] = [("cut.notch.openingDeg", "12")],
-        ["hinge-lets-go-first"] = [("cut.notch.openingDeg", "5")],
+        ["hinge-lets-go-first"] = [("cut.notch.openingDeg", "10"), ("tree.lean.angleDeg", "8")],
         ["hinge-short"] = [("cut.notch.depthM", "0.06")],
         ["hinge-tears-sideways"] = [("tree.lean.bearingDeg", "180"), ("tree.lean.angleDeg", "14")],
         ["hinge-thick"] = [("cut.hingeThicknessM", "0.08")],
         ["hinge-thin"] = [("cut.hingeThicknessM", "0.02")],
+        ["joint-in-union"] = [("lines[0].rope.lengthM", "2"), ("lines[0].joined", Second)],
+        ["joint-near-anchor"] = [("lines[0].rope.lengthM", "32"), ("lines[0].joined", Second)],
+        ["joint-meets-redirect"] =
+        [
+            ("lines[0].rope.lengthM", "34"),
+            ("lines[0].joined", Second),
+            ("lines[0].redirects", """[{ "at": { "distanceM": 30, "bearingDeg": 90, "heightM": 0.5 } }]"""),
+            ("lines[0].anchor", """{ "distanceM": 45, "bearingDeg": 40, "heightM": 0.5 }"""),
+        ],
+        ["redirect-in-the-lay"] =
+        [
+            ("lines[0].redirects", """[{ "at": { "distanceM": 15, "bearingDeg": 95, "heightM": 0.5 } }]"""),
+            ("lines[0].anchor", """{ "distanceM": 45, "bearingDeg": 40, "heightM": 0.5 }"""),
+        ],
         ["lay-off-mark"] = [("site.mark", """{ "eastM": 20, "northM": 3 }""")],
         ["lean-one-view"] = [("readings.leanViews", """[{ "lookingDeg": 0, "leanDeg": 2 }]""")],
         ["line-steep"] = [("lines[0].anchor.distanceM", "8")],
-        ["link-breaks-at-worst"] = [("lines[0].rope.breakingStrengthN", "17000")],
+        ["link-breaks-at-worst"] = [("lines[0].rope.breakingStrengthN", "22000"), ("lines[0].puller.count", "8")],
         ["link-fails"] = [("lines[0].rope.breakingStrengthN", "9000")],
-        ["link-tight"] = [("lines[0].puller.effortEachN", "240")],
+        ["link-tight"] = [("lines[0].puller.effortEachN", "200")],
         ["link-slips"] =
         [
             ("lines[0].tackle.grip", """{ "gripId": "machard", "slipN": 1500, "cordStrengthN": 22000 }"""),
@@ -58,11 +79,11 @@ public sealed class ReasonTests
         ["sits-forward"] = [("tree.lean", """{ "angleDeg": 12, "bearingDeg": 90 }""")],
         ["soundness-reduced"] = [("tree.soundness", "0.8")],
         ["soundness-too-low"] = [("tree.soundness", "0.4")],
-        ["splitting-risk-high"] = [("tree.lean", """{ "angleDeg": 12, "bearingDeg": 90 }""")],
-        ["splitting-risk-raised"] = [("tree.lean", """{ "angleDeg": 4.2, "bearingDeg": 90 }""")],
+        ["splitting-risk-high"] = [("tree.lean", """{ "angleDeg": 30, "bearingDeg": 90 }""")],
+        ["splitting-risk-raised"] = [("tree.lean", """{ "angleDeg": 12, "bearingDeg": 90 }""")],
         ["stretch-carries-over"] = [("lines[0].rope.stretchAtTenPercent", "0.25")],
         ["stretch-falls-short"] = [("lines[0].rope.stretchAtTenPercent", "0.005")],
-        ["tackle-needs-room"] = [("lines[0].tackle.openedM", "28")],
+        ["tackle-needs-room"] = [("lines[0].tackle.openedM", "28"), ("lines[0].anchor.distanceM", "25")],
         ["tackle-rope-short"] = [("lines[0].tackle.rope.lengthM", "10")],
         ["throw-falls-short"] = [("lines[0].setting", """{ "way": "hand", "standOffM": 12 }""")],
         ["tree-cracked"] = [("tree.condition", """{ "cracked": true }""")],
@@ -79,31 +100,67 @@ public sealed class ReasonTests
         ["wind-strong"] = [("wind.speedMps", "9")],
     };
 
-    [Fact]
-    public void Dump()
-    {
-        var lines = new List<string>();
-        foreach (var (code, changes) in Changes)
-        {
-            try
-            {
-                var reasons = Of(changes);
-                var r = reasons.FirstOrDefault(x => x.Code == code);
-                lines.Add(
-                    r is null
-                        ? $"{code}: NONE of {string.Join(", ", reasons.Select(x => x.Code))}"
-                        : $"{code}|{r.State}|{r.Path}|{r.LinkId}|{string.Join(";", (r.Values ?? []).Select(v => $"{v.Key}={v.Value:R}"))}|{r.Text}"
-                );
-            }
-            catch (Exception e)
-            {
-                lines.Add($"{code}: THROWS {e.Message}");
-            }
-        }
+    public static TheoryData<string> Codes => [.. Pinned.Keys];
 
-        File.WriteAllLines("/tmp/reasons.txt", lines);
+    private static IReadOnlyDictionary<string, PinnedReason> Pinned { get; } = Read();
+
+    [Theory]
+    [MemberData(nameof(Codes))]
+    public void Says_what_is_pinned(string code)
+    {
+        var pinned = Pinned[code];
+        var reason = Of(Changes[code]).First(r => r.Code == code);
+        Assert.Equal(pinned.Text, reason.Text);
+        Assert.Equal(pinned.State, reason.State);
+        Assert.Equal(pinned.Path, reason.Path ?? "");
+        Assert.Equal(pinned.Link, reason.LinkId ?? "");
+        Assert.Equal(
+            pinned.Values.Split(' ', StringSplitOptions.RemoveEmptyEntries),
+            reason.Values.Select(v => $"{v.Key}={Figure(v.Value)}")
+        );
     }
+
+    [Fact]
+    public void Every_change_is_pinned_and_none_twice() => Assert.Equal(Changes.Keys.Order(), Pinned.Keys.Order());
+
+    /// <summary>A plan that nothing is wrong with gives none of them but the remarks.</summary>
+    [Fact]
+    public void A_sound_plan_gives_remarks_alone() =>
+        Assert.All(Lime().Analysed().Verdict.Reasons, r => Assert.Equal(VerdictState.Ready, r.State));
+
+    private static string Figure(double value) =>
+        Math.Abs(value) >= 10_000 ? value.ToString("0.###e+00") : double.Parse(value.ToString("G4")).ToString();
 
     private static IReadOnlyList<Reason> Of((string Path, string Json)[] changes) =>
         Edited(Lime(), [.. changes.Select(c => (c.Path, (object?)JsonNode.Parse(c.Json)))]).Analysed().Verdict.Reasons;
+
+    private static Dictionary<string, PinnedReason> Read()
+    {
+        using var reader = new CsvReader(
+            File.OpenText(Path.Combine(AppContext.BaseDirectory, "Verdicts", "reasons.csv")),
+            CultureInfo.InvariantCulture
+        );
+        return reader.GetRecords<PinnedReason>().ToDictionary(r => r.Code, StringComparer.Ordinal);
+    }
+
+    private sealed class PinnedReason
+    {
+        [Name("code")]
+        public required string Code { get; init; }
+
+        [Name("state")]
+        public required VerdictState State { get; init; }
+
+        [Name("path")]
+        public required string Path { get; init; }
+
+        [Name("link")]
+        public required string Link { get; init; }
+
+        [Name("values")]
+        public required string Values { get; init; }
+
+        [Name("text")]
+        public required string Text { get; init; }
+    }
 }

@@ -165,15 +165,31 @@ public sealed class VerdictTests
     [Fact]
     public void An_empty_window_is_a_stop_with_the_ways_out()
     {
+        // A knot that may carry less than what keeps the tree from sitting back.
+        var plan = Lime().WithMain(l => l with { Rope = l.Rope with { BreakingStrengthN = 3000 } });
+        var analysis = plan.Analysed();
+        Assert.True(analysis.Pretension.Empty);
+        Assert.True(analysis.Pretension.FloorN > analysis.Pretension.CeilingN);
+        Assert.Equal(VerdictState.Stop, analysis.Verdict.State);
+        var reason = Assert.Single(analysis.Verdict.Reasons, r => r.Code == "pretension-window-empty");
+        Assert.Equal(VerdictState.Stop, reason.State);
+        Assert.All(
+            ["Bore the back cut", "lash the stem", "set a second line", "choose another anchor"],
+            way => Assert.Contains(way, reason.Text, StringComparison.Ordinal)
+        );
+    }
+
+    [Fact]
+    public void A_tree_that_leans_forward_is_said_to_go_early()
+    {
         var plan = Lime() with
         {
             Tree = Lime().Tree with { Lean = Lime().Tree.Lean with { BearingDeg = 90, AngleDeg = 12 } },
         };
         var analysis = plan.Analysed();
         Assert.Equal(0, analysis.Pull.NeededTensionN);
-        Assert.True(analysis.Pretension.Empty || analysis.Pretension.CeilingN == 0);
         Assert.True(analysis.Pretension.RestIndex > 1.2);
-        Assert.Contains(analysis.Verdict.Reasons, r => r.Text.Contains("splitting", StringComparison.Ordinal));
+        Assert.Contains(analysis.Verdict.Reasons, r => r.Code == "splitting-risk-raised");
     }
 
     [Fact]
