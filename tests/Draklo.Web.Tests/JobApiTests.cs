@@ -158,4 +158,27 @@ public sealed class JobApiTests(RunningServer server) : IClassFixture<RunningSer
             ["place"] = job["place"]!.DeepClone(),
             ["plan"] = job["plan"]!.DeepClone(),
         };
+
+    [Fact]
+    public async Task The_list_follows_the_plan_and_the_units()
+    {
+        var id = (string)(await server.NewJobAsync())["id"]!;
+        var first = await HeadlineAsync(id, "");
+        Assert.Equal(first, await HeadlineAsync(id, ""));
+        Assert.DoesNotContain("lbf", first, StringComparison.Ordinal);
+        Assert.DoesNotContain("kN", await HeadlineAsync(id, "?units=us"), StringComparison.Ordinal);
+
+        // A save is listed as it is, not as the revision before it.
+        var job = (await server.SendAsync(HttpMethod.Get, $"/api/jobs/{id}")).Body!.AsObject();
+        job["plan"]!["lines"]![0]!["rope"]!["lengthM"] = 12;
+        Assert.Equal(200, (await server.SendAsync(HttpMethod.Put, Path(job), ContentOf(job), 1)).Status);
+        var saved = await HeadlineAsync(id, "");
+        Assert.Contains("12 m", saved, StringComparison.Ordinal);
+    }
+
+    private async Task<string> HeadlineAsync(string id, string query)
+    {
+        var list = (await server.SendAsync(HttpMethod.Get, $"/api/jobs{query}")).Body!.AsArray();
+        return (string)list.Single(j => (string)j!["id"]! == id)!["headline"]!;
+    }
 }

@@ -1,4 +1,3 @@
-using System.Net.Http.Headers;
 using System.Text;
 using System.Text.Json.Nodes;
 
@@ -341,12 +340,5 @@ public sealed class LockerApiTests(RunningServer server) : IClassFixture<Running
                 .Select(r => r!["text"]!.GetValue<string>()),
         ];
 
-    private async Task<Answer> CsvAsync(string path, byte[] file)
-    {
-        using var content = new ByteArrayContent(file);
-        content.Headers.ContentType = new MediaTypeHeaderValue("text/csv");
-        using var response = await server.Client.PostAsync(path, content);
-        var text = await response.Content.ReadAsStringAsync();
-        return new((int)response.StatusCode, JsonNode.Parse(text), null, text);
-    }
+    private Task<Answer> CsvAsync(string path, byte[] file) => server.SendCsvAsync(path, file);
 }

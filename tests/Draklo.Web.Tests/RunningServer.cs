@@ -61,6 +61,15 @@ public sealed class RunningServer : IAsyncLifetime
         );
     }
 
+    public async Task<Answer> SendCsvAsync(string path, byte[] file)
+    {
+        using var content = new ByteArrayContent(file);
+        content.Headers.ContentType = new MediaTypeHeaderValue("text/csv");
+        using var response = await Client.PostAsync(path, content);
+        var text = await response.Content.ReadAsStringAsync();
+        return new((int)response.StatusCode, JsonNode.Parse(text), null, text);
+    }
+
     /// <summary>The demo job of a name, whole.</summary>
     public async Task<JsonObject> DemoAsync(string name)
     {
