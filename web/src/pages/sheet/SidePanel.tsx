@@ -37,6 +37,7 @@ export function SidePanel({ catalogue }: { catalogue: Catalogue }) {
 
 /** The terms that a station uses; each opens its entry of the glossary. */
 function Words({ ids, glossary }: { ids: string[]; glossary: Catalogue["glossary"] }) {
+  if (ids.length === 0) return null;
   return (
     <p className="mt-5 border-t border-rule pt-2 text-[13px] leading-relaxed text-pencil">
       Words used here:{" "}
