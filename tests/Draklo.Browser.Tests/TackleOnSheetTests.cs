@@ -111,7 +111,7 @@ public sealed class TackleOnSheetTests : IClassFixture<Stage>
         Assert.Contains("lets go of the line", screen.Text("[data-hold]"), StringComparison.Ordinal);
         screen.Type("It holds", "2 kN");
         screen.Until(() => screen.Count("[data-link='main.capture']") == 1, "what it holds to be checked");
-        screen.Click("[aria-label='Second grip holds the line meanwhile']");
+        screen.Click("[aria-label='Second hitch holds the line meanwhile']");
         screen.Until(
             () => screen.Count("[data-holdpiece='grip']") == 1 && screen.Count("[data-link='main.hold-grip']") == 1,
             "the second grip, drawn and checked"

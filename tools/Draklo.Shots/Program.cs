@@ -148,7 +148,7 @@ using var screen = new Screen(app.Address);
             screen.Find(OpenQA.Selenium.By.XPath("//label[.='System']/following-sibling::button")).Click();
             screen.Click("[role=option][data-option='own:three-on-two']");
             screen.Find(OpenQA.Selenium.By.CssSelector("svg[data-tackle^='Three hauling'] [data-leg]"));
-            screen.Click("[aria-label='Second grip holds the line meanwhile']");
+            screen.Click("[aria-label='Second hitch holds the line meanwhile']");
             screen.Find(OpenQA.Selenium.By.CssSelector("[data-holdpiece]"));
             screen.Run("document.querySelector('[data-composer]').scrollIntoView()");
         }

@@ -48,7 +48,7 @@ public static class GearFlags
 
         if (past.OpenSince is { } open)
         {
-            flags.Add(new(FlagKind.InspectionOpen, $"an inspection of {open} asks for another look"));
+            flags.Add(new(FlagKind.InspectionOpen, $"an inspection of {open} needs another look"));
         }
         else if (item.Kind is not (GearKind.ThrowKit or GearKind.Wedge))
         {

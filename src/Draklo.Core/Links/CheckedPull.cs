@@ -169,7 +169,7 @@ internal sealed record CheckedPull(
             "M_r / M_side",
             needed / context.Hinge.SideCapacity,
             "x",
-            "sideways moment / what the hinge bears sideways",
+            "sideways moment / what the hinge carries sideways",
             $"{needed:Nm} / {context.Hinge.SideCapacity:Nm}",
             "M6",
             estimate: true

@@ -40,7 +40,7 @@ public sealed record StageMembers : IDocumentPart
 
     [Display(
         Name = "Turns of the stage",
-        Description = "Ids of the contact table, from the hauling end; what is left out takes the tackle's own."
+        Description = "Ids of the contact table, from the hauling end; where one is left out, the tackle's own is used."
     )]
     [MaxLength(4)]
     public IReadOnlyList<string> ContactIds { get; init; } = [];

@@ -19,7 +19,7 @@ public sealed record CaptureMembers : IDocumentPart
 
     [Display(
         Name = "Cam or grip holds",
-        Description = "What it bears before it slips or cuts the rope, newtons. Left out, the plan says it is not known."
+        Description = "What it carries before it slips or cuts the rope, newtons. Left out, the plan says it is not known."
     )]
     [Range(500, 200_000)]
     public double? HoldsN { get; init; }
@@ -37,7 +37,7 @@ public enum CaptureKind
 /// <summary>What holds the line itself while the tackle is opened again: a grip or turns, one or the other.</summary>
 public sealed record HoldMembers : IDocumentPart
 {
-    [Display(Name = "Holding grip", Description = "A second grip on the line, fast to the anchor.")]
+    [Display(Name = "Holding grip", Description = "A second friction hitch on the line, fast to the anchor.")]
     public GripMembers? Grip { get; init; }
 
     [Display(Name = "Holding turns", Description = "The line's tail round a drum at the anchor, held by hand.")]

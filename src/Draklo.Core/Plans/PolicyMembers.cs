@@ -59,7 +59,7 @@ public sealed record DesignFactorMembers : IDocumentPart
     public double Stem { get; init; } = 3;
 
     [Display(
-        Name = "Factor for grips",
+        Name = "Factor for friction hitches",
         Description = "Over the load at which a grip creeps: it slips rather than breaks."
     )]
     [Range(1, 15)]

@@ -41,11 +41,14 @@ public sealed record TackleMembers : IDocumentPart
 
     [Display(
         Name = "Joined by",
-        Description = "The knot in the line that takes the tackle: an id of the knot table that can be tied midline. Left out, the plan says it is not known."
+        Description = "The knot in the line that the tackle is hooked to: an id of the knot table that can be tied midline. Left out, the plan says it is not known."
     )]
     public string? JoinKnotId { get; init; }
 
-    [Display(Name = "Grip", Description = "A friction hitch that takes the tackle in place of a midline loop.")]
+    [Display(
+        Name = "Grip",
+        Description = "A friction hitch on the line that the tackle is hooked to, instead of a midline loop."
+    )]
     public GripMembers? Grip { get; init; }
 
     [Display(

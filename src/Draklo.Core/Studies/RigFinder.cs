@@ -270,7 +270,7 @@ public sealed class RigFinder
             : failing is not null
                 ? units.Say($"fails at: {failing.Name.Uncapitalised()}, {failing.WorstUse:%} of what may be carried")
             : analysis.Hinge.WorstSideUse > 1
-                ? units.Say($"fails at: the hinge sideways, {analysis.Hinge.WorstSideUse:%} of what it bears")
+                ? units.Say($"fails at: the hinge sideways, {analysis.Hinge.WorstSideUse:%} of what it carries")
             : $"least margin at: {WorstOf(analysis.Links).Name.Uncapitalised()}";
         return new(
             tried.Holds && stop is null && failing is null,

@@ -76,7 +76,7 @@ public readonly record struct Hinge(
             );
             workings.Add(
                 "hinge-side-capacity",
-                "What the hinge bears sideways",
+                "What the hinge carries sideways",
                 "M_side",
                 hinge.SideCapacity,
                 "Nm",

@@ -4,7 +4,7 @@ using Draklo.Core.Units;
 
 namespace Draklo.Core.Verdicts;
 
-/// <summary>What the tree may hit, the ways out, where the haulers stand and whether the lay meets its mark.</summary>
+/// <summary>What the tree may hit, the escape routes, where the haulers stand and whether the lay meets its mark.</summary>
 /// <remarks>Method M17.</remarks>
 internal static class SiteReasons
 {
@@ -47,8 +47,8 @@ internal static class SiteReasons
         reasons.Check(
             "way-out-blocked",
             blocked == 2
-                ? $"Both ways out are blocked ({by}): clear one, or lay the tree elsewhere."
-                : $"One way out is blocked ({by}): walk and keep the other.",
+                ? $"Both escape routes are blocked ({by}): clear one, or lay the tree elsewhere."
+                : $"One escape route is blocked ({by}): walk and keep the other.",
             "lay.bearingDeg",
             null,
             ("blocked", blocked)

@@ -45,7 +45,7 @@ internal static class TackleReasons
         {
             reasons.Check(
                 "grip-cord-ratio",
-                $"The grip's cord is {Figures.Plain(ratio, 2)} of the line's diameter; grips bite best with a cord of 0.6 to 0.8. Test it in pre-tension.",
+                $"The friction hitch's cord is {Figures.Plain(ratio, 2)} of the line's diameter; hitches bite best with a cord of 0.6 to 0.8. Test it in pre-tension.",
                 $"{path}.tackle.grip.cordDiameterM",
                 null,
                 ("ratio", ratio)

@@ -209,7 +209,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
                 fill="var(--ink)"
                 className="halo font-tight text-[13px]"
               >
-                {r.clear ? "way out" : "BLOCKED"}
+                {r.clear ? "escape route" : "BLOCKED"}
               </text>
             </g>
           );

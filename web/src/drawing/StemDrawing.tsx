@@ -7,7 +7,7 @@ import { written } from "../units/units";
 import { useSize } from "./useSize";
 import { useStem } from "./useStem";
 
-/** Bending along the height, of the lines and of the weight, against what the wood bears. */
+/** Bending along the height, of the lines and of the weight, against what the wood carries. */
 export function StemDrawing({ plan }: { plan: Plan }) {
   const [box, size] = useSize<HTMLDivElement>();
   const at = useView((s) => s.line);
@@ -94,7 +94,7 @@ function Drawing({
         fill="var(--ink)"
         className="font-tight text-[13px]"
       >
-        allowed {written(profile.allowedMPa * 1e6, "stress", units)}; the wood bears{" "}
+        allowed {written(profile.allowedMPa * 1e6, "stress", units)}; the wood carries{" "}
         {written(profile.strengthMPa * 1e6, "stress", units)}
       </text>
       <path d={curve((s) => s.weightMPa)} fill="none" stroke="var(--bark)" strokeWidth={1.6} strokeDasharray="2 4" />

@@ -292,7 +292,7 @@ function Drawing({ view, line, width, height }: { view: TackleView; line: Line; 
 
 const names: Record<string, string> = {
   load: "grip on the line",
-  grip: "second grip",
+  grip: "second hitch",
   "traveller-line": "traveller",
   "second-anchor": "second anchor",
 };

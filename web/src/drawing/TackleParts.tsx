@@ -290,7 +290,9 @@ export function Hold({
         fill="var(--ink)"
         className="halo font-tight text-[13px]"
       >
-        {hold.grip ? "second grip, fast to the anchor" : `${hold.turns?.turns ?? 1} turns of the line's tail on a drum`}
+        {hold.grip
+          ? "second friction hitch, fast to the anchor"
+          : `${hold.turns?.turns ?? 1} turns of the line's tail on a drum`}
         {holding ? ": holds" : ""}
       </text>
     </g>

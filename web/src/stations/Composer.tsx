@@ -105,7 +105,7 @@ function Stages({ path, own, usual, catalogue, put }: PartProps & { usual: strin
   const kinds = catalogue.stages.map((s) => ({ value: s.kind, name: s.name, note: s.note }));
   return (
     <>
-      <Note>From the hands to the line, each stage hauling the next.</Note>
+      <Note>From the hands to the line; each stage hauls the next.</Note>
       <ol>
         {own.stages.map((stage, i) => (
           <li key={i} className="mt-1 border-t border-rule pt-0.5" data-stage={i}>

@@ -18,8 +18,8 @@ export function Ropes({ path, own, catalogue, put }: PartProps) {
   return (
     <>
       <Note>
-        Points stand along the haul axis; only their order counts. A rope is followed from its hauling end to where it
-        is made fast.
+        Points stand along the haul axis; only their order counts. List each rope from its hauling end to where it is
+        made fast.
       </Note>
       {own.points.map((point, i) => (
         <div key={i} className="mt-1 border-t border-rule pt-0.5" data-point-row={i}>

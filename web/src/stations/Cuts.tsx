@@ -10,7 +10,9 @@ export function Cuts() {
   const style = useMember("cut.notch.style") as "open" | "narrow";
   return (
     <>
-      <Note>The hinge guides; a thick one asks for more pull and splits sooner, a thin one lets go sooner.</Note>
+      <Note>
+        The holding wood guides the fall. Thick, it needs more pull and splits sooner; thin, it lets go sooner.
+      </Note>
       <Member path="cut.stumpHeightM" label="Cut above the ground" quantity="thickness" step={5} />
       <Member path="cut.stumpDiameterM" label="Diameter at the cut" quantity="thickness" measured />
       <Segments
@@ -65,7 +67,7 @@ function Results() {
         value={analysis.hinge.sideUse}
         quantity="percent"
         working="side-use"
-        note="of what it bears sideways"
+        note="of what it carries sideways"
       />
       <Figure
         label="Pre-tension, at least"

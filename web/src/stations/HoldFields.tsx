@@ -35,7 +35,7 @@ export function HoldFields({ at, catalogue }: { at: number; catalogue: Catalogue
   };
   return (
     <div data-hold>
-      <p className="mt-1 font-tight text-sm">What has been won is held between heaves by</p>
+      <p className="mt-1 font-tight text-sm">Between heaves, the rope is held by</p>
       <Segments
         label="Held between heaves by"
         value={capture?.kind ?? "hands"}
@@ -74,7 +74,7 @@ export function HoldFields({ at, catalogue }: { at: number; catalogue: Catalogue
           )}
         </>
       )}
-      <p className="mt-1 font-tight text-sm">The line is held while the tackle is opened by</p>
+      <p className="mt-1 font-tight text-sm">During a reset, the line is held by</p>
       <Segments
         label="Line held while the tackle is opened by"
         value={hold?.grip ? "grip" : hold?.turns ? "turns" : "none"}
@@ -90,7 +90,7 @@ export function HoldFields({ at, catalogue }: { at: number; catalogue: Catalogue
         }}
         choices={[
           { value: "none", text: "Not said", name: "Nothing said of what holds the line meanwhile" },
-          { value: "grip", text: "Second grip", name: "Second grip holds the line meanwhile" },
+          { value: "grip", text: "Second hitch", name: "Second hitch holds the line meanwhile" },
           { value: "turns", text: "Turns", name: "Turns on a drum hold the line meanwhile" },
         ]}
       />

@@ -26,7 +26,7 @@ export function JoinFields({ at, catalogue }: { at: number; catalogue: Catalogue
           setMember(`${path}.grip`, v === "grip" ? starts.grip : undefined);
         }}
         choices={[
-          { value: "grip", text: "Friction grip" },
+          { value: "grip", text: "Friction hitch" },
           { value: "loop", text: "Midline loop" },
         ]}
       />
@@ -54,7 +54,7 @@ export function JoinFields({ at, catalogue }: { at: number; catalogue: Catalogue
         />
       )}
       <Segments
-        label="Connectors at the grip or loop"
+        label="Connectors at the hitch or loop"
         value={tackle.connector ? (tackle.connector.count === 2 ? "two" : "one") : "none"}
         onChange={(v) => {
           setMember(

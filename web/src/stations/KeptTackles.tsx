@@ -59,8 +59,8 @@ export function KeepTackle({
   return (
     <Modal title="Keep this tackle" onClose={onClose}>
       <Note>
-        Other plans can then take it, and the rig finder tries it. One of the same name is replaced; plans that carry it
-        keep their own copy.
+        Other plans can then use it, and the rig finder tries it. It replaces one of the same name; plans that use that
+        one keep their copy.
       </Note>
       <TextField label="Name" value={name} onChange={setName} problem={problem} />
       <div className="mt-3 flex justify-end gap-2">

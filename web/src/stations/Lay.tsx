@@ -26,10 +26,7 @@ export function Lay() {
   const index = plan.site.targets.findIndex((t) => t.id === taken);
   return (
     <>
-      <Note>
-        Name the strip of ground to hit, by a mark that everyone can see. What stands about is drawn on the plan, in its
-        place.
-      </Note>
+      <Note>Choose the strip to fell into, with a mark everyone can see. Draw what stands around on the plan.</Note>
       <Member path="lay.bearingDeg" label="Lay, toward bearing" quantity="angle" step={1} />
       <Member path="site.aimErrorDeg" label="May miss to either side" quantity="angle" step={1} />
       <MarkFields plan={plan} />
@@ -188,8 +185,7 @@ function Directions({ plan }: { plan: Plan }) {
       {shown && (
         <Note>
           Each direction with a line straight ahead, seat and distance as planned. Long: open. Short and hatched: tight.
-          Solid rim: closed. An anchor more than 60° off a lay that you choose goes along with it, and must be looked at
-          again.
+          Solid rim: closed. If you turn the lay more than 60° from an anchor, the anchor turns too. Check it on site.
         </Note>
       )}
       {shown && rose && !runs.some((r) => r.state === "open") && (

@@ -23,7 +23,7 @@ export function LineStation({ catalogue }: { catalogue: Catalogue }) {
   const knots = catalogue.knots.filter((k) => ["noose", "end-loop", "midline-loop", "stem-sling"].includes(k.use));
   return (
     <>
-      <Note>High is leverage, but high is thin wood. Tug the twigs off until the line beds against the stem.</Note>
+      <Note>A high seat has more leverage but thinner wood. Tug twigs off until the line lies against the stem.</Note>
       <LinePicker />
       <Note>{schools.lines[many ? "several" : "one"]}</Note>
       <Member path={`${path}.seat.heightM`} label="Seat above ground" quantity="length" measured />

@@ -79,10 +79,7 @@ export function LoadCell({ at }: { at: number }) {
   return (
     <div data-load-cell={state.kind}>
       {state.kind === "off" && (
-        <Note>
-          Streams what a cell in the line reads. Here a simulated one plays a pull of this plan; a real one takes its
-          place.
-        </Note>
+        <Note>Shows what a load cell in the line reads. This one is simulated and plays a pull of this plan.</Note>
       )}
       {analysis && line && last && (
         <Trace

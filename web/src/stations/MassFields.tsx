@@ -61,7 +61,7 @@ export function MassFields() {
       {method === "sections" && (
         <>
           <Note>
-            Diameters up the stem, from below. Drag them on the elevation, where they are drawn eight times as wide.
+            Diameters up the stem, lowest first. You can drag them on the elevation; they are drawn eight times as wide.
           </Note>
           {sections.map((_, i) => (
             <div key={i} className="border-b border-rule">

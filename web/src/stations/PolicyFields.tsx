@@ -16,7 +16,7 @@ const factors = [
   ["hardware", "hardware"],
   ["anchor", "anchors and roots"],
   ["stem", "stem and limbs"],
-  ["grip", "grips"],
+  ["grip", "friction hitches"],
 ] as const;
 
 /** How much stronger than its load each class of link shall be, under a name that somebody answers for. */
@@ -125,7 +125,7 @@ function KeepDialog({ policy, onClose }: { policy: Plan["policy"]; onClose: () =
   return (
     <Modal title="Keep these factors" onClose={onClose}>
       <Note>
-        Other plans can then take them. A policy of the same name is replaced; plans that carry it keep their own copy.
+        Other plans can then use them. They replace a policy of the same name; plans that use that one keep their copy.
       </Note>
       <TextField label="Name" value={name} onChange={setName} problem={errors["members.name"]?.[0]} />
       <TextField label="Set by" value={by} onChange={setBy} problem={errors["members.setBy"]?.[0]} />

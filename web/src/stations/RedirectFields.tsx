@@ -50,8 +50,8 @@ export function RedirectFields({ at, catalogue }: { at: number; catalogue: Catal
     <Group title="Redirects">
       {redirects.length === 0 && (
         <Note>
-          The line runs straight to its anchor. A redirect lets the crew haul out of the lay; it takes its part of the
-          pull, and bears more than the line.
+          The line runs straight to its anchor. A redirect lets the crew haul from outside the lay. It costs some of the
+          pull and carries more than the line.
         </Note>
       )}
       {redirects.map((r, i) => (

@@ -69,8 +69,8 @@ export function RigFinder() {
   return (
     <div data-finder={state.kind}>
       <Note>
-        Tries the ropes, blocks and drum of the locker, one rope or two joined, the plan's anchors straight and over one
-        another, every tackle and the crew's own, seats, knots and haulers, each by the analysis.
+        Tries the locker's ropes, blocks and drum, one rope or two joined, the plan's anchors straight or over a
+        redirect, every tackle, and seats, knots and haulers. Each is analysed in full.
       </Note>
       <NumberField
         label="People there"
@@ -216,8 +216,8 @@ function Found({ found, onClose }: { found: FoundRigs; onClose: () => void }) {
         </div>
       )}
       <p className="mt-3 border-t border-ink pt-2 text-[13px] leading-snug">
-        Estimates, not promises. A rig that holds on paper is judged on site by a trained, competent person, by local
-        codes and the makers' ratings, and tested in pre-tension.
+        Estimates, not promises. A trained, competent person on site must judge any rig, by local codes and the makers'
+        ratings, and test it in pre-tension.
       </p>
       <div className="mt-3 flex justify-end">
         <Button onClick={onClose}>Close</Button>

@@ -41,8 +41,8 @@ export function RopeFields({ at, catalogue }: { at: number; catalogue: Catalogue
           />
           {joint !== undefined && (
             <Note>
-              The knot lies {written(Math.max(0, joint), "length", units)} from the seat along the line; it passes no
-              block and no union.
+              The knot lies {written(Math.max(0, joint), "length", units)} from the seat along the line. It cannot pass
+              a block or a union.
             </Note>
           )}
           <OneRope path={`${path}.joined.rope`} place="joined" catalogue={catalogue} />

@@ -57,8 +57,7 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
   return (
     <>
       <Note>
-        Low on something sound, with room for the tackle to start fully opened. The anchor bears the force on it, not
-        merely the pull.
+        Choose something sound, set low, with room for the fully opened tackle. The anchor may carry more than the pull.
       </Note>
       <LinePicker />
       <TextField

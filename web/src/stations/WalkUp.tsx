@@ -31,8 +31,7 @@ export function WalkUp({ catalogue }: { catalogue: Catalogue }) {
     return (
       <>
         <Note>
-          Nobody keeps a list for this job. A list says what must be looked at first, and holds the plan at check until
-          it is.
+          This job has no list yet. A list says what to check first; the plan stays at check until that is done.
         </Note>
         <Button
           className="mt-3"

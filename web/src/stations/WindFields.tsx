@@ -82,7 +82,7 @@ function Forecast() {
   if (forecast.isError)
     return (
       <p role="alert" className="text-sm">
-        The forecast does not answer.
+        No answer from the forecast.
       </p>
     );
   if (!forecast.data) return <p className="text-sm text-pencil">Asking for the forecast.</p>;

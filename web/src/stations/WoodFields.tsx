@@ -70,7 +70,7 @@ export function SpeciesFields({ catalogue }: { catalogue: Catalogue }) {
       )}
       {wood && !entry?.own && (
         <Note>
-          This plan brings its own wood: {wood.greenDensityKgM3} kg/m³, {wood.bendingStrengthMPa} MPa,{" "}
+          This plan has its own wood figures: {wood.greenDensityKgM3} kg/m³, {wood.bendingStrengthMPa} MPa,{" "}
           {wood.stiffnessGPa} GPa.
         </Note>
       )}
@@ -321,7 +321,7 @@ export function ConditionFields() {
               {ratio === undefined || left === undefined
                 ? ""
                 : `The shell is ${Math.round(ratio * 100)} % of the radius and keeps ${Math.round(left * 100)} % of the strength.`}{" "}
-              Inside the dashed ring it must not rot: under 30 % the plan stops.
+              Rot must stay inside the dashed ring: under 30 % the plan stops.
             </p>
           </div>
           <Member path="tree.decay.shellM" label="Sound shell" quantity="thickness" />

@@ -21,7 +21,7 @@ export class ErrorBoundary extends Component<ErrorBoundaryProps, { failed: boole
       <div role="alert" className="max-w-[60ch] p-6 leading-snug" data-failed>
         <h2 className="font-tight text-lg font-semibold">{this.props.what} could not be shown</h2>
         <p className="mt-2">
-          This is a fault of Draklo, not of yours. What you entered is saved or kept in this browser. Try again; if it
+          This is a fault in Draklo, not yours. What you entered is saved, or kept in this browser. Try again; if it
           fails again, reload the page, and undo the last change if that does not help.
         </p>
         <div className="mt-3 flex gap-2">

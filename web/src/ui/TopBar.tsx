@@ -5,7 +5,7 @@ import { UnitChoice } from "./UnitChoice";
 const places = [
   ["/", "Jobs"],
   ["/locker", "Locker"],
-  ["/knots", "Knots and grips"],
+  ["/knots", "Knots and hitches"],
 ] as const;
 
 /** The head of every page but the sheet: where one is, the units, and what can be done there. */

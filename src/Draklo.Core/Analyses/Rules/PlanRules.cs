@@ -92,7 +92,7 @@ public static class PlanRules
             problems.Add(
                 new(
                     "tree.mass.known",
-                    "The mass is said to be known: give it with the height of its centre, or work it out by form."
+                    "You chose a known mass: give it with the height of its centre, or work it out by form."
                 )
             );
         }

@@ -39,7 +39,7 @@ internal static class TackleRules
             problems.Add(
                 new(
                     new Spot(line).Of("tackle.hold"),
-                    "While you reset the tackle, a second grip or turns on a drum hold the line: give one of the two."
+                    "While you reset the tackle, a second friction hitch or turns on a drum hold the line: give one of the two."
                 )
             );
         }

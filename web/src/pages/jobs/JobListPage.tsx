@@ -116,9 +116,8 @@ export function JobListPage() {
           <div className="mt-6 max-w-[560px] border border-ink bg-sheet p-5 leading-relaxed">
             <p className="font-tight text-lg font-semibold">No job yet</p>
             <p className="mt-1">
-              Begin one for the next leaning tree. It starts from an ordinary tree whose every figure is marked as a
-              guess; walk round yours and put in what you measure, and the sheet says how hard it must be pulled and
-              what holds.
+              Start one for your next leaning tree. It begins with an ordinary tree, every figure marked as a guess.
+              Walk round yours and enter what you measure: the sheet shows how hard to pull it and what holds.
             </p>
           </div>
         )}
@@ -148,9 +147,7 @@ export function JobListPage() {
                   </Link>
                 </h2>
                 <p className="text-[13px] text-pencil">{job.place || "no place"}</p>
-                <p className="mt-1.5 text-sm leading-snug">
-                  {job.summary.replace(/^(Ready on paper|Check|Stop|To mend)[.:] /, "")}
-                </p>
+                <p className="mt-1.5 text-sm leading-snug">{job.headline}</p>
               </div>
               <div className="flex w-[104px] shrink-0 items-center gap-2">
                 <span aria-hidden className={`${stateHatch[job.state]} h-6 w-6 border border-ink`} />

@@ -61,7 +61,7 @@ function entries(catalogue: Catalogue, units: Units): Entry[] {
     ...catalogue.grips.map((g): Entry => ({
       id: g.id,
       name: g.name,
-      group: "Grips on a line",
+      group: "Friction hitches on a line",
       figure: `from ${written(g.slipLowN, "force", units)}`,
       purpose: g.purpose,
       loads: g.bothWays ? "From either side." : "From the eyes' side only.",
@@ -88,7 +88,7 @@ export function KnotsPage() {
   const units = useSettings((s) => s.units);
   const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
   useEffect(() => {
-    document.title = "Knots and grips · Draklo";
+    document.title = "Knots and hitches · Draklo";
   }, []);
   const all = catalogue.data ? entries(catalogue.data, units) : [];
   const shown = all.find((e) => e.id === id);
@@ -98,7 +98,7 @@ export function KnotsPage() {
       <TopBar />
       <div className="flex min-h-0 flex-1 max-md:flex-col max-md:overflow-auto">
         <nav
-          aria-label="Knots and grips"
+          aria-label="Knots and hitches"
           className="w-[250px] shrink-0 overflow-y-auto border-r border-ink px-4 py-3 max-md:w-full max-md:border-r-0"
         >
           {names.map((group) => (
@@ -128,11 +128,11 @@ export function KnotsPage() {
         <main className="min-w-0 flex-1 overflow-y-auto bg-sheet px-8 py-5">
           {catalogue.isError && <p role="alert">The table of knots cannot be read: Draklo does not answer.</p>}
           {id !== undefined && catalogue.data && !shown && (
-            <p role="alert">There is no knot or grip of this name. Choose one on the left.</p>
+            <p role="alert">There is no knot or hitch of this name. Choose one on the left.</p>
           )}
           {id === undefined && (
             <>
-              <h1 className="font-tight text-2xl font-semibold">Knots and grips</h1>
+              <h1 className="font-tight text-2xl font-semibold">Knots and hitches</h1>
               <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(170px,1fr))] border-l border-t border-ink">
                 {all.map((e) => (
                   <li key={e.id} className="relative border-b border-r border-ink p-3 hover:bg-tint">
@@ -173,7 +173,7 @@ export function KnotsPage() {
               </div>
               <p className="mt-5 text-[13px] leading-snug text-pencil">
                 Fractions of a new rope's strength, rounded from published pull tests; checks use the lower one. Wet,
-                worn or slick rope holds less. A knot in doubt is tied again.
+                worn or slick rope holds less. If in doubt about a knot, tie it again.
               </p>
             </article>
           )}

@@ -167,7 +167,7 @@ export function GearForm({ entry, onClose, onKept }: GearFormProps) {
           {(draft.kind === "block" || draft.kind === "connector" || draft.kind === "tackleSet") &&
             pick("contactId", "Turns as", catalogue.data?.contacts)}
           {draft.kind === "tackleSet" && pick("systemId", "Rove as", catalogue.data?.systems)}
-          {draft.kind === "grip" && pick("gripId", "Grip", catalogue.data?.grips)}
+          {draft.kind === "grip" && pick("gripId", "Friction hitch", catalogue.data?.grips)}
           {loaded.includes(draft.kind) && number("keeps", "Worn to", "percent", "unworn")}
           <Choice
             label="State"
@@ -200,7 +200,9 @@ export function GearForm({ entry, onClose, onKept }: GearFormProps) {
             draft.breakingStrengthN === undefined &&
             draft.workingLoadN === undefined && (
               <div className="mt-2">
-                <Note>Label gone? Diameter and construction give a low estimate, marked as one everywhere.</Note>
+                <Note>
+                  Label gone? Diameter and construction give a low estimate; it is marked as an estimate everywhere.
+                </Note>
               </div>
             )}
         </div>

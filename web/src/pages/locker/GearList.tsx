@@ -61,7 +61,7 @@ export function GearList({
           </div>
           {entries.length === 0 && (
             <p className="py-4 text-pencil">
-              Nothing that fits. Take a word off the search, or choose all kinds and any state.
+              No match. Remove a word from the search, or choose all kinds and any state.
             </p>
           )}
           <div style={{ height: entries.length * rowHeight, position: "relative" }}>

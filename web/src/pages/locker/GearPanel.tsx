@@ -196,7 +196,7 @@ function History({ inspections, uses }: Pick<GearDetail, "inspections" | "uses">
         </div>
       ))}
       <h3 className="mt-4 border-t border-ink pt-1.5 font-tight text-sm font-semibold">Use log</h3>
-      {uses.length === 0 && <p className="text-[13px] text-pencil">No work written down yet.</p>}
+      {uses.length === 0 && <p className="text-[13px] text-pencil">No use logged yet.</p>}
       {uses.map(({ number, use }) => (
         <div key={number} data-use className="border-b border-rule py-1.5 text-sm leading-snug">
           <p className="font-tight">

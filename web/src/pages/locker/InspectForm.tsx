@@ -97,8 +97,8 @@ export function InspectForm({
       {usual.data && (
         <Note>
           {chosen && usual.data.outcome !== outcome
-            ? `What was seen usually means: ${outcomeNames[usual.data.outcome]}. Whoever looks decides.`
-            : "That usually follows from what was seen; whoever looks decides."}
+            ? `These findings usually mean: ${outcomeNames[usual.data.outcome]}. You decide.`
+            : "These findings usually mean that. You decide."}
         </Note>
       )}
       <NumberField

@@ -159,9 +159,8 @@ export function LockerPage() {
             <div className="max-w-[560px] border border-ink bg-sheet p-5 leading-relaxed">
               <p className="font-tight text-lg font-semibold">Nothing in the locker yet</p>
               <p className="mt-1">
-                Add the ropes, blocks and slings that you own, each with what its label says, or read them from a CSV
-                list. On a plan you then hang the piece itself: its strength, its age and what the last inspection found
-                go with it, and a retired one is not to be hung.
+                Add the ropes, blocks and slings you own, with what their labels say, or import a CSV list. Then choose
+                them on a plan: strength, age and the last inspection come along, and retired gear can't be used.
               </p>
             </div>
           )}

@@ -15,7 +15,7 @@ export function RulesForm({ rules, onClose, onKept }: { rules: LockerRules; onCl
   return (
     <Modal title="When a piece flags itself" onClose={onClose}>
       <Note>
-        A flagged piece may be hung, and the plan then says why to look at it first. The maker's own limits come before
+        You can use a flagged piece; the plan then says why to look at it first. The maker's own limits come before
         these.
       </Note>
       <NumberField
@@ -54,7 +54,7 @@ export function RulesForm({ rules, onClose, onKept }: { rules: LockerRules; onCl
         }}
         problem={errors["setBy"]}
       />
-      {rules.setBy !== undefined && <Note>As they stand they were set by {rules.setBy}.</Note>}
+      {rules.setBy !== undefined && <Note>Set by {rules.setBy}.</Note>}
       {errors[""] !== undefined && <Refused>{errors[""]}</Refused>}
       <div className="mt-4 flex justify-end gap-2">
         <Button onClick={onClose}>Not now</Button>

@@ -18,7 +18,8 @@ export function ConflictDialog({ theirs }: { theirs: Job }) {
       <p className="text-sm leading-snug">
         Another window saved revision {theirs.revision} at{" "}
         {new Date(theirs.savedAt).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}. Your change
-        began from an earlier one. Nothing was overwritten; choose what goes on. Every saved version stays in the store.
+        began from an earlier one. Nothing was overwritten; choose which to keep. Every saved version stays in the
+        store.
       </p>
       <table className="mt-3 w-full border-collapse text-sm">
         <thead>

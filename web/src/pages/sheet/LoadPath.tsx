@@ -58,7 +58,7 @@ function LoadPath({ links: all, lineIds, weakestId }: LoadPathProps) {
         <Suspense>
           <MeasureBetter />
         </Suspense>
-        <p className="font-tight text-sm text-pencil">carries of what it may · mark at 0.8</p>
+        <p className="font-tight text-sm text-pencil">load of what it may carry · mark at 0.8</p>
       </div>
       <ol className="flex overflow-x-auto border border-ink">
         {links.map((link) => (

@@ -22,7 +22,7 @@ export function Remedies({ link }: { link: string }) {
     gcTime: 5000,
     retry: false,
   });
-  if (!remedies.data) return <p className="mt-2 text-sm text-pencil">Looking for what would make it hold.</p>;
+  if (!remedies.data) return <p className="mt-2 text-sm text-pencil">Looking for changes that make it hold.</p>;
 
   function apply(remedy: Remedy): void {
     edit((d) => ({
@@ -39,7 +39,7 @@ export function Remedies({ link }: { link: string }) {
       <h3 className="font-tight text-[15px] font-semibold">What would make it hold</h3>
       {remedies.data.length === 0 && (
         <p className="mt-1 text-[13px] leading-snug">
-          No single change does. Two together may: begin with what lowers the needed tension.
+          No single change is enough. Two may be: start with one that lowers the needed tension.
         </p>
       )}
       <ul>

@@ -26,7 +26,7 @@ export function StationNav() {
         </button>
       ))}
       <p className="px-3 pt-3 text-xs leading-snug text-pencil max-md:hidden">
-        Numbers: figures there that are still guesses.
+        Numbers show how many figures are still guesses.
       </p>
     </nav>
   );

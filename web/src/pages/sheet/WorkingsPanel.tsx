@@ -81,7 +81,7 @@ function Sum({ working }: { working: Working }) {
       </p>
       <p className="mt-2 border-t border-rule pt-1.5 text-xs text-pencil">
         Method {working.method} ·{" "}
-        {working.estimate ? "an estimate: it rests on tabled figures or a guess" : "from what was measured"}
+        {working.estimate ? "an estimate, from table figures or a guess" : "from what was measured"}
       </p>
     </>
   );
