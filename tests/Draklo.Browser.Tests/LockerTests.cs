@@ -172,7 +172,7 @@ public sealed class LockerTests(Stage stage) : IClassFixture<Stage>
         Assert.True(screen.Count("[data-entry] svg path") > 30);
         screen.Open("/knots/granny");
         screen.Until(
-            () => screen.Text("[role=alert]").Contains("no knot or grip", StringComparison.Ordinal),
+            () => screen.Text("[role=alert]").Contains("no knot or hitch", StringComparison.Ordinal),
             "the refusal"
         );
         Assert.Empty(screen.Complaints());
