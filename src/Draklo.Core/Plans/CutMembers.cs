@@ -32,11 +32,11 @@ public sealed record NotchMembers : IDocumentPart
     [Display(Name = "Notch", Description = "open or narrow.")]
     public NotchStyle Style { get; init; }
 
-    [Display(Name = "Notch depth", Description = "Front face to apex, metres.")]
+    [Display(Name = "Face notch depth", Description = "Front face to apex, metres.")]
     [Range(0.01, 2)]
     public required double DepthM { get; init; }
 
-    [Display(Name = "Notch opening", Description = "Degrees between its two faces.")]
+    [Display(Name = "Face notch opening", Description = "Degrees between its two faces.")]
     [Range(10, 120)]
     public required double OpeningDeg { get; init; }
 }

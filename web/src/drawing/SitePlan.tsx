@@ -191,29 +191,16 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
           fill="none"
         />
         <path d={shape(site.footprint)} fill="none" stroke="var(--ink)" strokeWidth={1.6} />
-        {site.retreats.map((r) => {
-          const end = px(placeAt(8.6, r.bearingDeg));
-          return (
-            <g key={r.bearingDeg}>
-              <path
-                d={shape(r.strip)}
-                fill={r.clear ? "var(--sheet)" : "url(#tight-hatch)"}
-                stroke="var(--ink)"
-                strokeWidth={1}
-                strokeDasharray={r.clear ? undefined : "3 3"}
-              />
-              <text
-                x={end.x}
-                y={end.y + 4}
-                textAnchor={end.x < stump.x ? "end" : "start"}
-                fill="var(--ink)"
-                className="halo font-tight text-[13px]"
-              >
-                {r.clear ? "escape route" : "BLOCKED"}
-              </text>
-            </g>
-          );
-        })}
+        {site.retreats.map((r) => (
+          <path
+            key={r.bearingDeg}
+            d={shape(r.strip)}
+            fill={r.clear ? "var(--sheet)" : "url(#tight-hatch)"}
+            stroke="var(--ink)"
+            strokeWidth={1}
+            strokeDasharray={r.clear ? undefined : "3 3"}
+          />
+        ))}
         <DangerBands analysis={analysis} scale={scale} />
       </g>
       {plan.site.targets.map((t, index) => (
@@ -230,6 +217,21 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
         />
       ))}
       <g aria-hidden pointerEvents="none">
+        {site.retreats.map((r) => {
+          const end = px(placeAt(8.6, r.bearingDeg));
+          return (
+            <text
+              key={r.bearingDeg}
+              x={end.x}
+              y={end.y + 4}
+              textAnchor={end.x < stump.x ? "end" : "start"}
+              fill="var(--ink)"
+              className="halo font-tight text-[13px]"
+            >
+              {r.clear ? "escape route" : "BLOCKED"}
+            </text>
+          );
+        })}
         <path d={shape(site.crown)} fill="none" stroke="var(--leaf)" strokeWidth={1.4} strokeLinejoin="round" />
         <LoadedLines plan={plan} analysis={analysis} scale={scale} height={height} />
         <path d={pathOf([stump, px(site.top)])} stroke="var(--bark)" strokeWidth={2.5} />

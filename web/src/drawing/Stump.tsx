@@ -151,7 +151,7 @@ function Drawing({ plan, analysis, perMetre, width, height, hold }: DrawingProps
           x1={apex}
           x2={above.x + r}
           y={above.y + r + 60}
-          text={`notch ${written(notch.depthM, "thickness", units)}`}
+          text={`face notch ${written(notch.depthM, "thickness", units)}`}
         />
         <text
           x={back - 12}
@@ -230,7 +230,7 @@ function Drawing({ plan, analysis, perMetre, width, height, hold }: DrawingProps
       <Handle
         id="notch"
         at={{ x: apex, y: above.y }}
-        name="Notch depth"
+        name="Face notch depth"
         now={notch.depthM}
         min={0.01}
         max={diameter}

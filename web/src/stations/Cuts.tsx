@@ -26,8 +26,8 @@ export function Cuts() {
           { value: "narrow", text: "Narrow notch" },
         ]}
       />
-      <Member path="cut.notch.depthM" label="Notch depth" quantity="thickness" />
-      <Member path="cut.notch.openingDeg" label="Notch opening" quantity="angle" step={5} />
+      <Member path="cut.notch.depthM" label="Face notch depth" quantity="thickness" />
+      <Member path="cut.notch.openingDeg" label="Face notch opening" quantity="angle" step={5} />
       <Member path="cut.hingeThicknessM" label="Hinge thickness" quantity="thickness" />
       <Member path="cut.aimCorrection" label="Side lean taken off by the aim" quantity="percent" step={10} />
       <Results />
