@@ -23,7 +23,7 @@ export function SeatChart({ at }: { at: number }) {
   const { seats } = profile;
   const x = alongSeats(seats);
   const [low = 0, high = 1] = x.domain();
-  const path = `lines[${at}].seat.heightM`;
+  const path = `lines[${at}].seat.heightM` as const;
   const place = (metres: number) => {
     setMember(path, Math.round(Math.min(Math.max(metres, low), high) * 10) / 10, `seat-${at}`);
   };

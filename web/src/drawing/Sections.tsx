@@ -25,7 +25,7 @@ export function Sections({ plan, analysis, scale, onGrab, onRelease }: SectionsP
       flatten(stemAt(analysis.figure, section.heightM - plan.cut.stumpHeightM), analysis.figure.viewDeg),
     );
     const half = (section.diameterM / 2) * wider * scale.perMetre;
-    const path = `tree.mass.sections[${index}]`;
+    const path = `tree.mass.sections[${index}]` as const;
     const grip = `section-${index}`;
     return (
       <g key={index}>

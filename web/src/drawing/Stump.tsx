@@ -1,3 +1,4 @@
+import type { MemberPath } from "../state/memberPath";
 import { useState } from "react";
 import type { Analysis, Plan } from "../api/types";
 import { setMember, useSheet } from "../state/store";
@@ -70,7 +71,7 @@ function Drawing({ plan, analysis, perMetre, width, height, hold }: DrawingProps
   };
   const top = side.y - r * 0.95;
   const bottom = side.y + r * 0.62;
-  const place = (path: string, metres: number, most: number) => {
+  const place = (path: MemberPath, metres: number, most: number) => {
     setMember(path, Math.round(Math.min(Math.max(metres, 0.01), most) * 1000) / 1000, path);
   };
   return (

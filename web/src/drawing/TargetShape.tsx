@@ -39,7 +39,7 @@ export function TargetShape({ target, index, clearance, scale, taken, drawing, o
   const points = target.points.map(px);
   const first = points[0];
   if (!first) return null;
-  const path = `site.targets[${index}]`;
+  const path = `site.targets[${index}]` as const;
   const middle = { eastM: mean(target.points.map((p) => p.eastM)), northM: mean(target.points.map((p) => p.northM)) };
   const centre = px(middle);
   const radius = Math.max(target.radiusM * scale.perMetre, 0);

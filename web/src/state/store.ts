@@ -1,3 +1,4 @@
+import type { MemberPath } from "./memberPath";
 import { create } from "zustand";
 import type { Job, Plan } from "../api/types";
 import { valueAt, withValue } from "./paths";
@@ -74,7 +75,7 @@ export const useSheet = create<SheetState>((set) => ({
 }));
 
 /** Sets a member of the plan. A figure that somebody gives is no guess any more. */
-export function setMember(path: string, value: unknown, grip?: string): void {
+export function setMember(path: MemberPath, value: unknown, grip?: string): void {
   useSheet.getState().edit((document) => {
     if (valueAt(document.plan, path) === value && !document.plan.guesses.includes(path)) return document;
     const plan = withValue(document.plan, path, value);
@@ -82,7 +83,7 @@ export function setMember(path: string, value: unknown, grip?: string): void {
   }, grip);
 }
 
-export function toggleGuess(path: string): void {
+export function toggleGuess(path: MemberPath): void {
   useSheet.getState().edit((document) => {
     const guesses = document.plan.guesses.includes(path)
       ? document.plan.guesses.filter((g) => g !== path)

@@ -1,3 +1,4 @@
+import type { PathOf } from "../state/memberPath";
 import type { Analysis, Catalogue, Line } from "../api/types";
 import { useFeed } from "../state/feed";
 import { useStarts } from "../state/starts";
@@ -26,14 +27,14 @@ export function AnchorFields({
   catalogue,
   holds,
 }: {
-  path: string;
+  path: PathOf<Anchor>;
   catalogue: Catalogue;
   holds: (analysis: Analysis) => Strength | null | undefined;
 }) {
   const kind = (useMember(`${path}.kind`) as Anchor["kind"] | undefined) ?? "rated";
   const anchor = useMember(path) as Anchor;
   const starts = useStarts();
-  const ground = (member: string, of: string) => (
+  const ground = (member: "tree" | "post" | "weight", of: string) => (
     <Choice
       label={of === "soil" ? "Soil" : "Ground"}
       value={

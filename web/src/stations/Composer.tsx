@@ -1,3 +1,4 @@
+import type { MemberPath } from "../state/memberPath";
 import { useStarts } from "../state/starts";
 import { useState } from "react";
 import type { Catalogue, Composed, Line } from "../api/types";
@@ -19,7 +20,7 @@ interface ComposerProps {
 
 /** A tackle of one's own: stages that haul one another, or points and ropes for who wants all of it. */
 export function Composer({ at, catalogue }: ComposerProps) {
-  const path = `lines[${at}].tackle`;
+  const path = `lines[${at}].tackle` as const;
   const tackle = useMember(path) as Line["tackle"];
   const starts = useStarts();
   const own = tackle.composed ?? starts.composed;
@@ -189,7 +190,7 @@ function StageKindChoice({
   kinds,
   onChange,
 }: {
-  path: string;
+  path: MemberPath;
   label: string;
   value: StageKind;
   kinds: { value: string; name: string; note: string }[];

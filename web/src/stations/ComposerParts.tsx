@@ -1,7 +1,8 @@
-import type { Catalogue, Composed } from "../api/types";
+import type { PathOf } from "../state/memberPath";
+import type { Catalogue, Composed, Line } from "../api/types";
 
 export interface PartProps {
-  path: string;
+  path: PathOf<Line["tackle"]>;
   own: Composed;
   catalogue: Catalogue;
   put: (next: Composed) => void;

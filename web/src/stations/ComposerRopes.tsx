@@ -1,3 +1,5 @@
+import type { Composed } from "../api/types";
+import type { MemberPath, PathOf } from "../state/memberPath";
 import { setMember } from "../state/store";
 import { Choice } from "../ui/Choice";
 import { Button, Note } from "../ui/controls";
@@ -64,11 +66,11 @@ export function Ropes({ path, own, catalogue, put }: PartProps) {
           />
           {rope.contacts.map((contact, c) => {
             const last = c === rope.contacts.length - 1;
-            const place = `${path}.composed.ropes[${r}].contacts[${c}]`;
+            const place = `${path}.composed.ropes[${r}].contacts[${c}]` as const;
             return (
               <div key={c} className="border-l border-rule pl-2">
                 <ContactPoint
-                  path={`${place}.point`}
+                  path={place}
                   label={last ? "made fast at" : "to"}
                   value={contact.point}
                   points={points}
@@ -122,7 +124,7 @@ export function Ropes({ path, own, catalogue, put }: PartProps) {
   );
 }
 
-function PointName({ path, value, onChange }: { path: string; value: string; onChange: (name: string) => void }) {
+function PointName({ path, value, onChange }: { path: MemberPath; value: string; onChange: (name: string) => void }) {
   return <TextField label="Point" value={value} onChange={onChange} problem={useProblem(path)} />;
 }
 
@@ -133,7 +135,7 @@ function RopeFrom({
   points,
   onChange,
 }: {
-  path: string;
+  path: PathOf<Composed["ropes"][number]>;
   label: string;
   value: string;
   points: { value: string; name: string }[];
@@ -157,7 +159,7 @@ function ContactPoint({
   points,
   onChange,
 }: {
-  path: string;
+  path: PathOf<Composed["ropes"][number]["contacts"][number]>;
   label: string;
   value: string;
   points: { value: string; name: string }[];
@@ -169,7 +171,7 @@ function ContactPoint({
       value={value}
       options={points}
       onChange={onChange}
-      problem={useProblem(path, path.replace(/\.point$/, ".contactId"))}
+      problem={useProblem(`${path}.point`, `${path}.contactId`)}
     />
   );
 }

@@ -14,7 +14,7 @@ import { Refused } from "../ui/Refused";
 
 /** What keeps what has been won: between two heaves in the tackle, and on the line itself while the tackle is opened. */
 export function HoldFields({ at, catalogue }: { at: number; catalogue: Catalogue }) {
-  const path = `lines[${at}].tackle`;
+  const path = `lines[${at}].tackle` as const;
   const units = useSettings((s) => s.units);
   const starts = useStarts();
   const tackle = useMember(path) as Line["tackle"];

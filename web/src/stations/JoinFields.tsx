@@ -1,3 +1,4 @@
+import type { PathOf } from "../state/memberPath";
 import type { Catalogue, Line } from "../api/types";
 import { useStarts } from "../state/starts";
 import { setMember } from "../state/store";
@@ -12,7 +13,7 @@ import { Wear } from "./SlingFields";
 
 /** What takes the tackle on the line: a grip with its cord, or a loop in the line, and the connector between. */
 export function JoinFields({ at, catalogue }: { at: number; catalogue: Catalogue }) {
-  const path = `lines[${at}].tackle`;
+  const path = `lines[${at}].tackle` as const;
   const tackle = useMember(path) as Line["tackle"];
   const problem = useProblem(`${path}.joinKnotId`);
   const { grip } = tackle;
@@ -79,7 +80,13 @@ export function JoinFields({ at, catalogue }: { at: number; catalogue: Catalogue
 }
 
 /** A grip on the line with its cord. */
-export function GripFields({ path, catalogue }: { path: string; catalogue: Catalogue }) {
+export function GripFields({
+  path,
+  catalogue,
+}: {
+  path: PathOf<NonNullable<Line["tackle"]["grip"]>>;
+  catalogue: Catalogue;
+}) {
   const units = useSettings((s) => s.units);
   const grip = useMember(path) as NonNullable<Line["tackle"]["grip"]>;
   const problem = useProblem(`${path}.gripId`);

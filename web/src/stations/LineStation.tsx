@@ -17,7 +17,7 @@ const SeatChart = lazy(() => import("../drawing/SeatChart").then((m) => ({ defau
 /** Where the line sits in the tree and what rope it is. */
 export function LineStation({ catalogue }: { catalogue: Catalogue }) {
   const at = useLine();
-  const path = `lines[${at}]`;
+  const path = `lines[${at}]` as const;
   const many = useSheet((s) => (s.document?.plan.lines.length ?? 1) > 1);
   const knot = (useMember(`${path}.knotId`) as string | undefined) ?? "";
   const knots = catalogue.knots.filter((k) => ["noose", "end-loop", "midline-loop", "stem-sling"].includes(k.use));

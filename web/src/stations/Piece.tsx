@@ -1,3 +1,4 @@
+import type { MemberPath, OwnerOf } from "../state/memberPath";
 import { useStarts } from "../state/starts";
 import { useQuery } from "@tanstack/react-query";
 import { api } from "../api/client";
@@ -16,7 +17,7 @@ export function useLocker() {
 
 interface PieceProps {
   /** The group of the plan that the piece stands for. */
-  path: string;
+  path: OwnerOf<"itemId" | "hardwareItemId">;
   place: Place;
   label?: string;
 }
@@ -27,8 +28,8 @@ export function Piece({ path, place, label = "From the locker" }: PieceProps) {
   const locker = useLocker();
   const edit = useSheet((s) => s.edit);
   const starts = useStarts();
-  const item = useMember(`${path}.${place === "blocks" || place === "redirectBlock" ? "hardwareItemId" : "itemId"}`) as
-    string | undefined;
+  const member = place === "blocks" || place === "redirectBlock" ? "hardwareItemId" : "itemId";
+  const item = useMember(`${path}.${member}` as MemberPath) as string | undefined;
   const problem = useProblem(path);
   const all = locker.data?.items.filter((e) => kindsAt[place].includes(e.item.kind)) ?? [];
   if (locker.isError)

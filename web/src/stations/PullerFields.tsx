@@ -19,7 +19,7 @@ const kinds = [
 
 /** Who or what hauls, and turns on a drum that slip before something breaks. */
 export function PullerFields({ at, catalogue }: { at: number; catalogue: Catalogue }) {
-  const path = `lines[${at}]`;
+  const path = `lines[${at}]` as const;
   const puller = useMember(`${path}.puller`) as Line["puller"];
   const limiter = useMember(`${path}.limiter`) as Line["limiter"];
   const starts = useStarts();

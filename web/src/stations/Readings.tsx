@@ -1,3 +1,4 @@
+import type { MemberPath } from "../state/memberPath";
 import { useState } from "react";
 import { api, sayWhy } from "../api/client";
 import type { Plan, Sight } from "../api/types";
@@ -219,7 +220,7 @@ interface ResultProps {
   quantity: Quantity;
   working: string;
   /** The member that takes it. */
-  takes: string;
+  takes: MemberPath;
 }
 
 /** What readings come to, to be taken into the plan; says so when the plan already has it. */
@@ -264,7 +265,7 @@ function Instrument({
   lookingDeg,
 }: {
   sight: Sight;
-  path: string;
+  path: MemberPath;
   name: string;
   lookingDeg?: number;
 }) {

@@ -79,7 +79,7 @@ function Redirect({
   many: boolean;
   catalogue: Catalogue;
 }) {
-  const path = `lines[${at}].redirects[${number}]`;
+  const path = `lines[${at}].redirects[${number}]` as const;
   const units = useSettings((s) => s.units);
   const id = useMember(`lines[${at}].id`) as string;
   const force = useFeed((s) => s.analysis?.pull.lines[at]?.redirects[number]);

@@ -1,3 +1,4 @@
+import type { PathOf } from "../state/memberPath";
 import { useStarts } from "../state/starts";
 import type { Catalogue, Line } from "../api/types";
 import { setMember } from "../state/store";
@@ -12,7 +13,7 @@ import { Wear } from "./SlingFields";
 
 /** The pull line's rope, and a second one tied to it where it is too short. */
 export function RopeFields({ at, catalogue }: { at: number; catalogue: Catalogue }) {
-  const path = `lines[${at}]`;
+  const path = `lines[${at}]` as const;
   const units = useSettings((s) => s.units);
   const rope = useMember(`${path}.rope`) as Line["rope"];
   const starts = useStarts();
@@ -77,7 +78,15 @@ export function RopeFields({ at, catalogue }: { at: number; catalogue: Catalogue
   );
 }
 
-function OneRope({ path, place, catalogue }: { path: string; place: "rope" | "joined"; catalogue: Catalogue }) {
+function OneRope({
+  path,
+  place,
+  catalogue,
+}: {
+  path: PathOf<Line["rope"]>;
+  place: "rope" | "joined";
+  catalogue: Catalogue;
+}) {
   const rope = useMember(path) as Line["rope"];
   return (
     <>

@@ -15,7 +15,7 @@ import { schools } from "./schools";
 
 /** What the line sits on and how it is tied. */
 export function SeatFields({ at }: { at: number }) {
-  const path = `lines[${at}]`;
+  const path = `lines[${at}]` as const;
   const on = useMember(`${path}.seat.on`) as Line["seat"]["on"];
   const limb = useMember(`${path}.seat.limb`) as Line["seat"]["limb"];
   const starts = useStarts();
@@ -102,7 +102,7 @@ const ways = [
 
 /** How the line gets up there: height against reach, twigs to clear, bed test. */
 export function SettingFields({ at }: { at: number }) {
-  const path = `lines[${at}].setting`;
+  const path = `lines[${at}].setting` as const;
   const setting = useMember(path) as Line["setting"];
   const starts = useStarts();
   const problem = useProblem(`${path}.way`);

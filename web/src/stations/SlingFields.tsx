@@ -1,3 +1,4 @@
+import type { PathOf } from "../state/memberPath";
 import type { Catalogue, Line } from "../api/types";
 import { useStarts } from "../state/starts";
 import { setMember } from "../state/store";
@@ -16,7 +17,7 @@ const hitches = [
 ];
 
 /** The sling at an anchor or a redirect. */
-export function SlingFields({ path, catalogue, name }: { path: string; catalogue: Catalogue; name: string }) {
+export function SlingFields({ path, catalogue, name }: { path: PathOf<Sling>; catalogue: Catalogue; name: string }) {
   const sling = useMember(path) as Sling | undefined;
   const starts = useStarts();
   return (
@@ -57,7 +58,7 @@ export function SlingFields({ path, catalogue, name }: { path: string; catalogue
 }
 
 /** What age and use have left of a piece. */
-export function Wear({ path, wet = false }: { path: string; wet?: boolean }) {
+export function Wear({ path, wet = false }: { path: PathOf<NonNullable<Sling["wear"]>>; wet?: boolean }) {
   const soaked = (useMember(`${path}.wet`) as boolean | undefined) ?? false;
   return (
     <>

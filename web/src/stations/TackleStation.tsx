@@ -43,7 +43,7 @@ function withSystem(tackle: Line["tackle"], id: string, first: Composed, kept: C
 /** What the line runs to, the tackle on it and who hauls. */
 export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
   const at = useLine();
-  const path = `lines[${at}]`;
+  const path = `lines[${at}]` as const;
   const line = useSheet((s) => s.document?.plan.lines[at]);
   const systemProblem = useProblem(`${path}.tackle.systemId`);
   const tackles = useOwnTackles();

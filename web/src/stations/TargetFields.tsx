@@ -15,7 +15,7 @@ const kinds = Object.entries(kindWords).map(([value, name]) => ({ value, name })
 /** The target in hand, by exact figures. */
 export function TargetFields({ index, plan }: { index: number; plan: Plan }) {
   const set = useView((s) => s.set);
-  const path = `site.targets[${index}]`;
+  const path = `site.targets[${index}]` as const;
   const target = plan.site.targets[index];
   const wrong = useProblem(`${path}.points`);
   const clearance = useFeed((s) => s.analysis?.site.targets.find((t) => t.id === target?.id)?.text);

@@ -1,3 +1,4 @@
+import type { MemberPath } from "../state/memberPath";
 import type { Quantity } from "../units/units";
 import { NumberField, stepOf } from "../ui/NumberField";
 import { useFeed } from "../state/feed";
@@ -5,16 +6,16 @@ import { valueAt } from "../state/paths";
 import { setMember, toggleGuess, useSheet } from "../state/store";
 
 /** The server's sentence about a member, or about the first refused of several. */
-export function useProblem(...paths: string[]): string | undefined {
+export function useProblem(...paths: MemberPath[]): string | undefined {
   return useFeed((s) => paths.map((path) => s.problems[path]).find((sentence) => sentence !== undefined));
 }
 
-export function useMember(path: string): unknown {
+export function useMember(path: MemberPath): unknown {
   return useSheet((s) => valueAt(s.document?.plan, path));
 }
 
 interface MemberProps {
-  path: string;
+  path: MemberPath;
   label: string;
   quantity: Quantity;
   step?: number;
