@@ -34,7 +34,7 @@ function LoadPath({ links: all, lineIds, weakestId }: LoadPathProps) {
       aria-label="Load path"
       className={`border-t border-ink bg-sheet px-4 pb-3 pt-2 ${old ? "old-figures" : ""}`}
     >
-      <div className="mb-1.5 flex min-h-8 items-center gap-4">
+      <div className="mb-1.5 flex min-h-8 items-center gap-4 max-md:flex-wrap max-md:gap-x-3 max-md:gap-y-0">
         <h2 className="font-tight text-sm font-semibold">Load path, hands to stump</h2>
         {lineIds.length > 1 && (
           <Segments
@@ -47,7 +47,7 @@ function LoadPath({ links: all, lineIds, weakestId }: LoadPathProps) {
           />
         )}
         {weakest && (
-          <p className="min-w-0 flex-1 truncate font-tight text-sm text-pencil">
+          <p className="min-w-0 flex-1 truncate font-tight text-sm text-pencil max-md:hidden">
             weakest:{" "}
             <span className="font-semibold text-ink">
               {weakest.name}
@@ -58,7 +58,7 @@ function LoadPath({ links: all, lineIds, weakestId }: LoadPathProps) {
         <Suspense>
           <MeasureBetter />
         </Suspense>
-        <p className="font-tight text-sm text-pencil">load of what it may carry · mark at 0.8</p>
+        <p className="font-tight text-sm text-pencil max-md:hidden">load of what it may carry · mark at 0.8</p>
       </div>
       <ol className="flex overflow-x-auto border border-ink">
         {links.map((link) => (

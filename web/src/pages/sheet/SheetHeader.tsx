@@ -14,7 +14,10 @@ export function SheetHeader() {
         DRAKLO
       </RouterLink>
       <JobTitle />
-      <div role="status" className="min-w-0 flex-1 border-l border-rule pl-4">
+      <div
+        role="status"
+        className="min-w-0 flex-1 border-l border-rule pl-4 max-md:order-last max-md:basis-full max-md:border-l-0 max-md:pl-0"
+      >
         <VerdictLine />
       </div>
       <UnitChoice />

@@ -37,7 +37,11 @@ export function VerdictLine() {
   return (
     <div data-verdict={verdict.state} className="relative flex min-w-0 items-center gap-3">
       <span aria-hidden className={`${stateHatch[verdict.state]} h-8 w-3 shrink-0 border border-ink`} />
-      <p className="line-clamp-2 min-w-0 flex-1 text-[15px] leading-[1.3]" data-summary title={verdict.headline}>
+      <p
+        className="line-clamp-2 max-md:line-clamp-3 min-w-0 flex-1 text-[15px] leading-[1.3]"
+        data-summary
+        title={verdict.headline}
+      >
         <strong className="font-semibold">{stateWords[verdict.state]}.</strong> {verdict.headline}{" "}
         {unreachable && <span className="font-semibold">Draklo does not answer; these figures are old. </span>}
       </p>
