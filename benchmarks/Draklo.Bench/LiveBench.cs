@@ -189,8 +189,9 @@ internal static class LiveBench
         }
 
         Report("Drag of the seat to redrawn figures, Chromium", Waits(screen));
+        var moves = Convert.ToInt32(screen.Run("return moves"));
         Console.WriteLine(
-            $"Script of that drag: {(screen.InScript() - before).TotalMilliseconds / (12 * 24):F1} ms a move"
+            $"Script of that drag: {(screen.InScript() - before).TotalMilliseconds / moves:F1} ms a move, {moves} moves"
         );
         screen.OpenJob("Crowded");
         screen.Send("3");
@@ -212,9 +213,9 @@ internal static class LiveBench
     {
         screen.Run(
             """
-            window.waits = []; let moved = null;
+            window.waits = []; window.moves = 0; let moved = null;
             // Only moves that drag: the way to the handle changes nothing.
-            addEventListener('pointermove', e => { if (e.buttons) moved ??= e.timeStamp; }, true);
+            addEventListener('pointermove', e => { if (e.buttons) { window.moves++; moved ??= e.timeStamp; } }, true);
             new MutationObserver(() => {
               const from = moved; moved = null;
               if (from !== null) requestAnimationFrame(() => { const c = new MessageChannel(); c.port1.onmessage = () => waits.push(performance.now() - from); c.port2.postMessage(0); });
