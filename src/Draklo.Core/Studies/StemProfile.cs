@@ -17,6 +17,7 @@ namespace Draklo.Core.Studies;
 /// <param name="StrengthMPa">What the wood bears, rot taken off.</param>
 /// <param name="AllowedMPa">The same with the stem's design factor taken off.</param>
 /// <param name="Slices">From the cut to the top.</param>
+/// <param name="Worst">Where the lines bend it most: the stress that the stem's link is checked for.</param>
 /// <param name="Seats">Other heights of the line's seat, everything else as planned.</param>
 /// <param name="BestHeightM">The seat that leaves the most of stem, knot and haulers at once, above the ground, where
 /// the stem is still a third of its breast diameter and not half used up: thinner wood is not for a line, whatever the
@@ -27,6 +28,7 @@ public sealed record StemProfile(
     double StrengthMPa,
     double AllowedMPa,
     IReadOnlyList<StemSliceStress> Slices,
+    StemWorst Worst,
     IReadOnlyList<SeatChoice> Seats,
     double BestHeightM,
     double MovesAtFloorM,
@@ -63,12 +65,23 @@ public sealed record StemProfile(
                 strength / 1e6,
                 strength / plan.Policy.DesignFactor.Stem / 1e6,
                 SlicesOf(plan, tree, lines, analysis.Pull.PlannedTensionN),
+                WorstOf(plan, tree, lines, analysis.Pull.PlannedTensionN),
                 seats,
                 BestOf(plan, tree, seats) ?? plan.Lines[line].Seat.HeightM,
                 perNewton * analysis.Pretension.FloorN,
                 perNewton * analysis.Pull.PlannedTensionN
             ),
             []
+        );
+    }
+
+    private static StemWorst WorstOf(Plan plan, StandingTree tree, PullLine[] lines, double tension)
+    {
+        var bending = StemBending.Under(tree, tree.Soundness.Value, lines, tension);
+        return new(
+            bending.AtHeight + plan.Cut.StumpHeightM,
+            tree.Stem.DiameterAt(bending.AtHeight),
+            bending.WorstStress / 1e6
         );
     }
 
@@ -208,6 +221,11 @@ public sealed record StemProfile(
         return seats;
     }
 }
+
+/// <param name="HeightM">Above the ground.</param>
+/// <param name="DiameterM">Of the stem there.</param>
+/// <param name="LineMPa">By the lines alone, at the planned tension.</param>
+public sealed record StemWorst(double HeightM, double DiameterM, double LineMPa);
 
 /// <param name="HeightM">Above the ground.</param>
 /// <param name="LineMPa">By the lines alone.</param>

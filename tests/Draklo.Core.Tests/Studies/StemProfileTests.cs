@@ -100,4 +100,27 @@ public sealed class StemProfileTests
         Assert.Empty(problems);
         return profile!;
     }
+
+    [Fact]
+    public void The_worst_is_what_the_link_is_checked_for_and_lies_where_the_sum_on_paper_puts_it()
+    {
+        var plan = Lime();
+        var (profile, _) = StemProfile.Of(plan, 0, UnitSystem.Metric);
+        var stem = plan.Analysed().Links.Single(l => l.Id == "stem");
+        Near(stem.LoadValue / 1e6, profile!.Worst.LineMPa, 1e-9);
+        Assert.All(profile.Slices, s => Assert.True(s.LineMPa <= profile.Worst.LineMPa * 1.001, $"at {s.HeightM} m"));
+
+        // M11 by hand at every millimetre: seat 12.7 m above the cut, d = d0·(1 − z/H)^0.7.
+        var pull = plan.Analysed().Pull;
+        var below = Core.Geometry.Angle.Radians(pull.Lines[0].AngleBelowHorizontalDeg);
+        var (level, down) = (pull.PlannedTensionN * Math.Cos(below), pull.PlannedTensionN * Math.Sin(below));
+        double Diameter(double z) => 0.48 * Math.Pow((21 - 0.3 - z) / (21 - 1.3), 0.7);
+        double Stress(double z) =>
+            (level * (12.7 - z) / (Math.PI * Math.Pow(Diameter(z), 3) / 32))
+            + (down / (Math.PI * Math.Pow(Diameter(z), 2) / 4));
+        var worst = Enumerable.Range(0, 12_700).Select(i => i / 1000.0).MaxBy(Stress);
+        Assert.Equal(worst + 0.3, profile.Worst.HeightM, 0.15);
+        Near(Stress(worst) / 1e6, profile.Worst.LineMPa, 1e-3);
+        Near(Diameter(worst), profile.Worst.DiameterM, 0.01);
+    }
 }

@@ -39,9 +39,11 @@ function Drawing({
   const thickest = Math.max(...profile.slices.map((s) => s.diameterM));
   const half = (d: number) => (d / thickest) * 34;
   const left = 300;
+  const { worst } = profile;
   const most = Math.max(
     profile.allowedMPa * 1.15,
-    ...profile.slices.map((s) => Math.max(s.lineMPa, s.weightMPa, s.togetherMPa)),
+    worst.lineMPa,
+    ...profile.slices.map((s) => Math.max(s.weightMPa, s.togetherMPa)),
   );
   const x = scaleLinear([0, most], [left, width - 60]);
   const curve = (of: (s: StemProfile["slices"][number]) => number) =>
@@ -49,8 +51,7 @@ function Drawing({
       (s) => x(of(s)),
       (s) => y(s.heightM),
     )(profile.slices) ?? "";
-  const worst = profile.slices.reduce((a, b) => (b.lineMPa > a.lineMPa ? b : a));
-  const over = profile.slices.some((s) => s.lineMPa > profile.allowedMPa);
+  const over = worst.lineMPa > profile.allowedMPa;
   return (
     <svg
       width={width}
