@@ -20,7 +20,7 @@ public sealed class LockerTests(Stage stage) : IClassFixture<Stage>
 
         screen.Press("Inspect");
         screen.Until(() => screen.Count("[role=dialog]") == 1, "the form");
-        screen.Press("Write it down");
+        screen.Press("Save");
         screen.Until(
             () => screen.Text("[role=dialog] [role=alert]").Contains("Say who looked", StringComparison.Ordinal),
             "what is missing"
@@ -32,7 +32,7 @@ public sealed class LockerTests(Stage stage) : IClassFixture<Stage>
             "what usually follows a cut"
         );
         screen.Type("Where on it", "at the splice", "");
-        screen.Press("Write it down");
+        screen.Press("Save");
         screen.Until(() => screen.Count("[data-piece] [data-inspection]") == 2, "the inspection");
         Assert.Contains("retired", screen.Text("[data-piece]"), StringComparison.Ordinal);
         Assert.Contains("cut, at the splice; Jory", screen.Text("[data-piece]"), StringComparison.Ordinal);
@@ -68,7 +68,7 @@ public sealed class LockerTests(Stage stage) : IClassFixture<Stage>
         screen.Type("Job", "Poplar at the mill race", "");
         screen.Type("Peak load", "20 kN", "");
         screen.Type("Jams", "1", "");
-        screen.Press("Write it down");
+        screen.Press("Save");
         screen.Until(() => screen.Count("[data-use]") == 1, "the use");
         screen.Until(() => screen.Count("[data-flag='overload']") == 1, "the overload to flag it");
         screen.Press("Delete");

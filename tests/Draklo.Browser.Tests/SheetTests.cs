@@ -249,18 +249,6 @@ public sealed class SheetTests(Stage stage) : IClassFixture<Stage>
     }
 
     [Fact]
-    public void On_a_phone_the_verdict_can_be_read_and_nothing_lies_over_it()
-    {
-        screen.Resize(390, 844);
-        screen.OpenJob("Lime");
-        var at = screen.Run(
-            "const r = document.querySelector('[data-summary]').getBoundingClientRect();"
-                + "return r.width > 200 && document.elementFromPoint(r.x + r.width / 2, r.y + r.height / 2).closest('[data-summary]') !== null"
-        );
-        Assert.Equal(true, at);
-    }
-
-    [Fact]
     public void An_anchor_is_chosen_by_kind_and_says_what_it_holds()
     {
         screen.OpenJob("Spruce");

@@ -226,7 +226,7 @@ function Drawing({ view, line, width, height }: { view: TackleView; line: Line; 
             {l.text}
           </text>
         ))}
-        <FrictionBar view={view} y={height - 92} width={width - 60} />
+        <FrictionBar view={view} y={height - (width < 640 ? 144 : 92)} width={width - 60} />
         {hand && (
           <Handle
             id="haul"

@@ -77,7 +77,7 @@ export function Piece({ path, place, label = "From the locker" }: PieceProps) {
       value={item ?? ""}
       options={
         item !== undefined && !options.some((o) => o.value === item)
-          ? [...options, { value: item, name: `${item}, not in this locker` }]
+          ? [...options, { value: item, name: locker.data ? `${item}, not in this locker` : "looking in the locker" }]
           : options
       }
       onChange={choose}

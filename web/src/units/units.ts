@@ -141,8 +141,9 @@ export function parse(text: string, quantity: Quantity, units: Units): Parsed {
 
   let sum = 0;
   for (const [index, part] of parts.entries()) {
-    const unitText = (part[2] ?? "").trim().toLowerCase();
-    const unit = unitText === "" ? own : (spellings[kind.accepts ?? ""] ?? []).find((u) => u.as.includes(unitText));
+    const unitText = (part[2] ?? "").trim();
+    const unit =
+      unitText === "" ? own : (spellings[kind.accepts ?? ""] ?? []).find((u) => u.as.includes(unitText.toLowerCase()));
     if (!unit) {
       const known = [kind.metric.name, kind.us.name]
         .filter((n, i, all) => n !== "" && all.indexOf(n) === i)

@@ -6,7 +6,10 @@ import { figure, unitOf } from "../../units/units";
 import { inSight, kindNames, stateNames } from "./words";
 
 const rowHeight = 38;
-const columns = "grid grid-cols-[minmax(150px,2.2fr)_92px_72px_66px_84px_minmax(150px,2fr)] items-center gap-x-3";
+const columns =
+  "grid grid-cols-[minmax(150px,2.2fr)_92px_72px_66px_84px_minmax(150px,2fr)] items-center gap-x-3 max-md:grid-cols-[minmax(0,1.4fr)_68px_minmax(0,1fr)]";
+/** Columns that a phone has no room for; they stand beside the piece when it is opened. */
+const wide = "max-md:hidden";
 
 /** A long list of which only the rows in sight are drawn. */
 export function GearList({
@@ -47,11 +50,13 @@ export function GearList({
             className={`${columns} sticky top-0 z-10 border-b border-ink bg-paper py-1.5 pl-2 font-tight text-[13px] text-pencil`}
           >
             <span role="columnheader">name and marks</span>
-            <span role="columnheader">kind</span>
-            <span role="columnheader" className="text-right">
+            <span role="columnheader" className={wide}>
+              kind
+            </span>
+            <span role="columnheader" className={`text-right ${wide}`}>
               long, {unitOf("length", units).name}
             </span>
-            <span role="columnheader" className="text-right">
+            <span role="columnheader" className={`text-right ${wide}`}>
               thick, {unitOf("rope", units).name}
             </span>
             <span role="columnheader" className="text-right">
@@ -120,13 +125,13 @@ function Row({
         {item.count > 1 && <span className="text-pencil"> × {item.count}</span>}
         {item.marks !== undefined && <span className="text-[13px] text-pencil"> {item.marks}</span>}
       </span>
-      <span role="cell" className="text-[13px]">
+      <span role="cell" className={`text-[13px] ${wide}`}>
         {kindNames[item.kind]}
       </span>
-      <span role="cell" className="text-right">
+      <span role="cell" className={`text-right ${wide}`}>
         {item.lengthM === undefined ? "" : figure(item.lengthM, "length", units)}
       </span>
-      <span role="cell" className="text-right">
+      <span role="cell" className={`text-right ${wide}`}>
         {item.diameterM === undefined ? "" : figure(item.diameterM, "rope", units)}
       </span>
       <span role="cell" className={`text-right ${strength.source === "estimate" ? "italic" : ""}`} title={strength.how}>

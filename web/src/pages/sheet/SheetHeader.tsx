@@ -9,14 +9,14 @@ import { VerdictLine } from "./VerdictLine";
 /** The head of the sheet. Its height is fixed, so that nothing below moves under a hand that drags. */
 export function SheetHeader() {
   return (
-    <header className="flex h-[68px] shrink-0 items-center gap-4 border-b border-ink bg-sheet px-4 max-md:h-auto max-md:flex-wrap max-md:py-1.5">
+    <header className="flex h-[68px] shrink-0 items-center gap-4 border-b border-ink bg-sheet px-4 max-xl:h-auto max-xl:flex-wrap max-xl:gap-y-1 max-xl:py-1.5">
       <RouterLink to="/" className="font-tight text-lg font-semibold tracking-[0.14em]" title="All jobs">
         DRAKLO
       </RouterLink>
       <JobTitle />
       <div
         role="status"
-        className="min-w-0 flex-1 border-l border-rule pl-4 max-md:order-last max-md:basis-full max-md:border-l-0 max-md:pl-0"
+        className="min-w-0 flex-1 border-l border-rule pl-4 max-xl:order-last max-xl:h-11 max-xl:basis-full max-xl:border-l-0 max-xl:pl-0 max-md:h-16"
       >
         <VerdictLine />
       </div>

@@ -77,7 +77,7 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
       <SheetHeader />
       <div className="flex min-h-0 flex-1 max-md:flex-col max-md:overflow-auto">
         <StationNav />
-        <main className="flex min-w-0 flex-1 flex-col bg-sheet max-md:min-h-[420px]">
+        <main className="flex min-w-0 flex-1 flex-col bg-sheet max-md:min-h-[480px]">
           <h1 className="sr-only">{name}</h1>
           <DrawingPane />
         </main>
