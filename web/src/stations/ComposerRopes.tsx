@@ -1,5 +1,4 @@
-import type { Composed } from "../api/types";
-import type { MemberPath, PathOf } from "../state/memberPath";
+import type { MemberPath } from "../state/memberPath";
 import { setMember } from "../state/store";
 import { Choice } from "../ui/Choice";
 import { Button, Note } from "../ui/controls";
@@ -55,8 +54,12 @@ export function Ropes({ path, own, catalogue, put }: PartProps) {
       ))}
       {own.ropes.map((rope, r) => (
         <div key={r} className="mt-1.5 border-t border-ink pt-0.5" data-rope-row={r}>
-          <RopeFrom
-            path={`${path}.composed.ropes[${r}]`}
+          <PointChoice
+            paths={[
+              `${path}.composed.ropes[${r}]`,
+              `${path}.composed.ropes[${r}].from`,
+              `${path}.composed.ropes[${r}].contacts`,
+            ]}
             label={`Rope ${r + 1} from`}
             value={rope.from}
             points={points}
@@ -69,8 +72,8 @@ export function Ropes({ path, own, catalogue, put }: PartProps) {
             const place = `${path}.composed.ropes[${r}].contacts[${c}]` as const;
             return (
               <div key={c} className="border-l border-rule pl-2">
-                <ContactPoint
-                  path={place}
+                <PointChoice
+                  paths={[`${place}.point`, `${place}.contactId`]}
                   label={last ? "made fast at" : "to"}
                   value={contact.point}
                   points={points}
@@ -128,50 +131,15 @@ function PointName({ path, value, onChange }: { path: MemberPath; value: string;
   return <TextField label="Point" value={value} onChange={onChange} problem={useProblem(path)} />;
 }
 
-function RopeFrom({
-  path,
-  label,
-  value,
-  points,
-  onChange,
-}: {
-  path: PathOf<Composed["ropes"][number]>;
+interface PointChoiceProps {
+  /** The members that this decides; a refusal of any stands here. */
+  paths: MemberPath[];
   label: string;
   value: string;
   points: { value: string; name: string }[];
   onChange: (id: string) => void;
-}) {
-  return (
-    <Choice
-      label={label}
-      value={value}
-      options={points}
-      onChange={onChange}
-      problem={useProblem(path, `${path}.from`, `${path}.contacts`)}
-    />
-  );
 }
 
-function ContactPoint({
-  path,
-  label,
-  value,
-  points,
-  onChange,
-}: {
-  path: PathOf<Composed["ropes"][number]["contacts"][number]>;
-  label: string;
-  value: string;
-  points: { value: string; name: string }[];
-  onChange: (id: string) => void;
-}) {
-  return (
-    <Choice
-      label={label}
-      value={value}
-      options={points}
-      onChange={onChange}
-      problem={useProblem(`${path}.point`, `${path}.contactId`)}
-    />
-  );
+function PointChoice({ paths, label, value, points, onChange }: PointChoiceProps) {
+  return <Choice label={label} value={value} options={points} onChange={onChange} problem={useProblem(...paths)} />;
 }

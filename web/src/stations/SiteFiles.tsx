@@ -1,5 +1,7 @@
+import { Refused } from "../ui/Refused";
+import { FileButton } from "../ui/FileButton";
 import { useStarts } from "../state/starts";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { api, Refusal, sayWhy } from "../api/client";
 import type { Plan } from "../api/types";
 import { setMember } from "../state/store";
@@ -9,13 +11,11 @@ import { Group, Member } from "./fields";
 /** The site as GeoJSON, out and in, about its origin. */
 export function SiteFiles({ plan }: { plan: Plan }) {
   const starts = useStarts();
-  const file = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState<string | null>(null);
   const origin = plan.site.origin;
 
-  async function read(chosen: File | undefined): Promise<void> {
+  async function read(chosen: File): Promise<void> {
     setSaid(null);
-    if (!chosen) return;
     try {
       if (chosen.size > 900 * 1024)
         throw new Refusal(413, `“${chosen.name}” is larger than 900 kB: leave out what the tree cannot reach.`);
@@ -67,25 +67,17 @@ export function SiteFiles({ plan }: { plan: Plan }) {
           Give the stump's place on the map
         </Button>
       )}
-      <input
-        ref={file}
-        type="file"
-        accept=".geojson,.json,application/geo+json,application/json"
-        className="hidden"
-        aria-label="GeoJSON file"
-        onChange={(e) => {
-          void read(e.target.files?.[0]);
-          e.target.value = "";
-        }}
-      />
+
       <div className="mt-1.5 flex gap-2">
-        <Button
-          onClick={() => {
-            file.current?.click();
+        <FileButton
+          label="GeoJSON file"
+          accept=".geojson,.json,application/geo+json,application/json"
+          onFile={(chosen) => {
+            void read(chosen);
           }}
         >
           Read targets
-        </Button>
+        </FileButton>
         <Button
           onClick={() => {
             void write();
@@ -94,11 +86,7 @@ export function SiteFiles({ plan }: { plan: Plan }) {
           Write the site
         </Button>
       </div>
-      {said !== null && (
-        <p role="alert" className="mt-1.5 border-l-4 border-ink pl-2 text-[13px] leading-snug">
-          {said}
-        </p>
-      )}
+      <Refused>{said}</Refused>
     </Group>
   );
 }

@@ -1,6 +1,7 @@
+import { FileButton } from "../../ui/FileButton";
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { api, sayWhy } from "../../api/client";
 import type { JobEntry } from "../../api/types";
@@ -17,7 +18,6 @@ export function JobListPage() {
   const units = useSettings((s) => s.units);
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const file = useRef<HTMLInputElement>(null);
   const [gone, setGone] = useState<JobEntry | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
   const jobs = useQuery({ queryKey: ["jobs", units], queryFn: () => api.jobs(units), gcTime: 0 });
@@ -60,9 +60,8 @@ export function JobListPage() {
     document.title = "Draklo";
   }, []);
 
-  function choose(chosen: File | undefined): void {
+  function choose(chosen: File): void {
     setRefused(null);
-    if (!chosen) return;
     if (chosen.size > largestFile)
       setRefused(`“${chosen.name}” is larger than 1 MB and cannot be a plan: choose the plan file itself.`);
     else take.mutate(chosen);
@@ -71,24 +70,9 @@ export function JobListPage() {
   return (
     <div className="min-h-full">
       <TopBar>
-        <input
-          ref={file}
-          type="file"
-          accept=".json,application/json"
-          className="hidden"
-          aria-label="Plan file"
-          onChange={(e) => {
-            choose(e.target.files?.[0]);
-            e.target.value = "";
-          }}
-        />
-        <Button
-          onClick={() => {
-            file.current?.click();
-          }}
-        >
+        <FileButton label="Plan file" accept=".json,application/json" onFile={choose}>
           Import a plan
-        </Button>
+        </FileButton>
         <Button
           strong
           onClick={() => {
@@ -137,7 +121,7 @@ export function JobListPage() {
                   </p>
                 )}
               </div>
-              <div className="min-w-0 flex-1">
+              <div className="min-w-0 flex-1 max-md:min-w-[150px]">
                 <h2 className="font-tight text-[17px] font-semibold leading-tight">
                   <Link
                     to={`/jobs/${job.id}`}
@@ -149,11 +133,13 @@ export function JobListPage() {
                 <p className="text-[13px] text-pencil">{job.place || "no place"}</p>
                 <p className="mt-1.5 text-sm leading-snug">{job.headline}</p>
               </div>
-              <div className="flex w-[104px] shrink-0 items-center gap-2">
+              <div className="flex w-[104px] shrink-0 items-center gap-2 max-md:w-auto">
                 <span aria-hidden className={`${stateHatch[job.state]} h-6 w-6 border border-ink`} />
                 <span className="font-tight text-[15px] font-semibold">{stateWords[job.state]}</span>
               </div>
-              <p className="w-[132px] shrink-0 font-tight text-[15px]">{dayOf(job.plannedOn)}</p>
+              <p className="w-[132px] shrink-0 max-md:w-auto max-md:flex-1 font-tight text-[15px]">
+                {dayOf(job.plannedOn)}
+              </p>
               <Menu>
                 <MenuButton
                   aria-label={`More for ${job.name}`}

@@ -1,9 +1,10 @@
+import { FormEnd } from "./FormEnd";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api } from "../../api/client";
 import type { GearEntry, GearItem } from "../../api/types";
 import { Choice } from "../../ui/Choice";
-import { Button, Note } from "../../ui/controls";
+import { Note } from "../../ui/controls";
 import { Modal } from "../../ui/Modal";
 import { NumberField } from "../../ui/NumberField";
 import { TextField } from "../../ui/TextField";
@@ -11,7 +12,6 @@ import { useSettings } from "../../ui/settings";
 import type { Quantity } from "../../units/units";
 import { useKeeping } from "./useKeeping";
 import { changed, kindNames, stateNames } from "./words";
-import { Refused } from "../../ui/Refused";
 
 type Kind = GearItem["kind"];
 
@@ -207,13 +207,9 @@ export function GearForm({ entry, onClose, onKept }: GearFormProps) {
             )}
         </div>
       </div>
-      {errors[""] !== undefined && <Refused>{errors[""]}</Refused>}
-      <div className="mt-4 flex justify-end gap-2">
-        <Button onClick={onClose}>Not now</Button>
-        <Button strong disabled={busy} onClick={keep}>
-          {entry ? "Keep the change" : "Put it in the locker"}
-        </Button>
-      </div>
+      <FormEnd error={errors[""]} busy={busy} onClose={onClose} keep={keep}>
+        {entry ? "Keep the change" : "Put it in the locker"}
+      </FormEnd>
     </Modal>
   );
 }

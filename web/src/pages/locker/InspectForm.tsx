@@ -1,17 +1,17 @@
+import { Boxes } from "./Boxes";
+import { FormEnd } from "./FormEnd";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api } from "../../api/client";
 import type { GearDetail, GearEntry, Inspection } from "../../api/types";
-import { Check } from "../../ui/Check";
 import { Choice } from "../../ui/Choice";
-import { Button, Note } from "../../ui/controls";
+import { Note } from "../../ui/controls";
 import { Modal } from "../../ui/Modal";
 import { NumberField } from "../../ui/NumberField";
 import { TextField } from "../../ui/TextField";
 import { useKeeping } from "./useKeeping";
 import { changed, findingNames, outcomeNames } from "./words";
 import { useSettings } from "../../ui/settings";
-import { Refused } from "../../ui/Refused";
 
 type Finding = Inspection["findings"][number];
 
@@ -62,21 +62,15 @@ export function InspectForm({
         }}
         problem={errors["by"]}
       />
-      <fieldset className="mt-2">
-        <legend className="font-tight text-sm font-semibold">Seen</legend>
-        <div className="grid grid-cols-2 gap-x-4">
-          {findings.map((f) => (
-            <Check
-              key={f}
-              label={findingNames[f]}
-              checked={draft.findings.includes(f)}
-              onChange={(on) => {
-                setDraft({ ...draft, findings: on ? [...draft.findings, f] : draft.findings.filter((g) => g !== f) });
-              }}
-            />
-          ))}
-        </div>
-      </fieldset>
+      <Boxes
+        legend="Seen"
+        all={findings.map((f) => ({ value: f, name: findingNames[f] }))}
+        chosen={draft.findings}
+        onChange={(seen) => {
+          setDraft({ ...draft, findings: seen });
+        }}
+        problem={errors["findings"]}
+      />
       <TextField
         label="Where on it"
         value={draft.where ?? ""}
@@ -120,13 +114,9 @@ export function InspectForm({
         }}
         problem={errors["note"]}
       />
-      {errors[""] !== undefined && <Refused>{errors[""]}</Refused>}
-      <div className="mt-4 flex justify-end gap-2">
-        <Button onClick={onClose}>Not now</Button>
-        <Button strong disabled={busy} onClick={keep}>
-          Write it down
-        </Button>
-      </div>
+      <FormEnd error={errors[""]} busy={busy} onClose={onClose} keep={keep}>
+        Save
+      </FormEnd>
     </Modal>
   );
 }

@@ -1,5 +1,6 @@
+import { FileButton } from "../../ui/FileButton";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import { useDeferredValue, useEffect, useMemo, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { api } from "../../api/client";
 import type { GearItem } from "../../api/types";
@@ -39,7 +40,6 @@ export function LockerPage() {
   const [adding, setAdding] = useState(false);
   const [ruling, setRuling] = useState(false);
   const [list, setList] = useState<File | null>(null);
-  const file = useRef<HTMLInputElement>(null);
   const asked = useDeferredValue(query);
   useEffect(() => {
     document.title = "Locker · Draklo";
@@ -61,24 +61,10 @@ export function LockerPage() {
         >
           Save as CSV
         </a>
-        <input
-          ref={file}
-          type="file"
-          accept=".csv,text/csv"
-          className="hidden"
-          aria-label="List file"
-          onChange={(e) => {
-            setList(e.target.files?.[0] ?? null);
-            e.target.value = "";
-          }}
-        />
-        <Button
-          onClick={() => {
-            file.current?.click();
-          }}
-        >
+
+        <FileButton label="List file" accept=".csv,text/csv" onFile={setList}>
           Read a CSV
-        </Button>
+        </FileButton>
         <Button
           onClick={() => {
             setRuling(true);

@@ -1,12 +1,12 @@
+import { FormEnd } from "./FormEnd";
 import { useState } from "react";
 import { api } from "../../api/client";
 import type { LockerRules } from "../../api/types";
-import { Button, Note } from "../../ui/controls";
+import { Note } from "../../ui/controls";
 import { Modal } from "../../ui/Modal";
 import { NumberField } from "../../ui/NumberField";
 import { TextField } from "../../ui/TextField";
 import { useKeeping } from "./useKeeping";
-import { Refused } from "../../ui/Refused";
 
 /** When pieces flag themselves. */
 export function RulesForm({ rules, onClose, onKept }: { rules: LockerRules; onClose: () => void; onKept: () => void }) {
@@ -55,13 +55,9 @@ export function RulesForm({ rules, onClose, onKept }: { rules: LockerRules; onCl
         problem={errors["setBy"]}
       />
       {rules.setBy !== undefined && <Note>Set by {rules.setBy}.</Note>}
-      {errors[""] !== undefined && <Refused>{errors[""]}</Refused>}
-      <div className="mt-4 flex justify-end gap-2">
-        <Button onClick={onClose}>Not now</Button>
-        <Button strong disabled={busy} onClick={keep}>
-          Keep them
-        </Button>
-      </div>
+      <FormEnd error={errors[""]} busy={busy} onClose={onClose} keep={keep}>
+        Keep them
+      </FormEnd>
     </Modal>
   );
 }

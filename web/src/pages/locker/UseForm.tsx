@@ -1,10 +1,10 @@
+import { Boxes } from "./Boxes";
+import { FormEnd } from "./FormEnd";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api } from "../../api/client";
 import type { GearDetail, GearEntry, GearUse } from "../../api/types";
-import { Check } from "../../ui/Check";
 import { Search } from "../../ui/Choice";
-import { Button } from "../../ui/controls";
 import { Modal } from "../../ui/Modal";
 import { NumberField } from "../../ui/NumberField";
 import { TextField } from "../../ui/TextField";
@@ -12,7 +12,6 @@ import { useSettings } from "../../ui/settings";
 import { today } from "./InspectForm";
 import { useKeeping } from "./useKeeping";
 import { changed } from "./words";
-import { Refused } from "../../ui/Refused";
 
 /** A day's work of a piece: job, peak load, minutes loaded, knots, jams. */
 export function UseForm({
@@ -88,26 +87,15 @@ export function UseForm({
         problem={errors["jams"]}
       />
       {knotted && (
-        <fieldset className="mt-2">
-          <legend className="font-tight text-sm font-semibold">Knots tied in it</legend>
-          <div className="grid max-h-40 grid-cols-2 gap-x-4 overflow-auto">
-            {catalogue.data?.knots.map((k) => (
-              <Check
-                key={k.id}
-                label={k.name}
-                checked={draft.knots.includes(k.id)}
-                onChange={(on) => {
-                  setDraft({ ...draft, knots: on ? [...draft.knots, k.id] : draft.knots.filter((id) => id !== k.id) });
-                }}
-              />
-            ))}
-          </div>
-          {errors["knots"] !== undefined && (
-            <p role="alert" className="border-l-4 border-ink pl-2 text-[13px]">
-              {errors["knots"]}
-            </p>
-          )}
-        </fieldset>
+        <Boxes
+          legend="Knots tied in it"
+          all={(catalogue.data?.knots ?? []).map((k) => ({ value: k.id, name: k.name }))}
+          chosen={draft.knots}
+          onChange={(knots) => {
+            setDraft({ ...draft, knots });
+          }}
+          problem={errors["knots"]}
+        />
       )}
       <TextField
         label="Note"
@@ -117,13 +105,9 @@ export function UseForm({
         }}
         problem={errors["note"]}
       />
-      {errors[""] !== undefined && <Refused>{errors[""]}</Refused>}
-      <div className="mt-4 flex justify-end gap-2">
-        <Button onClick={onClose}>Not now</Button>
-        <Button strong disabled={busy} onClick={keep}>
-          Write it down
-        </Button>
-      </div>
+      <FormEnd error={errors[""]} busy={busy} onClose={onClose} keep={keep}>
+        Save
+      </FormEnd>
     </Modal>
   );
 }
