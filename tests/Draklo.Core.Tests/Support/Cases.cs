@@ -80,25 +80,43 @@ internal static class Cases
     /// <summary>The plan with members put in by their paths, read as a document is.</summary>
     public static Plan Edited(Plan plan, params (string Path, object? Value)[] changes)
     {
-        var json = JsonSerializer.SerializeToNode(plan, DocumentReader.Options)!;
+        var json = Json(plan);
         foreach (var (path, value) in changes)
         {
-            var steps = path.Replace("[", ".[", StringComparison.Ordinal).Split('.');
-            JsonNode node = json;
-            foreach (var step in steps[..^1])
-            {
-                node = step.StartsWith('[') ? node[int.Parse(step.Trim('[', ']'))]! : node[step] ??= new JsonObject();
-            }
-
-            node[steps[^1]] = value is JsonNode made
-                ? made.DeepClone()
-                : JsonSerializer.SerializeToNode(value, DocumentReader.Options);
+            Put(json, path, value);
         }
 
         var (read, problems) = DocumentReader.Read<Plan>(JsonSerializer.SerializeToUtf8Bytes(json));
         Assert.Empty(problems);
         return read!;
     }
+
+    public static JsonNode Json(Plan plan) => JsonSerializer.SerializeToNode(plan, DocumentReader.Options)!;
+
+    /// <summary>The document of a plan with one member put in, right or wrong.</summary>
+    public static byte[] WithValue(Plan plan, string path, object? value)
+    {
+        var json = Json(plan);
+        Put(json, path, value);
+        return JsonSerializer.SerializeToUtf8Bytes(json);
+    }
+
+    public static JsonNode? NodeAt(JsonNode json, string path) =>
+        Steps(path).Aggregate((JsonNode?)json, (node, step) => Below(node!, step));
+
+    private static void Put(JsonNode json, string path, object? value)
+    {
+        var steps = Steps(path);
+        var node = steps[..^1].Aggregate(json, (at, step) => Below(at, step) ?? (at[step] = new JsonObject()));
+        node[steps[^1]] = value is JsonNode made
+            ? made.DeepClone()
+            : JsonSerializer.SerializeToNode(value, DocumentReader.Options);
+    }
+
+    private static string[] Steps(string path) => path.Replace("[", ".[", StringComparison.Ordinal).Split('.');
+
+    private static JsonNode? Below(JsonNode node, string step) =>
+        step.StartsWith('[') ? node[int.Parse(step.Trim('[', ']'))] : node[step];
 
     /// <summary>The tackle of the main line, as it is drawn.</summary>
     public static TackleView ViewOf(Plan plan)

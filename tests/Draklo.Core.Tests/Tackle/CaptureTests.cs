@@ -58,30 +58,10 @@ public sealed class CaptureTests
         {
             Points =
             [
-                new()
-                {
-                    Id = "anchor",
-                    Position = 0,
-                    Kind = PointKind.Fixed,
-                },
-                new()
-                {
-                    Id = "load",
-                    Position = 10,
-                    Kind = PointKind.Load,
-                },
-                new()
-                {
-                    Id = "traveller",
-                    Position = 5,
-                    Kind = PointKind.Moving,
-                },
-                new()
-                {
-                    Id = "hand",
-                    Position = -10,
-                    Kind = PointKind.Hand,
-                },
+                Point("anchor", 0, PointKind.Fixed),
+                Point("load", 10, PointKind.Load),
+                Point("traveller", 5, PointKind.Moving),
+                Point("hand", -10, PointKind.Hand),
             ],
             Ropes =
             [
@@ -98,19 +78,7 @@ public sealed class CaptureTests
                 new() { From = "traveller", Contacts = [new() { Point = "load" }] },
             ],
         };
-        arrangement = arrangement with
-        {
-            Points =
-            [
-                .. arrangement.Points,
-                new()
-                {
-                    Id = "anchor2",
-                    Position = 1,
-                    Kind = PointKind.Fixed,
-                },
-            ],
-        };
+        arrangement = arrangement with { Points = [.. arrangement.Points, Point("anchor2", 1, PointKind.Fixed)] };
         Assert.NotNull(Captured.Of(arrangement, new() { Contact = 0 }).Held);
 
         // A turn at the load with the end made fast on the load itself holds nothing.
@@ -118,30 +86,10 @@ public sealed class CaptureTests
         {
             Points =
             [
-                new()
-                {
-                    Id = "anchor",
-                    Position = 0,
-                    Kind = PointKind.Fixed,
-                },
-                new()
-                {
-                    Id = "load",
-                    Position = 10,
-                    Kind = PointKind.Load,
-                },
-                new()
-                {
-                    Id = "hand",
-                    Position = -10,
-                    Kind = PointKind.Hand,
-                },
-                new()
-                {
-                    Id = "block",
-                    Position = 12,
-                    Kind = PointKind.Moving,
-                },
+                Point("anchor", 0, PointKind.Fixed),
+                Point("load", 10, PointKind.Load),
+                Point("hand", -10, PointKind.Hand),
+                Point("block", 12, PointKind.Moving),
             ],
             Ropes =
             [
@@ -288,4 +236,12 @@ public sealed class CaptureTests
             StringComparison.Ordinal
         );
     }
+
+    private static TacklePoint Point(string id, double position, PointKind kind) =>
+        new()
+        {
+            Id = id,
+            Position = position,
+            Kind = kind,
+        };
 }

@@ -214,24 +214,9 @@ public sealed class ComposerTests
             {
                 Points =
                 [
-                    new()
-                    {
-                        Id = "oak",
-                        Position = 0,
-                        Kind = PointKind.Fixed,
-                    },
-                    new()
-                    {
-                        Id = "load",
-                        Position = 9,
-                        Kind = PointKind.Load,
-                    },
-                    new()
-                    {
-                        Id = "hand",
-                        Position = -9,
-                        Kind = PointKind.Hand,
-                    },
+                    Point("oak", 0, PointKind.Fixed),
+                    Point("load", 9, PointKind.Load),
+                    Point("hand", -9, PointKind.Hand),
                 ],
                 Ropes = [new() { From = "hand", Contacts = [new() { Point = "load" }, new() { Point = "oak" }] }],
             }
@@ -379,4 +364,12 @@ public sealed class ComposerTests
         Assert.Empty(ComposerRules.Check(own));
         return Composer.SystemOf(own);
     }
+
+    private static ComposedPointMembers Point(string id, double position, PointKind kind) =>
+        new()
+        {
+            Id = id,
+            Position = position,
+            Kind = kind,
+        };
 }

@@ -2,6 +2,8 @@ using System.Globalization;
 using System.Text.Json.Nodes;
 using CsvHelper;
 using CsvHelper.Configuration.Attributes;
+using Draklo.Core.Analyses;
+using Draklo.Core.Gear;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
 using Draklo.Core.Verdicts;
@@ -97,6 +99,78 @@ public sealed class ReasonTests
                 """[{ "id": "wall", "kind": "wall", "points": [{ "eastM": -4, "northM": -9 }, { "eastM": -4, "northM": -1 }] }]"""
             ),
         ],
+        ["target-under-fall"] =
+        [
+            (
+                "site.targets",
+                """[{ "id": "t", "kind": "building", "points": [{ "eastM": 10, "northM": -3 }, { "eastM": 18, "northM": -3 }, { "eastM": 18, "northM": 3 }, { "eastM": 10, "northM": 3 }], "closed": true }]"""
+            ),
+        ],
+        ["target-may-be-hit"] =
+        [
+            (
+                "site.targets",
+                """[{ "id": "t", "kind": "path", "points": [{ "eastM": 12, "northM": -8 }, { "eastM": 12, "northM": 8 }], "radiusM": 0.5, "mayBeHit": true }]"""
+            ),
+        ],
+        ["target-close"] =
+        [
+            (
+                "site.targets",
+                """[{ "id": "t", "kind": "fence", "points": [{ "eastM": 5, "northM": 6.4 }, { "eastM": 25, "northM": 6.4 }] }]"""
+            ),
+        ],
+        ["people-under-fall"] =
+        [
+            (
+                "site.targets",
+                """[{ "id": "t", "kind": "people", "points": [{ "eastM": 12, "northM": 0 }], "radiusM": 2 }]"""
+            ),
+        ],
+        ["people-within-reach"] =
+        [
+            (
+                "site.targets",
+                """[{ "id": "t", "kind": "people", "points": [{ "eastM": 0, "northM": -20 }], "radiusM": 2 }]"""
+            ),
+        ],
+        ["people-in-snap-back"] =
+        [
+            (
+                "site.targets",
+                """[{ "id": "t", "kind": "people", "points": [{ "eastM": 33, "northM": 0 }], "radiusM": 1 }]"""
+            ),
+        ],
+        ["power-line-near"] =
+        [
+            (
+                "site.targets",
+                """[{ "id": "t", "kind": "powerLine", "points": [{ "eastM": -10, "northM": 20 }, { "eastM": 30, "northM": 20 }], "heightM": 8 }]"""
+            ),
+        ],
+        ["power-line-under-fall"] =
+        [
+            (
+                "site.targets",
+                """[{ "id": "t", "kind": "powerLine", "points": [{ "eastM": 14, "northM": -20 }, { "eastM": 14, "northM": 20 }], "heightM": 8 }]"""
+            ),
+        ],
+        ["anchor-unknown"] = [("lines[0].anchor.capacityN", "null")],
+        ["sling-unknown"] = [("lines[0].anchor.sling", "null")],
+        ["block-strength-unknown"] = [("lines[0].tackle.hardwareStrengthN", "null")],
+        ["tackle-joint-unknown"] = [("lines[0].tackle.joinKnotId", "null")],
+        ["cord-strength-unknown"] = [("lines[0].tackle.grip", """{ "gripId": "machard" }""")],
+        ["capture-strength-unknown"] =
+        [
+            ("lines[0].tackle.systemId", "\"three-to-one\""),
+            ("lines[0].tackle.capture", """{ "kind": "cam", "rope": 0, "contact": 0 }"""),
+        ],
+        ["limb-unknown"] = [("lines[0].seat.on", "\"limb\"")],
+        ["gear-retired"] = [("lines[0].rope.itemId", "\"retired\"")],
+        ["gear-quarantined"] = [("lines[0].rope.itemId", "\"set-aside\"")],
+        ["gear-flagged"] = [("lines[0].rope.itemId", "\"flagged\"")],
+        ["gear-not-in-locker"] = [("lines[0].rope.itemId", "\"nowhere\"")],
+        ["gear-used-twice"] = [("lines[0].rope.itemId", "\"sound\""), ("lines[0].tackle.rope.itemId", "\"sound\"")],
         ["wind-strong"] = [("wind.speedMps", "9")],
     };
 
@@ -131,8 +205,23 @@ public sealed class ReasonTests
     private static string Figure(double value) =>
         Math.Abs(value) >= 10_000 ? value.ToString("0.###e+00") : double.Parse(value.ToString("G4")).ToString();
 
+    private static readonly Dictionary<string, GearStanding> Locker = new(StringComparer.Ordinal)
+    {
+        ["retired"] = new("red line", GearState.Retired, "cut"),
+        ["set-aside"] = new("blue line", GearState.Quarantined, ""),
+        ["flagged"] = new("grey line", GearState.InService, "10 years old, where 10 are the crew's limit"),
+        ["sound"] = new("white line", GearState.InService, ""),
+    };
+
     private static IReadOnlyList<Reason> Of((string Path, string Json)[] changes) =>
-        Edited(Lime(), [.. changes.Select(c => (c.Path, (object?)JsonNode.Parse(c.Json)))]).Analysed().Verdict.Reasons;
+        PlanAnalysis
+            .Of(
+                Edited(Lime(), [.. changes.Select(c => (c.Path, (object?)JsonNode.Parse(c.Json)))]),
+                UnitSystem.Metric,
+                withWorkings: false,
+                Locker
+            )
+            .Analysis!.Verdict.Reasons;
 
     private static Dictionary<string, PinnedReason> Read()
     {
