@@ -48,14 +48,15 @@ public static class PlanAnalysis
             return new(null, problems);
         }
 
-        var found = CheckedPull.Of(standing, lines, pull);
+        var careful = CarefulEnd.Of(standing, lines, pull);
+        var found = CheckedPull.Of(standing, lines, pull, careful: careful);
         var (context, tree, hinge, wind) = (found.Context, standing.Tree, standing.Hinge, standing.Wind);
         var results = LineAnalysis.WithLimiters(context, found.Path, found.Results);
         var spring = SpringBack.From(context, lines, found.Runs, pull);
         var gust = GustReserve.Of(context, pull.LeastSurplus(context, lines), hinge.SideCapacity - found.SideAtNeeded);
         var spread = TreeSpread.Of(context, Pull.RestoringMoment(context, 0), Pull.ArmSum(lines, 0));
-        var site = Zones.From(context, lines, found.Runs, shapes, slope);
-        var verdict = Verdict.Of(new(found, results, spring, gust, measured, site, locker));
+        var site = Zones.From(context, lines, found.Runs, shapes, slope, found.SideSigned);
+        var verdict = Verdict.Of(new(found, results, spring, gust, careful, measured, site, locker));
         return new(
             new(
                 new(
@@ -74,7 +75,9 @@ public static class PlanAnalysis
                     hinge.SideCapacity,
                     found.SideUse,
                     found.WorstSideUse,
-                    found.HoldDeg
+                    found.TwistUse,
+                    found.HoldDeg,
+                    found.Hold
                 ),
                 new(
                     pull.AtRest,
@@ -83,6 +86,8 @@ public static class PlanAnalysis
                     context.PlannedTension,
                     Angle.Degrees(pull.Commit),
                     pull.Curve,
+                    careful.TensionN,
+                    careful.NotEnoughInHundred,
                     spring,
                     VectorSum.Of(context, lines),
                     results

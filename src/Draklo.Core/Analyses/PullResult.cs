@@ -9,6 +9,8 @@ namespace Draklo.Core.Analyses;
 /// <param name="NeededTensionN">The largest from rest to commit, of the main line.</param>
 /// <param name="PlannedTensionN">Needed tension times the load reserve.</param>
 /// <param name="CommitDeg">Where gravity alone bends the hinge; 0 for a tree that sits forward.</param>
+/// <param name="CarefulTensionN">Needed tension at the careful end: not more in 95 cases of 100.</param>
+/// <param name="NotEnoughInHundred">In how many cases of a hundred the planned tension is too low.</param>
 /// <param name="Stretch">What the ropes' stretch alone would do if hauling stopped at the planned tension.</param>
 public sealed record PullResult(
     double TensionAtRestN,
@@ -17,6 +19,8 @@ public sealed record PullResult(
     double PlannedTensionN,
     double CommitDeg,
     IReadOnlyList<CurvePoint> Curve,
+    double CarefulTensionN,
+    double NotEnoughInHundred,
     SpringBack Stretch,
     VectorSum Sum,
     IReadOnlyList<LineResult> Lines

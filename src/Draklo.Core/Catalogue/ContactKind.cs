@@ -30,6 +30,16 @@ public sealed record ContactKind
     [Name("built_of")]
     public required string BuiltOf { get; init; }
 
+    /// <summary>
+    /// What passes where the rope turns by less than half a turn: <c>η^(φ/π)</c> where it slides, and
+    /// <c>1 − (1 − η)·sin(φ/2)</c> on a sheave.
+    /// </summary>
+    /// <remarks>Method M15.</remarks>
+    /// <param name="halfTurn">What passes at a half turn, over 0 to 1.</param>
+    /// <param name="turned">How far the rope turns, radians: 0 straight on, π doubled back.</param>
+    public double PassesAt(double halfTurn, double turned) =>
+        BuiltOf == "block" ? 1 - ((1 - halfTurn) * Math.Sin(turned / 2)) : Math.Pow(halfTurn, turned / Math.PI);
+
     /// <summary>Whether it has a strength of its own to check: a block, ring or carabiner.</summary>
     [Ignore]
     public bool IsHardware => BuiltOf is "block" or "ring" or "carabiner";

@@ -58,7 +58,7 @@ public static class FirstWalkUp
             new()
             {
                 Id = "weather",
-                Must = false,
+                Must = true,
                 Text = "Wind now and this afternoon",
             },
         ];

@@ -74,6 +74,9 @@ public sealed record Effort(Spread SteadyN, Spread ShortN)
         return new(At(grip.Low), At(grip.Nominal), At(grip.High));
 
         double At(double mu) =>
-            Math.Max(LeastPull, (mu * weight * vehicle.BrakedShare * Math.Cos(slope)) - (weight * Math.Sin(slope)));
+            Math.Max(
+                LeastPull,
+                (mu * weight * vehicle.GrippingShare(vehicle: true) * Math.Cos(slope)) - (weight * Math.Sin(slope))
+            );
     }
 }

@@ -6,7 +6,7 @@ namespace Draklo.Core.Lines;
 /// <summary>One number of turns on the drum and where it slips.</summary>
 /// <param name="SlipLowN">With the low friction and a light hold.</param>
 /// <param name="SlipN">With the middle figures.</param>
-/// <param name="SlipHighN">With the high friction and a firm hold.</param>
+/// <param name="SlipHighN">With the high friction, a firm hold and half a turn more than was counted.</param>
 /// <param name="Fits">Slips above the need at worst, and below what the weakest link may carry at best.</param>
 public sealed record DrumTurns(int Turns, double SlipLowN, double SlipN, double SlipHighN, bool Fits);
 
@@ -26,14 +26,18 @@ public sealed record Limiter(
 {
     public const int MostTurns = 8;
 
+    /// <summary>The high case counts half a turn more than was counted.</summary>
+    private const double MiscountedTurns = 0.5;
+
     /// <summary>The tension at which it slips, N.</summary>
     /// <param name="hold">On the tail, N.</param>
     /// <param name="friction">Of rope on drum, over 0.</param>
-    /// <param name="turns">Whole turns round the drum.</param>
-    public static double SlipsAt(double hold, double friction, int turns) =>
+    /// <param name="turns">Round the drum.</param>
+    public static double SlipsAt(double hold, double friction, double turns) =>
         hold * Math.Exp(2 * Math.PI * friction * turns);
 
-    public static double SlipsAtMost(LimiterMembers drum) => SlipsAt(drum.HoldHighN, drum.FrictionHigh, drum.Turns);
+    public static double SlipsAtMost(LimiterMembers drum) =>
+        SlipsAt(drum.HoldHighN, drum.FrictionHigh, drum.Turns + MiscountedTurns);
 
     /// <summary>Every number of turns judged.</summary>
     /// <param name="drum">The drum as planned; its own turns do not matter here.</param>
@@ -46,7 +50,7 @@ public sealed record Limiter(
         for (var n = 1; n <= MostTurns; n++)
         {
             var low = SlipsAt(drum.HoldLowN, drum.FrictionLow, n);
-            var high = SlipsAt(drum.HoldHighN, drum.FrictionHigh, n);
+            var high = SlipsAt(drum.HoldHighN, drum.FrictionHigh, n + MiscountedTurns);
             var fits = low > needed && high < allowed;
             fitting ??= fits ? n : null;
             choices[n - 1] = new(n, low, SlipsAt(drum.HoldN, drum.Friction, n), high, fits);

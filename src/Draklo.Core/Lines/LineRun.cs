@@ -7,11 +7,12 @@ namespace Draklo.Core.Lines;
 
 /// <summary>The whole way of a line from its seat over its redirects to its anchor, in the lay frame.</summary>
 /// <remarks>
-/// Method M15. While it is hauled, each redirect passes η of the tension on its hauling side on to the tree, so the
-/// hauling side carries more. Legs are counted from the tree: leg 0 runs from the seat to the first fixed point.
+/// Method M15. While it is hauled, each redirect passes a share of the tension on its hauling side on to the tree, by
+/// how far the line turns there, so the hauling side carries more. Legs are counted from the tree: leg 0 runs from the seat to the first fixed point.
 /// </remarks>
 /// <param name="Points">Seat, redirects, anchor.</param>
-public sealed record LineRun(Point[] Points, ContactKind[] Turns)
+/// <param name="Turned">How far the line turns at each redirect, radians.</param>
+public sealed record LineRun(Point[] Points, ContactKind[] Turns, double[] Turned)
 {
     private static readonly ContactKind[] None = [];
 
@@ -19,7 +20,7 @@ public sealed record LineRun(Point[] Points, ContactKind[] Turns)
     {
         if (line.Redirects.Count == 0)
         {
-            return new([pulled.Seat, pulled.Anchor], None);
+            return new([pulled.Seat, pulled.Anchor], None, []);
         }
 
         var points = new Point[line.Redirects.Count + 2];
@@ -32,7 +33,13 @@ public sealed record LineRun(Point[] Points, ContactKind[] Turns)
         }
 
         points[^1] = PullLine.PlaceOf(line.Anchor, tree, lay);
-        return new(points, turns);
+        var turned = new double[turns.Length];
+        for (var i = 0; i < turned.Length; i++)
+        {
+            turned[i] = TurnedAt(points[i], points[i + 1], points[i + 2]);
+        }
+
+        return new(points, turns, turned);
     }
 
     /// <summary>Of all legs together, metres.</summary>
@@ -54,16 +61,45 @@ public sealed record LineRun(Point[] Points, ContactKind[] Turns)
     /// Share of the tension at the anchor's end that comes to leg <paramref name="leg"/> while it is hauled, over 0 to
     /// 1.
     /// </summary>
-    /// <param name="best">With the high efficiencies.</param>
-    public double Passes(int leg, bool best)
+    public double Passes(int leg)
     {
         double share = 1;
         for (var i = leg; i < Turns.Length; i++)
         {
-            share *= best ? Turns[i].High : Turns[i].Nominal;
+            share *= Turns[i].PassesAt(Turns[i].Nominal, Turned[i]);
         }
 
         return share;
+    }
+
+    /// <summary>The same with the high efficiencies.</summary>
+    public double PassesAtBest(int leg)
+    {
+        double share = 1;
+        for (var i = leg; i < Turns.Length; i++)
+        {
+            share *= Turns[i].PassesAt(Turns[i].High, Turned[i]);
+        }
+
+        return share;
+    }
+
+    /// <summary>The same with the low ones.</summary>
+    public double PassesAtLeast(int leg)
+    {
+        double share = 1;
+        for (var i = leg; i < Turns.Length; i++)
+        {
+            share *= Turns[i].PassesAt(Turns[i].Low, Turned[i]);
+        }
+
+        return share;
+    }
+
+    private static double TurnedAt(Point from, Point at, Point to)
+    {
+        var (on, off) = (Direction.From(from, at), Direction.From(at, to));
+        return Math.Acos(Math.Clamp((on.Forward * off.Forward) + (on.Right * off.Right) + (on.Up * off.Up), -1, 1));
     }
 
     /// <summary>The force on a redirect, from the tensions either side of it.</summary>

@@ -7,6 +7,7 @@ namespace Draklo.Core.Lines;
 /// <param name="Tree">In the leg at the seat, at the planned tension.</param>
 /// <param name="End">At the tackle: more, for each redirect on the way takes its part.</param>
 /// <param name="Hand">On the hauling end.</param>
+/// <param name="HandMayRise">How much more the hands may have to give with the low efficiencies, as a share.</param>
 /// <param name="WorstTree">The same three under the hardest heave through the best turns.</param>
 public readonly record struct LineTensions(
     double Tree,
@@ -14,25 +15,43 @@ public readonly record struct LineTensions(
     double Hand,
     double WorstTree,
     double WorstEnd,
-    double WorstHand
+    double WorstHand,
+    double HandMayRise
 )
 {
     /// <param name="planned">Main tension, N.</param>
     public static LineTensions Of(LineMembers line, LineRun run, SolvedTackle tackle, double planned)
     {
         var tree = line.Share * planned;
-        var end = tree / run.Passes(0, best: false);
+        var end = tree / run.Passes(0);
         var hand = end / tackle.Hauling.ActualAdvantage;
         var heave = Effort.WorstCredible(line.Puller);
+        if (line.Puller.ArrivesMps is { } speed)
+        {
+            heave += Momentum(line, run, tackle, speed);
+        }
+
         var worstHand = line.Limiter is { } drum ? Math.Min(heave, Limiter.SlipsAtMost(drum)) : heave;
         var worstEnd = worstHand * tackle.AtBest.ActualAdvantage;
         return new(
             tree,
             end,
             hand,
-            Math.Max(tree, worstEnd * run.Passes(0, best: true)),
+            Math.Max(tree, worstEnd * run.PassesAtBest(0)),
             Math.Max(end, worstEnd),
-            worstHand
+            worstHand,
+            (tackle.Hauling.ActualAdvantage / tackle.AtLeast.ActualAdvantage * run.Passes(0) / run.PassesAtLeast(0)) - 1
         );
+    }
+
+    /// <summary>What a vehicle that arrives moving adds on the hauling end, N: v·√(k·m), k as the puller feels the line.</summary>
+    /// <remarks>Method M9.</remarks>
+    private static double Momentum(LineMembers line, LineRun run, SolvedTackle tackle, double speed)
+    {
+        var stretch = RopeStretch.Of(line, 1, run.Length);
+        var travel = tackle.Hauling.TravelRatio;
+        return line.Puller.Vehicle is { } vehicle && stretch > 0
+            ? speed * Math.Sqrt(vehicle.MassKg / (stretch * travel * travel))
+            : 0;
     }
 }

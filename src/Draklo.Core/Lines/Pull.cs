@@ -53,7 +53,7 @@ public sealed record Pull(double AtRest, double Needed, double NeededAt, double 
     /// </summary>
     public static double RestoringMoment(PlanContext context, double angle) =>
         (-context.Tree.Weight * context.Tree.Centre.TurnedForward(angle).Forward)
-        - context.Wind.ForwardMoment
+        - context.Wind.Against
         + context.Hinge.Bending;
 
     /// <summary>Solves the pull, or returns null having said why it cannot be done.</summary>
@@ -66,15 +66,14 @@ public sealed record Pull(double AtRest, double Needed, double NeededAt, double 
             context.Units,
             context.Workings
         );
-        var radius = Math.Sqrt((tree.Centre.Forward * tree.Centre.Forward) + (tree.Centre.Up * tree.Centre.Up));
-        var sine = (hinge.Bending - wind.ForwardMoment) / (tree.Weight * radius);
+        var (radius, sine) = Turning(context);
         if (sine >= 1)
         {
             problems.Add(
                 new(
                     "cut.hingeThicknessM",
                     units.Say(
-                        $"It takes {hinge.Bending - wind.ForwardMoment:Nm} to bend this hinge against the wind, more than the whole weight gives at any angle ({tree.Weight * radius:Nm}): make the hinge thinner or wait for less wind."
+                        $"It takes {hinge.Bending - wind.Against:Nm} to bend this hinge against the wind, more than the whole weight gives at any angle ({tree.Weight * radius:Nm}): make the hinge thinner or wait for less wind."
                     )
                 )
             );
@@ -82,7 +81,7 @@ public sealed record Pull(double AtRest, double Needed, double NeededAt, double 
         }
 
         var leaning = Math.Atan2(tree.Centre.Forward, tree.Centre.Up);
-        var commit = sine <= -1 ? 0 : Math.Max(0, Math.Asin(sine) - leaning);
+        var commit = CommitOf(context);
         if (LosesArm(lines, commit, units, problems))
         {
             return null;
@@ -133,7 +132,7 @@ public sealed record Pull(double AtRest, double Needed, double NeededAt, double 
                 needed,
                 "N",
                 "T(θ) = (−W · f(θ) − M_w + M_h) / Σ share · a(θ), the largest from rest to commit",
-                $"({-tree.Weight * tree.Centre.TurnedForward(neededAt).Forward:Nm} − {wind.ForwardMoment:Nm} + {hinge.Bending:Nm}) / {arms:m}, at {Angle.Degrees(neededAt):deg}",
+                $"({-tree.Weight * tree.Centre.TurnedForward(neededAt).Forward:Nm} − {wind.Against:Nm} + {hinge.Bending:Nm}) / {arms:m}, at {Angle.Degrees(neededAt):deg}",
                 "M5",
                 estimate: true
             );
@@ -144,13 +143,34 @@ public sealed record Pull(double AtRest, double Needed, double NeededAt, double 
                 Angle.Degrees(commit),
                 "deg",
                 "W · f(θc) + M_w = M_h, so θc = asin((M_h − M_w) / (W · R)) − atan(f / u)",
-                $"asin({hinge.Bending - wind.ForwardMoment:Nm} / ({tree.Weight:N} · {radius:m})) − {Angle.Degrees(leaning):deg}",
+                $"asin({hinge.Bending - wind.Against:Nm} / ({tree.Weight:N} · {radius:m})) − {Angle.Degrees(leaning):deg}",
                 "M5",
                 estimate: true
             );
         }
 
         return pull;
+    }
+
+    /// <summary>The angle at which gravity alone bends the hinge, radians; a quarter turn where it never does.</summary>
+    public static double CommitOf(PlanContext context)
+    {
+        var centre = context.Tree.Centre;
+        var sine = Turning(context).Sine;
+        return sine <= -1 ? 0
+            : sine >= 1 ? Math.PI / 2
+            : Math.Max(0, Math.Asin(sine) - Math.Atan2(centre.Forward, centre.Up));
+    }
+
+    /// <summary>
+    /// How far the centre lies from the hinge, metres, and what the hinge and the wind ask over the weight at that
+    /// radius.
+    /// </summary>
+    private static (double Radius, double Sine) Turning(PlanContext context)
+    {
+        var centre = context.Tree.Centre;
+        var radius = Math.Sqrt((centre.Forward * centre.Forward) + (centre.Up * centre.Up));
+        return (radius, (context.Hinge.Bending - context.Wind.Against) / (context.Tree.Weight * radius));
     }
 
     private static double TensionAt(PlanContext context, PullLine[] lines, double angle) =>

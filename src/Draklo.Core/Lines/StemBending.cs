@@ -13,6 +13,7 @@ namespace Draklo.Core.Lines;
 public readonly record struct StemBending(double WorstStress, double AtHeight, double SeatMovement)
 {
     private const int Steps = 96;
+    private const double JustUnder = 1e-6;
 
     /// <param name="soundness">Scales the stiffness, over 0 to 1.</param>
     /// <param name="mainTension">N; each line carries its share of it.</param>
@@ -36,14 +37,7 @@ public readonly record struct StemBending(double WorstStress, double AtHeight, d
             var z = step * i;
             var (forward, right, down) = LinesAbove(lines, z, mainTension);
             var d = tree.Stem.DiameterAt(z);
-            var stress =
-                (Math.Sqrt((forward * forward) + (right * right)) / (Math.PI * d * d * d / 32))
-                + (Math.Max(0, down) / (Math.PI * d * d / 4));
-            if (stress > worst)
-            {
-                (worst, worstAt) = (stress, z);
-            }
-
+            Look(z, d, forward, right, down);
             if (z < seat)
             {
                 var weight =
@@ -60,7 +54,38 @@ public readonly record struct StemBending(double WorstStress, double AtHeight, d
             }
         }
 
+        // A limb's moment jumps at its union, and a measured waist may lie between two steps.
+        foreach (var line in lines)
+        {
+            LookAt(line.Seat.Up - JustUnder);
+        }
+
+        foreach (var height in tree.Stem.MeasuredHeights)
+        {
+            if (height > tree.Stem.StumpHeight)
+            {
+                LookAt(height - tree.Stem.StumpHeight);
+            }
+        }
+
         return new(worst, worstAt, Math.Sqrt((movedForward * movedForward) + (movedRight * movedRight)));
+
+        void LookAt(double z)
+        {
+            var (forward, right, down) = LinesAbove(lines, z, mainTension);
+            Look(z, tree.Stem.DiameterAt(z), forward, right, down);
+        }
+
+        void Look(double z, double d, double forward, double right, double down)
+        {
+            var stress =
+                (Math.Sqrt((forward * forward) + (right * right)) / (Math.PI * d * d * d / 32))
+                + (Math.Max(0, down) / (Math.PI * d * d / 4));
+            if (stress > worst)
+            {
+                (worst, worstAt) = (stress, z);
+            }
+        }
     }
 
     /// <summary>

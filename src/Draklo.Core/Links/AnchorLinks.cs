@@ -11,7 +11,7 @@ internal sealed class AnchorSlingLink() : LineRule(LinkKind.AnchorSling, "sling"
 {
     internal override void AddTo(LineWalk walk)
     {
-        if (!walk.Tackle.System.UsesAnchor)
+        if (!walk.AnchorIsLoaded || StandsByItself(walk))
         {
             return;
         }
@@ -25,6 +25,11 @@ internal sealed class AnchorSlingLink() : LineRule(LinkKind.AnchorSling, "sling"
             Missing(walk.Unknowns, $"the anchor of the {walk.NameOfLine}", $"{walk.Member}.anchor");
         }
     }
+
+    /// <summary>A machine that hauls directly and holds itself by its weight or as rated needs no sling.</summary>
+    private static bool StandsByItself(LineWalk walk) =>
+        !walk.Tackle.System.UsesAnchor
+        && walk.Line.Anchor is { Sling: null, Kind: AnchorKind.Vehicle or AnchorKind.Weight or AnchorKind.Rated };
 
     public static LinkRating RatingOf(SlingMembers sling, double factor)
     {
@@ -101,9 +106,12 @@ internal readonly record struct NamedAnchor(AnchorMembers Anchor, string Member,
 /// <summary>The anchor that the tackle hangs on.</summary>
 internal sealed class AnchorLink() : LineRule(LinkKind.Anchor, "anchor", LinkMark.Anchor)
 {
+    /// <summary>A pull that rises more than this from a post or picket draws it, degrees.</summary>
+    private const double LiftsDeg = 15;
+
     internal override void AddTo(LineWalk walk)
     {
-        if (!walk.Tackle.System.UsesAnchor)
+        if (!walk.AnchorIsLoaded)
         {
             return;
         }
@@ -111,7 +119,7 @@ internal sealed class AnchorLink() : LineRule(LinkKind.Anchor, "anchor", LinkMar
         OtherFixedPoints(walk);
         var anchor = walk.Line.Anchor;
         var load = walk.OnAnchor;
-        var strength = AnchorStrength.Of(anchor, walk.Line.Id, walk.Context.Workings);
+        var strength = AnchorStrength.Of(anchor, walk.Line.Id, walk.RiseAtAnchor, walk.Context.Workings);
         walk.AnchorHolds = strength;
         var name = NameOf(anchor, "Anchor");
         if (strength is not null)
@@ -123,7 +131,8 @@ internal sealed class AnchorLink() : LineRule(LinkKind.Anchor, "anchor", LinkMar
             walk.Unknowns,
             new(anchor, $"{walk.Member}.anchor", name, $"the anchor of the {walk.NameOfLine}"),
             strength,
-            load.Planned
+            load.Planned,
+            walk.RiseAtAnchor
         );
     }
 
@@ -155,11 +164,24 @@ internal sealed class AnchorLink() : LineRule(LinkKind.Anchor, "anchor", LinkMar
         (string.IsNullOrWhiteSpace(anchor.Name) ? unnamed : anchor.Name).Capitalised();
 
     public static LinkRating RatingOf(AnchorStrength strength, double factor) =>
-        new(strength.Force.Nominal, factor, [], Estimate: true);
+        new(strength.Force.Nominal, factor, [], Estimate: true, strength.Force.MayFall);
 
     /// <summary>Says that nothing is known of what the anchor holds, or that it may be too little.</summary>
-    public static void Doubts(ReasonList unknowns, NamedAnchor at, AnchorStrength? strength, double load)
+    /// <param name="rise">How far the pull on it rises, radians.</param>
+    public static void Doubts(ReasonList unknowns, NamedAnchor at, AnchorStrength? strength, double load, double rise)
     {
+        if (at.Anchor.Kind is AnchorKind.Post or AnchorKind.Pickets && Angle.Degrees(rise) > LiftsDeg)
+        {
+            unknowns.Check(
+                "anchor-lifted",
+                $"The pull on {at.Name.Uncapitalised()} rises {Angle.Degrees(rise):deg} and lifts it, {load * Math.Sin(rise):N} upward: posts and pickets are reckoned for a level pull. Move it farther out, lead the line low over a redirect, or take another anchor.",
+                $"{at.Member}.kind",
+                null,
+                ("riseDeg", Angle.Degrees(rise)),
+                ("upN", load * Math.Sin(rise))
+            );
+        }
+
         if (strength is null)
         {
             unknowns.Check(

@@ -19,6 +19,10 @@ public sealed record AnchorStrength(Spread Force, string Limit, string Watch)
 {
     private const double StemTaper = 0.7;
     private const double StumpHeight = 0.1;
+    private const double LeastForce = 1;
+
+    /// <summary>Of a cubic metre of ground, N/m³.</summary>
+    private const double SoilWeight = 18_000;
 
     /// <summary>
     /// Least height at which a strap's pull turns the roots, metres: lower straps slide the tree rather than tip it.
@@ -30,8 +34,14 @@ public sealed record AnchorStrength(Spread Force, string Limit, string Watch)
 
     /// <summary>The strength of an anchor, null when its kind's figures are not given.</summary>
     /// <param name="id">Prefix for the workings.</param>
-    public static AnchorStrength? Of(AnchorMembers anchor, string id, Workings? workings)
+    /// <param name="rise">How far the line rises from it, radians: it lifts a weight, which then grips less.</param>
+    public static AnchorStrength? Of(AnchorMembers anchor, string id, double rise, Workings? workings)
     {
+        if (anchor is { Kind: AnchorKind.Weight or AnchorKind.Vehicle, Weight: { } weight })
+        {
+            return OfWeight(weight, anchor.Kind == AnchorKind.Vehicle, Math.Max(0, rise), id, workings);
+        }
+
         if (workings is null && Known.TryGetValue(anchor, out var known))
         {
             return known;
@@ -52,12 +62,6 @@ public sealed record AnchorStrength(Spread Force, string Limit, string Watch)
             AnchorKind.Tree when anchor.Tree is { } tree => OfTree(tree, anchor.HeightM, id, workings),
             AnchorKind.Post when anchor.Post is { } post => OfPost(post, anchor.HeightM, id, workings),
             AnchorKind.Pickets when anchor.Pickets is { } pickets => OfPickets(pickets, id, workings),
-            AnchorKind.Weight or AnchorKind.Vehicle when anchor.Weight is { } weight => OfWeight(
-                weight,
-                anchor.Kind == AnchorKind.Vehicle,
-                id,
-                workings
-            ),
             AnchorKind.Rated when anchor.CapacityN is { } capacity => new(
                 new(capacity, capacity, capacity),
                 "as rated",
@@ -113,15 +117,14 @@ public sealed record AnchorStrength(Spread Force, string Limit, string Watch)
     }
 
     /// <summary>
-    /// The embedded-pole formula of the building codes, solved for the force: with A = d²/(d + 1.09·h), P = A·S·b/2.34,
-    /// S at a third of the depth.
+    /// The short rigid pile, free at its head and pulled at the strap. Clay of undrained strength c: with
+    /// f = P/(9·c·b) and g = h − 1.5·b − f, P·(e + 1.5·b + f/2) = 2.25·c·b·g². Sand or gravel:
+    /// P = γ·b·h³·K_p/(2·(e + h)).
     /// </summary>
     private static AnchorStrength OfPost(AnchorPostMembers post, double strap, string id, Workings? workings)
     {
         var soil = Reference.Anchors[post.GroundId];
-        var depth = post.DepthM;
-        var a = depth * depth / (depth + (1.09 * strap));
-        double ForceAt(double perDepth) => a * (perDepth * depth / 3) * post.DiameterM / 2.34;
+        var clay = soil.Unit == "Pa";
         var force = new Spread(ForceAt(soil.Low), ForceAt(soil.Nominal), ForceAt(soil.High));
         workings?.Add(
             $"{id}.anchor-post",
@@ -129,8 +132,10 @@ public sealed record AnchorStrength(Spread Force, string Limit, string Watch)
             "P",
             force.Nominal,
             "N",
-            "P = A · S · b / 2.34, A = d² / (d + 1.09 · h), S = soil · d/3",
-            $"{a:m} · {Figures.Plain(soil.Nominal * depth / 3 / 1000, 4)} kPa · {post.DiameterM:cm} / 2.34",
+            clay
+                ? "P · (e + 1.5 b + f/2) = 2.25 · c · b · g², f = P / (9 · c · b), g = h − 1.5 b − f"
+                : "P = γ · b · h³ · K_p / (2 · (e + h)), γ 18 kN/m³",
+            $"b = {post.DiameterM:cm}, h = {post.DepthM:m}, e = {strap:m}, {(clay ? "c" : "K_p")} = {Figures.Plain(soil.Nominal, 4)}",
             "M10",
             estimate: true
         );
@@ -139,6 +144,20 @@ public sealed record AnchorStrength(Spread Force, string Limit, string Watch)
             "the ground before it yields",
             "Watch the ground in front of it: a post that leans is already giving. For light pulls only, at its foot."
         );
+
+        double ForceAt(double figure)
+        {
+            var (b, h) = (post.DiameterM, post.DepthM);
+            if (!clay)
+            {
+                return SoilWeight * b * h * h * h * figure / (2 * (strap + h));
+            }
+
+            // With P = 9·c·b·f the balance is a square in f.
+            var (deep, arm) = (Math.Max(0, h - (1.5 * b)), strap + (1.5 * b));
+            var half = (2 * arm) + deep;
+            return Math.Max(LeastForce, 9 * figure * b * (Math.Sqrt((half * half) + (deep * deep)) - half));
+        }
     }
 
     private static AnchorStrength OfPickets(AnchorPicketMembers pickets, string id, Workings? workings)
@@ -165,14 +184,18 @@ public sealed record AnchorStrength(Spread Force, string Limit, string Watch)
         return new(force, "the pickets draw", "Watch the first picket: it may lean a little, it may not draw.");
     }
 
-    private static AnchorStrength OfWeight(AnchorWeightMembers weight, bool vehicle, string id, Workings? workings)
+    private static AnchorStrength OfWeight(
+        AnchorWeightMembers weight,
+        bool vehicle,
+        double rise,
+        string id,
+        Workings? workings
+    )
     {
         var grip = Reference.Anchors[weight.GroundId];
         var pressing = weight.MassKg * StandingTree.Gravity;
         var slope = Angle.Radians(weight.SlopeDeg);
-        var share = vehicle ? weight.BrakedShare : 1;
-        double ForceAt(double mu) =>
-            Math.Max(1, (mu * pressing * share * Math.Cos(slope)) + (pressing * Math.Sin(slope)));
+        var share = weight.GrippingShare(vehicle);
         var force = new Spread(ForceAt(grip.Low), ForceAt(grip.Nominal), ForceAt(grip.High));
         workings?.Add(
             $"{id}.anchor-weight",
@@ -180,8 +203,8 @@ public sealed record AnchorStrength(Spread Force, string Limit, string Watch)
             "F",
             force.Nominal,
             "N",
-            vehicle ? "F = μ · braked share · W · cos α + W · sin α" : "F = μ · W · cos α + W · sin α",
-            $"{grip.Nominal:x} · {share:x} · {pressing:N} · cos {weight.SlopeDeg:deg} + {pressing:N} · sin {weight.SlopeDeg:deg}",
+            $"F = (μ · {(vehicle ? "share on its wheels · " : "")}W · cos α + W · sin α) / (cos φ + μ · sin φ), φ how far the line rises",
+            $"({grip.Nominal:x} · {share:x} · {pressing:N} · cos {weight.SlopeDeg:deg} + {pressing:N} · sin {weight.SlopeDeg:deg}) / (cos φ + {grip.Nominal:x} · sin φ), φ = {Angle.Degrees(rise):deg}",
             "M10",
             estimate: true
         );
@@ -192,5 +215,9 @@ public sealed record AnchorStrength(Spread Force, string Limit, string Watch)
                 ? "Brakes on, chocked, nobody inside or in line. Watch its wheels against a mark on the ground."
                 : "Watch it against a mark on the ground: once it slides it holds less."
         );
+
+        double ForceAt(double mu) =>
+            Math.Max(LeastForce, (mu * pressing * share * Math.Cos(slope)) + (pressing * Math.Sin(slope)))
+            / (Math.Cos(rise) + (mu * Math.Sin(rise)));
     }
 }

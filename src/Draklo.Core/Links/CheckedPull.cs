@@ -20,10 +20,35 @@ internal sealed record CheckedPull(
     StemBending Bending,
     double SideAtNeeded,
     double WorstSide,
-    double HoldDeg,
+    double Twist,
+    Spread Hold,
     Pretension Pretension
 )
 {
+    /// <summary>How far the hinge bends before it lets go, degrees.</summary>
+    public double HoldDeg => Hold.Nominal;
+
+    /// <summary>Moment about the tree's own axis over what the hinge bears.</summary>
+    public double TwistUse => Twist / Context.Hinge.TwistCapacity;
+
+    /// <summary>Sideways moment at the needed tension, N·m, positive to the right.</summary>
+    public double SideSigned
+    {
+        get
+        {
+            double arms = 0;
+            foreach (var line in Lines)
+            {
+                arms += line.Share * PullLine.RightArm(line.Seat, line.Anchor);
+            }
+
+            return Context.Tree.RightMoment + Context.Wind.RightMoment + (Pull.Needed * arms);
+        }
+    }
+
+    /// <summary>Work sideways and twist together: the hinge tears above 1.</summary>
+    public double TearUse => Math.Sqrt((WorstSideUse * WorstSideUse) + (TwistUse * TwistUse));
+
     public double SideUse => SideAtNeeded / Context.Hinge.SideCapacity;
 
     public double WorstSideUse => WorstSide / Context.Hinge.SideCapacity;
@@ -40,8 +65,15 @@ internal sealed record CheckedPull(
     }
 
     /// <param name="standing">The plan with its tree, hinge and wind.</param>
+    /// <param name="careful">What the tree may ask at the careful end, where that is judged.</param>
     /// <param name="atNeeded">The stem's bending at the needed tension, where it is known already.</param>
-    public static CheckedPull Of(PlanContext standing, PullLine[] lines, Pull pull, StemBending? atNeeded = null)
+    public static CheckedPull Of(
+        PlanContext standing,
+        PullLine[] lines,
+        Pull pull,
+        StemBending? atNeeded = null,
+        CarefulEnd? careful = null
+    )
     {
         var (plan, workings, hinge, tree) = (standing.Plan, standing.Workings, standing.Hinge, standing.Tree);
         var planned = pull.Needed * plan.Policy.LoadReserve;
@@ -58,7 +90,7 @@ internal sealed record CheckedPull(
         );
         var context = standing with { PlannedTension = planned };
 
-        var path = new LoadPath(context);
+        var path = new LoadPath(context) { CarefulRatio = careful?.RatioTo(planned) ?? 1 };
         var results = new LineResult[lines.Length];
         var atWorst = new PullLine[lines.Length];
         var runs = new LineRun[lines.Length];
@@ -103,20 +135,22 @@ internal sealed record CheckedPull(
         );
 
         var (sideAtNeeded, sideWorst) = SideMoments(context, lines, pull, workings);
-        var sideUse = sideAtNeeded / hinge.SideCapacity;
-        var hold = Hinge.HoldAngleDeg(tree.Wood.HingeClass, plan.Cut.Notch.OpeningDeg, sideUse);
+        var sideUse = sideWorst / hinge.SideCapacity;
+        var wood = Hinge.WoodDeg(context);
+        var hold = Hinge.HoldDeg(wood, plan.Cut.Notch.OpeningDeg, sideUse);
+        var twist = TwistOf(context, lines);
         workings?.Add(
             "hold-angle",
             "The hinge holds to",
             "θ_h",
-            hold,
+            hold.Nominal,
             "deg",
-            "θ_h = min(notch opening, the wood's angle · (1 − side use))",
-            $"min({plan.Cut.Notch.OpeningDeg:deg}, {Hinge.WoodAngleDeg(tree.Wood.HingeClass):deg} · (1 − {sideUse:x}))",
+            "θ_h = min(notch opening, the wood's angle · (1 − side use)), side use the worst of needed, planned and slack lines",
+            $"min({plan.Cut.Notch.OpeningDeg:deg}, {wood.Nominal:deg} · (1 − {sideUse:x}))",
             "M6",
             estimate: true
         );
-        new TreeWalk(path, bending, pull.Needed, lines, atWorst, sideWorst).AddAll();
+        new TreeWalk(path, bending, pull.Needed, lines, atWorst, sideWorst, careful).AddAll();
         return new(
             context,
             lines,
@@ -127,9 +161,57 @@ internal sealed record CheckedPull(
             bending,
             sideAtNeeded,
             sideWorst,
+            twist,
             hold,
             Pretension.From(context, lines, path)
         );
+    }
+
+    /// <summary>
+    /// What the lines do to turn the tree about its own axis at the planned tension, N·m without sign.
+    /// </summary>
+    /// <remarks>Method M6: Σ(f_P·F_r − r_P·F_f).</remarks>
+    private static double TwistOf(PlanContext context, PullLine[] lines)
+    {
+        double twist = 0;
+        foreach (var line in lines)
+        {
+            var along = line.Along;
+            twist +=
+                line.Share
+                * context.PlannedTension
+                * ((line.Seat.Forward * along.Right) - (line.Seat.Right * along.Forward));
+        }
+
+        twist = Math.Abs(twist);
+        if (context.Workings is { } workings)
+        {
+            workings.Add(
+                "twist",
+                "Moment that twists the hinge",
+                "M_z",
+                twist,
+                "Nm",
+                "M_z = |Σ (f_P · F_r − r_P · F_f)|",
+                $"at {context.PlannedTension:N}",
+                "M6",
+                estimate: true
+            );
+            var (hinge, capacity) = (context.Hinge, context.Hinge.TwistCapacity);
+            workings.Add(
+                "twist-use",
+                "Twist use of the hinge",
+                "M_z / M_t",
+                twist / capacity,
+                "x",
+                "M_t = 0.12 · MOR · L · t² / 3 · (1 − 0.63 · t / L)",
+                $"{twist:Nm} / (0.12 · {hinge.Strength:MPa} · {hinge.Length:cm} · ({hinge.Thickness:cm})² / 3 · (1 − 0.63 · {hinge.Thickness:cm} / {hinge.Length:cm}))",
+                "M6",
+                estimate: true
+            );
+        }
+
+        return twist;
     }
 
     /// <summary>

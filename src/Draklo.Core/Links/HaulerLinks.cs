@@ -21,13 +21,9 @@ internal sealed class HaulerLink() : LineRule(LinkKind.Hauler, "hands", LinkMark
             PullerKind.HandWinch => "Hand winch",
             _ => puller.Count == 1 ? "One hauler" : $"{Sentences.Count(puller.Count).Capitalised()} haulers",
         };
+        var steady = Effort.Of(puller).SteadyN;
         // People cannot overload themselves, only fail to give what is needed.
-        walk.Add(
-            this,
-            name,
-            new(walk.Tensions.Hand, walk.Tensions.Hand),
-            new(Effort.Steady(puller), 1, [], Estimate: true)
-        );
+        walk.Add(this, name, walk.OnHands, new(steady.Nominal, 1, [], Estimate: true, steady.MayFall));
     }
 
     internal override IEnumerable<Ladder> Remedies(LadderMaker make)
@@ -61,6 +57,57 @@ internal sealed class HaulerLink() : LineRule(LinkKind.Hauler, "hands", LinkMark
     }
 }
 
+/// <summary>What holds a machine or winch that hauls on a tackle: it stands still, so it is anchored.</summary>
+internal sealed class HaulerAnchorLink() : LineRule(LinkKind.HaulerAnchor, "hands-anchor", LinkMark.Hauler)
+{
+    internal override void AddTo(LineWalk walk)
+    {
+        // Without a tackle on it, the line's own anchor is the machine's.
+        if (!walk.PullerStands || !walk.Tackle.System.UsesAnchor)
+        {
+            return;
+        }
+
+        var machine = walk.Line.Puller.Kind == PullerKind.Machine ? "machine" : "winch";
+        var where = $"what holds the {machine} of the {walk.NameOfLine}";
+        var load = new LinkLoad(walk.Tensions.Hand, walk.Tensions.WorstHand, walk.Tensions.HandMayRise);
+        if (walk.Line.Puller.Anchor is not { } anchor)
+        {
+            walk.Unknowns.Check(
+                "puller-anchor-unknown",
+                $"{where.Capitalised()} is not given: it pulls {load.Planned:N} and must be held against all of it.",
+                $"{walk.Member}.puller.anchor",
+                null,
+                ("loadN", load.Planned)
+            );
+            return;
+        }
+
+        var strength = AnchorStrength.Of(anchor, $"{walk.Line.Id}.{Suffix}", 0, walk.Context.Workings);
+        var name = AnchorLink.NameOf(anchor, $"Anchor of the {machine}");
+        if (strength is not null)
+        {
+            walk.Add(this, name, load, AnchorLink.RatingOf(strength, walk.Factor.Anchor));
+        }
+
+        AnchorLink.Doubts(
+            walk.Unknowns,
+            new(anchor, $"{walk.Member}.puller.anchor", name, where),
+            strength,
+            load.Planned,
+            0
+        );
+    }
+
+    internal override IEnumerable<Ladder> Remedies(LadderMaker make) =>
+        AnchorLink.BetterAnchors(
+            make,
+            make.Line.Puller.Anchor!,
+            make.Member("puller.anchor"),
+            a => make.Plan.WithPuller(make.At, p => p with { Anchor = a })
+        );
+}
+
 /// <summary>Friction turns between the puller and the rope, held by hand.</summary>
 internal sealed class DrumLink() : LineRule(LinkKind.Drum, "limiter", LinkMark.Drum)
 {
@@ -77,7 +124,7 @@ internal sealed class DrumLink() : LineRule(LinkKind.Drum, "limiter", LinkMark.D
                 drum.Turns == 1
                     ? "One turn on the drum"
                     : $"{Sentences.Count(drum.Turns).Capitalised()} turns on the drum",
-                new(walk.Tensions.Hand, walk.Tensions.Hand),
+                walk.OnHands,
                 new(Limiter.SlipsAt(drum.HoldN, drum.Friction, drum.Turns), 1, [], Estimate: true)
             );
         }

@@ -39,7 +39,7 @@ internal static class LineAnalysis
         var opening = tackle.System.Opened(line.Tackle.OpenedM, line.Tackle.ClosedM);
 
         // Held back, the line runs the other way: each redirect now keeps part of the load off the hands.
-        var held = tension * run.Passes(0, best: false);
+        var held = tension * run.Passes(0);
         var seat = LimbBending.SeatForce(pulled, tension).ForceN;
         var setting = line.Setting is null ? null : LineSetting.Of(line, tension, context.Workings);
         var result = new LineResult(
@@ -168,7 +168,7 @@ internal static class LineAnalysis
                 hand,
                 "N",
                 "F = s · T_p / (A · η of the redirects)",
-                $"{tension:N} / ({solution.ActualAdvantage:x} · {run.Passes(0, best: false):x})",
+                $"{tension:N} / ({solution.ActualAdvantage:x} · {run.Passes(0):x})",
                 "M7",
                 estimate: true
             );

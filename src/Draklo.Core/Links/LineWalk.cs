@@ -1,5 +1,6 @@
 using System.Collections.Frozen;
 using Draklo.Core.Catalogue;
+using Draklo.Core.Geometry;
 using Draklo.Core.Lines;
 using Draklo.Core.Plans;
 using Draklo.Core.Tackle;
@@ -11,17 +12,21 @@ namespace Draklo.Core.Links;
 /// <summary>What a link carries.</summary>
 /// <param name="Planned">At the planned tension, in the link's own dimension.</param>
 /// <param name="Worst">What the puller could put on.</param>
-internal readonly record struct LinkLoad(double Planned, double Worst);
+/// <param name="MayRise">How much more it may be by what is tabled of the turns, as a share; 0 where turns do not
+/// come in.</param>
+internal readonly record struct LinkLoad(double Planned, double Worst, double MayRise = 0);
 
 /// <summary>What a link may carry.</summary>
 /// <param name="Rated">Strength before reductions, in the link's own dimension.</param>
 /// <param name="Factor">Strength wanted over load.</param>
 /// <param name="Estimate">True when the strength is a tabled or guessed figure.</param>
+/// <param name="MayFall">How much less it may be by what is tabled of it, as a share of the strength.</param>
 internal readonly record struct LinkRating(
     double Rated,
     double Factor,
     IReadOnlyList<Reduction> Reductions,
-    bool Estimate = false
+    bool Estimate = false,
+    double MayFall = 0
 );
 
 /// <summary>One line as its links are put on the load path, from the hauler's hands to its seat.</summary>
@@ -88,11 +93,37 @@ internal sealed class LineWalk(
         }
     }
 
+    /// <summary>
+    /// Whether a machine or winch hauls that stands still: whatever does not move is anchored, and its anchor feels all
+    /// that it pulls.
+    /// </summary>
+    public bool PullerStands => Line.Puller.Kind is PullerKind.Machine or PullerKind.HandWinch;
+
+    /// <summary>Whether the line's anchor carries anything: the tackle hangs on it, or the winch does.</summary>
+    public bool AnchorIsLoaded => tackle.System.UsesAnchor || PullerStands;
+
+    /// <summary>What the hands must give, and what the usual turns leave open.</summary>
+    public LinkLoad OnHands => new(tensions.Hand, tensions.Hand, tensions.HandMayRise);
+
+    /// <summary>How far the line rises from its anchor, radians; negative where it falls.</summary>
+    public double RiseAtAnchor => RiseFrom(run.Points[^1], run.Points[^2]);
+
+    private static double RiseFrom(Point anchor, Point next)
+    {
+        var along = Direction.From(anchor, next);
+        return Math.Asin(Math.Clamp(along.Up, -1, 1));
+    }
+
     /// <summary>The load of the anchor. While the line hangs on what holds it, all of it is there and no hand helps.</summary>
     public LinkLoad OnAnchor
     {
         get
         {
+            if (!tackle.System.UsesAnchor)
+            {
+                return new(tensions.Hand, tensions.WorstHand);
+            }
+
             var held = Line.Tackle.Hold is not null || Line.Tackle.Capture is not null;
             return new(
                 Math.Max(SolvedTackle.ForceOn(tackle.Hauling, "anchor") * tensions.Hand, held ? tensions.End : 0),

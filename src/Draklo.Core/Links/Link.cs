@@ -31,6 +31,7 @@ public sealed record Reduction(string Name, double Keeps);
 /// <param name="RatedValue">Before reductions.</param>
 /// <param name="Factor">Strength wanted over load.</param>
 /// <param name="Use">Load × factor / strength.</param>
+/// <param name="CarefulUse">The same at the careful end of what is not known: what the use stays under in 95 of 100.</param>
 /// <param name="Estimate">True when the strength is a tabled or guessed figure.</param>
 public sealed record Link(
     [property: JsonIgnore] LinkRule Rule,
@@ -45,6 +46,7 @@ public sealed record Link(
     [property: JsonPropertyName("ratedN")] double RatedValue,
     double Factor,
     double Use,
+    double CarefulUse,
     LinkState State,
     bool Estimate,
     IReadOnlyList<Reduction> Reductions
@@ -77,6 +79,13 @@ public sealed record Link(
     /// <inheritdoc cref="AllowedValue"/>
     [JsonIgnore]
     public Quantity Allowed => new(AllowedValue, Dimension);
+
+    /// <summary>
+    /// Above ten times what is asked a strength is said in words: the figure behind it is an estimate and would be
+    /// believed.
+    /// </summary>
+    public bool FarMore =>
+        Kind is LinkKind.Anchor or LinkKind.RedirectAnchor or LinkKind.HaulerAnchor && StrengthValue > 10 * LoadValue;
 
     /// <summary>Its use, or its worst load over its strength where that breaks it and is more.</summary>
     [JsonIgnore]

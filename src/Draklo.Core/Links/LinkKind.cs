@@ -4,6 +4,7 @@ namespace Draklo.Core.Links;
 public enum LinkKind
 {
     Hauler,
+    HaulerAnchor,
     Drum,
     TackleLegs,
     HeldLegs,

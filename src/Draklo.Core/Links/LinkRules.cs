@@ -6,6 +6,7 @@ internal static class LinkRules
     public static readonly IReadOnlyList<LineRule> HandsToTree =
     [
         new HaulerLink(),
+        new HaulerAnchorLink(),
         new DrumLink(),
         new TackleLegsLink(),
         new HeldLegsLink(),

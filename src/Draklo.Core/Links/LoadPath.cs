@@ -31,6 +31,18 @@ public sealed class LoadPath(PlanContext context)
     /// <summary>The link that <see cref="AllowableTension"/> belongs to.</summary>
     public Link? LimitingLink { get; private set; }
 
+    /// <summary>The tension that the tree may ask at the careful end over the planned one; at least 1.</summary>
+    internal double CarefulRatio { get; init; } = 1;
+
+    /// <summary>
+    /// What load and strength may add to a use in 95 cases of 100. Each is off by a share at most, triangular, so its
+    /// standard deviation is that share over √6; they are taken together as squares.
+    /// </summary>
+    private static double Careful(double mayRise, double mayFall) =>
+        mayRise == 0 && mayFall == 0
+            ? 1
+            : Math.Exp(CarefulEnd.Deviations * Math.Sqrt(((mayRise * mayRise) + (mayFall * mayFall)) / 6));
+
     /// <summary>The link with the highest use; the first of equals.</summary>
     public Link Weakest()
     {
@@ -82,6 +94,7 @@ public sealed class LoadPath(PlanContext context)
 
     /// <param name="tension"> The main tension that puts this load on the link; 0 when the load does not follow the
     /// tension. </param>
+    /// <param name="carefulUse">Where the careful end of its load is worked out on its own.</param>
     internal void Add(
         LinkRule rule,
         string id,
@@ -91,7 +104,8 @@ public sealed class LoadPath(PlanContext context)
         Dimension dimension,
         LinkLoad load,
         LinkRating rating,
-        double tension
+        double tension,
+        double? carefulUse = null
     )
     {
         var strength = rating.Rated;
@@ -115,6 +129,7 @@ public sealed class LoadPath(PlanContext context)
             rating.Rated,
             rating.Factor,
             use,
+            carefulUse ?? (use * CarefulRatio * Careful(load.MayRise, rating.MayFall)),
             Link.StateOf(use, rule.Slips ? load.Planned : worst, strength),
             rating.Estimate,
             rating.Reductions

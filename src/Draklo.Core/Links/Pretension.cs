@@ -29,14 +29,16 @@ public sealed record Pretension(
     private const double FloorReserve = 1.2;
     private const double SplittingZone = 1.5;
 
-    public bool Empty => FloorN > CeilingN;
+    /// <summary>No tension fits: the floor is over the ceiling, or the tree goes early with no line at all.</summary>
+    public bool Empty => FloorN > CeilingN || EarlyGoN <= 0;
 
     public static Pretension From(PlanContext context, PullLine[] lines, LoadPath path)
     {
         var hinge = context.Hinge;
-        var gravity = context.Tree.ForwardMoment + context.Wind.ForwardMoment;
+        var standing = context.Tree.ForwardMoment + context.Wind.Against;
+        var gravity = context.Tree.ForwardMoment + context.Wind.Along;
         var arms = Pull.ArmSum(lines, 0);
-        var floor = FloorReserve * Math.Max(0, -gravity) / arms;
+        var floor = FloorReserve * Math.Max(0, -standing) / arms;
         var uncut = SplittingZone * hinge.Thickness;
         var uncutBending = hinge.Strength * hinge.Length * uncut * uncut / 6;
         var early = (uncutBending - gravity) / arms;
@@ -54,7 +56,7 @@ public sealed record Pretension(
                 floor,
                 "N",
                 "T_min = 1.2 · (−W · f − M_w) / Σ share · a, or 0",
-                $"1.2 · ({-context.Tree.ForwardMoment:Nm} − {context.Wind.ForwardMoment:Nm}) / {arms:m}",
+                $"1.2 · ({-context.Tree.ForwardMoment:Nm} − ({context.Wind.Against:Nm})) / {arms:m}",
                 "M12",
                 estimate: true
             );
@@ -65,7 +67,7 @@ public sealed record Pretension(
                 early,
                 "N",
                 "T_bc = (MOR · L · (1.5 t)² / 6 − W · f − M_w) / Σ share · a",
-                $"({uncutBending:Nm} − {context.Tree.ForwardMoment:Nm} − {context.Wind.ForwardMoment:Nm}) / {arms:m}",
+                $"({uncutBending:Nm} − {context.Tree.ForwardMoment:Nm} − {context.Wind.Along:Nm}) / {arms:m}",
                 "M12",
                 estimate: true
             );

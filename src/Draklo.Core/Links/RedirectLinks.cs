@@ -121,6 +121,7 @@ internal sealed class RedirectAnchorLink() : RedirectRule(LinkKind.RedirectAncho
         var strength = AnchorStrength.Of(
             anchor,
             $"{line.Line.Id}.redirect-{walk.Place}-{Suffix}",
+            walk.Rise,
             line.Context.Workings
         );
         walk.AnchorHolds = strength;
@@ -134,7 +135,8 @@ internal sealed class RedirectAnchorLink() : RedirectRule(LinkKind.RedirectAncho
             line.Unknowns,
             new(anchor, $"{walk.Member}.at", name, $"{walk.Name} of the {line.NameOfLine}"),
             strength,
-            walk.OnTurn.Planned
+            walk.OnTurn.Planned,
+            walk.Rise
         );
     }
 

@@ -19,13 +19,10 @@ internal sealed class RedirectWalk
         Place = index + 1;
         Redirect = line.Line.Redirects[index];
         var (run, tensions) = (line.Run, line.Tensions);
-        treeSide = tensions.End * run.Passes(index, best: false);
-        OnHaulSide = new(
-            tensions.End * run.Passes(index + 1, best: false),
-            tensions.WorstEnd * run.Passes(index + 1, best: true)
-        );
+        treeSide = tensions.End * run.Passes(index);
+        OnHaulSide = new(tensions.End * run.Passes(index + 1), tensions.WorstEnd * run.PassesAtBest(index + 1));
         force = run.ForceOn(index, treeSide, OnHaulSide.Planned);
-        var worst = run.ForceOn(index, tensions.WorstEnd * run.Passes(index, best: true), OnHaulSide.Worst);
+        var worst = run.ForceOn(index, tensions.WorstEnd * run.PassesAtBest(index), OnHaulSide.Worst);
         OnTurn = new(force.ForceN, worst.ForceN);
         line.Context.Workings?.Add(
             $"{line.Line.Id}.redirect-{Place}",
@@ -33,7 +30,7 @@ internal sealed class RedirectWalk
             "F",
             force.ForceN,
             "N",
-            "F = √(T1² + T2² + 2 · T1 · T2 · cos γ), T2 = T1 / η",
+            "F = √(T1² + T2² + 2 · T1 · T2 · cos γ), T2 = T1 / η, η by how far the line turns",
             $"√(({treeSide:N})² + ({OnHaulSide.Planned:N})² + 2 · {treeSide:N} · {OnHaulSide.Planned:N} · cos {force.BetweenDeg:deg})",
             "M15",
             estimate: true
@@ -63,6 +60,10 @@ internal sealed class RedirectWalk
     /// <summary>What its anchor holds, once it is on the path; null when that is not known.</summary>
     public AnchorStrength? AnchorHolds { get; set; }
 
+    /// <summary>How far the force on it rises above level, radians.</summary>
+    public double Rise =>
+        Math.Atan2(force.Up, Math.Sqrt((force.Forward * force.Forward) + (force.Right * force.Right)));
+
     public void Add(RedirectRule rule, string name, LinkLoad load, LinkRating rating) =>
         Line.Add(rule, name, load, rating, Place);
 
@@ -70,7 +71,6 @@ internal sealed class RedirectWalk
     {
         var context = Line.Context;
         var (east, north) = context.Lay.ToSite(force.Forward, force.Right);
-        var level = Math.Sqrt((force.Forward * force.Forward) + (force.Right * force.Right));
         return new(
             force.BetweenDeg,
             treeSide,
@@ -78,7 +78,7 @@ internal sealed class RedirectWalk
             OnTurn.Planned,
             OnTurn.Worst,
             (Angle.Degrees(Math.Atan2(east, north)) + 360) % 360,
-            Angle.Degrees(Math.Atan2(force.Up, level)),
+            Angle.Degrees(Rise),
             LayPoint.Of(Line.Run.Points[Place]),
             Redirect.At.GroundRiseM - context.Tree.Stem.StumpHeight,
             AnchorHolds

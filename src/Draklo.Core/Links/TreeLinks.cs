@@ -9,6 +9,7 @@ namespace Draklo.Core.Links;
 /// <param name="AtNeeded">The stem's bending at the needed tension.</param>
 /// <param name="Needed">Main tension, N.</param>
 /// <param name="AtWorst">The lines with their worst credible tensions as shares of 1 N.</param>
+/// <param name="Careful">What the tree may ask at the careful end, where that is judged.</param>
 /// <param name="SideMoment">The largest sideways moment on the hinge, N·m.</param>
 internal sealed record TreeWalk(
     LoadPath Path,
@@ -16,7 +17,8 @@ internal sealed record TreeWalk(
     double Needed,
     PullLine[] Lines,
     PullLine[] AtWorst,
-    double SideMoment
+    double SideMoment,
+    CarefulEnd? Careful
 )
 {
     public PlanContext Context => Path.Context;
@@ -29,7 +31,14 @@ internal sealed record TreeWalk(
         }
     }
 
-    public void Add(LinkRule rule, string name, Dimension dimension, LinkLoad load, LinkRating rating) =>
+    public void Add(
+        LinkRule rule,
+        string name,
+        Dimension dimension,
+        LinkLoad load,
+        LinkRating rating,
+        double? carefulUse = null
+    ) =>
         Path.Add(
             rule,
             rule.Suffix,
@@ -39,7 +48,8 @@ internal sealed record TreeWalk(
             dimension,
             load,
             rating,
-            rule.LimitsTension ? Context.PlannedTension : 0
+            rule.LimitsTension ? Context.PlannedTension : 0,
+            carefulUse
         );
 }
 
@@ -66,7 +76,8 @@ internal sealed class StemLink() : TreeRule(LinkKind.Stem, "stem", LinkMark.Stem
             context.Tree.Wood.Strength,
             context.Plan.Policy.DesignFactor.Stem,
             soundness < 1 ? [new("soundness", soundness)] : [],
-            Estimate: true
+            Estimate: true,
+            Doubt.Strength
         );
     }
 
@@ -83,26 +94,52 @@ internal sealed class StemLink() : TreeRule(LinkKind.Stem, "stem", LinkMark.Stem
 }
 
 /// <summary>The tree's own roots, while lean and pull load them before the hinge is cut.</summary>
+/// <remarks>Method M11: the larger of the lean alone and of lean and pull, each forward and sideways together.</remarks>
 internal sealed class RootsLink() : TreeRule(LinkKind.Roots, "roots", LinkMark.Roots)
 {
     private const double MomentPerKg = 100;
     private const double LooseMomentPerKg = 60;
+    private const double RootsMayFall = 0.2;
 
     public override bool LimitsTension => false;
 
     internal override void AddTo(TreeWalk walk)
     {
         var context = walk.Context;
-        var back = Math.Max(0, -context.Tree.ForwardMoment - context.Wind.ForwardMoment);
-        var planned = (context.PlannedTension * Pull.ArmSum(walk.Lines, 0)) - back;
+        var (forward, right) = (
+            context.Tree.ForwardMoment + context.Wind.ForwardMoment,
+            context.Tree.RightMoment + context.Wind.RightMoment
+        );
+        var alone = Math.Sqrt((forward * forward) + (right * right));
         var perKg = context.Plan.Tree.Condition.RootsLifted ? LooseMomentPerKg : MomentPerKg;
         walk.Add(
             this,
             "Roots of the tree",
             Dimension.Moment,
-            new(Math.Max(back, planned), Math.Max(back, Pull.ArmSum(walk.AtWorst, 0) - back)),
-            new(perKg * context.Tree.StemMass, context.Plan.Policy.DesignFactor.Anchor, [], Estimate: true)
+            new(
+                Math.Max(alone, Together(walk.Lines, context.PlannedTension)),
+                Math.Max(alone, Together(walk.AtWorst, 1))
+            ),
+            new(
+                perKg * context.Tree.StemMass,
+                context.Plan.Policy.DesignFactor.Anchor,
+                [],
+                Estimate: true,
+                RootsMayFall
+            )
         );
+
+        double Together(PullLine[] lines, double tension)
+        {
+            var (f, r) = (forward, right);
+            foreach (var line in lines)
+            {
+                f += tension * line.Share * PullLine.ForwardArm(line.Seat, line.Anchor);
+                r += tension * line.Share * PullLine.RightArm(line.Seat, line.Anchor);
+            }
+
+            return Math.Sqrt((f * f) + (r * r));
+        }
     }
 
     internal override IEnumerable<Ladder> Remedies(LadderMaker make) => [];
@@ -111,6 +148,9 @@ internal sealed class RootsLink() : TreeRule(LinkKind.Roots, "roots", LinkMark.R
 /// <summary>The hinge against what turns the tree sideways.</summary>
 internal sealed class HingeLink() : TreeRule(LinkKind.Hinge, "hinge", LinkMark.Hinge)
 {
+    /// <summary>How much of its spread a triangular figure is off at the careful end: 1.645 over √6.</summary>
+    private const double CarefulShare = 0.67;
+
     public override bool LimitsTension => false;
 
     internal override void AddTo(TreeWalk walk) =>
@@ -119,7 +159,10 @@ internal sealed class HingeLink() : TreeRule(LinkKind.Hinge, "hinge", LinkMark.H
             "Hinge, sideways",
             Dimension.Moment,
             new(walk.SideMoment, walk.SideMoment),
-            new(walk.Context.Hinge.SideCapacity, 1, [], Estimate: true)
+            new(walk.Context.Hinge.SideCapacity, 1, [], Estimate: true, Doubt.Strength),
+            walk.Careful is { } careful
+                ? careful.SideNm / (walk.Context.Hinge.SideCapacity * (1 - (Doubt.Strength * CarefulShare)))
+                : null
         );
 
     internal override IEnumerable<Ladder> Remedies(LadderMaker make) =>

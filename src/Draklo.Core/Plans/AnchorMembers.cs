@@ -114,7 +114,7 @@ public sealed record AnchorPostMembers : IDocumentPart
 
     [Display(
         Name = "Soil at the post",
-        Description = "An id of the anchor table: soil-soft, soil-sandy or soil-gravel."
+        Description = "An id of the anchor table: soil-soft, soil-sandy, soil-stiff or soil-gravel."
     )]
     public string GroundId { get; init; } = "soil-sandy";
 }
@@ -141,12 +141,18 @@ public sealed record AnchorWeightMembers : IDocumentPart
     [Range(10, 100_000)]
     public required double MassKg { get; init; }
 
-    [Display(Name = "Share on braked wheels", Description = "Of a vehicle's weight, 0 to 1.")]
+    [Display(
+        Name = "Share on driven or braked wheels",
+        Description = "Of a vehicle's weight, 0 to 1. Left out, nobody has asked: half is reckoned with."
+    )]
     [Range(0.1, 1)]
-    public double BrakedShare { get; init; } = 1;
+    public double? BrakedShare { get; init; }
 
     [Display(Name = "Surface under it", Description = "An id of the anchor table, as in wet-grass.")]
     public string GroundId { get; init; } = "firm-earth";
+
+    /// <summary>The share of a vehicle's weight that grips: half, as on two driven wheels, until somebody says.</summary>
+    public double GrippingShare(bool vehicle) => vehicle ? BrakedShare ?? 0.5 : 1;
 
     [Display(Name = "Slope under it", Description = "Degrees, positive when the pull would drag it uphill.")]
     [Range(-30, 30)]

@@ -1,3 +1,4 @@
+using System.Collections.Frozen;
 using System.ComponentModel.DataAnnotations;
 using Draklo.Core.Reading;
 
@@ -52,9 +53,52 @@ public sealed record Plan : IDocumentPart
     [MaxLength(100)]
     public IReadOnlyList<string> Guesses { get; init; } = [];
 
+    [Display(
+        Name = "Provenance",
+        Description = "Where figures come from, by member path: measured, given, label, locker, table, default or guess. A default is a guess until somebody confirms it; what is not listed was given."
+    )]
+    public IReadOnlyDictionary<string, Provenance> Provenance { get; init; } = NoProvenance;
+
+    [Display(Name = "Accepted checks", Description = "Checks that somebody takes on by name.")]
+    [MaxLength(60)]
+    public IReadOnlyList<AcceptedMembers> Accepted { get; init; } = [];
+
+    private static readonly FrozenDictionary<string, Provenance> NoProvenance = FrozenDictionary<
+        string,
+        Provenance
+    >.Empty;
+
+    /// <summary>Every member that is a guess: those listed as guesses, and those whose provenance says so.</summary>
+    public IEnumerable<string> AllGuesses()
+    {
+        foreach (var path in Guesses)
+        {
+            if (!Provenance.ContainsKey(path))
+            {
+                yield return path;
+            }
+        }
+
+        foreach (var (path, from) in Provenance)
+        {
+            if (IsUnconfirmed(from))
+            {
+                yield return path;
+            }
+        }
+    }
+
+    private static bool IsUnconfirmed(Provenance from) =>
+        from is Plans.Provenance.Guess or Plans.Provenance.Default or Plans.Provenance.Simulated;
+
     /// <summary>Whether nobody has measured a member yet.</summary>
     public bool IsGuess(string path)
     {
+        if (Provenance.TryGetValue(path, out var from))
+        {
+            return IsUnconfirmed(from);
+        }
+
         for (var i = 0; i < Guesses.Count; i++)
         {
             if (Guesses[i] == path)
@@ -76,9 +120,19 @@ public sealed record LayMembers : IDocumentPart
 
 public sealed record WindMembers : IDocumentPart
 {
-    [Display(Name = "Wind speed", Description = "Metres a second at crown height.")]
+    [Display(
+        Name = "Wind speed",
+        Description = "Steady, metres a second at crown height. Left out, nobody has looked; 0 is a calm."
+    )]
     [Range(0, 40)]
-    public double SpeedMps { get; init; }
+    public double? SpeedMps { get; init; }
+
+    [Display(
+        Name = "Gusts expected",
+        Description = "The strongest gust forecast or seen for the hours of the job, metres a second."
+    )]
+    [Range(0, 60)]
+    public double? GustMps { get; init; }
 
     [Display(Name = "Wind from", Description = "The bearing the wind comes from.")]
     [Range(0, 360)]

@@ -66,5 +66,6 @@ public static class PlanEdits
             WalkUp = [],
             Readings = new(),
             Guesses = [],
+            Accepted = [],
         };
 }

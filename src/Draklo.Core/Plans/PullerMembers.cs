@@ -32,6 +32,19 @@ public sealed record PullerMembers : IDocumentPart
     [Range(500, 500_000)]
     public double? MachineN { get; init; }
 
+    [Display(
+        Name = "Speed when the line comes tight",
+        Description = "Of a vehicle or a machine that drives, metres a second. Left out, it starts from a tight line."
+    )]
+    [Range(0, 5)]
+    public double? ArrivesMps { get; init; }
+
+    [Display(
+        Name = "What holds the machine or winch",
+        Description = "Where it hauls on a tackle that hangs on an anchor of its own. Left out, the plan says it is not known."
+    )]
+    public AnchorMembers? Anchor { get; init; }
+
     [Display(Name = "Where they stand", Description = "Left out, three metres past the anchor in line with the pull.")]
     public PlaceMembers? Place { get; init; }
 }

@@ -17,6 +17,13 @@ public sealed record SiteMembers : IDocumentPart
     [MaxLength(3)]
     public IReadOnlyList<SpotMembers> Spots { get; init; } = [];
 
+    [Display(
+        Name = "Escape routes",
+        Description = "Two at most; left out, 135° either side of the lay. One that is given up says by whom and why."
+    )]
+    [MaxLength(2)]
+    public IReadOnlyList<EscapeRouteMembers> EscapeRoutes { get; init; } = [];
+
     [Display(Name = "Lay mark", Description = "The mark on the ground that the top should come to.")]
     public PlaceMembers? Mark { get; init; }
 
@@ -62,6 +69,38 @@ public sealed record SpotMembers : IDocumentPart
     public required double RiseM { get; init; }
 }
 
+/// <summary>The way that the faller walks out.</summary>
+public sealed record EscapeRouteMembers : IDocumentPart
+{
+    [Display(Name = "Escape route toward", Description = "From the stump, degrees clockwise from north.")]
+    [Range(0, 360)]
+    public required double BearingDeg { get; init; }
+
+    [Display(Name = "Given up by", Description = "Left out, it is kept.")]
+    [MaxLength(60)]
+    public string? GivenUpBy { get; init; }
+
+    [Display(Name = "Given up because")]
+    [MaxLength(200)]
+    public string? Because { get; init; }
+}
+
+/// <summary>What somebody said or arranged, and when.</summary>
+public sealed record WordMembers : IDocumentPart
+{
+    [Display(Name = "By", Description = "A name.")]
+    [MaxLength(60)]
+    public required string By { get; init; }
+
+    [Display(Name = "At", Description = "Date and time with its offset.")]
+    [MaxLength(40)]
+    public required string At { get; init; }
+
+    [Display(Name = "What was said")]
+    [MaxLength(200)]
+    public string? Says { get; init; }
+}
+
 public sealed record TargetMembers : IDocumentPart
 {
     [Display(Name = "Target", Description = "Short name, different for each.")]
@@ -96,6 +135,15 @@ public sealed record TargetMembers : IDocumentPart
         Description = "Its owner accepts that the tree falls on it, as on an empty road or a hedge to be grubbed."
     )]
     public bool MayBeHit { get; init; }
+
+    [Display(Name = "The utility's word", Description = "Of a power line: who at the utility said what, and when.")]
+    public WordMembers? UtilityWord { get; init; }
+
+    [Display(
+        Name = "Closing arranged",
+        Description = "Of a road or path: who keeps it closed while the line is loaded."
+    )]
+    public WordMembers? Closing { get; init; }
 }
 
 public enum TargetKind

@@ -79,6 +79,17 @@ public static class DocumentReader
                 }
 
                 break;
+            case JsonTypeInfoKind.Dictionary when json.ValueKind != JsonValueKind.Object:
+                problems.Add(place.Problem("must be a group of members, in curly brackets."));
+                break;
+            case JsonTypeInfoKind.Dictionary:
+                var value = Options.GetTypeInfo(type.ElementType!);
+                foreach (var member in json.EnumerateObject())
+                {
+                    Check(member.Value, value, new(place, null, member.Name), problems);
+                }
+
+                break;
             default:
                 if (ProblemWith(json, type.Type) is { } fault)
                 {

@@ -32,6 +32,22 @@ public static class MemberPaths
         return true;
     }
 
+    /// <summary>The number of the line that a path such as "lines[2].seat" leads into; null for any other.</summary>
+    public static int? LineOf(string path)
+    {
+        const string Start = "lines[";
+        var end = path.IndexOf(']', StringComparison.Ordinal);
+        return
+            path.StartsWith(Start, StringComparison.Ordinal)
+            && end > Start.Length
+            && end + 1 < path.Length
+            && path[end + 1] == '.'
+            && int.TryParse(path.AsSpan(Start.Length, end - Start.Length), out var index)
+            && index >= 0
+            ? index
+            : null;
+    }
+
     private static bool Leads<T>(string path)
     {
         JsonTypeInfo? type = DocumentReader.Options.GetTypeInfo(typeof(T));

@@ -1,5 +1,4 @@
 using Draklo.Core.Geometry;
-using Draklo.Core.Plans;
 using Draklo.Core.Trees;
 
 namespace Draklo.Core.Sites;
@@ -9,31 +8,43 @@ namespace Draklo.Core.Sites;
 /// both widened by how far the lay may be missed.
 /// </summary>
 /// <remarks>
-/// Method M17. The crown is taken as wide as its reach from its base to the top, wherever it is narrower.
+/// Method M17. A tree that leans to the side falls along its own line, not along the lay: each point of the stem comes
+/// down as far aside as it leans, and as far out as it is from the hinge. The crown is taken as wide as its reach from
+/// its base to the top, wherever it is narrower.
 /// </remarks>
 public static class Footprint
 {
     /// <summary>Its corners, from the stump's left side round to its right.</summary>
-    public static Place[] Of(TreeMembers tree, double stumpDiameter, double bearingDeg, double aimErrorDeg)
+    /// <param name="context">Of this lay.</param>
+    public static Place[] Of(PlanContext context, double bearingDeg)
     {
-        var height = tree.HeightM;
-        var crownFrom = Math.Min(tree.Crown.BaseHeightM, height);
-        var error = Math.Tan(Angle.Radians(aimErrorDeg));
-        var half = stumpDiameter / 2;
+        var (plan, stem) = (context.Plan, context.Tree.Line);
+        var tree = plan.Tree;
+        var error = Math.Tan(Angle.Radians(plan.Site.AimErrorDeg));
+        var half = plan.Cut.StumpDiameterM / 2;
         var left = Math.Max(half, CrownReach.Toward(tree.Crown.ReachM, bearingDeg - 90));
         var right = Math.Max(half, CrownReach.Toward(tree.Crown.ReachM, bearingDeg + 90));
         var (sin, cos) = Math.SinCos(Angle.Radians(bearingDeg));
+        var crown = Fallen(Math.Max(0, Math.Min(tree.Crown.BaseHeightM, tree.HeightM) - plan.Cut.StumpHeightM));
+        var top = Fallen(stem.Length);
         return
         [
             At(0, -half),
-            At(crownFrom, -half - (crownFrom * error)),
-            At(crownFrom, -left - (crownFrom * error)),
-            At(height, -left - (height * error)),
-            At(height, right + (height * error)),
-            At(crownFrom, right + (crownFrom * error)),
-            At(crownFrom, half + (crownFrom * error)),
+            At(crown.Along, crown.Across - half - (crown.Along * error)),
+            At(crown.Along, crown.Across - left - (crown.Along * error)),
+            At(top.Along, top.Across - left - (top.Along * error)),
+            At(top.Along, top.Across + right + (top.Along * error)),
+            At(crown.Along, crown.Across + right + (crown.Along * error)),
+            At(crown.Along, crown.Across + half + (crown.Along * error)),
             At(0, half),
         ];
+
+        // From the middle of the stump: x_h + √(f² + u²) out, and as far aside as the stem leans there.
+        (double Along, double Across) Fallen(double height)
+        {
+            var point = stem.At(height);
+            return (stem.HingeOffset + Math.Sqrt((point.Forward * point.Forward) + (point.Up * point.Up)), point.Right);
+        }
 
         Place At(double along, double across) => new((along * sin) + (across * cos), (along * cos) - (across * sin));
     }

@@ -5,9 +5,8 @@ namespace Draklo.Core.Sites;
 
 /// <summary>What is to be said of a target near the fall.</summary>
 /// <remarks>Method M17.</remarks>
-/// <param name="heightM">Of the tree.</param>
 /// <param name="reachM">Nobody stays within this while cutting goes on.</param>
-internal sealed class TargetJudge(UnitSystem units, double heightM, double reachM)
+internal sealed class TargetJudge(UnitSystem units, double reachM)
 {
     private readonly ReasonList reasons = new(units);
 
@@ -27,13 +26,14 @@ internal sealed class TargetJudge(UnitSystem units, double heightM, double reach
         switch (shape.Target.Kind)
         {
             case TargetKind.PowerLine:
-                OfPowerLine(name, clearance, away, index);
+                OfPowerLine(shape, name, clearance, away, inBand, index);
                 break;
             case TargetKind.People:
                 OfPeople(name, clearance, away, inBand, index);
                 break;
             default:
                 OfThing(name, clearance, shape.Target.MayBeHit, index);
+                OfRoad(shape, name, clearance, inBand, index);
                 break;
         }
 
@@ -42,12 +42,23 @@ internal sealed class TargetJudge(UnitSystem units, double heightM, double reach
             reasons.Remark("target-missed", $"{name} is missed by {clearance:m}.");
         }
 
-        return reasons.List[before];
+        // The most serious of what is said of it.
+        var worst = reasons.List[before];
+        for (var i = before + 1; i < reasons.List.Count; i++)
+        {
+            worst = reasons.List[i].State > worst.State ? reasons.List[i] : worst;
+        }
+
+        return worst;
     }
 
-    private void OfPowerLine(string name, double clearance, double away, int index)
+    /// <summary>
+    /// One within two heights, or under a line, a band or people, is a stop until the utility has spoken.
+    /// </summary>
+    private void OfPowerLine(TargetShape shape, string name, double clearance, double away, bool crossed, int index)
     {
-        if (clearance <= 0)
+        var word = shape.Target.UtilityWord is { } said && !string.IsNullOrWhiteSpace(said.By) ? said : null;
+        if (clearance <= 0 && !(word is not null && shape.Target.MayBeHit))
         {
             reasons.Stop(
                 "power-line-under-fall",
@@ -55,15 +66,33 @@ internal sealed class TargetJudge(UnitSystem units, double heightM, double reach
                 PathOf(index)
             );
         }
-        else if (away < heightM)
+        else if (word is null && crossed)
         {
-            reasons.Check(
+            reasons.Stop(
+                "power-line-crossed",
+                $"{name} is crossed by a loaded line, by where one flies when it parts, or by people: nobody sets a line until the utility has spoken. Enter who said what, and when.",
+                $"{PathOf(index)}.utilityWord",
+                null,
+                ("awayM", away)
+            );
+        }
+        else if (word is null && away < reachM)
+        {
+            reasons.Stop(
                 "power-line-near",
-                $"{name} is {away:m} from the stump, within the tree's height: it misses this lay by {clearance:m}, but a tree that goes wrong reaches it. Ask the utility first.",
-                PathOf(index),
+                $"{name} is {away:m} from the stump, within two heights, {reachM:m}: it misses this lay by {clearance:m}, but a tree that goes wrong, its top or a thrown line reaches it. Call the utility and enter who said what, and when.",
+                $"{PathOf(index)}.utilityWord",
                 null,
                 ("awayM", away),
                 ("clearanceM", clearance)
+            );
+        }
+        else if (word is not null)
+        {
+            reasons.Remark(
+                "power-line-answered",
+                $"{name}: {word.By} of the utility has spoken. Keep to what was said.",
+                PathOf(index)
             );
         }
     }
@@ -121,6 +150,23 @@ internal sealed class TargetJudge(UnitSystem units, double heightM, double reach
                 PathOf(index),
                 null,
                 ("clearanceM", clearance)
+            );
+        }
+    }
+
+    /// <summary>A road or path under a loaded line or the fall stays open to others until somebody closes it.</summary>
+    private void OfRoad(TargetShape shape, string name, double clearance, bool inBand, int index)
+    {
+        if (
+            shape.Target.Kind is TargetKind.Road or TargetKind.Path
+            && (clearance <= 0 || inBand)
+            && string.IsNullOrWhiteSpace(shape.Target.Closing?.By)
+        )
+        {
+            reasons.Check(
+                "road-open",
+                $"{name} runs {(clearance <= 0 ? "under the fall" : "under a loaded line or where one flies")}: say who keeps it closed meanwhile.",
+                $"{PathOf(index)}.closing"
             );
         }
     }

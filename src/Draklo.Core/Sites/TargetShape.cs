@@ -129,6 +129,41 @@ public sealed class TargetShape
         return Math.Max(0, least - Radius);
     }
 
+    /// <summary>Whether a loaded line or the people on it come over it.</summary>
+    public bool IsCrossedBy(LineOnSite line)
+    {
+        for (var i = 1; i < line.Legs.Count; i++)
+        {
+            if (DistanceToLeg(line.Legs[i - 1], line.Legs[i]) <= 0)
+            {
+                return true;
+            }
+        }
+
+        return DistanceToLeg(line.Anchor, line.Crew) <= 0;
+    }
+
+    private double DistanceToLeg(Place from, Place to)
+    {
+        Coordinate[] leg = [new(from.EastM, from.NorthM), new(to.EastM, to.NorthM)];
+        var least = double.PositiveInfinity;
+        if (Points.Length == 1)
+        {
+            least = ToLine(Points[0], leg);
+        }
+        else if (Target.Closed && PointLocation.IsInRing(leg[0], Points))
+        {
+            least = 0;
+        }
+
+        for (var i = 1; i < Points.Length; i++)
+        {
+            least = Math.Min(least, DistanceComputer.SegmentToSegment(Points[i - 1], Points[i], leg[0], leg[1]));
+        }
+
+        return Math.Max(0, least - Radius);
+    }
+
     /// <summary>What keeps the points from being a shape, as a sentence; null when they are one.</summary>
     public string? ProblemOfPoints()
     {

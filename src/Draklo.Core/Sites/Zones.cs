@@ -3,6 +3,7 @@ using Draklo.Core.Lines;
 using Draklo.Core.Plans;
 using Draklo.Core.Tackle;
 using Draklo.Core.Trees;
+using NetTopologySuite.Algorithm;
 using Coordinate = NetTopologySuite.Geometries.Coordinate;
 
 namespace Draklo.Core.Sites;
@@ -18,6 +19,8 @@ namespace Draklo.Core.Sites;
 /// <param name="Crown">The crown's outline from above as the tree stands.</param>
 /// <param name="Centre">Under the centre of mass.</param>
 /// <param name="Top">Under the top of the tree.</param>
+/// <param name="Torn">Where the tree goes if the hinge tears toward the side lean; null where the hinge has next to no
+/// work sideways.</param>
 public sealed record Zones(
     double ReachM,
     double SectorM,
@@ -29,14 +32,16 @@ public sealed record Zones(
     IReadOnlyList<Retreat> Retreats,
     IReadOnlyList<LineOnSite> Lines,
     IReadOnlyList<TargetClearance> Targets,
-    GroundSlope? Slope
+    GroundSlope? Slope,
+    TornFall? Torn
 )
 {
     private const double RetreatLength = 8;
     private const double RetreatHalfWidth = 0.75;
-    private const double BandHalfWidth = 1.5;
-    private const double BandPastEnds = 3;
+    private const double BandPastEnds = 0.5;
     private const double CrewPastAnchor = 3;
+    private const double CrewAside = 2;
+    private static readonly double BandSlope = Math.Tan(Angle.Radians(10));
     private const int CrownPoints = 24;
 
     public static Zones From(
@@ -44,14 +49,15 @@ public sealed record Zones(
         PullLine[] lines,
         LineRun[] runs,
         TargetShape[] shapes,
-        GroundSlope? slope
+        GroundSlope? slope,
+        double sideMoment
     )
     {
         var plan = context.Plan;
         var lay = plan.Lay.BearingDeg;
         var height = plan.Tree.HeightM;
         var reach = 2 * height;
-        var footprint = Sites.Footprint.Of(plan.Tree, plan.Cut.StumpDiameterM, lay, plan.Site.AimErrorDeg);
+        var footprint = Sites.Footprint.Of(context, lay);
 
         var onSite = new LineOnSite[lines.Length];
         for (var i = 0; i < lines.Length; i++)
@@ -59,8 +65,12 @@ public sealed record Zones(
             onSite[i] = OnSite(context, lines[i], runs[i], plan.Lines[i]);
         }
 
-        Retreat[] retreats = [RetreatAt(lay + 135, shapes), RetreatAt(lay - 135, shapes)];
+        var retreats = RetreatsOf(plan, shapes);
         var targets = shapes.Length == 0 ? [] : ClearancesOf(context, shapes, footprint, onSite, reach);
+        for (var i = 0; i < onSite.Length; i++)
+        {
+            onSite[i] = onSite[i] with { CrewIn = WhereCrewStands(onSite, i, footprint) };
+        }
 
         var top = context.Tree.Line.At(context.Tree.Stem.LengthAboveCut);
         return new(
@@ -74,8 +84,41 @@ public sealed record Zones(
             retreats,
             onSite,
             targets,
-            slope
+            slope,
+            TornFall.Of(context, sideMoment, shapes)
         );
+    }
+
+    /// <summary>Whether the haulers of a line stand where the tree or a parted line goes.</summary>
+    private static CrewDanger WhereCrewStands(LineOnSite[] lines, int at, Place[] footprint)
+    {
+        var crew = new Coordinate(lines[at].Crew.EastM, lines[at].Crew.NorthM);
+        if (IsIn(footprint))
+        {
+            return CrewDanger.Footprint;
+        }
+
+        foreach (var line in lines)
+        {
+            if (line.Bands.Any(IsIn))
+            {
+                return CrewDanger.Band;
+            }
+
+            // The turn at the anchor of their own tackle ends at their own hands.
+            var turns = line.InsideTurns.Count - (line == lines[at] && line.HauledBack ? 1 : 0);
+            for (var i = 0; i < turns; i++)
+            {
+                if (IsIn(line.InsideTurns[i]))
+                {
+                    return CrewDanger.Turn;
+                }
+            }
+        }
+
+        return CrewDanger.None;
+
+        bool IsIn(IReadOnlyList<Place> area) => PointLocation.IsInRing(crew, TargetShape.Ring(area));
     }
 
     private static Place OnGround(PlanContext context, Point point)
@@ -111,11 +154,9 @@ public sealed record Zones(
         }
 
         var anchor = legs[^1];
-        var crew =
-            members.Puller.Place is { } place ? new Place(place.EastM, place.NorthM)
-            : members.Redirects.Count == 0
-                ? Place.At(members.Anchor.DistanceM + CrewPastAnchor, members.Anchor.BearingDeg)
-            : Past(legs[^2], anchor, CrewPastAnchor);
+        var crew = members.Puller.Place is { } place
+            ? new Place(place.EastM, place.NorthM)
+            : BesideLine(legs[^2], anchor, context.Plan.Lay.BearingDeg);
         var off = Math.Abs(Angle.Between(context.Plan.Lay.BearingDeg, crew.BearingDeg));
         var turnsAtAnchor = TackleSystems.Of(members.Tackle).HauledBack;
         var bands = new Place[legs.Length - 1][];
@@ -138,8 +179,25 @@ public sealed record Zones(
             crew.Distance >= 1.5 * context.Plan.Tree.HeightM || off > 45,
             legs,
             bands,
-            turns
+            turns,
+            CrewDanger.None,
+            turnsAtAnchor
         );
+    }
+
+    /// <summary>
+    /// Where haulers stand until somebody says: a little past the anchor and aside of the line's axis, out of the band
+    /// that a parted line sweeps, on the side away from the lay.
+    /// </summary>
+    private static Place BesideLine(Place from, Place anchor, double lay)
+    {
+        var past = Past(from, anchor, CrewPastAnchor);
+        var length = from.DistanceTo(anchor);
+        var aside = ((length + CrewPastAnchor) * BandSlope) + CrewAside;
+        var bearing = anchor.BearingFrom(from);
+        var away = Angle.Between(lay, anchor.BearingDeg) >= 0 ? 90 : -90;
+        var step = Place.At(aside, bearing + away);
+        return new(past.EastM + step.EastM, past.NorthM + step.NorthM);
     }
 
     private static Place Past(Place from, Place to, double metres)
@@ -150,20 +208,54 @@ public sealed record Zones(
         return new(to.EastM + (east * share), to.NorthM + (north * share));
     }
 
-    /// <summary>Where a parted line flies: a strip along it and past both its ends.</summary>
+    /// <summary>
+    /// Where a parted line flies: a cone of ten degrees either side from each end, half the line's length past the other.
+    /// The two together are narrowest in the middle.
+    /// </summary>
     private static Place[] Band(Place from, Place to)
     {
         var east = to.EastM - from.EastM;
         var north = to.NorthM - from.NorthM;
         var length = Math.Max(0.01, Math.Sqrt((east * east) + (north * north)));
         (east, north) = (east / length, north / length);
-        return Strip(
-            new(from.EastM - (east * BandPastEnds), from.NorthM - (north * BandPastEnds)),
-            new(to.EastM + (east * BandPastEnds), to.NorthM + (north * BandPastEnds)),
-            BandHalfWidth,
-            east,
-            north
-        );
+        var wide = (1 + BandPastEnds) * length * BandSlope;
+        var narrow = length / 2 * BandSlope;
+        var past = BandPastEnds * length;
+        return
+        [
+            At(-past, -wide),
+            At(length / 2, -narrow),
+            At(length + past, -wide),
+            At(length + past, wide),
+            At(length / 2, narrow),
+            At(-past, wide),
+        ];
+
+        Place At(double along, double aside) =>
+            new(from.EastM + (east * along) + (north * aside), from.NorthM + (north * along) - (east * aside));
+    }
+
+    /// <summary>The faller's ways out: as the plan says, or 135° either side of the lay.</summary>
+    private static Retreat[] RetreatsOf(Plan plan, TargetShape[] shapes)
+    {
+        var lay = plan.Lay.BearingDeg;
+        var own = plan.Site.EscapeRoutes;
+        if (own.Count == 0)
+        {
+            return [RetreatAt(lay + 135, shapes), RetreatAt(lay - 135, shapes)];
+        }
+
+        var found = new Retreat[own.Count];
+        for (var i = 0; i < found.Length; i++)
+        {
+            found[i] = RetreatAt(own[i].BearingDeg, shapes) with
+            {
+                GivenUpBy = string.IsNullOrWhiteSpace(own[i].GivenUpBy) ? null : own[i].GivenUpBy,
+                OffLayDeg = Math.Abs(Angle.Between(lay, own[i].BearingDeg)),
+            };
+        }
+
+        return found;
     }
 
     private static Retreat RetreatAt(double bearing, TargetShape[] shapes)
@@ -186,7 +278,7 @@ public sealed record Zones(
             }
         }
 
-        return new(turned, strip, blocked is null, blocked);
+        return new(turned, strip, blocked is null, blocked, null, 135);
     }
 
     private static Place[] Strip(Place from, Place to, double half, double east, double north) =>
@@ -207,7 +299,7 @@ public sealed record Zones(
     {
         var area = TargetShape.Ring(footprint);
         Coordinate[][]? bands = null;
-        var judge = new TargetJudge(context.Units, context.Plan.Tree.HeightM, reach);
+        var judge = new TargetJudge(context.Units, reach);
         var found = new TargetClearance[shapes.Length];
         for (var i = 0; i < found.Length; i++)
         {
@@ -215,10 +307,10 @@ public sealed record Zones(
             var clearance = shape.DistanceTo(area);
             var away = shape.FromStump;
             var inBand = false;
-            if (shape.Target.Kind == TargetKind.People)
+            if (shape.Target.Kind is TargetKind.People or TargetKind.PowerLine or TargetKind.Road or TargetKind.Path)
             {
                 bands ??= [.. lines.SelectMany(l => l.Bands.Concat(l.InsideTurns)).Select(TargetShape.Ring)];
-                inBand = bands.Any(b => shape.DistanceTo(b) <= 0);
+                inBand = bands.Any(b => shape.DistanceTo(b) <= 0) || lines.Any(l => shape.IsCrossedBy(l));
             }
 
             var reason = judge.Of(shape, clearance, away, inBand, i);
@@ -232,10 +324,36 @@ public sealed record Zones(
 /// <param name="BearingDeg">135° to one side of the lay.</param>
 /// <param name="Strip">Its ground.</param>
 /// <param name="BlockedBy">What stands in it, when something does.</param>
-public sealed record Retreat(double BearingDeg, IReadOnlyList<Place> Strip, bool Clear, string? BlockedBy);
+/// <param name="GivenUpBy">Who gave it up; null for one that is kept.</param>
+/// <param name="OffLayDeg">From the lay, degrees without sign.</param>
+public sealed record Retreat(
+    double BearingDeg,
+    IReadOnlyList<Place> Strip,
+    bool Clear,
+    string? BlockedBy,
+    string? GivenUpBy,
+    double OffLayDeg
+);
+
+/// <summary>Where haulers stand that they should not.</summary>
+public enum CrewDanger
+{
+    None,
+
+    /// <summary>Where the tree falls.</summary>
+    Footprint,
+
+    /// <summary>Where a parted line flies.</summary>
+    Band,
+
+    /// <summary>Inside a turn of a loaded line.</summary>
+    Turn,
+}
 
 /// <param name="Seat">Under the seat.</param>
-/// <param name="Crew">Where its haulers stand: as given, or three metres past the anchor.</param>
+/// <param name="Crew">Where its haulers stand: as given, or past the anchor and aside of the line.</param>
+/// <param name="CrewIn">Where they stand that they should not.</param>
+/// <param name="HauledBack">Whether the last of the turns is the anchor's, where a tackle is hauled back.</param>
 /// <param name="CrewClear">Beyond 1.5 times the height, or more than 45° off the lay.</param>
 /// <param name="Legs">Seat, redirects, anchor.</param>
 /// <param name="Bands">Where a parted line flies, leg by leg.</param>
@@ -249,5 +367,7 @@ public sealed record LineOnSite(
     bool CrewClear,
     IReadOnlyList<Place> Legs,
     IReadOnlyList<IReadOnlyList<Place>> Bands,
-    IReadOnlyList<IReadOnlyList<Place>> InsideTurns
+    IReadOnlyList<IReadOnlyList<Place>> InsideTurns,
+    CrewDanger CrewIn,
+    bool HauledBack
 );

@@ -59,7 +59,7 @@ public sealed record LayRose(double StepDeg, IReadOnlyList<RoseBearing> Bearings
                 context.Lay
             ),
         ];
-        var (clearance, nearest) = Nearest(plan, shapes, bearing);
+        var (clearance, nearest) = Nearest(context, shapes, bearing);
         var pull = Pull.Solve(context, line, []);
         if (pull is null)
         {
@@ -83,7 +83,7 @@ public sealed record LayRose(double StepDeg, IReadOnlyList<RoseBearing> Bearings
                     side + (pull.Needed * plan.Policy.LoadReserve * PullLine.RightArm(line[0].Seat, line[0].Anchor))
                 )
             ) / hinge.SideCapacity;
-        var hold = Hinge.HoldAngleDeg(tree.Wood.HingeClass, plan.Cut.Notch.OpeningDeg, sideUse);
+        var hold = Hinge.HoldDeg(Hinge.WoodDeg(context), plan.Cut.Notch.OpeningDeg, sideUse).Nominal;
         var commit = Angle.Degrees(pull.Commit);
         var (state, why) = Judge(
             pull.Needed * plan.Policy.LoadReserve,
@@ -116,15 +116,19 @@ public sealed record LayRose(double StepDeg, IReadOnlyList<RoseBearing> Bearings
         : (RoseState.Open, "open");
 
     /// <summary>The target with the least clearance, those that may be hit last.</summary>
-    private static (double? Clearance, TargetShape? Nearest) Nearest(Plan plan, Sized[] shapes, double bearing)
+    private static (double? Clearance, TargetShape? Nearest) Nearest(
+        PlanContext context,
+        Sized[] shapes,
+        double bearing
+    )
     {
         if (shapes.Length == 0)
         {
             return (null, null);
         }
 
-        var corners = Footprint.Of(plan.Tree, plan.Cut.StumpDiameterM, bearing, plan.Site.AimErrorDeg);
-        var along = Place.At(plan.Tree.HeightM, bearing);
+        var corners = Footprint.Of(context, bearing);
+        var along = Place.At(context.Plan.Tree.HeightM, bearing);
         var halfWidth = HalfWidth(corners, along);
         Coordinate[]? area = null;
         double? least = null;

@@ -3,6 +3,7 @@ using Draklo.Core.Catalogue;
 using Draklo.Core.Links;
 using Draklo.Core.Plans;
 using Draklo.Core.Tackle;
+using Draklo.Core.Trees;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Studies;
@@ -31,6 +32,7 @@ public sealed record LinkChance(string LinkId, string Name, double Fails);
 /// </remarks>
 /// <param name="Refused">Samples that could not be worked out, as a line that loses its arm; they count in no
 /// figure.</param>
+/// <param name="NotEnough">Share of the samples that need more than this plan's tension, which stays what it is, 0 to 1.</param>
 /// <param name="Influences">The strongest first.</param>
 /// <param name="Links">Those that fail in some sample, the likeliest first.</param>
 public sealed record PlanChances(
@@ -39,6 +41,7 @@ public sealed record PlanChances(
     int Refused,
     Quantiles NeededTensionN,
     Quantiles HandForceN,
+    double NotEnough,
     IReadOnlyList<Influence> Influences,
     IReadOnlyList<LinkChance> Links,
     string Text
@@ -102,11 +105,12 @@ public sealed record PlanChances(
             .ToList();
         var tension = QuantilesOf(good.Select(s => needed[s]));
         var hand = QuantilesOf(good.Select(s => hands[s]));
+        var notEnough = (double)good.Count(s => needed[s] > planned.Pull.PlannedTensionN) / good.Length;
         var first = influences[0];
         var text = units.Say(
             $"Nine times in ten the main line needs {tension.Low:N} to {tension.High:N} and the hands {hand.Low:N} to {hand.High:N}. Measure {first.Name} better: alone it moves the hand force from {Math.Min(first.LowN, first.HighN):N} to {Math.Max(first.LowN, first.HighN):N}."
         );
-        return (new(samples, seed, samples - good.Length, tension, hand, influences, links, text), []);
+        return (new(samples, seed, samples - good.Length, tension, hand, notEnough, influences, links, text), []);
 
         void Sample(int s)
         {

@@ -193,7 +193,7 @@ public sealed record StemProfile(
         var steady =
             Effort.Steady(members.Puller)
             * tackle.Hauling.ActualAdvantage
-            * LineRun.From(members, lines[index], tree, lay).Passes(0, best: false);
+            * LineRun.From(members, lines[index], tree, lay).Passes(0);
         var knot =
             members.Rope.BreakingStrengthN * Reference.Knots[members.KnotId].KeepsLow / plan.Policy.DesignFactor.Rope;
         var seats = new List<SeatChoice>(SeatCount + 1);

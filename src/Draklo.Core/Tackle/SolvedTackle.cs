@@ -6,11 +6,13 @@ namespace Draklo.Core.Tackle;
 /// <summary>A line's tackle, solved with the usual turns and with the best ones.</summary>
 /// <param name="Hauling">With the contact's nominal efficiency.</param>
 /// <param name="AtBest">With its high efficiency: what a strong heave could put on.</param>
+/// <param name="AtLeast">With its low efficiency: what the hands may have to give.</param>
 /// <param name="Hardware">Points where a rope turns at a block or connector.</param>
 public sealed record SolvedTackle(
     TackleSystem System,
     TackleSolution Hauling,
     TackleSolution AtBest,
+    TackleSolution AtLeast,
     IReadOnlyList<string> Hardware
 )
 {
@@ -22,6 +24,7 @@ public sealed record SolvedTackle(
             system,
             system.Solve(Turns.Usual(contact)),
             system.Solve(Turns.Best(contact)),
+            system.Solve(Turns.Of(contact, -1)),
             system.HardwarePoints
         );
     }

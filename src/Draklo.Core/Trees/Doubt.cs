@@ -17,6 +17,17 @@ public static class Doubt
     public const double DiameterBySections = 0.025;
     public const double HingeThicknessM = 0.005;
 
+    /// <summary>Of a height that nobody has measured.</summary>
+    public const double GuessedHeight = 0.15;
+
+    private const double GuessedDiameter = 0.12;
+
+    /// <summary>Of the diameter that stands for the stem's volume: its form, and its girth where that is a guess.</summary>
+    public static double Diameter(Plan plan) =>
+        plan.IsGuess("tree.dbhM")
+            ? Math.Sqrt((DiameterByForm * DiameterByForm) + (GuessedDiameter * GuessedDiameter))
+            : DiameterByForm;
+
     /// <summary>Of the crown's mass.</summary>
     public static double Crown(Plan plan) => plan.IsGuess("tree.crown.massRatio") ? 0.4 : 0.3;
 

@@ -23,6 +23,7 @@ public readonly record struct Hinge(
 {
     /// <summary>The fibres already yield forward, so half their strength is left to guide sideways.</summary>
     private const double SideShare = 0.5;
+    private const double ShearShare = 0.12;
 
     public static Hinge From(CutMembers cut, TreeMembers tree, Workings? workings)
     {
@@ -94,15 +95,35 @@ public readonly record struct Hinge(
     /// How far the hinge bends before it lets go, degrees: the smaller of the notch's opening and what the wood has
     /// left beside its work sideways.
     /// </summary>
-    /// <param name="sideUse">Sideways moment over <see cref="SideCapacity"/>, 0 and up.</param>
-    public static double HoldAngleDeg(HingeClass wood, double notchOpeningDeg, double sideUse) =>
-        Math.Min(notchOpeningDeg, WoodAngleDeg(wood) * Math.Max(0, 1 - sideUse));
+    /// <param name="sideUse">Sideways moment over <see cref="SideCapacity"/>, 0 and up: the worst of needed, planned and
+    /// slack lines, for after commit the lines go slack.</param>
+    public static Spread HoldDeg(Spread wood, double notchOpeningDeg, double sideUse)
+    {
+        var left = Math.Max(0, 1 - sideUse);
+        return new(
+            Math.Min(notchOpeningDeg, wood.Low * left),
+            Math.Min(notchOpeningDeg, wood.Nominal * left),
+            Math.Min(notchOpeningDeg, wood.High * left)
+        );
+    }
 
-    public static double WoodAngleDeg(HingeClass wood) =>
+    /// <summary>How far this tree's wood bends with no work sideways, degrees. Dead or decayed wood is brittle.</summary>
+    public static Spread WoodDeg(PlanContext context) =>
+        IsBrittle(context) ? WoodDeg(HingeClass.Brittle) : WoodDeg(context.Tree.Wood.HingeClass);
+
+    public static Spread WoodDeg(HingeClass wood) =>
         wood switch
         {
-            HingeClass.Brittle => 15,
-            HingeClass.Fair => 35,
-            _ => 60,
+            HingeClass.Brittle => new(10, 15, 25),
+            HingeClass.Fair => new(25, 35, 45),
+            _ => new(45, 60, 80),
         };
+
+    private static bool IsBrittle(PlanContext context) =>
+        context.Plan.Tree.Condition.Dead || context.Tree.Soundness.Value < Soundness.Decayed;
+
+    /// <summary>What the hinge bears before it turns about its own length, N·m.</summary>
+    /// <remarks>τ·L·t²/3·(1 − 0.63·t/L), τ 0.12 of the bending strength: an estimate.</remarks>
+    public double TwistCapacity =>
+        ShearShare * Strength * Length * Thickness * Thickness / 3 * (1 - (0.63 * Thickness / Length));
 }

@@ -16,6 +16,9 @@ public readonly record struct Soundness(double Value, double? ShellRatio)
     /// <summary>Below this share of the radius a shell is not to be trusted with a hinge.</summary>
     public const double LeastShellRatio = 0.3;
 
+    /// <summary>Below this fraction of sound strength the wood counts as decayed.</summary>
+    public const double Decayed = 0.9;
+
     private const double LeastValue = 0.02;
 
     public static Soundness Of(TreeMembers tree)

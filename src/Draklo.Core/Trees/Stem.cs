@@ -75,6 +75,9 @@ public sealed class Stem
 
     public double Height { get; }
 
+    /// <summary>Where its diameter was measured, metres above the ground; none for a stem by its form.</summary>
+    public ReadOnlySpan<double> MeasuredHeights => heights is null ? [] : heights.AsSpan(1, heights.Length - 2);
+
     public double Taper { get; }
 
     public double StumpHeight { get; }

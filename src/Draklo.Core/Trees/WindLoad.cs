@@ -16,15 +16,24 @@ public readonly record struct WindLoad(double Force, double ForwardMoment, doubl
 {
     private const double AirDensity = 1.226;
 
+    /// <summary>
+    /// What needed tension, commit and floor reckon with, N·m: wind that helps is never relied on.
+    /// </summary>
+    public double Against => Math.Min(ForwardMoment, 0);
+
+    /// <summary>What early go reckons with, N·m: only the wind that drives the tree forward.</summary>
+    public double Along => Math.Max(ForwardMoment, 0);
+
     public static WindLoad On(StandingTree tree, CrownMembers crown, WindMembers wind, LayFrame lay, Workings? workings)
     {
-        if (wind.SpeedMps == 0)
+        if (wind.SpeedMps is not > 0)
         {
             return default;
         }
 
         var area = AreaShown(tree, crown, wind.FromDeg);
-        var force = PerSquare(area, wind.InLeaf) * wind.SpeedMps * wind.SpeedMps;
+        var speed = wind.SpeedMps.Value;
+        var force = PerSquare(area, wind.InLeaf) * speed * speed;
         var (forward, right) = lay.ResolveBearing(-force, wind.FromDeg);
         var load = new WindLoad(force, tree.CrownCentre.Up * forward, tree.CrownCentre.Up * right);
         workings?.Add(
@@ -34,7 +43,7 @@ public readonly record struct WindLoad(double Force, double ForwardMoment, doubl
             force,
             "N",
             "F_w = ½ · ρ · C · A · v²",
-            $"½ · 1.226 kg/m³ · {DragOf(wind.InLeaf):x} · {area:m2} · ({wind.SpeedMps:m/s})²",
+            $"½ · 1.226 kg/m³ · {DragOf(wind.InLeaf):x} · {area:m2} · ({speed:m/s})²",
             "M3",
             estimate: true
         );

@@ -26,4 +26,14 @@ public sealed record Reason(
     string? Path,
     string? LinkId,
     IReadOnlyDictionary<string, double> Values
-);
+)
+{
+    /// <summary>
+    /// Whether somebody may take it on by name: a check, but never one of a power line, and none before anything is
+    /// measured.
+    /// </summary>
+    public bool Acceptable =>
+        State == VerdictState.Check
+        && Code != "nothing-measured"
+        && !Code.StartsWith("power-line", StringComparison.Ordinal);
+}

@@ -16,6 +16,7 @@ internal sealed record Findings(
     IReadOnlyList<LineResult> Lines,
     SpringBack Spring,
     GustReserve? Gust,
+    CarefulEnd Careful,
     Measured Measured,
     Zones Site,
     IReadOnlyDictionary<string, GearStanding>? Locker

@@ -1,4 +1,5 @@
 using Draklo.Core.Geometry;
+using Draklo.Core.Lines;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Verdicts;
@@ -8,6 +9,7 @@ namespace Draklo.Core.Verdicts;
 internal static class HingeReasons
 {
     private const double LeastPastCommitDeg = 5;
+    private const double UnderShare = 0.25;
     private const double LeastLengthShare = 0.8;
     private const double LeastThicknessShare = 0.05;
     private const double MostThicknessShare = 0.12;
@@ -16,7 +18,50 @@ internal static class HingeReasons
     public static void Add(Findings findings, ReasonList reasons)
     {
         AddHold(findings, reasons);
+        AddSlackLines(findings, reasons);
         AddProportions(findings, reasons);
+    }
+
+    /// <summary>
+    /// Several lines are exact in the sums and not on site: each is tried slack, and a quarter under its share, while the
+    /// others hold.
+    /// </summary>
+    /// <remarks>Method M5.</remarks>
+    private static void AddSlackLines(Findings findings, ReasonList reasons)
+    {
+        var lines = findings.Pull.Lines;
+        if (lines.Length < 2)
+        {
+            return;
+        }
+
+        var context = findings.Context;
+        var still = context.Tree.RightMoment + context.Wind.RightMoment;
+        double all = 0;
+        foreach (var line in lines)
+        {
+            all += SideOf(line);
+        }
+
+        for (var n = 0; n < lines.Length; n++)
+        {
+            var slack = Math.Abs(still + all - SideOf(lines[n])) / context.Hinge.SideCapacity;
+            var under = Math.Abs(still + all - (UnderShare * SideOf(lines[n]))) / context.Hinge.SideCapacity;
+            var worst = Math.Max(slack, under);
+            if (worst > 1)
+            {
+                reasons.Check(
+                    "rests-on-one-line",
+                    $"The plan rests on the {lines[n].Id} line: should it go slack while the others hold, the hinge tears, at {worst:%} of what it carries sideways. Name somebody to watch it, or share the pull otherwise.",
+                    $"lines[{n}].share",
+                    "hinge",
+                    ("sideUse", worst)
+                );
+            }
+        }
+
+        double SideOf(in PullLine line) =>
+            context.PlannedTension * line.Share * PullLine.RightArm(line.Seat, line.Anchor);
     }
 
     private static void AddHold(Findings findings, ReasonList reasons)
@@ -31,6 +76,17 @@ internal static class HingeReasons
                 "cut.hingeThicknessM",
                 "hinge",
                 ("sideUse", sideUse)
+            );
+        }
+        else if (findings.Pull.TearUse > 1)
+        {
+            reasons.Stop(
+                "hinge-twists",
+                $"Lines off to the side twist the hinge to {findings.Pull.TwistUse:%} of what it bears and the side lean takes {sideUse:%}: together it tears. Set the line nearer the lay, a second one to the other side, or leave a thicker hinge.",
+                "cut.hingeThicknessM",
+                "hinge",
+                ("sideUse", sideUse),
+                ("twistUse", findings.Pull.TwistUse)
             );
         }
         else if (hold < commit)
@@ -52,6 +108,17 @@ internal static class HingeReasons
                 "cut.notch.openingDeg",
                 null,
                 ("holdDeg", hold),
+                ("commitDeg", commit)
+            );
+        }
+        else if (findings.Pull.Hold.Low < commit)
+        {
+            reasons.Check(
+                "hinge-may-let-go-first",
+                $"Wood of this kind may let go at {findings.Pull.Hold.Low:deg}, before the tree commits at {commit:deg}: try a hinge on a low stump of the same wood, open the notch or thin the hinge.",
+                "cut.notch.openingDeg",
+                null,
+                ("lowDeg", findings.Pull.Hold.Low),
                 ("commitDeg", commit)
             );
         }

@@ -37,6 +37,36 @@ internal static class LinkReasons
                 ("use", link.Use)
             );
         }
+
+        AddCareful(findings, reasons);
+    }
+
+    /// <summary>Links that hold at the middle of what is known and not at the careful end.</summary>
+    private static void AddCareful(Findings findings, ReasonList reasons)
+    {
+        Link? worst = null;
+        var over = 0;
+        foreach (var link in findings.Pull.Path.Links)
+        {
+            if (link.State == LinkState.Holds && link.CarefulUse > 1)
+            {
+                over++;
+                worst = link.CarefulUse > (worst?.CarefulUse ?? 0) ? link : worst;
+            }
+        }
+
+        if (worst is not null)
+        {
+            var others = over > 1 ? $" ({Sentences.Count(over - 1)} more beside it)" : "";
+            reasons.Check(
+                "careful-end",
+                $"{NameOf(findings.Context, worst)}: {worst.Use:%} of what is allowed at the middle of what is known, {worst.CarefulUse:%} at the careful end{others}. Measure better, or choose what has more to spare.",
+                null,
+                worst.Id,
+                ("use", worst.Use),
+                ("carefulUse", worst.CarefulUse)
+            );
+        }
     }
 
     /// <summary>The weakest link in a sentence, for a plan that holds.</summary>

@@ -45,6 +45,7 @@ internal static class PretensionReasons
             );
         }
 
+        AddPlanned(findings, reasons);
         AddSplitting(findings, reasons);
         var commit = Angle.Degrees(pull.Pull.Commit);
         if (commit > FarCommitDeg)
@@ -55,6 +56,53 @@ internal static class PretensionReasons
                 null,
                 null,
                 ("commitDeg", commit)
+            );
+        }
+    }
+
+    /// <summary>Whether the planned tension is over the floor, and enough at the careful end too.</summary>
+    private static void AddPlanned(Findings findings, ReasonList reasons)
+    {
+        var (planned, careful, floor) = (
+            findings.Context.PlannedTension,
+            findings.Careful,
+            findings.Pull.Pretension.FloorN
+        );
+        if (planned < floor)
+        {
+            reasons.Stop(
+                "planned-under-floor",
+                $"The planned {planned:N} is under the {floor:N} that keeps the tree from sitting back when the hinge is cut: raise the reserve.",
+                "policy.loadReserve",
+                null,
+                ("plannedTensionN", planned),
+                ("floorN", floor)
+            );
+        }
+        else if (careful.TensionN > planned)
+        {
+            reasons.Check(
+                "planned-too-low-in-hundred",
+                $"The planned tension is too low in {Figures.Plain(Math.Max(1, Math.Round(careful.NotEnoughInHundred)), 2)} of 100 cases: the tree may ask {careful.TensionN:N}, and {planned:N} is planned. Measure what is least known, or raise the reserve.",
+                "policy.loadReserve",
+                null,
+                ("notEnoughInHundred", careful.NotEnoughInHundred),
+                ("carefulTensionN", careful.TensionN)
+            );
+        }
+
+        var needed = findings.Pull.Pull.Needed;
+        var carefulFloor = needed > 0 ? floor * careful.TensionN / needed : floor;
+        var pretension = findings.Pull.Pretension;
+        if (!pretension.Empty && carefulFloor > pretension.CeilingN)
+        {
+            reasons.Check(
+                "window-closes",
+                $"The pre-tension window closes at the careful end: the tree may ask {carefulFloor:N} so as not to sit back, and {pretension.CeilingN:N} is the most the line may have.",
+                null,
+                pretension.LimitedBy == Pretension.EarlyGo ? null : pretension.LimitedBy,
+                ("floorN", carefulFloor),
+                ("ceilingN", pretension.CeilingN)
             );
         }
     }

@@ -9,7 +9,7 @@ internal static class Remarks
     public static void Add(Findings findings, ReasonList reasons)
     {
         var commit = Angle.Degrees(findings.Pull.Pull.Commit);
-        var carries = findings.Spring.CarriesToDeg;
+        var carries = findings.Spring.SwingsToDeg;
         if (commit == 0)
         {
             reasons.Remark(
@@ -21,7 +21,7 @@ internal static class Remarks
         {
             reasons.Remark(
                 "stretch-falls-short",
-                $"If hauling stops at the planned tension, the rope's stretch brings the tree to {carries:deg} of the {commit:deg} it needs: keep hauling.",
+                $"If hauling stops at the planned tension, the rope's stretch swings the tree to {carries:deg} of the {commit:deg} it needs: keep hauling.",
                 null,
                 ("carriesToDeg", carries),
                 ("commitDeg", commit)
@@ -37,7 +37,7 @@ internal static class Remarks
             );
         }
 
-        var guesses = findings.Plan.Guesses.Count;
+        var guesses = findings.Plan.AllGuesses().Count();
         if (guesses > 0)
         {
             reasons.Remark(

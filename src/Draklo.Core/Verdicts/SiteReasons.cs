@@ -9,6 +9,7 @@ namespace Draklo.Core.Verdicts;
 internal static class SiteReasons
 {
     private const double OffMarkDeg = 3;
+    private const double LeastOffLayDeg = 100;
 
     public static void Add(Findings findings, ReasonList reasons)
     {
@@ -16,7 +17,7 @@ internal static class SiteReasons
         for (var i = 0; i < targets.Count; i++)
         {
             var target = targets[i];
-            if (target.State != VerdictState.Ready || target.Overlaps)
+            if (target.State != VerdictState.Ready || target.Overlaps || target.Code == "power-line-answered")
             {
                 reasons.Add(target.Reason);
             }
@@ -24,35 +25,58 @@ internal static class SiteReasons
 
         AddWaysOut(findings.Site, reasons);
         AddHaulers(findings.Site, reasons);
+        AddTorn(findings, reasons);
         AddMark(findings, reasons);
     }
 
     private static void AddWaysOut(Zones site, ReasonList reasons)
     {
         var blocked = 0;
+        var givenUp = 0;
         for (var i = 0; i < site.Retreats.Count; i++)
         {
-            blocked += site.Retreats[i].Clear ? 0 : 1;
+            var way = site.Retreats[i];
+            givenUp += way.GivenUpBy is null ? 0 : 1;
+            blocked += way.Clear || way.GivenUpBy is not null ? 0 : 1;
+            if (way.GivenUpBy is null && way.OffLayDeg < LeastOffLayDeg)
+            {
+                reasons.Check(
+                    "way-out-ahead",
+                    $"An escape route runs only {way.OffLayDeg:deg} off the lay: it leads back and aside, near 135°.",
+                    $"site.escapeRoutes[{i}].bearingDeg",
+                    null,
+                    ("offLayDeg", way.OffLayDeg)
+                );
+            }
         }
 
-        if (blocked == 0)
+        if (givenUp == site.Retreats.Count)
         {
-            return;
+            reasons.Stop(
+                "no-way-out",
+                "Every escape route is given up: nobody cuts without one. Clear a way, or lay the tree elsewhere.",
+                "site.escapeRoutes"
+            );
         }
-
-        var by = string.Join(
-            " and ",
-            site.Retreats.Select(r => r.BlockedBy).OfType<string>().Distinct(StringComparer.Ordinal)
-        );
-        reasons.Check(
-            "way-out-blocked",
-            blocked == 2
-                ? $"Both escape routes are blocked ({by}): clear one, or lay the tree elsewhere."
-                : $"One escape route is blocked ({by}): walk and keep the other.",
-            "lay.bearingDeg",
-            null,
-            ("blocked", blocked)
-        );
+        else if (blocked > 0)
+        {
+            var by = string.Join(
+                " and ",
+                site.Retreats.Where(r => r.GivenUpBy is null)
+                    .Select(r => r.BlockedBy)
+                    .OfType<string>()
+                    .Distinct(StringComparer.Ordinal)
+            );
+            reasons.Check(
+                "way-out-blocked",
+                blocked == 2
+                    ? $"Both escape routes are blocked ({by}): clear one, or lay the tree elsewhere."
+                    : $"One escape route is blocked ({by}): move it, or give it up by name and keep the other.",
+                "site.escapeRoutes",
+                null,
+                ("blocked", blocked)
+            );
+        }
     }
 
     private static void AddHaulers(Zones site, ReasonList reasons)
@@ -60,7 +84,26 @@ internal static class SiteReasons
         for (var i = 0; i < site.Lines.Count; i++)
         {
             var line = site.Lines[i];
-            if (!line.CrewClear)
+            if (line.CrewIn == CrewDanger.Footprint)
+            {
+                reasons.Stop(
+                    "crew-under-fall",
+                    $"The haulers of the {line.Id} line stand where the tree falls, {line.Crew.Distance:m} out: send them aside or beyond it.",
+                    $"lines[{i}].puller.place",
+                    null,
+                    ("distanceM", line.Crew.Distance)
+                );
+            }
+            else if (line.CrewIn != CrewDanger.None)
+            {
+                reasons.Check(
+                    "crew-in-snap-back",
+                    $"The haulers of the {line.Id} line stand {(line.CrewIn == CrewDanger.Band ? "where a line flies if it parts" : "inside a turn of a loaded line")}: send them aside, or lead the hauling end out over a redirect.",
+                    $"lines[{i}].puller.place"
+                );
+            }
+
+            if (!line.CrewClear && line.CrewIn != CrewDanger.Footprint)
             {
                 reasons.Check(
                     "crew-in-the-lay",
@@ -71,6 +114,29 @@ internal static class SiteReasons
                     ("leastM", site.CrewM)
                 );
             }
+        }
+    }
+
+    /// <summary>What lies where the tree goes if the hinge tears.</summary>
+    private static void AddTorn(Findings findings, ReasonList reasons)
+    {
+        if (findings.Site.Torn is not { HitIds.Count: > 0 } torn)
+        {
+            return;
+        }
+
+        var names = findings
+            .Site.Targets.Where(t => !t.Overlaps && torn.HitIds.Contains(t.Id))
+            .Select(t => t.Name)
+            .ToList();
+        if (names.Count > 0)
+        {
+            reasons.Remark(
+                "torn-hits",
+                $"If the hinge tears, the tree goes about {Math.Abs(torn.OffLayDeg):deg} to the {(torn.OffLayDeg > 0 ? "right" : "left")} of the lay and reaches {string.Join(", ", names)}.",
+                "cut.hingeThicknessM",
+                ("offLayDeg", torn.OffLayDeg)
+            );
         }
     }
 

@@ -24,12 +24,26 @@ internal static class TackleReasons
         {
             var line = findings.Plan.Lines[n];
             var path = $"lines[{n}]";
+            AddWheels(line, path, reasons);
             AddGripCord(line, path, reasons);
             AddLimiter(line, findings.Lines[n], path, reasons);
             AddReset(line, findings.Lines[n], path, reasons);
             AddRoom(line, findings.Lines[n], path, reasons);
             AddCam(line, path, reasons);
             AddTackleRope(line, findings.Lines[n], path, reasons);
+        }
+    }
+
+    /// <summary>A vehicle grips with the wheels that drive.</summary>
+    private static void AddWheels(LineMembers line, string path, ReasonList reasons)
+    {
+        if (line.Puller is { Kind: PullerKind.Vehicle, Vehicle: { BrakedShare: null } })
+        {
+            reasons.Check(
+                "driven-wheels-unknown",
+                $"Which wheels of the vehicle on the {line.Id} line drive is not given: half its weight is reckoned with, as on two.",
+                $"{path}.puller.vehicle.brakedShare"
+            );
         }
     }
 

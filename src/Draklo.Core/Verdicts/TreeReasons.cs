@@ -3,13 +3,10 @@ using Draklo.Core.Units;
 
 namespace Draklo.Core.Verdicts;
 
-/// <summary>What was seen and measured on the tree, and the wind on it.</summary>
+/// <summary>What was seen and measured on the tree.</summary>
 internal static class TreeReasons
 {
     private const double LeastSoundness = 0.5;
-    private const double ReducedSoundness = 0.9;
-    private const double StrongWindMps = 8;
-    private const double NotableGustMps = 10;
 
     public static void Add(Findings findings, ReasonList reasons)
     {
@@ -23,19 +20,7 @@ internal static class TreeReasons
             );
         }
 
-        AddGust(findings, reasons);
         AddSoundness(findings, reasons);
-        var wind = findings.Plan.Wind.SpeedMps;
-        if (wind > StrongWindMps)
-        {
-            reasons.Check(
-                "wind-strong",
-                $"Wind of {wind:m/s} works on the crown, and gusts go higher: wait for less if you can.",
-                "wind.speedMps",
-                null,
-                ("speedMps", wind)
-            );
-        }
     }
 
     private static void AddCondition(Findings findings, ReasonList reasons)
@@ -80,19 +65,6 @@ internal static class TreeReasons
         }
     }
 
-    private static void AddGust(Findings findings, ReasonList reasons)
-    {
-        if (findings.Gust is { SpeedMps: < NotableGustMps } gust && findings.Plan.Wind.SpeedMps <= StrongWindMps)
-        {
-            reasons.Remark(
-                "gust-uses-reserve",
-                $"A gust of {gust.SpeedMps:m/s} from {(gust.FromAhead ? "ahead" : "the side")} would use up the reserve.",
-                "wind.speedMps",
-                ("gustMps", gust.SpeedMps)
-            );
-        }
-    }
-
     private static void AddSoundness(Findings findings, ReasonList reasons)
     {
         var sound = findings.Context.Tree.Soundness.Value;
@@ -106,7 +78,7 @@ internal static class TreeReasons
                 ("soundness", sound)
             );
         }
-        else if (sound < ReducedSoundness)
+        else if (sound < Soundness.Decayed)
         {
             reasons.Check(
                 "soundness-reduced",

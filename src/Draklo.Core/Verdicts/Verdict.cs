@@ -7,12 +7,14 @@ namespace Draklo.Core.Verdicts;
 /// <param name="Headline">The one thing that limits the plan.</param>
 /// <param name="WeakestLinkId">The link with the highest use.</param>
 /// <param name="Reasons">The most serious first.</param>
+/// <param name="Accepted">Checks that somebody took on by name; they count as met.</param>
 /// <param name="Caution">What always stands beside a plan.</param>
 public sealed record Verdict(
     VerdictState State,
     string Headline,
     string WeakestLinkId,
     IReadOnlyList<Reason> Reasons,
+    IReadOnlyList<AcceptedReason> Accepted,
     string Caution
 )
 {
@@ -27,6 +29,7 @@ public sealed record Verdict(
     /// <summary>What the verdict looks at, in the order in which equally serious reasons are named.</summary>
     private static readonly Action<Findings, ReasonList>[] Subjects =
     [
+        SiteReasons.Add,
         LinkReasons.Add,
         HingeReasons.Add,
         PretensionReasons.Add,
@@ -35,9 +38,11 @@ public sealed record Verdict(
         SettingReasons.Add,
         GearReasons.Add,
         TreeReasons.Add,
-        SiteReasons.Add,
-        WalkUpReasons.Add,
+        WindReasons.Add,
+        PolicyReasons.Add,
+        GuessReasons.Add,
         UnknownReasons.Add,
+        WalkUpReasons.Add,
         Remarks.Add,
     ];
 
@@ -49,14 +54,22 @@ public sealed record Verdict(
             add(findings, reasons);
         }
 
-        var sorted = new List<Reason>(reasons.List.Count);
+        var accepted = new List<AcceptedReason>();
+        var open = AcceptedReason.TakeOut(findings.Plan.Accepted, reasons, accepted);
+        if (GuessReasons.NothingMeasured(findings))
+        {
+            // Checks and stops about invented figures would be read as if they meant something.
+            open = open.FindAll(r => r.Code == GuessReasons.NothingMeasuredCode || StandsWithoutFigures(r));
+        }
+
+        var sorted = new List<Reason>(open.Count);
         for (var state = VerdictState.Stop; state >= VerdictState.Ready; state--)
         {
-            for (var i = 0; i < reasons.List.Count; i++)
+            for (var i = 0; i < open.Count; i++)
             {
-                if (reasons.List[i].State == state)
+                if (open[i].State == state)
                 {
-                    sorted.Add(reasons.List[i]);
+                    sorted.Add(open[i]);
                 }
             }
         }
@@ -64,9 +77,26 @@ public sealed record Verdict(
         var worst = sorted.Count > 0 ? sorted[0].State : VerdictState.Ready;
         var weakest = findings.Pull.Path.Weakest();
         var headline =
-            worst == VerdictState.Ready ? LinkReasons.WeakestHolds(findings.Context, weakest) : sorted[0].Text;
-        return new(worst, headline, weakest.Id, sorted, Always);
+            worst == VerdictState.Ready
+                ? LinkReasons.WeakestHolds(findings.Context, weakest)
+                : sorted.Find(r => r.Code == GuessReasons.NothingMeasuredCode && worst == VerdictState.Check)?.Text
+                    ?? sorted[0].Text;
+        return new(worst, headline, weakest.Id, sorted, accepted, Always);
     }
+
+    /// <summary>What is true of a tree that nobody has measured: what was seen, what stands about it, whose gear it is.</summary>
+    private static bool StandsWithoutFigures(Reason reason) =>
+        reason.Code
+            is "guess-matters"
+                or "guesses-left"
+                or "walk-up-open"
+                or "walk-up-missing"
+                or "tree-cracked"
+                or "tree-dead"
+                or "roots-lifted"
+                or "wind-not-given"
+        || reason.Code.StartsWith("gear-", StringComparison.Ordinal)
+        || reason.Code.StartsWith("power-line", StringComparison.Ordinal);
 
     private static string Word(VerdictState state) =>
         state switch

@@ -12,10 +12,19 @@ internal static class WalkUpReasons
         var first = -1;
         for (var i = 0; i < list.Count; i++)
         {
-            if (list[i] is { Must: true, TickedAt: null })
+            if (list[i].Must && (list[i].TickedAt is null || string.IsNullOrWhiteSpace(list[i].TickedBy)))
             {
                 first = open++ == 0 ? i : first;
             }
+        }
+
+        if (list.Count == 0)
+        {
+            reasons.Check(
+                "walk-up-missing",
+                "No walk-up list is kept: whose tree it is, what is above and under, wind, rot and people have to be looked at and ticked by a name.",
+                "walkUp"
+            );
         }
 
         if (open == 0)

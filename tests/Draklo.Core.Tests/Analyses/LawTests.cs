@@ -208,7 +208,7 @@ public sealed class LawTests
     public void Bend_ratio(double ratio, double keeps) => Assert.Equal(keeps, Bend.Keeps(ratio), 1e-9);
 
     [Fact]
-    public void Wind_from_behind_helps_and_wind_against_the_lay_asks_more()
+    public void Wind_from_behind_is_not_relied_on_and_wind_against_the_lay_asks_more()
     {
         var still = Lime().Analysed().Pull.NeededTensionN;
         var behind = (
@@ -223,7 +223,8 @@ public sealed class LawTests
                 Wind = new() { SpeedMps = 6, FromDeg = 90 },
             }
         ).Analysed().Pull.NeededTensionN;
-        Assert.True(behind < still && still < against);
+        Assert.Equal(still, behind);
+        Assert.True(still < against);
 
         // ½ · 1.226 · 0.5 · (π/4 · 8 · 15) · 36 on a crown centred 12.45 m above the cut, over an arm of 11.46 m.
         Near(still + (0.5 * 1.226 * 0.5 * Math.PI / 4 * 8 * 15 * 36 * 12.45 / 11.4621), against);
@@ -256,8 +257,8 @@ public sealed class LawTests
     [Fact]
     public void Units_change_the_words_and_not_the_figures()
     {
-        var metric = PlanAnalysis.Of(Lime()).Analysis!;
-        var us = PlanAnalysis.Of(Lime(), UnitSystem.Us).Analysis!;
+        var metric = PlanAnalysis.Of(Sound()).Analysis!;
+        var us = PlanAnalysis.Of(Sound(), UnitSystem.Us).Analysis!;
         Assert.Equal(metric.Pull.NeededTensionN, us.Pull.NeededTensionN);
         Assert.Contains(" N (about", metric.Verdict.Summary, StringComparison.Ordinal);
         Assert.Contains("lbf", us.Verdict.Summary, StringComparison.Ordinal);

@@ -55,14 +55,16 @@ public sealed class RedirectTests
         // The first fixed point is where it was, so the tree asks for the same.
         Near(straight.Pull.NeededTensionN, turned.Pull.NeededTensionN, 1e-9);
         Near(straight.Pull.Lines[0].TakeUpM - straight.Pull.Lines[0].StretchM, line.TakeUpM - line.StretchM, 1e-9);
-        Near(line.TensionN / 0.9, line.EndTensionN, 1e-9);
-        Near(straight.Pull.Lines[0].Tackle.HandForceN / 0.9, line.Tackle.HandForceN, 1e-9);
+        // The legs make 180° less the turn; a sheave passes 1 − 0.1 · sin(turn / 2) of it.
+        var passes = 1 - (0.1 * Math.Sin(Angle.Radians(180 - redirect.BetweenDeg) / 2));
+        Near(line.TensionN / passes, line.EndTensionN, 1e-9);
+        Near(straight.Pull.Lines[0].Tackle.HandForceN / passes, line.Tackle.HandForceN, 1e-9);
 
         // By hand, in metres from the stump east, north and up: seat (−0.68, 0, 13), redirect (30, 0, 0.5), anchor
-        // 45 m out at 40° (28.9, 34.5, 0.5). T1 = 1931 N toward the seat, T2 = 1931 / 0.9 = 2146 N toward the anchor.
+        // 45 m out at 40° (28.9, 34.5, 0.5). T1 = 1931 N toward the seat, T2 = T1 over what passes toward the anchor.
         var seat = Unit(-0.68 - 30, 0, 12.5);
         var anchor = Unit((45 * Math.Sin(Angle.Radians(40))) - 30, 45 * Math.Cos(Angle.Radians(40)), 0);
-        var sum = seat.Zip(anchor, (a, b) => (1931.2 * a) + (2145.8 * b)).ToList();
+        var sum = seat.Zip(anchor, (a, b) => (1931.2 * a) + (1931.2 / passes * b)).ToList();
         Assert.Equal(Math.Sqrt(sum.Sum(x => x * x)), redirect.ForceN, 4.0);
         Assert.InRange(redirect.ForceN, redirect.HaulSideN, redirect.TreeSideN + redirect.HaulSideN);
 

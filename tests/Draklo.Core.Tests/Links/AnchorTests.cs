@@ -64,25 +64,42 @@ public sealed class AnchorTests
     }
 
     [Fact]
-    public void The_post_formula_gives_back_the_depth_that_the_building_codes_ask() =>
-        Gen.Select(Gen.Double[0.05, 0.5], Gen.Double[0.4, 2], Gen.Double[0, 1.5])
+    public void A_post_in_clay_is_in_balance_and_one_in_sand_is_the_worked_one()
+    {
+        // Worked: 15 cm wide, 0.8 m deep, pulled 0.1 m up, sand.
+        Near(2610, Post(0.15, 0.8, 0.1, "soil-gravel").Nominal);
+        Gen.Select(Gen.Double[0.05, 0.3], Gen.Double[0.6, 2], Gen.Double[0, 1.5])
             .Sample(
                 (width, depth, strap) =>
                 {
-                    var force = Of(
-                        new()
-                        {
-                            DistanceM = 30,
-                            BearingDeg = 0,
-                            HeightM = strap,
-                            Kind = AnchorKind.Post,
-                            Post = new() { DiameterM = width, DepthM = depth },
-                        }
-                    ).Force.Nominal;
-                    var a = 2.34 * force / (24000 * depth / 3 * width);
-                    Assert.Equal(depth, a / 2 * (1 + Math.Sqrt(1 + (4.36 * strap / a))), 1e-9);
+                    // P · (e + 1.5 b + f/2) = 2.25 · c · b · g² with f = P / (9 c b), g = h − 1.5 b − f.
+                    const double Clay = 40_000;
+                    var force = Post(width, depth, strap, "soil-sandy").Nominal;
+                    var f = force / (9 * Clay * width);
+                    var g = depth - (1.5 * width) - f;
+                    Near(2.25 * Clay * width * g * g, force * (strap + (1.5 * width) + (f / 2)), 1e-6);
+                    Assert.True(force > Post(width, depth, strap, "soil-soft").Nominal);
+                    Assert.True(force < Post(width, depth, strap, "soil-stiff").Nominal);
                 }
             );
+    }
+
+    private static Spread Post(double width, double depth, double strap, string ground) =>
+        Of(
+            new()
+            {
+                DistanceM = 30,
+                BearingDeg = 0,
+                HeightM = strap,
+                Kind = AnchorKind.Post,
+                Post = new()
+                {
+                    DiameterM = width,
+                    DepthM = depth,
+                    GroundId = ground,
+                },
+            }
+        ).Force;
 
     [Fact]
     public void Pickets_weights_and_vehicles_follow_their_tables()
@@ -239,5 +256,5 @@ public sealed class AnchorTests
         Assert.Equal($"lines[0].anchor.{member}", plan.OnlyProblem().Path);
     }
 
-    private static AnchorStrength Of(AnchorMembers anchor) => AnchorStrength.Of(anchor, "main", null)!;
+    private static AnchorStrength Of(AnchorMembers anchor) => AnchorStrength.Of(anchor, "main", 0, null)!;
 }

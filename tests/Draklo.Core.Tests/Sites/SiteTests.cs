@@ -7,6 +7,7 @@ using Draklo.Core.Lines;
 using Draklo.Core.Plans;
 using Draklo.Core.Sites;
 using Draklo.Core.Studies;
+using Draklo.Core.Trees;
 using Draklo.Core.Units;
 using Draklo.Core.Verdicts;
 using static Draklo.Core.Tests.Cases;
@@ -19,9 +20,12 @@ public sealed class SiteTests
     [Fact]
     public void The_footprint_runs_to_the_top_and_is_as_wide_as_the_crown_and_the_miss()
     {
-        var footprint = Footprint.Of(Lime().Tree, 0.54, 90, 5);
-        Near(21, footprint.Max(p => p.EastM), 1e-9);
-        Near(4 + (21 * Math.Tan(5 * Math.PI / 180)), footprint.Max(p => p.NorthM), 1e-9);
+        var footprint = Footprint.Of(PlanContext.Of(Lime(), UnitSystem.Metric), 90);
+
+        // 20.7 m above the cut, leaning 3° back, so 1.21 m further from a hinge 0.125 m forward of the middle.
+        var reach = 0.125 + Math.Sqrt((20.7 * 20.7) + Math.Pow((20.7 * Math.Tan(3 * Math.PI / 180)) + 0.125, 2));
+        Near(reach, footprint.Max(p => p.EastM), 1e-4);
+        Near(4 + (reach * Math.Tan(5 * Math.PI / 180)), footprint.Max(p => p.NorthM), 1e-4);
         Assert.Equal(0, footprint.Min(p => p.EastM), 1e-9);
     }
 
@@ -29,8 +33,9 @@ public sealed class SiteTests
     [InlineData(TargetKind.Building, 10, 0, false, VerdictState.Stop)]
     [InlineData(TargetKind.Hedge, 10, 0, true, VerdictState.Ready)]
     [InlineData(TargetKind.PowerLine, 10, 0, true, VerdictState.Stop)]
-    [InlineData(TargetKind.PowerLine, -15, 0, false, VerdictState.Check)]
-    [InlineData(TargetKind.PowerLine, -30, 0, false, VerdictState.Ready)]
+    [InlineData(TargetKind.PowerLine, -15, 0, false, VerdictState.Stop)]
+    [InlineData(TargetKind.PowerLine, -41, 0, false, VerdictState.Stop)]
+    [InlineData(TargetKind.PowerLine, -60, 0, false, VerdictState.Ready)]
     [InlineData(TargetKind.People, 15, 0, false, VerdictState.Stop)]
     [InlineData(TargetKind.People, -20, 5, false, VerdictState.Check)]
     [InlineData(TargetKind.People, 28, 1, false, VerdictState.Stop)]
@@ -61,7 +66,10 @@ public sealed class SiteTests
         Assert.Equal(state == VerdictState.Stop, analysis.Verdict.State == VerdictState.Stop);
         if (state != VerdictState.Ready)
         {
-            Assert.Contains(analysis.Verdict.Reasons, r => r.Path == "site.targets[0]" && r.Text == target.Text);
+            Assert.Contains(
+                analysis.Verdict.Reasons,
+                r => r.Path!.StartsWith("site.targets[0]", StringComparison.Ordinal) && r.Text == target.Text
+            );
         }
     }
 
@@ -77,7 +85,8 @@ public sealed class SiteTests
                 Points = [Place(21.6, -9), Place(21.6, 9)],
             }
         );
-        Assert.Equal(0.6, plan.Analysed().Site.Targets[0].ClearanceM, 1e-9);
+        var site = plan.Analysed().Site;
+        Assert.Equal(21.6 - site.Footprint.Max(p => p.EastM), site.Targets[0].ClearanceM, 1e-9);
         Assert.Contains(
             "ft",
             PlanAnalysis.Of(plan, UnitSystem.Us).Analysis!.Site.Targets[0].Text,
@@ -157,6 +166,7 @@ public sealed class SiteTests
                         var plan = round.WithMain(l => l with { Anchor = l.Anchor with { BearingDeg = lay } }) with
                         {
                             Lay = new() { BearingDeg = lay },
+                            Tree = round.Tree with { Lean = round.Tree.Lean with { BearingDeg = (lay + 180) % 360 } },
                         };
                         return WithTargets(
                                 plan,

@@ -2,6 +2,7 @@ using Draklo.Core.Lines;
 using Draklo.Core.Plans;
 using Draklo.Core.Reading;
 using Draklo.Core.Studies;
+using Draklo.Core.Trees;
 using Draklo.Core.Units;
 using static Draklo.Core.Tests.Cases;
 

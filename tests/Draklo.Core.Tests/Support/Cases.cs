@@ -58,6 +58,13 @@ internal static class Cases
             [Line("main", 16, 42, layDeg, 1.5, 0.4, 1)]
         );
 
+    /// <summary>The lime without its leaves: nothing about it is open.</summary>
+    public static Plan Sound() =>
+        Lime() with
+        {
+            Wind = new() { SpeedMps = 0, InLeaf = false },
+        };
+
     /// <summary>The lime with its line turned at where its anchor was, toward one farther out and aside.</summary>
     public static Plan OverARedirect() =>
         Lime()
@@ -251,6 +258,18 @@ internal static class Cases
                 HingeThicknessM = cut.Hinge,
             },
             Lines = lines,
+            Wind = new() { SpeedMps = 0 },
+            WalkUp =
+            [
+                new()
+                {
+                    Id = "all",
+                    Text = "Walked all round",
+                    Must = true,
+                    TickedBy = "Mara",
+                    TickedAt = "2026-04-18T08:00:00+02:00",
+                },
+            ],
         };
     }
 

@@ -220,7 +220,7 @@ public sealed class CaptureTests
                     },
                 }
             );
-        Assert.DoesNotContain(plan.Analysed().Verdict.Reasons, r => r.Path == "lines[0].puller.place");
+        Assert.DoesNotContain(plan.Analysed().Verdict.Reasons, r => r.Code == "cam-out-of-line");
         var aside = plan.WithMain(l =>
             l with
             {
@@ -232,7 +232,7 @@ public sealed class CaptureTests
         );
         Assert.Contains(
             "45°",
-            Assert.Single(aside.Analysed().Verdict.Reasons, r => r.Path == "lines[0].puller.place").Text,
+            Assert.Single(aside.Analysed().Verdict.Reasons, r => r.Code == "cam-out-of-line").Text,
             StringComparison.Ordinal
         );
     }

@@ -20,6 +20,79 @@ public sealed class ReasonTests
 
     private static readonly Dictionary<string, (string Path, string Json)[]> Changes = new(StringComparer.Ordinal)
     {
+        ["acceptance-lapsed"] =
+        [
+            (
+                "accepted",
+                """[{ "code": "gust-low", "path": "wind.gustMps", "by": "Mara", "at": "2026-04-18T08:00:00+02:00", "because": "calm", "values": { "gustMps": 9 } }]"""
+            ),
+        ],
+        ["anchor-lifted"] =
+        [
+            ("lines[0].anchor.kind", "\"post\""),
+            ("lines[0].anchor.post", """{ "diameterM": 0.2, "depthM": 1.2 }"""),
+        ],
+        ["careful-end"] = [("lines[0].puller.effortEachN", "214")],
+        ["crew-in-snap-back"] = [("lines[0].puller.place", """{ "eastM": 34, "northM": 1 }""")],
+        ["crew-under-fall"] = [("lines[0].puller.place", """{ "eastM": 14, "northM": 1 }""")],
+        ["driven-wheels-unknown"] = [("lines[0].puller", """{ "kind": "vehicle", "vehicle": { "massKg": 2200 } }""")],
+        ["factors-lowered"] = [("policy.designFactor.rope", "3")],
+        ["guess-matters"] = [("guesses", """["tree.heightM"]""")],
+        ["gust-low"] = [],
+        ["gust-under-wind"] = [("wind", """{ "speedMps": 7, "fromDeg": 270 }""")],
+        ["hinge-may-let-go-first"] = [("tree.lean.angleDeg", "21")],
+        ["hinge-twists"] =
+        [
+            ("lines[0].anchor.bearingDeg", "55"),
+            ("tree.lean.bearingDeg", "200"),
+            ("tree.lean.angleDeg", "7"),
+            ("cut.hingeThicknessM", "0.03"),
+        ],
+        ["no-way-out"] =
+        [
+            (
+                "site.escapeRoutes",
+                """[{ "bearingDeg": 225, "givenUpBy": "Mara" }, { "bearingDeg": 315, "givenUpBy": "Mara" }]"""
+            ),
+        ],
+        ["nothing-measured"] = [("guesses", """["tree.heightM", "tree.dbhM", "tree.lean.angleDeg"]""")],
+        ["planned-too-low-in-hundred"] = [("policy.loadReserve", "1.05")],
+        ["planned-under-floor"] = [("policy.loadReserve", "1"), ("cut.hingeThicknessM", "0.02")],
+        ["power-line-answered"] =
+        [
+            (
+                "site.targets",
+                """[{ "id": "t", "kind": "powerLine", "points": [{ "eastM": -10, "northM": 30 }, { "eastM": 30, "northM": 30 }], "utilityWord": { "by": "Control room", "at": "2026-04-18T07:00:00+02:00" } }]"""
+            ),
+        ],
+        ["power-line-crossed"] =
+        [
+            (
+                "site.targets",
+                """[{ "id": "t", "kind": "powerLine", "points": [{ "eastM": 26, "northM": -20 }, { "eastM": 26, "northM": 20 }] }]"""
+            ),
+        ],
+        ["puller-anchor-unknown"] = [("lines[0].puller", """{ "kind": "handWinch", "machineN": 3000 }""")],
+        ["reserve-low"] = [("policy.loadReserve", "1.1")],
+        ["road-open"] =
+        [
+            (
+                "site.targets",
+                """[{ "id": "t", "kind": "road", "points": [{ "eastM": 25, "northM": -30 }, { "eastM": 25, "northM": 30 }], "radiusM": 1.5 }]"""
+            ),
+        ],
+        ["torn-hits"] =
+        [
+            ("tree.lean", """{ "angleDeg": 4, "bearingDeg": 200 }"""),
+            (
+                "site.targets",
+                """[{ "id": "t", "kind": "fence", "name": "garden fence", "points": [{ "eastM": 6, "northM": -14 }, { "eastM": 14, "northM": -14 }] }]"""
+            ),
+        ],
+        ["walk-up-missing"] = [("walkUp", "[]")],
+        ["way-out-ahead"] = [("site.escapeRoutes", """[{ "bearingDeg": 130 }, { "bearingDeg": 315 }]""")],
+        ["wind-not-given"] = [("wind", "{}")],
+        ["window-closes"] = [("lines[0].rope.breakingStrengthN", "10000")],
         ["anchor-within-reach"] = [("lines[0].anchor.distanceM", "20")],
         ["cam-out-of-line"] =
         [
@@ -36,7 +109,7 @@ public sealed class ReasonTests
             ("lines[0].tackle.grip", """{ "gripId": "machard", "cordDiameterM": 0.012, "cordStrengthN": 12000 }"""),
         ],
         ["guesses-left"] = [("guesses", """["tree.heightM"]""")],
-        ["gust-uses-reserve"] = [],
+        ["gust-uses-reserve"] = [("wind", """{ "speedMps": 0, "inLeaf": false }""")],
         ["hauler-too-weak"] = [("lines[0].puller.effortEachN", "100")],
         ["hinge-barely-holds"] = [("cut.notch.openingDeg", "12")],
         ["hinge-lets-go-first"] = [("cut.notch.openingDeg", "10"), ("tree.lean.angleDeg", "8")],
@@ -110,7 +183,7 @@ public sealed class ReasonTests
         [
             (
                 "site.targets",
-                """[{ "id": "t", "kind": "path", "points": [{ "eastM": 12, "northM": -8 }, { "eastM": 12, "northM": 8 }], "radiusM": 0.5, "mayBeHit": true }]"""
+                """[{ "id": "t", "kind": "hedge", "points": [{ "eastM": 12, "northM": -8 }, { "eastM": 12, "northM": 8 }], "radiusM": 0.5, "mayBeHit": true }]"""
             ),
         ],
         ["target-close"] =
@@ -200,7 +273,7 @@ public sealed class ReasonTests
     /// <summary>A plan that nothing is wrong with gives none of them but the remarks.</summary>
     [Fact]
     public void A_sound_plan_gives_remarks_alone() =>
-        Assert.All(Lime().Analysed().Verdict.Reasons, r => Assert.Equal(VerdictState.Ready, r.State));
+        Assert.All(Sound().Analysed().Verdict.Reasons, r => Assert.Equal(VerdictState.Ready, r.State));
 
     private static string Figure(double value) =>
         Math.Abs(value) >= 10_000 ? value.ToString("0.###e+00") : double.Parse(value.ToString("G4")).ToString();

@@ -12,7 +12,7 @@ public sealed class VerdictTests
     [Fact]
     public void A_plan_with_every_link_known_and_strong_is_ready()
     {
-        var verdict = Lime().Analysed().Verdict;
+        var verdict = Sound().Analysed().Verdict;
         Assert.Equal(VerdictState.Ready, verdict.State);
         Assert.StartsWith("Ready on paper.", verdict.Summary, StringComparison.Ordinal);
         Assert.Contains("Estimates, not promises", verdict.Caution, StringComparison.Ordinal);

@@ -30,7 +30,7 @@ internal static class LineRules
             CheckRedirects(line, i, problems, units);
             CheckJoined(line, i, problems);
             TableRules.CheckConstruction(line.Rope.ConstructionId, new(i, "rope"), problems);
-            CheckPuller(line, spot, problems);
+            CheckPuller(line, spot, problems, units);
         }
     }
 
@@ -125,7 +125,7 @@ internal static class LineRules
         TableRules.CheckConstruction(joined.Rope.ConstructionId, new(index, "joined.rope"), problems);
     }
 
-    private static void CheckPuller(LineMembers line, Spot spot, List<Problem> problems)
+    private static void CheckPuller(LineMembers line, Spot spot, List<Problem> problems, UnitSystem units)
     {
         if (line.Puller is { Kind: PullerKind.Machine or PullerKind.HandWinch, MachineN: null })
         {
@@ -139,6 +139,18 @@ internal static class LineRules
         else if (line.Puller is { Kind: PullerKind.Vehicle, Vehicle: null })
         {
             problems.Add(new(spot.Of("puller.vehicle"), "Say what the vehicle weighs and what it stands on."));
+        }
+
+        if (line.Puller is { ArrivesMps: > 0, Vehicle: null })
+        {
+            problems.Add(
+                new(spot.Of("puller.vehicle"), "Something that arrives moving has a mass: say what it weighs.")
+            );
+        }
+
+        if (line.Puller.Anchor is { } own)
+        {
+            AnchorRules.Check(own, spot with { Group = "puller.anchor" }, problems, units);
         }
 
         TableRules.CheckAnchorFigure(line.Puller.Vehicle?.GroundId, "grip", spot, "puller.vehicle.groundId", problems);

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Draklo.Core.Catalogue;
 using Draklo.Core.Plans;
 using Draklo.Core.Reading;
@@ -13,6 +14,9 @@ namespace Draklo.Core.Analyses;
 /// </remarks>
 public static class PlanRules
 {
+    private const int MostProvenance = 300;
+    private const int LongestPath = 120;
+
     /// <summary>Every problem of the plan; none when it can be computed as far as its own figures go.</summary>
     public static List<Problem> Check(Plan plan, UnitSystem units) => Check(plan, units, out _);
 
@@ -37,6 +41,7 @@ public static class PlanRules
             CheckSite(plan, shapes, problems);
 
             CheckGuesses(plan, problems);
+            CheckAccepted(plan, problems);
         }
 
         return problems;
@@ -249,6 +254,54 @@ public static class PlanRules
                     new(
                         $"guesses[{i}]",
                         $"“{plan.Guesses[i]}” is not a member of a plan: give a path such as tree.crown.massRatio."
+                    )
+                );
+            }
+        }
+
+        if (plan.Provenance.Count > MostProvenance)
+        {
+            problems.Add(
+                new("provenance", $"Provenance: {MostProvenance} members at most, not {plan.Provenance.Count}.")
+            );
+            return;
+        }
+
+        foreach (var path in plan.Provenance.Keys)
+        {
+            if (path.Length > LongestPath || !MemberPaths.IsMember<Plan>(path))
+            {
+                problems.Add(
+                    new(
+                        "provenance",
+                        $"“{(path.Length > LongestPath ? path[..LongestPath] + "…" : path)}” is not a member of a plan: give a path such as tree.heightM."
+                    )
+                );
+            }
+        }
+    }
+
+    private static void CheckAccepted(Plan plan, List<Problem> problems)
+    {
+        for (var i = 0; i < plan.Accepted.Count; i++)
+        {
+            var accepted = plan.Accepted[i];
+            if (string.IsNullOrWhiteSpace(accepted.By))
+            {
+                problems.Add(new($"accepted[{i}].by", "Say who accepts this check: a name."));
+            }
+
+            if (string.IsNullOrWhiteSpace(accepted.Because))
+            {
+                problems.Add(new($"accepted[{i}].because", "Say why this check is accepted: a sentence will do."));
+            }
+
+            if (!DateTimeOffset.TryParse(accepted.At, CultureInfo.InvariantCulture, out _))
+            {
+                problems.Add(
+                    new(
+                        $"accepted[{i}].at",
+                        "Say when it was accepted: date and time, as in 2026-04-18T08:30:00+02:00."
                     )
                 );
             }

@@ -1,8 +1,7 @@
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
-using Draklo.Core.Trees;
 
-namespace Draklo.Core.Studies;
+namespace Draklo.Core.Trees;
 
 /// <summary>A figure that may be off.</summary>
 /// <param name="Path">The member of the plan that it stands for.</param>
@@ -58,13 +57,25 @@ public sealed record UncertainInput(string Path, string Name, string Advice, Fun
             yield break;
         }
 
-        yield return OfWood(
+        // A wet tree is wet in its crown too: wood and crown are heavier or lighter together.
+        var crown = Doubt.Crown(plan);
+        yield return new(
             "tree.wood.greenDensityKgM3",
-            "the weight of its wood",
-            "Weigh a disc or a log of known size.",
-            wood,
-            (w, u) => w with { GreenDensityKgM3 = w.GreenDensityKgM3 * (1 + (Doubt.Density * u)) }
+            "the weight of its wood and crown",
+            "Weigh a disc or a log of known size, and look at the crown's wood again.",
+            (p, u) =>
+                p.WithTree(t =>
+                    t with
+                    {
+                        Wood = (t.Wood ?? wood) with
+                        {
+                            GreenDensityKgM3 = (t.Wood ?? wood).GreenDensityKgM3 * (1 + (Doubt.Density * u)),
+                        },
+                        Crown = t.Crown with { MassRatio = t.Crown.MassRatio * (1 + (crown * u)) },
+                    }
+                )
         );
+        var girth = Doubt.Diameter(plan);
         yield return plan.Tree.Mass.Method == MassMethod.Sections
             ? new(
                 "tree.mass.sections",
@@ -74,18 +85,19 @@ public sealed record UncertainInput(string Path, string Name, string Advice, Fun
             )
             : new(
                 "tree.dbhM",
-                "the stem's girth higher up",
+                plan.IsGuess("tree.dbhM") ? "the stem's girth" : "the stem's girth higher up",
                 "Measure diameters up the stem and take the mass from sections.",
-                (p, u) => p.WithTree(t => t with { DbhM = t.DbhM * (1 + (Doubt.DiameterByForm * u)) })
+                (p, u) => p.WithTree(t => t with { DbhM = t.DbhM * (1 + (girth * u)) })
             );
-        var crown = Doubt.Crown(plan);
-        yield return new(
-            "tree.crown.massRatio",
-            "the crown's mass",
-            "Look at its wood again, or work it out limb by limb.",
-            (p, u) =>
-                p.WithTree(t => t with { Crown = t.Crown with { MassRatio = t.Crown.MassRatio * (1 + (crown * u)) } })
-        );
+        if (plan.IsGuess("tree.heightM"))
+        {
+            yield return new(
+                "tree.heightM",
+                "the height",
+                "Measure it with two angles and a tape, or with a stick.",
+                (p, u) => p.WithTree(t => t with { HeightM = t.HeightM * (1 + (Doubt.GuessedHeight * u)) })
+            );
+        }
     }
 
     private static UncertainInput SeatOf(Plan plan)

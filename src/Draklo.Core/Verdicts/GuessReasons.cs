@@ -1,0 +1,148 @@
+using Draklo.Core.Lines;
+using Draklo.Core.Links;
+using Draklo.Core.Reading;
+using Draklo.Core.Trees;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Verdicts;
+
+/// <summary>Guesses that this plan rests on. One that changes nothing is no check.</summary>
+/// <remarks>Method M20: each is moved alone, as far as such a guess is usually off.</remarks>
+internal static class GuessReasons
+{
+    public const string NothingMeasuredCode = "nothing-measured";
+
+    /// <summary>A guess that moves the tension by less, as a share, changes nothing.</summary>
+    private const double NotableShare = 0.01;
+
+    /// <summary>The same for the hinge's work sideways, as a share of what it carries.</summary>
+    private const double NotableSide = 0.05;
+
+    /// <summary>A guessed strength of which a quarter would still do changes nothing.</summary>
+    private const double AmpleUse = 0.2;
+
+    private static readonly string[] Sizes = ["tree.heightM", "tree.dbhM", "tree.lean.angleDeg"];
+
+    /// <summary>Nobody has measured the tree at all: a verdict would be one on invented figures.</summary>
+    public static bool NothingMeasured(Findings findings) => Array.TrueForAll(Sizes, findings.Plan.IsGuess);
+
+    public static void Add(Findings findings, ReasonList reasons)
+    {
+        if (NothingMeasured(findings))
+        {
+            reasons.Check(
+                NothingMeasuredCode,
+                "Nothing is measured yet: enter the tree's height, its girth and its lean, and the figures mean something.",
+                "tree.heightM"
+            );
+        }
+
+        foreach (var path in findings.Plan.AllGuesses())
+        {
+            if (GuessedFigure.Of(path) is { } figure)
+            {
+                AddFigure(findings, path, figure, reasons);
+            }
+            else
+            {
+                AddStrength(findings, path, reasons);
+            }
+        }
+    }
+
+    private static void AddFigure(Findings findings, string path, GuessedFigure figure, ReasonList reasons)
+    {
+        var (planned, at) = (findings.Pull.Pull, findings.Pull.Pull.NeededAt);
+        var now = Asked(findings.Context, findings.Pull.Lines, at);
+        var (low, high) = (Moved(-1), Moved(1));
+        var (least, most) = (Math.Min(low.Tension, high.Tension), Math.Max(low.Tension, high.Tension));
+        var tension = (most - least) / 2 / Math.Max(1, Math.Max(planned.Needed, now.Bending));
+        var side = Math.Max(Math.Abs(low.Side - now.Side), Math.Abs(high.Side - now.Side));
+        if (tension > NotableShare || side > NotableSide)
+        {
+            reasons.Check(
+                "guess-matters",
+                $"The {figure.Name} is a guess and the pull rests on it: alone it moves the needed pull from {Math.Max(0, least):N} to {Math.Max(0, most):N}. Measure it.",
+                path,
+                null,
+                ("lowN", Math.Max(0, least)),
+                ("highN", Math.Max(0, most))
+            );
+        }
+
+        (double Tension, double Side, double Bending) Moved(double u)
+        {
+            var moved = PlanContext.Of(figure.Moved(findings.Plan, u), findings.Context.Units);
+            return Asked(moved, CheckedPull.LinesOf(moved), at);
+        }
+    }
+
+    /// <summary>What the tree asks at an angle: tension, side use with slack lines, and the hinge's bending as a tension.</summary>
+    private static (double Tension, double Side, double Bending) Asked(PlanContext context, PullLine[] lines, double at)
+    {
+        var arms = Lines.Pull.ArmSum(lines, at);
+        return (
+            Lines.Pull.RestoringMoment(context, at) / arms,
+            Math.Abs(context.Tree.RightMoment + context.Wind.RightMoment) / context.Hinge.SideCapacity,
+            context.Hinge.Bending / arms
+        );
+    }
+
+    private static void AddStrength(Findings findings, string path, ReasonList reasons)
+    {
+        if (MemberPaths.LineOf(path) is not { } at || at >= findings.Plan.Lines.Count)
+        {
+            return;
+        }
+
+        var member = path[(path.IndexOf('.', StringComparison.Ordinal) + 1)..];
+        Link? worst = null;
+        foreach (var link in findings.Pull.Path.Links)
+        {
+            if (
+                link.LineId == findings.Plan.Lines[at].Id
+                && RestsOn(link, member)
+                && link.Use > (worst?.Use ?? AmpleUse)
+            )
+            {
+                worst = link;
+            }
+        }
+
+        if (worst is not null)
+        {
+            reasons.Check(
+                "guess-matters",
+                $"What “{worst.Name.Uncapitalised()}” carries rests on a guess, and a quarter of it would not do: read it off the piece, or have it tried.",
+                path,
+                worst.Id,
+                ("use", worst.Use)
+            );
+        }
+        else if (
+            member is "rope.lengthM"
+            && RopeNeeded.Owned(findings.Plan.Lines[at]) * 0.9 < findings.Lines[at].RopeNeededM
+        )
+        {
+            reasons.Check(
+                "guess-matters",
+                $"The rope's length is a guess, and there is little to spare: {findings.Lines[at].RopeNeededM:m} are needed. Measure it.",
+                path,
+                null,
+                ("neededM", findings.Lines[at].RopeNeededM)
+            );
+        }
+    }
+
+    /// <summary>Whether a link's strength follows from a member of its line.</summary>
+    private static bool RestsOn(Link link, string member)
+    {
+        if (member.StartsWith("redirects[", StringComparison.Ordinal))
+        {
+            var place = member[10] - '0' + 1;
+            return link.Place == place;
+        }
+
+        return link.Place is null && link.Rule.Members.Any(m => member.StartsWith(m, StringComparison.Ordinal));
+    }
+}
