@@ -171,6 +171,7 @@ public sealed class JobApiTests(RunningServer server) : IClassFixture<RunningSer
         // A save is listed as it is, not as the revision before it.
         var job = (await server.SendAsync(HttpMethod.Get, $"/api/jobs/{id}")).Body!.AsObject();
         job["plan"]!["lines"]![0]!["rope"]!["lengthM"] = 12;
+        job["plan"]!["guesses"] = new JsonArray();
         Assert.Equal(200, (await server.SendAsync(HttpMethod.Put, Path(job), ContentOf(job), 1)).Status);
         var saved = await HeadlineAsync(id, "");
         Assert.Contains("12 m", saved, StringComparison.Ordinal);

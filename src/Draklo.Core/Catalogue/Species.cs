@@ -49,7 +49,12 @@ public sealed record Species : IDocumentPart
     public required Habit Habit { get; init; }
 
     /// <summary>Where the figures come from.</summary>
-    [Ignore]
-    public string Source { get; init; } =
-        "USDA Forest Products Laboratory and British building-research tables, rounded";
+    [Name("source")]
+    public string Source
+    {
+        get => field;
+        init => field = value.Length > 0 ? value : Usual;
+    } = Usual;
+
+    private const string Usual = "USDA Forest Products Laboratory and British building-research tables, rounded";
 }

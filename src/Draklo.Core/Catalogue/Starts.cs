@@ -32,20 +32,18 @@ public sealed record Starts
         new()
         {
             MassKg = 2000,
-            BrakedShare = 0.6,
             GroundId = "firm-earth",
         };
 
-    public SlingMembers Sling { get; init; } = new() { BreakingStrengthN = 40_000, Hitch = SlingHitch.Choked };
+    public SlingMembers Sling { get; init; } = new() { Hitch = SlingHitch.Choked };
 
     public GripMembers Grip { get; init; } = new() { GripId = "machard" };
 
-    public ConnectorMembers Connector { get; init; } = new() { StrengthN = 24_000 };
+    public ConnectorMembers Connector { get; init; } = new();
 
     public TackleRopeMembers TackleRope { get; init; } =
         new()
         {
-            BreakingStrengthN = 30_000,
             DiameterM = 0.011,
             EndKnotId = "bowline",
         };
@@ -63,7 +61,6 @@ public sealed record Starts
         new()
         {
             MassKg = 2200,
-            BrakedShare = 1,
             GroundId = "firm-earth",
         };
 

@@ -16,13 +16,18 @@ internal sealed class AnchorSlingLink() : LineRule(LinkKind.AnchorSling, "sling"
             return;
         }
 
-        if (walk.Line.Anchor.Sling is { } sling)
+        if (walk.Line.Anchor.Sling is { BreakingStrengthN: not null } sling)
         {
             walk.Add(this, "Anchor sling", walk.OnAnchor, RatingOf(sling, walk.Factor.Sling));
         }
         else
         {
-            Missing(walk.Unknowns, $"the anchor of the {walk.NameOfLine}", $"{walk.Member}.anchor");
+            Missing(
+                walk.Unknowns,
+                $"the anchor of the {walk.NameOfLine}",
+                $"{walk.Member}.anchor",
+                walk.Line.Anchor.Sling
+            );
         }
     }
 
@@ -55,11 +60,15 @@ internal sealed class AnchorSlingLink() : LineRule(LinkKind.AnchorSling, "sling"
         }
 
         Wear.Add(sling.Wear, null, reductions);
-        return new(sling.BreakingStrengthN, factor, reductions);
+        return new(sling.BreakingStrengthN!.Value, factor, reductions);
     }
 
-    public static void Missing(ReasonList unknowns, string where, string member) =>
-        unknowns.Check("sling-unknown", $"The sling at {where} is not given.", $"{member}.sling");
+    public static void Missing(ReasonList unknowns, string where, string member, SlingMembers? sling) =>
+        unknowns.Check(
+            "sling-unknown",
+            sling is null ? $"The sling at {where} is not given." : $"What the sling at {where} breaks at is not given.",
+            sling is null ? $"{member}.sling" : $"{member}.sling.breakingStrengthN"
+        );
 
     internal override IEnumerable<Ladder> Remedies(LadderMaker make) =>
         BetterSlings(make, make.Line.Anchor, make.Member("anchor"), make.WithAnchor);
@@ -71,13 +80,13 @@ internal sealed class AnchorSlingLink() : LineRule(LinkKind.AnchorSling, "sling"
         Func<AnchorMembers, Plan> put
     )
     {
-        if (anchor.Sling is not { } sling)
+        if (anchor.Sling is not { BreakingStrengthN: not null } sling)
         {
             yield break;
         }
 
         yield return make.Stronger(
-            sling.BreakingStrengthN,
+            sling.BreakingStrengthN!.Value,
             "a sling that breaks",
             $"{member}.sling.breakingStrengthN",
             n => put(anchor with { Sling = sling with { BreakingStrengthN = n } })

@@ -10,13 +10,26 @@ internal sealed class ConnectorLink() : LineRule(LinkKind.Connector, "connector"
 {
     internal override void AddTo(LineWalk walk)
     {
-        if (!walk.Tackle.System.InLine && walk.Line.Tackle.Connector is { } connector)
+        if (walk.Tackle.System.InLine || walk.Line.Tackle.Connector is not { } connector)
+        {
+            return;
+        }
+
+        if (connector.StrengthN is { } strength)
         {
             walk.Add(
                 this,
                 connector.Count == 1 ? "Connector" : "Two connectors",
                 walk.OnTackleJoint,
-                new(connector.StrengthN * connector.Count, walk.Factor.Hardware, [])
+                new(strength * connector.Count, walk.Factor.Hardware, [])
+            );
+        }
+        else
+        {
+            walk.Unknowns.Check(
+                "connector-unknown",
+                $"What the connector between tackle and line breaks at is not given on the {walk.NameOfLine}.",
+                $"{walk.Member}.tackle.connector.strengthN"
             );
         }
     }
@@ -25,7 +38,7 @@ internal sealed class ConnectorLink() : LineRule(LinkKind.Connector, "connector"
     {
         var connector = make.Line.Tackle.Connector!;
         yield return make.Stronger(
-            connector.StrengthN,
+            connector.StrengthN!.Value,
             "a connector that breaks",
             make.Member("tackle.connector.strengthN"),
             n => make.WithTackle(t => t with { Connector = connector with { StrengthN = n } })

@@ -88,7 +88,7 @@ internal sealed class RedirectSlingLink() : RedirectRule(LinkKind.RedirectSling,
 {
     internal override void AddTo(RedirectWalk walk)
     {
-        if (walk.Redirect.At.Sling is { } sling)
+        if (walk.Redirect.At.Sling is { BreakingStrengthN: not null } sling)
         {
             walk.Add(
                 this,
@@ -102,7 +102,8 @@ internal sealed class RedirectSlingLink() : RedirectRule(LinkKind.RedirectSling,
             AnchorSlingLink.Missing(
                 walk.Line.Unknowns,
                 $"{walk.Name} of the {walk.Line.NameOfLine}",
-                $"{walk.Member}.at"
+                $"{walk.Member}.at",
+                walk.Redirect.At.Sling
             );
         }
     }

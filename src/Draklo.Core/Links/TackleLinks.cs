@@ -12,6 +12,8 @@ internal abstract class TackleRopeLink(LinkKind kind, string suffix) : LineRule(
     private protected static TackleRopeMembers? OwnRope(LineWalk walk) =>
         walk.Tackle.System.InLine ? null : walk.Line.Tackle.Rope;
 
+    private protected static bool StrengthUnknown(LineWalk walk) => OwnRope(walk) is { BreakingStrengthN: null };
+
     private protected static LinkRating RatingOf(LineWalk walk)
     {
         var own = OwnRope(walk);
@@ -43,7 +45,7 @@ internal abstract class TackleRopeLink(LinkKind kind, string suffix) : LineRule(
         }
 
         yield return make.Stronger(
-            own.BreakingStrengthN,
+            own.BreakingStrengthN!.Value,
             "a tackle rope that breaks",
             make.Member("tackle.rope.breakingStrengthN"),
             n => make.WithTackle(t => t with { Rope = own with { BreakingStrengthN = n } })
@@ -93,6 +95,16 @@ internal sealed class TackleLegsLink() : TackleRopeLink(LinkKind.TackleLegs, "le
             return;
         }
 
+        if (StrengthUnknown(walk))
+        {
+            walk.Unknowns.Check(
+                "tackle-rope-unknown",
+                $"What the tackle rope of the {walk.NameOfLine} breaks at is not given.",
+                $"{walk.Member}.tackle.rope.breakingStrengthN"
+            );
+            return;
+        }
+
         walk.Add(
             this,
             walk.Tackle.System.Id == TackleSystems.RedirectedId ? "Hauling leg" : "Tackle rope, hauling leg",
@@ -110,7 +122,7 @@ internal sealed class HeldLegsLink() : TackleRopeLink(LinkKind.HeldLegs, "held-l
 {
     internal override void AddTo(LineWalk walk)
     {
-        if (walk.Captured is not { } held)
+        if (walk.Captured is not { } held || StrengthUnknown(walk))
         {
             return;
         }

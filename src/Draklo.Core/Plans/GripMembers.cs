@@ -43,9 +43,9 @@ public sealed record GripMembers : IDocumentPart
 /// <summary>Carabiners or shackles side by side.</summary>
 public sealed record ConnectorMembers : IDocumentPart
 {
-    [Display(Name = "Connector strength", Description = "Breaking strength of one, newtons.")]
+    [Display(Name = "Connector strength", Description = "Breaking strength of one, newtons. Left out, the plan says it is not known.")]
     [Range(500, 1_000_000)]
-    public required double StrengthN { get; init; }
+    public double? StrengthN { get; init; }
 
     [Display(Name = "Side by side", Description = "One, or two that share the load and bend what runs over them less.")]
     [Range(1, 2)]

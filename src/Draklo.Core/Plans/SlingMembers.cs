@@ -5,9 +5,9 @@ namespace Draklo.Core.Plans;
 
 public sealed record SlingMembers : IDocumentPart
 {
-    [Display(Name = "Sling strength", Description = "Breaking strength straight, newtons.")]
+    [Display(Name = "Sling strength", Description = "Breaking strength straight, newtons. Left out, the plan says it is not known.")]
     [Range(500, 1_000_000)]
-    public required double BreakingStrengthN { get; init; }
+    public double? BreakingStrengthN { get; init; }
 
     [Display(Name = "Sling hitch", Description = "straight, choked, basket or twoSlings.")]
     public SlingHitch Hitch { get; init; }

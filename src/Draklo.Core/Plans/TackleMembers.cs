@@ -73,9 +73,9 @@ public sealed record TackleMembers : IDocumentPart
 
 public sealed record TackleRopeMembers : IDocumentPart
 {
-    [Display(Name = "Tackle rope strength", Description = "Breaking strength new and without knots, newtons.")]
+    [Display(Name = "Tackle rope strength", Description = "Breaking strength new and without knots, newtons. Left out, the plan says it is not known.")]
     [Range(500, 1_000_000)]
-    public required double BreakingStrengthN { get; init; }
+    public double? BreakingStrengthN { get; init; }
 
     [Display(Name = "Tackle rope diameter", Description = "Metres.")]
     [Range(0.003, 0.06)]

@@ -1,9 +1,12 @@
+using System.Text.Json.Serialization;
+
 namespace Draklo.Core.Units;
 
 /// <summary>A figure with how far it may be off.</summary>
 public readonly record struct Spread(double Low, double Nominal, double High)
 {
     /// <summary>How far the low figure lies under the nominal one, as a share of it.</summary>
+    [JsonIgnore]
     public double MayFall => Nominal > 0 ? Math.Max(0, 1 - (Low / Nominal)) : 0;
 
     public static Spread About(double nominal, double off) =>

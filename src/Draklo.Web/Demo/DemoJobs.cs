@@ -13,6 +13,8 @@ internal static class DemoJobs
         ("lime.json", 2),
         ("side-leaner.json", 5),
         ("spruce.json", 9),
+        ("birch.json", 12),
+        ("ash.json", 16),
     ];
 
     public static void AddTo(JobStore store, TimeProvider clock)

@@ -21,15 +21,15 @@ export function bearingOf(at: Flat): number {
   return Math.round(((degrees + 360) % 360) * 10) / 10;
 }
 
-/** What the plan shows: the fall, the lines with their haulers, and the targets near enough to matter. */
+/** What the plan shows: the fall, the lines with their haulers, and every target. */
 export function siteBounds(plan: Plan, analysis: Analysis): Bounds {
   const { site } = analysis;
-  const near = 2.2 * plan.tree.heightM;
   const places = [
     ...site.footprint,
     ...site.crown,
     ...site.lines.flatMap((l) => [...l.legs, l.crew]),
-    ...plan.site.targets.flatMap((t) => t.points).filter((p) => Math.hypot(p.eastM, p.northM) < near),
+    ...plan.site.targets.flatMap((t) => t.points),
+    ...(site.torn?.footprint ?? []),
   ];
   const east = places.map((p) => p.eastM);
   const north = places.map((p) => p.northM);
@@ -134,6 +134,20 @@ export const kindWords: Record<Target["kind"], string> = {
   people: "People's place",
   other: "Other",
 };
+
+/** A shape turned about the middle of its corners, clockwise, to a tenth of a metre. */
+export function turnedAbout(points: SitePlace[], byDeg: number): SitePlace[] {
+  const east = points.reduce((sum, p) => sum + p.eastM, 0) / points.length;
+  const north = points.reduce((sum, p) => sum + p.northM, 0) / points.length;
+  const turn = (byDeg * Math.PI) / 180;
+  return points.map((p) => {
+    const [e, n] = [p.eastM - east, p.northM - north];
+    return {
+      eastM: tenth(east + e * Math.cos(turn) + n * Math.sin(turn)),
+      northM: tenth(north + n * Math.cos(turn) - e * Math.sin(turn)),
+    };
+  });
+}
 
 /** A target of usual size, aside of the lay, to be moved where it stands. */
 export function usualTarget(kind: Target["kind"], plan: Plan): Target {

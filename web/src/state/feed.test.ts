@@ -38,7 +38,11 @@ beforeEach(() => {
   forget();
   useSheet
     .getState()
-    .open("a", { name: "", place: "", plan: { tree: { heightM: 21 }, guesses: [], lines: [] } as unknown as Plan });
+    .open("a", {
+      name: "",
+      place: "",
+      plan: { tree: { heightM: 21 }, guesses: [], provenance: {}, accepted: [], lines: [] } as unknown as Plan,
+    });
   stop = follow("metric", false);
 });
 

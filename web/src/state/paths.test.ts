@@ -9,6 +9,8 @@ const plan = {
     { id: "main", share: 1, seat: { heightM: 13 }, anchor: { name: "oak", bearingDeg: 350, capacityN: 9000 } },
     { id: "steer", share: 0.5, seat: { heightM: 10 }, anchor: { bearingDeg: 20 } },
   ],
+  provenance: {},
+  accepted: [],
   guesses: ["tree.heightM", "lines[0].seat.heightM", "lines[1].seat.heightM"],
 } as unknown as Plan;
 

@@ -1,7 +1,15 @@
 import { beforeEach, describe, expect, it } from "vitest";
 import type { Plan } from "../api/types";
 import {
+  accept,
+  allGuesses,
   elsewhere,
+  isGuess,
+  provenanceOf,
+  provenanceOfReadings,
+  setFrom,
+  startMember,
+  takeBack,
   setMember,
   toggleGuess,
   useSheet,
@@ -13,6 +21,8 @@ import {
 
 const plan = {
   tree: { heightM: 21 },
+  provenance: {},
+  accepted: [],
   guesses: ["tree.heightM", "lines[1].seat.heightM"],
   lines: [
     {
@@ -82,8 +92,55 @@ describe("editing", () => {
     expect(useSheet.getState().past).toHaveLength(0);
     setMember("tree.heightM", 21);
     expect(now()?.plan.guesses).toEqual(["lines[1].seat.heightM"]);
+  });
+
+  it("calls a figure measured only when somebody says so, and a guess when they take it back", () => {
+    const from = () => {
+      const plan = now()?.plan;
+      return plan ? provenanceOf(plan, "tree.heightM") : undefined;
+    };
+    expect(from()).toBe("guess");
+    setMember("tree.heightM", 22);
+    expect(from()).toBe("given");
     toggleGuess("tree.heightM");
-    expect(now()?.plan.guesses).toContain("tree.heightM");
+    expect(from()).toBe("measured");
+    toggleGuess("tree.heightM");
+    expect(from()).toBe("guess");
+    setMember("tree.heightM", 22);
+    expect(from()).toBe("given");
+  });
+
+  it("starts a part with figures that are nobody's yet, and leaves those that somebody gave", () => {
+    setMember("lines[0].anchor.distanceM", 31);
+    const anchor = { ...now()?.plan.lines[0]?.anchor, kind: "tree", tree: { dbhM: 0.4, heightM: 15 } };
+    startMember("lines[0].anchor", anchor);
+    const plan = now()?.plan;
+    expect(plan && allGuesses(plan).filter((p) => p.startsWith("lines[0].anchor"))).toEqual([
+      "lines[0].anchor.tree.dbhM",
+      "lines[0].anchor.tree.heightM",
+    ]);
+    setMember("lines[0].anchor.tree.dbhM", 0.4);
+    expect(now()?.plan.provenance).not.toHaveProperty(["lines[0].anchor.tree.dbhM"]);
+  });
+
+  it("marks what a simulated instrument reads, and what follows from it", () => {
+    setFrom("simulated", [["readings.girthM", 1.3]]);
+    setFrom("measured", [["readings.height.upDeg", 40]]);
+    const plan = now()?.plan;
+    expect(plan && provenanceOfReadings(plan, "readings.girthM")).toBe("simulated");
+    expect(plan && provenanceOfReadings(plan, "readings.height")).toBe("measured");
+    expect(plan && isGuess(plan, "readings.girthM")).toBe(true);
+  });
+
+  it("takes a check on once, and back", () => {
+    const entry = { code: "gust-low", path: "wind.gustMps", by: "Mara", at: "2026-04-18T08:00:00Z", because: "calm" };
+    accept(entry);
+    accept({ ...entry, by: "Ives" });
+    expect(now()?.plan.accepted.map((a) => a.by)).toEqual(["Ives"]);
+    takeBack({ code: "gust-low" });
+    expect(now()?.plan.accepted).toHaveLength(1);
+    takeBack(entry);
+    expect(now()?.plan.accepted).toEqual([]);
   });
 
   it("takes a member away", () => {
@@ -105,6 +162,14 @@ describe("lines", () => {
     expect(left.lines.map((l) => l.id)).toEqual(["steer"]);
     expect(left.guesses).toEqual(["tree.heightM", "lines[0].seat.heightM"]);
     expect(withoutLine(plan, 1).guesses).toEqual(["tree.heightM"]);
+    const told = {
+      ...plan,
+      provenance: { "lines[1].seat.heightM": "measured", "lines[0].share": "default" },
+      accepted: [{ code: "link-tight", path: "lines[1].anchor", by: "Mara", at: "", because: "" }],
+    } as unknown as Plan;
+    expect(withoutLine(told, 0).provenance).toEqual({ "lines[0].seat.heightM": "measured" });
+    expect(withoutLine(told, 0).accepted[0]?.path).toBe("lines[0].anchor");
+    expect(withoutLine(told, 1).accepted).toEqual([]);
   });
 
   it("are added lower, aside, under a name of their own, on an anchor that nobody has looked at", () => {

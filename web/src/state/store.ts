@@ -74,33 +74,127 @@ export const useSheet = create<SheetState>((set) => ({
   },
 }));
 
-/** Sets a member of the plan. A figure that somebody gives is no guess any more. */
+export type Provenance = Plan["provenance"][string];
+
+/** Where a figure comes from. One of which nothing is said was given. */
+export function provenanceOf(plan: Plan, path: string): Provenance {
+  return plan.provenance[path] ?? (plan.guesses.includes(path) ? "guess" : "given");
+}
+
+/** Whether nobody has confirmed a figure: a guess, a default of the product, or a simulated reading. */
+export function isGuess(plan: Plan, path: string): boolean {
+  return ["guess", "default", "simulated"].includes(provenanceOf(plan, path));
+}
+
+/** Every figure that nobody has confirmed. */
+export function allGuesses(plan: Plan): string[] {
+  return [...new Set([...plan.guesses, ...Object.keys(plan.provenance)])].filter((path) => isGuess(plan, path));
+}
+
+/** The plan with a word on where a figure, and everything under it, comes from; nothing takes the word away. */
+export function withProvenance(plan: Plan, path: string, from: Provenance | undefined): Plan {
+  const under = (p: string) => p === path || p.startsWith(`${path}.`) || p.startsWith(`${path}[`);
+  const guesses = plan.guesses.some(under) ? plan.guesses.filter((g) => !under(g)) : plan.guesses;
+  const kept = Object.entries(plan.provenance).filter(([p]) => !under(p));
+  if (from === undefined && kept.length === Object.keys(plan.provenance).length && guesses === plan.guesses)
+    return plan;
+  return { ...plan, guesses, provenance: Object.fromEntries(from ? [...kept, [path, from]] : kept) };
+}
+
+/** Sets a member of the plan. A figure that somebody gives is no guess any more, even when it is the same again. */
 export function setMember(path: MemberPath, value: unknown, grip?: string): void {
   useSheet.getState().edit((document) => {
-    if (valueAt(document.plan, path) === value && !document.plan.guesses.includes(path)) return document;
-    const plan = withValue(document.plan, path, value);
-    return { ...document, plan: { ...plan, guesses: plan.guesses.filter((g) => g !== path) } };
+    const told = withProvenance(document.plan, path, undefined);
+    if (valueAt(document.plan, path) === value && told === document.plan) return document;
+    return { ...document, plan: withValue(told, path, value) };
   }, grip);
 }
 
-export function toggleGuess(path: MemberPath): void {
+/** Adds or changes a part of the plan with figures that nobody has given: each new one is a guess until somebody does. */
+export function startMember(path: MemberPath, value: unknown): void {
   useSheet.getState().edit((document) => {
-    const guesses = document.plan.guesses.includes(path)
-      ? document.plan.guesses.filter((g) => g !== path)
-      : [...document.plan.guesses, path];
-    return { ...document, plan: { ...document.plan, guesses } };
+    const figures = numbersIn(path, value).filter(([p, n]) => valueAt(document.plan, p) !== n);
+    const plan = withValue(document.plan, path, value);
+    return {
+      ...document,
+      plan: {
+        ...plan,
+        provenance: { ...plan.provenance, ...Object.fromEntries(figures.map(([p]) => [p, "default"] as const)) },
+      },
+    };
   });
 }
 
+/** Where a figure comes from that readings come to: measured only when each of them is somebody's own. */
+export function provenanceOfReadings(plan: Plan, readings: string): Provenance {
+  const under = Object.entries(plan.provenance).filter(([p]) => p.startsWith(readings));
+  return under.find(([p]) => isGuess(plan, p))?.[1] ?? "measured";
+}
+
+/** Sets figures with where they come from. */
+export function setFrom(from: Provenance, figures: [path: MemberPath, value: unknown][]): void {
+  useSheet.getState().edit((document) => ({
+    ...document,
+    plan: figures.reduce(
+      (plan, [path, value]) => withValue(withProvenance(plan, path, from), path, value),
+      document.plan,
+    ),
+  }));
+}
+
+function numbersIn(path: string, value: unknown): [string, number][] {
+  if (typeof value === "number") return [[path, value]];
+  if (typeof value !== "object" || value === null) return [];
+  return Object.entries(value).flatMap(([key, inner]) =>
+    numbersIn(Array.isArray(value) ? `${path}[${key}]` : `${path}.${key}`, inner),
+  );
+}
+
+/** Somebody measured it, or it turns out that nobody did. */
+export function toggleGuess(path: MemberPath): void {
+  useSheet.getState().edit((document) => ({
+    ...document,
+    plan: withProvenance(document.plan, path, provenanceOf(document.plan, path) === "measured" ? "guess" : "measured"),
+  }));
+}
+
+/** Takes a check on by name. */
+export function accept(entry: Plan["accepted"][number]): void {
+  useSheet.getState().edit((document) => ({
+    ...document,
+    plan: { ...document.plan, accepted: [...document.plan.accepted.filter((a) => !sameCheck(a, entry)), entry] },
+  }));
+}
+
+export function takeBack(entry: { code: string; path?: string | undefined }): void {
+  useSheet.getState().edit((document) => ({
+    ...document,
+    plan: { ...document.plan, accepted: document.plan.accepted.filter((a) => !sameCheck(a, entry)) },
+  }));
+}
+
+const sameCheck = (a: { code: string; path?: string | undefined }, b: { code: string; path?: string | undefined }) =>
+  a.code === b.code && (a.path ?? "") === (b.path ?? "");
+
 /** Takes a line away; what was said of the lines after it moves with them. */
 export function withoutLine(plan: Plan, index: number): Plan {
-  const guesses = plan.guesses.flatMap((path) => {
+  const moved = (path: string): string[] => {
     const of = /^lines\[(\d+)\](.*)$/.exec(path);
     if (!of) return [path];
     const at = Number(of[1]);
     return at === index ? [] : [`lines[${at > index ? at - 1 : at}]${of[2] ?? ""}`];
-  });
-  return { ...plan, lines: plan.lines.filter((_, i) => i !== index), guesses };
+  };
+  return {
+    ...plan,
+    lines: plan.lines.filter((_, i) => i !== index),
+    guesses: plan.guesses.flatMap(moved),
+    provenance: Object.fromEntries(
+      Object.entries(plan.provenance).flatMap(([path, from]) => moved(path).map((p) => [p, from] as const)),
+    ),
+    accepted: plan.accepted.flatMap((a) =>
+      a.path === undefined ? [a] : moved(a.path).map((path) => ({ ...a, path })),
+    ),
+  };
 }
 
 /** An anchor at a place that nobody has looked at: how far it stands is kept, what it is made of and holds is not. */

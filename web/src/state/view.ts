@@ -31,6 +31,8 @@ interface ViewState extends AddressedView {
   /** Id of the target taken in hand on the plan. */
   target: string | null;
   draft: Draft | null;
+  /** Path of the member that somebody was sent to. */
+  field: string | null;
   /** Whether the lay rose is drawn round the tree. */
   rose: boolean;
   set: (part: Partial<Omit<ViewState, "set">>) => void;
@@ -44,7 +46,7 @@ export const firstView: AddressedView = {
   dialog: null,
 };
 
-const passing = { link: null, tiltDeg: 0, target: null, draft: null, rose: false };
+const passing = { link: null, tiltDeg: 0, target: null, draft: null, field: null, rose: false };
 
 export const useView = create<ViewState>((set) => ({
   ...firstView,

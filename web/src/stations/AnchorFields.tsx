@@ -2,7 +2,7 @@ import type { PathOf } from "../state/memberPath";
 import type { Analysis, Catalogue, Line } from "../api/types";
 import { useFeed } from "../state/feed";
 import { useStarts } from "../state/starts";
-import { setMember } from "../state/store";
+import { setMember, startMember } from "../state/store";
 import { Choice } from "../ui/Choice";
 import { Note, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
@@ -57,7 +57,7 @@ export function AnchorFields({
     if (next === "post") changed.post ??= starts.anchorPost;
     if (next === "pickets") changed.pickets ??= starts.anchorPickets;
     if (next === "weight" || next === "vehicle") changed.weight ??= starts.anchorWeight;
-    setMember(path, changed);
+    startMember(path, changed);
   }
 
   return (
@@ -135,7 +135,13 @@ export function AnchorFields({
         <>
           <Member path={`${path}.weight.massKg`} label="Mass" quantity="mass" step={50} measured />
           {kind === "vehicle" && (
-            <Member path={`${path}.weight.brakedShare`} label="Share on braked wheels" quantity="percent" step={5} />
+            <Member
+              path={`${path}.weight.brakedShare`}
+              label="Share on braked wheels"
+              quantity="percent"
+              step={5}
+              unknown="which?"
+            />
           )}
           <Member path={`${path}.weight.slopeDeg`} label="Slope, uphill of the pull is +" quantity="angle" />
           {ground("weight", "grip")}

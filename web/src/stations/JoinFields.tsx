@@ -72,7 +72,13 @@ export function JoinFields({ at, catalogue }: { at: number; catalogue: Catalogue
       {tackle.connector && (
         <>
           <Piece path={`${path}.connector`} place="connector" />
-          <Member path={`${path}.connector.strengthN`} label="One breaks at" quantity="force" step={1} />
+          <Member
+            path={`${path}.connector.strengthN`}
+            label="One breaks at"
+            quantity="force"
+            step={1}
+            unknown="not known"
+          />
         </>
       )}
     </>

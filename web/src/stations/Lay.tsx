@@ -12,6 +12,7 @@ import { Button, Note, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
 import { Group, Member } from "./fields";
+import { EscapeRoutes } from "./EscapeRoutes";
 import { TargetFields } from "./TargetFields";
 import { SiteFiles } from "./SiteFiles";
 import { Ground } from "./GroundFields";
@@ -32,6 +33,7 @@ export function Lay() {
       <MarkFields plan={plan} />
       {index >= 0 ? <TargetFields index={index} plan={plan} /> : <AddTarget plan={plan} />}
       <TargetList />
+      <EscapeRoutes plan={plan} />
       <Directions plan={plan} />
       <Ground />
       <SiteFiles plan={plan} />

@@ -1,7 +1,7 @@
 import { useStarts } from "../state/starts";
 import type { Catalogue, Plan } from "../api/types";
 import { useFeed } from "../state/feed";
-import { setMember, useSheet } from "../state/store";
+import { setFrom, setMember, useSheet } from "../state/store";
 import { Button, Note, Segments } from "../ui/controls";
 import { Group, Member, useMember, useProblem } from "./fields";
 import { CrownSketch } from "./sketches";
@@ -121,7 +121,6 @@ export function MassFields() {
 export function CrownLooks({ catalogue, conifer }: { catalogue: Catalogue; conifer: boolean }) {
   const ratio = useMember("tree.crown.massRatio") as number;
   const inLeaf = useMember("wind.inLeaf") as boolean;
-  const edit = useSheet((s) => s.edit);
   const looks = catalogue.crowns.filter((c) => (c.habit === "conifer") === conifer && (conifer || c.inLeaf === inLeaf));
   return (
     <div role="radiogroup" aria-label="What the crown looks like" className="my-1 flex border border-ink">
@@ -135,14 +134,7 @@ export function CrownLooks({ catalogue, conifer }: { catalogue: Catalogue; conif
             aria-checked={taken}
             // A look is still a guess of the mass: it stays marked as one.
             onClick={() => {
-              edit((d) => ({
-                ...d,
-                plan: {
-                  ...d.plan,
-                  tree: { ...d.plan.tree, crown: { ...d.plan.tree.crown, massRatio: look.ratio } },
-                  guesses: [...d.plan.guesses.filter((g) => g !== "tree.crown.massRatio"), "tree.crown.massRatio"],
-                },
-              }));
+              setFrom("guess", [["tree.crown.massRatio", look.ratio]]);
             }}
             className={`flex-1 border-r border-ink py-1 last:border-r-0 ${taken ? "outline-2 -outline-offset-2 outline-ink" : "hover:bg-tint"}`}
           >

@@ -1,11 +1,12 @@
 import type { Catalogue, Line } from "../api/types";
 import { useFeed } from "../state/feed";
 import { useStarts } from "../state/starts";
-import { setMember } from "../state/store";
+import { setMember, startMember } from "../state/store";
 import { Choice } from "../ui/Choice";
 import { Button, Note, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
 import { figure, unitOf, range, written } from "../units/units";
+import { AnchorFields } from "./AnchorFields";
 import { Group, Member, useMember } from "./fields";
 import { Piece } from "./Piece";
 import { schools } from "./schools";
@@ -30,7 +31,7 @@ export function PullerFields({ at, catalogue }: { at: number; catalogue: Catalog
         value={puller.kind}
         options={kinds}
         onChange={(kind) => {
-          setMember(`${path}.puller`, {
+          startMember(`${path}.puller`, {
             ...puller,
             kind,
             ...(kind === "vehicle"
@@ -50,7 +51,7 @@ export function PullerFields({ at, catalogue }: { at: number; catalogue: Catalog
             label="Footing"
             value={puller.footing}
             onChange={(footing) => {
-              setMember(`${path}.puller`, {
+              startMember(`${path}.puller`, {
                 ...puller,
                 footing,
                 effortEachN:
@@ -80,6 +81,7 @@ export function PullerFields({ at, catalogue }: { at: number; catalogue: Catalog
             label="Share on driven wheels"
             quantity="percent"
             step={5}
+            unknown="which drive?"
           />
           <Member path={`${path}.puller.vehicle.slopeDeg`} label="Slope it drives up" quantity="angle" />
           <Choice
@@ -92,6 +94,16 @@ export function PullerFields({ at, catalogue }: { at: number; catalogue: Catalog
           />
         </>
       )}
+      {(puller.kind === "vehicle" || (puller.kind === "machine" && puller.vehicle)) && (
+        <Member
+          path={`${path}.puller.arrivesMps`}
+          label="Speed when the line comes tight"
+          quantity="speed"
+          step={0.5}
+          unknown="from standing"
+        />
+      )}
+      {(puller.kind === "machine" || puller.kind === "handWinch") && <OwnAnchor at={at} catalogue={catalogue} />}
       <Gives at={at} />
       {limiter ? (
         <div className="mt-1 border-l-2 border-rule pl-2" data-limiter>
@@ -118,13 +130,51 @@ export function PullerFields({ at, catalogue }: { at: number; catalogue: Catalog
         <Button
           className="my-1"
           onClick={() => {
-            setMember(`${path}.limiter`, starts.limiter);
+            startMember(`${path}.limiter`, starts.limiter);
           }}
         >
           Put turns on a drum before it
         </Button>
       )}
     </Group>
+  );
+}
+
+/** What holds a winch or machine that hauls on a tackle; without a tackle the line's own anchor does. */
+function OwnAnchor({ at, catalogue }: { at: number; catalogue: Catalogue }) {
+  const path = `lines[${at}].puller` as const;
+  const puller = useMember(path) as Line["puller"];
+  const system = useMember(`lines[${at}].tackle.systemId`) as string;
+  const anchor = useMember(`lines[${at}].anchor`) as Line["anchor"];
+  const name = puller.kind === "machine" ? "machine" : "winch";
+  if (system === "direct") return <Note>It hauls the line directly: the anchor above is what holds the {name}.</Note>;
+  return puller.anchor ? (
+    <div className="mt-1 border-l-2 border-rule pl-2">
+      <p className="font-tight text-sm font-semibold">What holds the {name}</p>
+      <AnchorFields path={`${path}.anchor`} catalogue={catalogue} holds={() => undefined} />
+      <Button
+        onClick={() => {
+          setMember(`${path}.anchor`, undefined);
+        }}
+      >
+        Take it away
+      </Button>
+    </div>
+  ) : (
+    <Button
+      className="my-1"
+      onClick={() => {
+        setMember(`${path}.anchor`, {
+          distanceM: anchor.distanceM,
+          bearingDeg: anchor.bearingDeg,
+          groundRiseM: anchor.groundRiseM,
+          heightM: anchor.heightM,
+          kind: "rated",
+        });
+      }}
+    >
+      Say what holds the {name}
+    </Button>
   );
 }
 

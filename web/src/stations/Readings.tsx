@@ -4,7 +4,8 @@ import { api, sayWhy } from "../api/client";
 import type { Plan, Sight } from "../api/types";
 import { useFeed } from "../state/feed";
 import { useStarts } from "../state/starts";
-import { setMember, useSheet } from "../state/store";
+import { valueAt } from "../state/paths";
+import { isGuess, provenanceOfReadings, setFrom, setMember, startMember, useSheet } from "../state/store";
 import { openWorking } from "../state/view";
 import { Button, Note, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
@@ -25,7 +26,7 @@ export function HeightReadings() {
     return (
       <Button
         onClick={() => {
-          setMember("readings.height", starts.heightReading);
+          startMember("readings.height", starts.heightReading);
         }}
       >
         Measure the height
@@ -82,6 +83,7 @@ export function HeightReadings() {
         quantity="length"
         working="measured-height"
         takes="tree.heightM"
+        readings="readings.height"
       />
       <button
         type="button"
@@ -111,6 +113,7 @@ export function GirthReading() {
           quantity="thickness"
           working="measured-diameter"
           takes="tree.dbhM"
+          readings="readings.girthM"
         />
       )}
     </>
@@ -122,7 +125,6 @@ export function LeanReadings() {
   const views = (useMember("readings.leanViews") as LeanView[] | undefined) ?? [];
   const lean = useFeed((s) => s.analysis?.measured.lean);
   const units = useSettings((s) => s.units);
-  const edit = useSheet((s) => s.edit);
   const change = (next: LeanView[]) => {
     setMember("readings.leanViews", next);
   };
@@ -130,20 +132,12 @@ export function LeanReadings() {
   function take(): void {
     if (!lean) return;
     const round = (v: number) => Math.round(v * 10) / 10;
-    edit((d) => {
-      const guesses = d.plan.guesses.filter((g) => g !== "tree.lean.angleDeg" && g !== "tree.lean.bearingDeg");
-      return {
-        ...d,
-        plan: {
-          ...d.plan,
-          tree: {
-            ...d.plan.tree,
-            lean: { ...d.plan.tree.lean, angleDeg: round(lean.angleDeg), bearingDeg: round(lean.bearingDeg) % 360 },
-          },
-          guesses: lean.oneView ? [...guesses, "tree.lean.angleDeg", "tree.lean.bearingDeg"] : guesses,
-        },
-      };
-    });
+    const plan = useSheet.getState().document?.plan;
+    if (!plan) return;
+    setFrom(lean.oneView ? "guess" : provenanceOfReadings(plan, "readings.leanViews"), [
+      ["tree.lean.angleDeg", round(lean.angleDeg)],
+      ["tree.lean.bearingDeg", round(lean.bearingDeg) % 360],
+    ]);
   }
 
   return (
@@ -221,10 +215,12 @@ interface ResultProps {
   working: string;
   /** The member that takes it. */
   takes: MemberPath;
+  /** What it is worked out from. */
+  readings: MemberPath;
 }
 
 /** What readings come to, to be taken into the plan; says so when the plan already has it. */
-function Result({ label, value, quantity, working, takes }: ResultProps) {
+function Result({ label, value, quantity, working, takes, readings }: ResultProps) {
   const units = useSettings((s) => s.units);
   const now = useMember(takes) as number | undefined;
   if (value === undefined) return null;
@@ -247,7 +243,8 @@ function Result({ label, value, quantity, working, takes }: ResultProps) {
       ) : (
         <Button
           onClick={() => {
-            setMember(takes, rounded);
+            const plan = useSheet.getState().document?.plan;
+            if (plan) setFrom(provenanceOfReadings(plan, readings), [[takes, rounded]]);
           }}
         >
           Take it
@@ -270,13 +267,22 @@ function Instrument({
   lookingDeg?: number;
 }) {
   const [said, setSaid] = useState<string | null>(null);
+  const [waiting, setWaiting] = useState<number | null>(null);
+
+  /** What a simulated instrument reads is marked so. */
+  function put(value: number): void {
+    setFrom("simulated", [[path, value]]);
+    setWaiting(null);
+  }
 
   async function read(): Promise<void> {
     const plan = useSheet.getState().document?.plan;
     if (!plan) return;
     try {
       const { instrument, value } = await api.reading(plan, sight, lookingDeg);
-      setMember(path, value);
+      const own = valueAt(plan, path) !== undefined && !isGuess(plan, path);
+      if (own) setWaiting(value);
+      else put(value);
       setSaid(instrument);
     } catch (error) {
       setSaid(sayWhy(error));
@@ -288,6 +294,29 @@ function Instrument({
       <span role="status" className="min-w-0">
         {said}
       </span>
+      {waiting !== null && (
+        <>
+          <span className="min-w-0">It is simulated: replace your own reading?</span>
+          <button
+            type="button"
+            className="min-h-6 shrink-0 underline"
+            onClick={() => {
+              put(waiting);
+            }}
+          >
+            Replace it
+          </button>
+          <button
+            type="button"
+            className="min-h-6 shrink-0 underline"
+            onClick={() => {
+              setWaiting(null);
+            }}
+          >
+            Keep mine
+          </button>
+        </>
+      )}
       <button
         type="button"
         className="min-h-6 shrink-0 underline"

@@ -2,7 +2,7 @@ import { useStarts } from "../state/starts";
 import type { Catalogue, Line } from "../api/types";
 import { Figure } from "./Figure";
 import { useFeed } from "../state/feed";
-import { setMember, useSheet } from "../state/store";
+import { setMember, useSheet, withProvenance } from "../state/store";
 import { useView } from "../state/view";
 import { Choice } from "../ui/Choice";
 import { Button, Note } from "../ui/controls";
@@ -137,8 +137,7 @@ function Redirect({
           edit((d) => ({
             ...d,
             plan: {
-              ...d.plan,
-              guesses: d.plan.guesses.filter((g) => !g.startsWith(`lines[${at}].redirects`)),
+              ...withProvenance(d.plan, `lines[${at}].redirects`, undefined),
               lines: d.plan.lines.map((l, i) =>
                 i === at ? { ...l, redirects: l.redirects.filter((_, n) => n !== number) } : l,
               ),

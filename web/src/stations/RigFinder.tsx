@@ -2,7 +2,7 @@ import { HubConnectionBuilder, LogLevel, type HubConnection } from "@microsoft/s
 import { useEffect, useRef, useState } from "react";
 import type { FoundRigs } from "../api/types";
 import { useFeed } from "../state/feed";
-import { useSheet } from "../state/store";
+import { provenanceOf, useSheet, withProvenance } from "../state/store";
 import { Button, Note } from "../ui/controls";
 import { Modal } from "../ui/Modal";
 import { NumberField } from "../ui/NumberField";
@@ -184,10 +184,16 @@ function Found({ found, onClose }: { found: FoundRigs; onClose: () => void }) {
                     onClick={() => {
                       edit((d) => ({
                         ...d,
+                        // What was a guess of the line and is not changed by the rig stays one.
                         plan: {
-                          ...d.plan,
-                          guesses: d.plan.guesses.filter(
-                            (g) => !g.startsWith("lines[0].rope") && !g.startsWith("lines[0].seat"),
+                          ...withProvenance(
+                            rig.line.rope.itemId === undefined
+                              ? d.plan
+                              : withProvenance(d.plan, "lines[0].rope", undefined),
+                            "lines[0].seat.heightM",
+                            rig.line.seat.heightM === d.plan.lines[0]?.seat.heightM
+                              ? provenanceOf(d.plan, "lines[0].seat.heightM")
+                              : "default",
                           ),
                           lines: d.plan.lines.map((l, n) => (n === 0 ? { ...rig.line, id: l.id, share: l.share } : l)),
                         },

@@ -1,7 +1,7 @@
 import type { PathOf } from "../state/memberPath";
 import { useStarts } from "../state/starts";
 import type { Catalogue, Line } from "../api/types";
-import { setMember } from "../state/store";
+import { setMember, startMember } from "../state/store";
 import { Choice } from "../ui/Choice";
 import { Button, Note } from "../ui/controls";
 import { useFeed } from "../state/feed";
@@ -60,7 +60,7 @@ export function RopeFields({ at, catalogue }: { at: number; catalogue: Catalogue
         <Button
           className="mt-1"
           onClick={() => {
-            setMember(`${path}.joined`, {
+            startMember(`${path}.joined`, {
               knotId: starts.joinKnotId,
               rope: {
                 breakingStrengthN: rope.breakingStrengthN,

@@ -33,7 +33,13 @@ export function SlingFields({ path, catalogue, name }: { path: PathOf<Sling>; ca
       {sling && (
         <>
           <Piece path={path} place="sling" />
-          <Member path={`${path}.breakingStrengthN`} label="Sling breaks at" quantity="force" step={1} />
+          <Member
+            path={`${path}.breakingStrengthN`}
+            label="Sling breaks at"
+            quantity="force"
+            step={1}
+            unknown="not known"
+          />
           {(sling.hitch === "basket" || sling.hitch === "twoSlings") && (
             <Member path={`${path}.halfAngleDeg`} label="Half the angle between its legs" quantity="angle" />
           )}

@@ -3,7 +3,7 @@ import { lazy, Suspense } from "react";
 import type { Catalogue, Composed, Line } from "../api/types";
 import { Figure } from "./Figure";
 import { useFeed } from "../state/feed";
-import { setMember, useSheet } from "../state/store";
+import { setMember, startMember, useSheet } from "../state/store";
 import { Note, Segments } from "../ui/controls";
 import { Choice } from "../ui/Choice";
 import { useSettings } from "../ui/settings";
@@ -124,7 +124,8 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
               label="Rope of the tackle"
               value={own ? "own" : "line"}
               onChange={(v) => {
-                setMember(`${path}.tackle.rope`, v === "own" ? starts.tackleRope : undefined);
+                if (v === "own") startMember(`${path}.tackle.rope`, starts.tackleRope);
+                else setMember(`${path}.tackle.rope`, undefined);
               }}
               choices={[
                 { value: "own", text: "Rope of its own" },
@@ -139,6 +140,7 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
                 label="Its rope breaks at"
                 quantity="force"
                 step={1}
+                unknown="not known"
               />
             )}
             {own && (

@@ -1,14 +1,17 @@
+import { useState } from "react";
 import type { Plan, Target } from "../api/types";
-import { kindWords } from "../drawing/sitePlan";
+import { kindWords, turnedAbout } from "../drawing/sitePlan";
 import { useFeed } from "../state/feed";
 import { setMember } from "../state/store";
 import { useView } from "../state/view";
 import { Check } from "../ui/Check";
 import { Choice } from "../ui/Choice";
-import { Button } from "../ui/controls";
+import { Button, Segments } from "../ui/controls";
 import { TextField } from "../ui/TextField";
 import { Group, Member, useProblem } from "./fields";
 import { Refused } from "../ui/Refused";
+import { PlaceFields, type PlaceWay } from "./PlaceFields";
+import { Word, words } from "./Word";
 
 const kinds = Object.entries(kindWords).map(([value, name]) => ({ value, name }));
 
@@ -18,6 +21,7 @@ export function TargetFields({ index, plan }: { index: number; plan: Plan }) {
   const path = `site.targets[${index}]` as const;
   const target = plan.site.targets[index];
   const wrong = useProblem(`${path}.points`);
+  const [way, setWay] = useState<PlaceWay>("east");
   const clearance = useFeed((s) => s.analysis?.site.targets.find((t) => t.id === target?.id)?.text);
   if (!target) return null;
   const points = target.points;
@@ -78,20 +82,29 @@ export function TargetFields({ index, plan }: { index: number; plan: Plan }) {
           }}
         />
       )}
-      {points.map((_, i) => (
+      {target.kind === "powerLine" && <Word path={`${path}.utilityWord`} {...words.utility} />}
+      {(target.kind === "road" || target.kind === "path") && <Word path={`${path}.closing`} {...words.closing} />}
+      <Segments
+        label="Places given as"
+        value={way}
+        onChange={(v) => {
+          setWay(v as PlaceWay);
+        }}
+        choices={[
+          { value: "east", text: "East, north" },
+          { value: "far", text: "Distance, bearing" },
+          { value: "lay", text: "By the lay" },
+        ]}
+      />
+      {points.map((point, i) => (
         <div key={i} className="grid grid-cols-[1fr_auto] items-end gap-x-2">
-          <div>
-            <Member
-              path={`${path}.points[${i}].eastM`}
-              label={points.length === 1 ? "East of the stump" : `Corner ${i + 1}, east`}
-              quantity="length"
-            />
-            <Member
-              path={`${path}.points[${i}].northM`}
-              label={points.length === 1 ? "North of the stump" : `Corner ${i + 1}, north`}
-              quantity="length"
-            />
-          </div>
+          <PlaceFields
+            path={`${path}.points[${i}]`}
+            corner={points.length === 1 ? null : i + 1}
+            point={point}
+            way={way}
+            layDeg={plan.lay.bearingDeg}
+          />
           {points.length > 1 && (
             <button
               type="button"
@@ -106,6 +119,22 @@ export function TargetFields({ index, plan }: { index: number; plan: Plan }) {
           )}
         </div>
       ))}
+      {points.length > 1 && (
+        <div className="flex items-center gap-2 py-1">
+          <p className="flex-1 font-tight text-sm">Turn it about its middle</p>
+          {[-15, -5, 5, 15].map((by) => (
+            <Button
+              key={by}
+              aria-label={`Turn it ${Math.abs(by)}° ${by < 0 ? "left" : "right"}`}
+              onClick={() => {
+                change(turnedAbout(points, by));
+              }}
+            >
+              {by > 0 ? `+${by}` : by}°
+            </Button>
+          ))}
+        </div>
+      )}
       <Refused>{wrong}</Refused>
       <div className="mt-2 flex flex-wrap gap-2">
         <Button onClick={more}>Add a corner</Button>

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { api } from "../api/client";
 import { Figure } from "./Figure";
 import { useFeed } from "../state/feed";
-import { setMember, useSheet } from "../state/store";
+import { setFrom, setMember, useSheet } from "../state/store";
 import { dayOf } from "../state/words";
 import { Button, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
@@ -18,7 +18,8 @@ export function WindFields() {
   const [open, setOpen] = useState(false);
   return (
     <Group title="Wind">
-      <Member path="wind.speedMps" label="Wind" quantity="speed" />
+      <Member path="wind.speedMps" label="Wind" quantity="speed" unknown="not looked" />
+      <Member path="wind.gustMps" label="Gusts expected" quantity="speed" unknown="not known" />
       <Member path="wind.fromDeg" label="Wind from" quantity="angle" step={5} />
       <Segments
         label="Leaves"
@@ -78,7 +79,6 @@ function Forecast() {
   const day = planned ?? new Date().toISOString().slice(0, 10);
   const forecast = useQuery({ queryKey: ["forecast", day], queryFn: () => api.forecast(day), staleTime: Infinity });
   const gust = useFeed((s) => s.analysis?.gust?.speedMps);
-  const edit = useSheet((s) => s.edit);
   if (forecast.isError)
     return (
       <p role="alert" className="text-sm">
@@ -111,10 +111,11 @@ function Forecast() {
                     className="min-h-6 underline"
                     aria-label={`${String(h.hour).padStart(2, "0")}:00, take its wind`}
                     onClick={() => {
-                      edit((d) => ({
-                        ...d,
-                        plan: { ...d.plan, wind: { ...d.plan.wind, speedMps: h.windMps, fromDeg: h.fromDeg } },
-                      }));
+                      setFrom("given", [
+                        ["wind.speedMps", h.windMps],
+                        ["wind.gustMps", h.gustMps],
+                        ["wind.fromDeg", h.fromDeg],
+                      ]);
                     }}
                   >
                     {String(h.hour).padStart(2, "0")}:00

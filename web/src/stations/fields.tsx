@@ -3,7 +3,8 @@ import type { Quantity } from "../units/units";
 import { NumberField, stepOf } from "../ui/NumberField";
 import { useFeed } from "../state/feed";
 import { valueAt } from "../state/paths";
-import { setMember, toggleGuess, useSheet } from "../state/store";
+import { isGuess, provenanceOf, setMember, toggleGuess, useSheet } from "../state/store";
+import { useView } from "../state/view";
 
 /** The server's sentence about a member, or about the first refused of several. */
 export function useProblem(...paths: MemberPath[]): string | undefined {
@@ -28,7 +29,9 @@ interface MemberProps {
 /** A number of the plan, by its path. */
 export function Member({ path, label, quantity, step, measured = false, unknown }: MemberProps) {
   const value = useMember(path) as number | undefined;
-  const guess = useSheet((s) => s.document?.plan.guesses.includes(path) ?? false);
+  const from = useSheet((s) => (s.document ? provenanceOf(s.document.plan, path) : "given"));
+  const guess = useSheet((s) => (s.document ? isGuess(s.document.plan, path) : false));
+  const asked = useView((s) => s.field === path);
   const problem = useProblem(path);
   return (
     <NumberField
@@ -41,7 +44,10 @@ export function Member({ path, label, quantity, step, measured = false, unknown 
         setMember(path, next);
       }}
       guess={guess}
-      {...(measured
+      from={from}
+      asked={asked}
+      path={path}
+      {...(measured || guess
         ? {
             onToggleGuess: () => {
               toggleGuess(path);

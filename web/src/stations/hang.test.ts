@@ -5,6 +5,8 @@ import { withoutPieces } from "../state/store";
 import { fits, hung, unhung } from "./hang";
 
 const plan = {
+  provenance: {},
+  accepted: [],
   guesses: ["lines[0].rope.breakingStrengthN"],
   lines: [
     {
@@ -60,6 +62,7 @@ describe("hanging a piece of the locker", () => {
       itemId: "red",
     });
     expect(next.guesses).toEqual([]);
+    expect(next.provenance).toEqual({ "lines[0].rope.breakingStrengthN": "locker" });
   });
 
   it("keeps an estimate marked as a guess", () => {
@@ -70,7 +73,7 @@ describe("hanging a piece of the locker", () => {
       { ...rope, strength: { newtons: 29000, source: "estimate", how: "" } },
       starts,
     );
-    expect(next.guesses).toEqual(["lines[0].rope.breakingStrengthN"]);
+    expect(next.provenance).toEqual({ "lines[0].rope.breakingStrengthN": "guess" });
   });
 
   it("keeps how a grip was tied, and drops a trial made with another cord", () => {

@@ -1,5 +1,6 @@
 import type { GearEntry, GearItem, Line, Plan } from "../api/types";
 import { withValue } from "../state/paths";
+import { withProvenance } from "../state/store";
 import type { Starts } from "../state/starts";
 
 /** A place of the plan that a piece of the locker can hang at. */
@@ -45,8 +46,7 @@ export function hung(plan: Plan, path: string, place: Place, entry: GearEntry, s
       : {};
   const construction = item.constructionId === undefined ? {} : { constructionId: item.constructionId };
   const marked = (next: Plan, member: string): Plan => {
-    const guesses = next.guesses.filter((g) => g !== member);
-    return { ...next, guesses: strength.source === "estimate" ? [...guesses, member] : guesses };
+    return withProvenance(next, member, strength.source === "estimate" ? "guess" : "locker");
   };
   const rope = {
     breakingStrengthN: newtons,

@@ -1,6 +1,6 @@
 import { lazy, memo, type ComponentType } from "react";
 import type { Catalogue } from "../api/types";
-import { useSheet } from "../state/store";
+import { allGuesses, useSheet } from "../state/store";
 import { firstView, useView } from "../state/view";
 import { LineStation } from "./LineStation";
 
@@ -101,6 +101,22 @@ export function goTo(key: string): void {
   useView.getState().set({ station: key, working: null, draft: null, drawing: stationAt(key).drawing });
 }
 
+/** Goes to where a member is decided and takes its field in hand. */
+export function goToMember(path: string): void {
+  const station = stationOf(path);
+  if (!station) return;
+  goTo(station.key);
+  const line = /^lines\[(\d+)\]/.exec(path)?.[1];
+  const target = /^site\.targets\[(\d+)\]/.exec(path)?.[1];
+  useView.getState().set({
+    field: path,
+    ...(line === undefined ? {} : { line: Number(line) }),
+    ...(target === undefined
+      ? {}
+      : { target: useSheet.getState().document?.plan.site.targets[Number(target)]?.id ?? null }),
+  });
+}
+
 /** The station where a member is decided. */
 export function stationOf(path: string): StationEntry | undefined {
   return stations.find((s) => s.members.test(path));
@@ -108,5 +124,7 @@ export function stationOf(path: string): StationEntry | undefined {
 
 /** How many of a station's figures are still guesses. */
 export function useGuesses(station: StationEntry): number {
-  return useSheet((s) => s.document?.plan.guesses.filter((path) => station.members.test(path)).length ?? 0);
+  return useSheet((s) =>
+    s.document ? allGuesses(s.document.plan).filter((path) => station.members.test(path)).length : 0,
+  );
 }

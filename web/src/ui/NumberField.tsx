@@ -1,4 +1,4 @@
-import { useId, useState, type KeyboardEvent } from "react";
+import { useEffect, useId, useRef, useState, type KeyboardEvent } from "react";
 import { editable, fielded, parse, unitOf, type Quantity } from "../units/units";
 import { useSettings } from "./settings";
 import { Refused } from "./Refused";
@@ -13,6 +13,12 @@ interface NumberFieldProps {
   step?: number;
   problem?: string | undefined;
   guess?: boolean;
+  /** Where the figure comes from, in a word. */
+  from?: string;
+  /** Somebody was sent to this field: it comes into view and takes the keys. */
+  asked?: boolean;
+  /** The member that it edits. */
+  path?: string;
   onToggleGuess?: () => void;
   /** Whether the figure may be left out, and what an empty field then says. */
   unknown?: string;
@@ -27,6 +33,9 @@ export function NumberField({
   step,
   problem,
   guess = false,
+  from = "given",
+  asked = false,
+  path,
   onToggleGuess,
   unknown,
 }: NumberFieldProps) {
@@ -34,6 +43,13 @@ export function NumberField({
   const units = useSettings((s) => s.units);
   const [text, setText] = useState<string | null>(null);
   const [unread, setUnread] = useState<string | null>(null);
+  const [typed, setTyped] = useState(false);
+  const input = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    if (!asked) return;
+    input.current?.scrollIntoView({ block: "center" });
+    input.current?.focus();
+  }, [asked]);
   const shown = text ?? (value === undefined ? "" : fielded(value, quantity, units));
   const unit = unitOf(quantity, units);
   const wrong = unread ?? problem;
@@ -49,6 +65,9 @@ export function NumberField({
     if (value !== undefined && text === editable(value, quantity, units)) {
       setText(null);
       setUnread(null);
+      // The same number typed again is somebody's word for it.
+      if (typed && guess) onChange(value);
+      setTyped(false);
       return;
     }
     const parsed = parse(text, quantity, units);
@@ -90,22 +109,27 @@ export function NumberField({
             type="button"
             onClick={onToggleGuess}
             data-guess={guess}
-            aria-label={`${label}: ${guess ? "guess" : "measured"}`}
+            data-from={from}
+            aria-label={`${label}: ${from}`}
             title={
               guess
                 ? "Nobody has measured this yet. Click when somebody has."
-                : "Measured. Click to mark it as a guess."
+                : from === "measured"
+                  ? "Measured. Click to mark it as a guess."
+                  : "Somebody gave this. Click when it has been measured."
             }
             className={`min-h-6 px-1 font-tight text-xs ${guess ? "border border-dashed border-ink text-ink" : "text-pencil hover:underline"}`}
           >
-            {guess ? "guess" : "measured"}
+            {from}
           </button>
         )}
         <span
           className={`flex w-[92px] shrink-0 items-baseline border-b ${wrong ? "border-b-2 border-ink" : guess ? "border-dashed border-ink" : "border-pencil"}`}
         >
           <input
+            ref={input}
             id={id}
+            data-member={path}
             value={shown}
             placeholder={unknown}
             inputMode="text"
@@ -115,6 +139,7 @@ export function NumberField({
             aria-describedby={wrong ? `${id}-wrong` : undefined}
             onChange={(e) => {
               setText(e.target.value);
+              setTyped(true);
             }}
             onFocus={(e) => {
               // All its digits come back to be edited, and are selected to be overwritten.

@@ -58,7 +58,9 @@ function LoadPath({ links: all, lineIds, weakestId }: LoadPathProps) {
         <Suspense>
           <MeasureBetter />
         </Suspense>
-        <p className="font-tight text-sm text-pencil max-md:hidden">load of what it may carry · mark at 0.8</p>
+        <p className="font-tight text-sm text-pencil max-md:hidden">
+          load of what it may carry, to the careful end · mark at 1
+        </p>
       </div>
       <ol className="flex overflow-x-auto border border-ink">
         {links.map((link) => (
@@ -75,13 +77,17 @@ interface LinkCellProps {
   narrow: boolean;
 }
 
+/** The longest bar, as a use. */
+const scaleTo = 1.4;
+
 const LinkCell = memo(function LinkCell({ link, weakest, narrow }: LinkCellProps) {
   const units = useSettings((s) => s.units);
   const lit = useView((s) => s.link === link.id);
   const set = useView((s) => s.set);
   const { quantity } = link;
   const word = { holds: "holds", tight: "tight", fails: "FAILS" }[link.state];
-  const share = Math.min(link.use, 1.25) / 1.25;
+  const at = (use: number) => `${(Math.min(use, scaleTo) / scaleTo) * 100}%`;
+  const careful = link.carefulUse > link.use * 1.005;
   return (
     <li className={`${narrow ? "min-w-[87px]" : "min-w-[104px]"} flex-1 border-r border-ink last:border-r-0`}>
       <button
@@ -102,18 +108,32 @@ const LinkCell = memo(function LinkCell({ link, weakest, narrow }: LinkCellProps
         <span data-value className="block whitespace-nowrap font-tight text-[15px] font-semibold">
           {written(link.loadN, quantity, units)}
           <span className="block text-xs font-normal text-pencil">
-            of {written(link.strengthN / link.factor, quantity, units)}
+            {link.farMore ? "holds far more" : `of ${written(link.strengthN / link.factor, quantity, units)}`}
           </span>
         </span>
         <span className="relative my-1 block h-2.5 border border-ink bg-sheet">
           <span
             className={`absolute inset-y-0 left-0 block state-${link.state} ${link.use > 0 ? "border-r border-ink" : ""}`}
-            style={{ width: `${share * 100}%` }}
+            style={{ width: at(link.use) }}
           />
-          <span className="absolute -inset-y-0.5 block w-px bg-ink" style={{ left: `${(0.8 / 1.25) * 100}%` }} />
+          {careful && (
+            <span
+              data-careful
+              title="How far it may go at the careful end of what is known"
+              className="absolute top-1/2 block h-px border-t-2 border-ink"
+              style={{ left: at(link.use), width: `calc(${at(link.carefulUse)} - ${at(link.use)})` }}
+            />
+          )}
+          <span className="absolute -inset-y-1 block w-0.5 bg-ink" style={{ left: at(1) }} />
         </span>
         <span className={`block font-tight text-[13px] ${link.state === "holds" ? "text-pencil" : "font-semibold"}`}>
-          {link.use < 10 ? link.use.toFixed(2) : figure(link.use, "ratio", units)} {word}
+          {link.use < 10 ? link.use.toFixed(2) : figure(link.use, "ratio", units)}
+          {careful && link.carefulUse < 10 && (
+            <span className={link.carefulUse > 1 ? "font-semibold text-ink" : "font-normal text-pencil"}>
+              –{link.carefulUse.toFixed(2)}
+            </span>
+          )}{" "}
+          {word}
           {link.estimate && (
             <span className="font-normal text-pencil" title="Its strength is an estimate">
               {" "}

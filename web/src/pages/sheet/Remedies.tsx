@@ -4,7 +4,7 @@ import type { Remedy } from "../../api/types";
 import { useSettings } from "../../ui/settings";
 import { useFeed } from "../../state/feed";
 import { withValue } from "../../state/paths";
-import { useSheet } from "../../state/store";
+import { useSheet, withProvenance } from "../../state/store";
 
 /** What would make a link hold, each applied by a click as one step to undo. */
 export function Remedies({ link }: { link: string }) {
@@ -28,8 +28,10 @@ export function Remedies({ link }: { link: string }) {
     edit((d) => ({
       ...d,
       plan: {
-        ...remedy.changes.reduce((p, change) => withValue(p, change.path, change.value), d.plan),
-        guesses: d.plan.guesses.filter((g) => !remedy.changes.some((change) => change.path === g)),
+        ...remedy.changes.reduce(
+          (p, change) => withValue(withProvenance(p, change.path, undefined), change.path, change.value),
+          d.plan,
+        ),
       },
     }));
   }

@@ -1,10 +1,12 @@
-import { Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
+import { Popover, PopoverButton, PopoverPanel, useClose } from "@headlessui/react";
 import { lazy, memo, Suspense } from "react";
 import type { Analysis } from "../../api/types";
-import { goTo, stationOf } from "../../stations/registry";
+import { goToMember, stationOf } from "../../stations/registry";
 import { useFeed } from "../../state/feed";
+import { takeBack } from "../../state/store";
 import { useView } from "../../state/view";
 import { stateHatch, stateWords } from "../../state/words";
+import { Accept } from "./Accept";
 
 type Verdict = Analysis["verdict"];
 
@@ -45,17 +47,18 @@ export function VerdictLine() {
         <strong className="font-semibold">{stateWords[verdict.state]}.</strong> {verdict.headline}{" "}
         {unreachable && <span className="font-semibold">Draklo does not answer; these figures are old. </span>}
       </p>
-      <Reasons count={verdict.reasons.length} />
+      <Reasons count={verdict.reasons.length} accepted={verdict.accepted.length} />
     </div>
   );
 }
 
 /** The button and what opens under it; apart from the sentence, which changes at every step of a drag. */
-const Reasons = memo(function Reasons({ count }: { count: number }) {
+const Reasons = memo(function Reasons({ count, accepted }: { count: number; accepted: number }) {
   return (
     <Popover>
       <PopoverButton className="max-w-[112px] shrink-0 text-left font-tight text-sm leading-tight underline decoration-1 underline-offset-2">
         {count === 1 ? "Why, and the cautions" : `All ${count} reasons and the cautions`}
+        {accepted > 0 && <span className="block font-semibold">{accepted} accepted by name</span>}
       </PopoverButton>
       <PopoverPanel className="absolute left-0 top-full z-30 mt-2 max-h-[80vh] w-[560px] max-w-[92vw] overflow-auto border-2 border-ink bg-sheet p-4">
         <ReasonList />
@@ -74,10 +77,38 @@ function ReasonList() {
           <li key={`${reason.code} ${reason.text}`} data-code={reason.code} className="flex gap-2 text-sm leading-snug">
             <span aria-hidden className={`${stateHatch[reason.state]} mt-0.5 h-4 w-4 shrink-0 border border-ink`} />
             <span className="sr-only">{reason.state}: </span>
-            <Text reason={reason} />
+            <div className="min-w-0 flex-1">
+              <Text reason={reason} />
+              {reason.acceptable && <Accept reason={reason} />}
+            </div>
           </li>
         ))}
       </ul>
+      {verdict.accepted.length > 0 && (
+        <>
+          <h3 className="mt-3 border-t border-ink pt-2 font-tight text-sm font-semibold">Accepted by name</h3>
+          <ul className="space-y-2" aria-label="Accepted checks">
+            {verdict.accepted.map((a) => (
+              <li key={`${a.reason.code} ${a.reason.path ?? ""}`} className="text-sm leading-snug">
+                {a.reason.text}{" "}
+                <span className="font-semibold">
+                  {a.by}, {new Date(a.at).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" })}:
+                </span>{" "}
+                {a.because}{" "}
+                <button
+                  type="button"
+                  className="min-h-6 underline"
+                  onClick={() => {
+                    takeBack(a.reason);
+                  }}
+                >
+                  Take it back
+                </button>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
       <Suspense>
         <Chances />
       </Suspense>
@@ -88,6 +119,7 @@ function ReasonList() {
 
 /** A reason that leads to its link, or to the station of the member that is to blame. */
 function Text({ reason }: { reason: Verdict["reasons"][number] }) {
+  const close = useClose();
   const station = reason.path === undefined ? undefined : stationOf(reason.path);
   if (reason.linkId === undefined && !station) return <span>{reason.text}</span>;
   return (
@@ -95,9 +127,10 @@ function Text({ reason }: { reason: Verdict["reasons"][number] }) {
       type="button"
       className="text-left hover:underline"
       onClick={() => {
+        close();
         if (reason.linkId !== undefined)
           useView.getState().set({ link: reason.linkId, working: `link.${reason.linkId}` });
-        else if (station) goTo(station.key);
+        if (reason.path !== undefined && station) goToMember(reason.path);
       }}
     >
       {reason.text}
