@@ -12,7 +12,7 @@ public sealed class AccessibilityTests(Stage stage) : IClassFixture<Stage>
     public void The_list_and_its_menu()
     {
         screen.Open();
-        screen.Until(() => screen.Count("[data-job]") == 3, "the list");
+        screen.Until(() => screen.Count("[data-job]") == 5, "the list");
         NoViolations();
         screen.Click("[data-job^='Lime'] button");
         screen.Until(() => screen.Count("[role=menuitem]") == 3, "the menu");
@@ -124,7 +124,7 @@ public sealed class AccessibilityTests(Stage stage) : IClassFixture<Stage>
         }
 
         screen.Open("/knots");
-        screen.Until(() => screen.Count("main svg[data-knot]") == 18, "the knots");
+        screen.Until(() => screen.Count("main svg[data-knot]") == 8, "the knots");
         NoViolations();
         screen.Open("/knots/prusik");
         screen.Until(() => screen.Count("[data-entry]") == 1, "the prusik");

@@ -10,8 +10,8 @@ public sealed class ListTests(Stage stage) : IClassFixture<Stage>
     public void Three_jobs_each_with_its_tree_its_state_and_its_day()
     {
         screen.Open();
-        screen.Until(() => screen.Count("[data-job]") == 3, "three demo jobs");
-        Assert.Equal(3, screen.Count("[data-job] svg"));
+        screen.Until(() => screen.Count("[data-job]") == 5, "five demo jobs");
+        Assert.Equal(5, screen.Count("[data-job] svg"));
         Assert.Contains("Ternholt shore", screen.Text("[data-job^='Lime']"), StringComparison.Ordinal);
         Assert.Contains("Check", screen.Text("[data-job^='Lime']"), StringComparison.Ordinal);
         Assert.Contains("Ready", screen.Text("[data-job^='Spruce']"), StringComparison.Ordinal);
@@ -23,9 +23,9 @@ public sealed class ListTests(Stage stage) : IClassFixture<Stage>
         screen.Open();
         screen.Click("[data-job^='Spruce'] button");
         screen.Press("Delete");
-        screen.Until(() => screen.Count("[data-job]") == 2, "the job to go");
+        screen.Until(() => screen.Count("[data-job]") == 4, "the job to go");
         screen.Press("Undo");
-        screen.Until(() => screen.Count("[data-job]") == 3, "the job to come back");
+        screen.Until(() => screen.Count("[data-job]") == 5, "the job to come back");
         screen.Click("[data-job^='Spruce'] button");
         screen.Press("Duplicate");
         screen.Until(() => screen.Count("[data-job$=', copy']") == 1, "the copy");
@@ -40,7 +40,7 @@ public sealed class ListTests(Stage stage) : IClassFixture<Stage>
         screen.Send("2");
         screen.Until(() => screen.Count("aside [data-guess='true']") >= 5, "its guesses to be marked");
         screen.Type("Height", "19");
-        screen.Until(() => screen.Count("[aria-label='Height: measured']") == 1, "a given height to be no guess");
+        screen.Until(() => screen.Count("[aria-label='Height: given']") == 1, "a given height to be no guess");
         screen.Click("button[title='Name, place and day']");
         screen.Type("Name", "Alder by the mill");
         screen.Press("Done");
@@ -59,7 +59,7 @@ public sealed class ListTests(Stage stage) : IClassFixture<Stage>
             Refused("other.json", """{ "type": "FeatureCollection", "features": [] }""", "not a Draklo plan");
             Refused("broken.json", "{ \"format\": ", "not readable JSON");
             Refused("large.json", new string(' ', 40 * 1024 * 1024), "larger than 1 MB");
-            Assert.Equal(3, screen.Count("[data-job]"));
+            Assert.Equal(5, screen.Count("[data-job]"));
         }
         finally
         {
@@ -86,6 +86,6 @@ public sealed class ListTests(Stage stage) : IClassFixture<Stage>
         screen.Open("/jobs/nothing");
         screen.Until(() => screen.Text("main").Contains("no such job", StringComparison.Ordinal), "the sentence");
         screen.Press("Back to the jobs");
-        screen.Until(() => screen.Count("[data-job]") == 3, "the list");
+        screen.Until(() => screen.Count("[data-job]") == 5, "the list");
     }
 }

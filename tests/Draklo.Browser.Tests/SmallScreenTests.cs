@@ -34,7 +34,7 @@ public sealed class SmallScreenTests(Stage stage) : IClassFixture<Stage>
     {
         screen.Resize(width, height);
         screen.Open();
-        screen.Until(() => screen.Count("[data-job]") == 3, "the jobs");
+        screen.Until(() => screen.Count("[data-job]") == 5, "the jobs");
         FitsAcross();
         Assert.True(Width("[data-job^='Lime'] h2") >= 140);
 
@@ -45,7 +45,7 @@ public sealed class SmallScreenTests(Stage stage) : IClassFixture<Stage>
         Assert.Contains("in service", screen.Text("[data-gear='long-60']"), StringComparison.Ordinal);
 
         screen.Open("/knots");
-        screen.Until(() => screen.Count("main svg[data-knot]") == 18, "the knots");
+        screen.Until(() => screen.Count("main svg[data-knot]") == 8, "the knots");
         FitsAcross();
     }
 

@@ -28,12 +28,7 @@ public sealed record Starts
 
     public AnchorPicketMembers AnchorPickets { get; init; } = new() { ArrangementId = "picket-1-1" };
 
-    public AnchorWeightMembers AnchorWeight { get; init; } =
-        new()
-        {
-            MassKg = 2000,
-            GroundId = "firm-earth",
-        };
+    public AnchorWeightMembers AnchorWeight { get; init; } = new() { MassKg = 2000, GroundId = "firm-earth" };
 
     public SlingMembers Sling { get; init; } = new() { Hitch = SlingHitch.Choked };
 
@@ -41,12 +36,7 @@ public sealed record Starts
 
     public ConnectorMembers Connector { get; init; } = new();
 
-    public TackleRopeMembers TackleRope { get; init; } =
-        new()
-        {
-            DiameterM = 0.011,
-            EndKnotId = "bowline",
-        };
+    public TackleRopeMembers TackleRope { get; init; } = new() { DiameterM = 0.011, EndKnotId = "bowline" };
 
     public ComposedMembers Composed { get; init; } =
         new() { Stages = [new() { Kind = StageKind.Three }, new() { Kind = StageKind.Two }] };
@@ -57,12 +47,7 @@ public sealed record Starts
     /// <summary>Turns that hold the line while the tackle is opened.</summary>
     public LimiterMembers HoldingTurns { get; init; } = new() { Turns = 3 };
 
-    public AnchorWeightMembers Vehicle { get; init; } =
-        new()
-        {
-            MassKg = 2200,
-            GroundId = "firm-earth",
-        };
+    public AnchorWeightMembers Vehicle { get; init; } = new() { MassKg = 2200, GroundId = "firm-earth" };
 
     public double MachineN { get; init; } = 10_000;
 
@@ -83,7 +68,7 @@ public sealed record Starts
     public string RedirectContactId { get; init; } = "bushed-block";
 
     /// <summary>The knot that joins a second rope.</summary>
-    public string JoinKnotId { get; init; } = "double-fisherman";
+    public string JoinKnotId { get; init; } = "figure-eight-bend";
 
     public double JoinedLengthM { get; init; } = 30;
 

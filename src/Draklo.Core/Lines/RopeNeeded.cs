@@ -7,7 +7,8 @@ namespace Draklo.Core.Lines;
 /// <summary>How much rope a line takes, from the ground up over its seat and out to the last hauler.</summary>
 /// <remarks>
 /// Method M8: the seat's height (what hangs down while it is set; twice for a base tie, whose leg runs down to the
-/// foot), the tie, the run over its redirects, the tackle when it is rove in the line, a tail, and what a joint eats.
+/// foot), the tie, the run over its redirects, the tackle when it is rove in the line, a tail, and what a joint eats. A
+/// tackle with a rope of its own spans the last of the run, opened, and the line ends at its grip.
 /// </remarks>
 public static class RopeNeeded
 {
@@ -20,25 +21,34 @@ public static class RopeNeeded
     /// <param name="run">From the seat over the redirects to the anchor, metres.</param>
     public static double For(LineMembers line, TackleSystem system, double run, Workings? workings)
     {
-        var legs = system.IsRoveIn(line) ? system.LegsInLine : 0;
+        var roveIn = system.IsRoveIn(line);
+        var legs = roveIn ? system.LegsInLine : 0;
+        var space = roveIn ? 0 : system.Opened(line.Tackle.OpenedM, line.Tackle.ClosedM).SpaceM;
         var up = line.Tie == TieKind.Base ? 2 : 1;
         var joint = line.Joined is null ? 0 : JointLength;
-        var needed = Of(line.Tie, line.Seat.HeightM, run, legs * line.Tackle.OpenedM, line.Joined is not null);
+        var needed = Of(
+            line.Tie,
+            line.Seat.HeightM,
+            run,
+            (legs * line.Tackle.OpenedM) - space,
+            line.Joined is not null
+        );
         workings?.Add(
             $"{line.Id}.rope-needed",
             "Rope needed",
             "l_rope",
             needed,
             "m",
-            "seat height (twice for a base tie) + tie + run + legs in the line · opened length + tail + joint",
-            $"{(double)up:x} · {line.Seat.HeightM:m} + {Tie:m} + {run:m} + {(double)legs:x} · {line.Tackle.OpenedM:m} + {Tail:m} + {joint:m}",
+            "seat height (twice for a base tie) + tie + run − opened tackle of its own rope + legs in the line · opened length + tail + joint",
+            $"{(double)up:x} · {line.Seat.HeightM:m} + {Tie:m} + {run:m} − {space:m} + {(double)legs:x} · {line.Tackle.OpenedM:m} + {Tail:m} + {joint:m}",
             "M8",
             estimate: true
         );
         return needed;
     }
 
-    /// <param name="tackle">Rope that the tackle takes out of the line, metres.</param>
+    /// <param name="tackle">Rope that a tackle rove in the line takes, metres; negative where one of its own rope spans the
+    /// last of the run.</param>
     internal static double Of(TieKind tie, double seat, double run, double tackle, bool joined) =>
         ((tie == TieKind.Base ? 2 : 1) * seat) + Tie + run + tackle + Tail + (joined ? JointLength : 0);
 

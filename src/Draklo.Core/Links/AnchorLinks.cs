@@ -66,7 +66,9 @@ internal sealed class AnchorSlingLink() : LineRule(LinkKind.AnchorSling, "sling"
     public static void Missing(ReasonList unknowns, string where, string member, SlingMembers? sling) =>
         unknowns.Check(
             "sling-unknown",
-            sling is null ? $"The sling at {where} is not given." : $"What the sling at {where} breaks at is not given.",
+            sling is null
+                ? $"The sling at {where} is not given."
+                : $"What the sling at {where} breaks at is not given.",
             sling is null ? $"{member}.sling" : $"{member}.sling.breakingStrengthN"
         );
 

@@ -44,7 +44,7 @@ internal sealed class JoiningKnotLink() : LineRule(LinkKind.JoiningKnot, "joint"
             make.StrongerRope(),
             LadderMaker.BetterKnots(
                 joined.KnotId,
-                k => k.Use == "joins-ends",
+                k => k.Use == "joins-ropes",
                 "Join them with",
                 make.Member("joined.knotId"),
                 k => make.Plan.WithLine(make.At, l => l with { Joined = joined with { KnotId = k } })

@@ -43,7 +43,10 @@ public sealed record GripMembers : IDocumentPart
 /// <summary>Carabiners or shackles side by side.</summary>
 public sealed record ConnectorMembers : IDocumentPart
 {
-    [Display(Name = "Connector strength", Description = "Breaking strength of one, newtons. Left out, the plan says it is not known.")]
+    [Display(
+        Name = "Connector strength",
+        Description = "Breaking strength of one, newtons. Left out, the plan says it is not known."
+    )]
     [Range(500, 1_000_000)]
     public double? StrengthN { get; init; }
 

@@ -64,12 +64,19 @@ public sealed record LimbMembers : IDocumentPart
 /// <summary>How a line gets to its seat.</summary>
 public sealed record SettingMembers : IDocumentPart
 {
-    [Display(Name = "Set by", Description = "hand, catapult, pole or climber.")]
+    [Display(Name = "Set by", Description = "hand, twoHands, catapult, pole or climber.")]
     public SettingWay Way { get; init; }
 
     [Display(Name = "Thrown from", Description = "Level distance from under the seat, metres.")]
     [Range(0, 40)]
     public double StandOffM { get; init; } = 4;
+
+    [Display(
+        Name = "The crew's own best",
+        Description = "The highest seat that this crew has reached this way, metres; it replaces the table's figures."
+    )]
+    [Range(2, 60)]
+    public double? BestM { get; init; }
 
     [Display(
         Name = "Twigs under the line",
@@ -84,7 +91,11 @@ public sealed record SettingMembers : IDocumentPart
 
 public enum SettingWay
 {
+    /// <summary>With one hand.</summary>
     Hand,
+
+    /// <summary>With both hands, swung between the legs.</summary>
+    TwoHands,
     Catapult,
     Pole,
     Climber,

@@ -5,7 +5,10 @@ namespace Draklo.Core.Plans;
 
 public sealed record SlingMembers : IDocumentPart
 {
-    [Display(Name = "Sling strength", Description = "Breaking strength straight, newtons. Left out, the plan says it is not known.")]
+    [Display(
+        Name = "Sling strength",
+        Description = "Breaking strength straight, newtons. Left out, the plan says it is not known."
+    )]
     [Range(500, 1_000_000)]
     public double? BreakingStrengthN { get; init; }
 

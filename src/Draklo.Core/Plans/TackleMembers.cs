@@ -73,7 +73,10 @@ public sealed record TackleMembers : IDocumentPart
 
 public sealed record TackleRopeMembers : IDocumentPart
 {
-    [Display(Name = "Tackle rope strength", Description = "Breaking strength new and without knots, newtons. Left out, the plan says it is not known.")]
+    [Display(
+        Name = "Tackle rope strength",
+        Description = "Breaking strength new and without knots, newtons. Left out, the plan says it is not known."
+    )]
     [Range(500, 1_000_000)]
     public double? BreakingStrengthN { get; init; }
 

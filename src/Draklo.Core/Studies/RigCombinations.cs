@@ -46,6 +46,9 @@ internal sealed class RigCombinations
     private readonly RigParts parts;
     private readonly PlanContext standing;
     private readonly AnchorMembers[] anchors;
+
+    /// <summary>What the longest opened tackle spans of the run, metres.</summary>
+    private readonly double mostSpace;
     private readonly List<RigWay> ways = [];
     private readonly List<RigCombination> all = [];
     private readonly List<string> leftOut = [];
@@ -62,6 +65,11 @@ internal sealed class RigCombinations
                 .Lines.SelectMany(l => l.Redirects.Select(r => r.At).Prepend(l.Anchor))
                 .DistinctBy(a => (a.DistanceM, a.BearingDeg)),
         ];
+        var tackle = plan.Lines[0].Tackle;
+        mostSpace = parts
+            .Systems.Select(s => s.System.Opened(tackle.OpenedM, tackle.ClosedM).SpaceM)
+            .DefaultIfEmpty()
+            .Max();
         Enumerate();
     }
 
@@ -200,7 +208,7 @@ internal sealed class RigCombinations
     {
         for (var rope = 0; rope < parts.Ropes.Count; rope++)
         {
-            if (Fits(way, parts.Ropes[rope].LengthM, 0, false))
+            if (Fits(way, parts.Ropes[rope].LengthM, -mostSpace, false))
             {
                 yield return (rope, -1);
                 continue;
@@ -210,8 +218,8 @@ internal sealed class RigCombinations
             {
                 if (
                     second != rope
-                    && !Fits(way, parts.Ropes[second].LengthM, 0, false)
-                    && Fits(way, parts.Ropes[rope].LengthM + parts.Ropes[second].LengthM, 0, true)
+                    && !Fits(way, parts.Ropes[second].LengthM, -mostSpace, false)
+                    && Fits(way, parts.Ropes[rope].LengthM + parts.Ropes[second].LengthM, -mostSpace, true)
                 )
                 {
                     yield return (rope, second);
@@ -238,6 +246,7 @@ internal sealed class RigCombinations
                 roving == Roving.Line
                     ? Fits(ways[way], owned, part.System.LegsInLine * plan.Lines[0].Tackle.OpenedM, joined >= 0)
                     : !part.System.InLine
+                        && Fits(ways[way], owned, -opened.SpaceM, joined >= 0)
                         && parts.TackleRope(
                             roving,
                             opened.RopeM,

@@ -35,6 +35,22 @@ internal static class PolicyReasons
         }
     }
 
+    /// <summary>"Judged with a load reserve of 1.3 and design factors of 5 for ropes, …".</summary>
+    public static string InWords(PolicyMembers policy)
+    {
+        var factors = policy.DesignFactor;
+        var whose = (policy.Name, policy.SetBy) switch
+        {
+            ({ Length: > 0 } name, { Length: > 0 } by) => $" (“{name}”, set by {by})",
+            ({ Length: > 0 } name, _) => $" (“{name}”)",
+            (_, { Length: > 0 } by) => $" (set by {by})",
+            _ => "",
+        };
+        return $"Judged with a load reserve of {Plain(policy.LoadReserve)} and design factors of {Plain(factors.Rope)} for ropes, {Plain(factors.Sling)} for slings, {Plain(factors.Hardware)} for hardware, {Plain(factors.Anchor)} for anchors, {Plain(factors.Stem)} for the stem and {Plain(factors.Grip)} for friction hitches{whose}.";
+
+        static string Plain(double value) => Figures.Plain(value, 3);
+    }
+
     private static bool IsLowered(DesignFactorMembers factors) =>
         factors.Rope < Usual.Rope
         || factors.Sling < Usual.Sling

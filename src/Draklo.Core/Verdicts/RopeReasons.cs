@@ -1,3 +1,4 @@
+using Draklo.Core.Catalogue;
 using Draklo.Core.Geometry;
 using Draklo.Core.Lines;
 using Draklo.Core.Links;
@@ -9,6 +10,7 @@ namespace Draklo.Core.Verdicts;
 /// <summary>Whether the rope of each line reaches, where its joint lies, and which way it runs.</summary>
 internal static class RopeReasons
 {
+    private const string TapeKnot = "water-knot";
     private const double SteepDeg = 50;
     private const double TackleRoom = 6;
     private const double AsideOfLayDeg = 20;
@@ -22,28 +24,32 @@ internal static class RopeReasons
             AddLength(line, findings.Lines[n], path, reasons);
             AddJoint(line, findings.Lines[n], path, reasons);
             AddDirection(findings, n, path, reasons);
+            AddBark(line, path, reasons);
         }
     }
 
     private static void AddLength(LineMembers line, LineResult result, string path, ReasonList reasons)
     {
         var owned = RopeNeeded.Owned(line);
-        if (owned < result.RunM)
+        // A tackle with a rope of its own spans the last of the run.
+        var own = line.Tackle.Rope is not null && result.Tackle.SpaceM > 0;
+        var run = result.RunM - (own ? result.Tackle.SpaceM : 0);
+        if (owned < run)
         {
             reasons.Stop(
                 "rope-too-short",
-                $"The rope of the {line.Id} line is {owned:m} and its run alone is {result.RunM:m}: take a longer rope or a nearer anchor.",
+                $"The rope of the {line.Id} line is {owned:m} and its run alone is {run:m}: take a longer rope or a nearer anchor.",
                 $"{path}.rope.lengthM",
                 null,
                 ("lengthM", owned),
-                ("runM", result.RunM)
+                ("runM", run)
             );
         }
         else if (owned < result.RopeNeededM)
         {
             reasons.Check(
                 "rope-short-for-setting",
-                $"The rope of the {line.Id} line is {owned:m} and setting it takes {result.RopeNeededM:m}, up to the seat, {(line.Tie == TieKind.Base ? "down to the foot, " : "")}out to the anchor and a tail: take a longer one, or join two and allow for the knot.",
+                $"The rope of the {line.Id} line is {owned:m} and setting it takes {result.RopeNeededM:m}, up to the seat, {(line.Tie == TieKind.Base ? "down to the foot, " : "")}out to the {(own ? "opened tackle" : "anchor")} and a tail: take a longer one, or join two and allow for the knot.",
                 $"{path}.rope.lengthM",
                 null,
                 ("lengthM", owned),
@@ -60,6 +66,15 @@ internal static class RopeReasons
         }
 
         path = $"{path}.joined";
+        if (line.Joined!.KnotId == TapeKnot)
+        {
+            reasons.Check(
+                "joined-by-tape-knot",
+                $"A water knot is for tape and cord: join the ropes of the {line.Id} line with a figure-eight bend, two loops through each other, or a connector between two eyes.",
+                $"{path}.knotId"
+            );
+        }
+
         switch (RopeJoint.Obstacle(line, result))
         {
             case { Turn: < 0 }:
@@ -92,6 +107,27 @@ internal static class RopeReasons
                     ("runM", result.RunM)
                 );
                 break;
+        }
+    }
+
+    /// <summary>A rope whose cover carries does not run over bark.</summary>
+    private static void AddBark(LineMembers line, string path, ReasonList reasons)
+    {
+        var overBark =
+            line.Tie == TieKind.Base
+            || line.Seat.On != SeatKind.Stem
+            || line.Redirects.Any(r => Reference.Contacts[r.ContactId].BuiltOf == "bark");
+        if (
+            overBark
+            && line.Rope.ConstructionId is { } id
+            && Reference.Constructions[id] is { OverBark: "poor" } construction
+        )
+        {
+            reasons.Check(
+                "rope-over-bark",
+                $"{construction.Name} runs over bark on the {line.Id} line: its cover carries and is cut there. Take a rope that bears bark, or tie it at the tip.",
+                $"{path}.rope.constructionId"
+            );
         }
     }
 

@@ -60,7 +60,8 @@ internal static class SettingReasons
     private static string Way(SettingWay way) =>
         way switch
         {
-            SettingWay.Hand => "A throw by hand",
+            SettingWay.Hand => "A one-handed throw",
+            SettingWay.TwoHands => "A two-handed throw",
             SettingWay.Catapult => "A catapult",
             _ => "A pole",
         };

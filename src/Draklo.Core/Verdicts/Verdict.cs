@@ -8,6 +8,7 @@ namespace Draklo.Core.Verdicts;
 /// <param name="WeakestLinkId">The link with the highest use.</param>
 /// <param name="Reasons">The most serious first.</param>
 /// <param name="Accepted">Checks that somebody took on by name; they count as met.</param>
+/// <param name="Policy">The reserve and the design factors that it was judged by, and whose they are.</param>
 /// <param name="Caution">What always stands beside a plan.</param>
 public sealed record Verdict(
     VerdictState State,
@@ -15,6 +16,7 @@ public sealed record Verdict(
     string WeakestLinkId,
     IReadOnlyList<Reason> Reasons,
     IReadOnlyList<AcceptedReason> Accepted,
+    string Policy,
     string Caution
 )
 {
@@ -81,7 +83,7 @@ public sealed record Verdict(
                 ? LinkReasons.WeakestHolds(findings.Context, weakest)
                 : sorted.Find(r => r.Code == GuessReasons.NothingMeasuredCode && worst == VerdictState.Check)?.Text
                     ?? sorted[0].Text;
-        return new(worst, headline, weakest.Id, sorted, accepted, Always);
+        return new(worst, headline, weakest.Id, sorted, accepted, PolicyReasons.InWords(findings.Plan.Policy), Always);
     }
 
     /// <summary>What is true of a tree that nobody has measured: what was seen, what stands about it, whose gear it is.</summary>

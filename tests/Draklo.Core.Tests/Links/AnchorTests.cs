@@ -220,15 +220,16 @@ public sealed class AnchorTests
     public void A_rope_must_reach_up_over_and_out_with_its_tackle_when_that_is_in_the_line()
     {
         var line = Lime().Analysed().Pull.Lines[0];
-        Near(13 + 2 + line.LengthM + 3, line.RopeNeededM, 1e-9);
+        Assert.Equal(6, line.Tackle.SpaceM, 1e-9);
+        Near(13 + 2 + line.LengthM - 6 + 3, line.RopeNeededM, 1e-9);
         var loop = Lime()
             .WithMain(l => l with { Tackle = l.Tackle with { SystemId = "three-to-one-rope-loop" } })
             .Analysed();
-        Near(line.RopeNeededM + 12, loop.Pull.Lines[0].RopeNeededM, 1e-9);
+        Near(line.RopeNeededM + 6 + 12, loop.Pull.Lines[0].RopeNeededM, 1e-9);
         Assert.Contains(loop.Verdict.Reasons, r => r.State == VerdictState.Check && r.Path == "lines[0].rope.lengthM");
         Assert.DoesNotContain(Lime().Analysed().Verdict.Reasons, r => r.Path == "lines[0].rope.lengthM");
         Assert.Contains(
-            Lime().WithMain(l => l with { Rope = l.Rope with { LengthM = 30 } }).Analysed().Verdict.Reasons,
+            Lime().WithMain(l => l with { Rope = l.Rope with { LengthM = 27 } }).Analysed().Verdict.Reasons,
             r => r.State == VerdictState.Stop && r.Path == "lines[0].rope.lengthM"
         );
     }

@@ -99,6 +99,28 @@ export function SitePlan({ plan, analysis }: SitePlanProps) {
   );
 }
 
+/** The middle of the far end of a footprint, whose corners go from the stump's left round to its right. */
+function tornTip(footprint: SitePlace[]): SitePlace {
+  const [left, right] = [footprint[3], footprint[4]];
+  return left && right
+    ? { eastM: (left.eastM + right.eastM) / 2, northM: (left.northM + right.northM) / 2 }
+    : { eastM: 0, northM: 0 };
+}
+
+function TornLabel({ at, stump }: { at: Flat; stump: Flat }) {
+  return (
+    <text
+      x={at.x}
+      y={at.y + (at.y < stump.y ? -6 : 14)}
+      textAnchor="middle"
+      fill="var(--ink)"
+      className="halo font-tight text-[12px]"
+    >
+      if the hinge tears
+    </text>
+  );
+}
+
 interface DrawingProps extends SitePlanProps {
   scale: Scale;
   width: number;
@@ -191,10 +213,14 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
           fill="none"
         />
         <path d={shape(site.footprint)} fill="none" stroke="var(--ink)" strokeWidth={1.6} />
+        {site.torn && (
+          <path d={shape(site.torn.footprint)} fill="none" stroke="var(--ink)" strokeWidth={1} strokeDasharray="1 5" />
+        )}
         {site.retreats.map((r) => (
           <path
             key={r.bearingDeg}
             d={shape(r.strip)}
+            opacity={r.givenUpBy === undefined ? 1 : 0.35}
             fill={r.clear ? "var(--sheet)" : "url(#tight-hatch)"}
             stroke="var(--ink)"
             strokeWidth={1}
@@ -228,10 +254,11 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
               fill="var(--ink)"
               className="halo font-tight text-[13px]"
             >
-              {r.clear ? "escape route" : "BLOCKED"}
+              {r.givenUpBy !== undefined ? "given up" : r.clear ? "escape route" : "BLOCKED"}
             </text>
           );
         })}
+        {site.torn && <TornLabel at={px(tornTip(site.torn.footprint))} stump={stump} />}
         <path d={shape(site.crown)} fill="none" stroke="var(--leaf)" strokeWidth={1.4} strokeLinejoin="round" />
         <LoadedLines plan={plan} analysis={analysis} scale={scale} height={height} />
         <path d={pathOf([stump, px(site.top)])} stroke="var(--bark)" strokeWidth={2.5} />

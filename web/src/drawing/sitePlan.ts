@@ -179,14 +179,21 @@ export function turnedTo(plan: Plan, bearingDeg: number): Plan {
   const main = plan.lines[0];
   const turned = { ...plan, lay: { ...plan.lay, bearingDeg: lay } };
   const first = main?.redirects[0]?.at ?? main?.anchor;
-  if (!first || off(first.bearingDeg) <= 60) return turned;
-  const by = lay - first.bearingDeg;
+  return !first || off(first.bearingDeg) <= 60 ? turned : withAnchorAlong(turned);
+}
+
+/** The lines turned until the first runs straight along the lay, on anchors that nobody has looked at. */
+export function withAnchorAlong(plan: Plan): Plan {
+  const main = plan.lines[0];
+  const first = main?.redirects[0]?.at ?? main?.anchor;
+  if (!first) return plan;
+  const by = plan.lay.bearingDeg - first.bearingDeg;
   const along = (anchor: Line["anchor"]): Line["anchor"] => ({
     ...elsewhere(anchor),
     bearingDeg: tenth((((anchor.bearingDeg + by) % 360) + 360) % 360),
   });
   return {
-    ...turned,
+    ...plan,
     lines: plan.lines.map((line) => {
       const puller = { ...line.puller };
       delete puller.place;

@@ -36,13 +36,11 @@ let stop = () => {
 beforeEach(() => {
   asked.length = 0;
   forget();
-  useSheet
-    .getState()
-    .open("a", {
-      name: "",
-      place: "",
-      plan: { tree: { heightM: 21 }, guesses: [], provenance: {}, accepted: [], lines: [] } as unknown as Plan,
-    });
+  useSheet.getState().open("a", {
+    name: "",
+    place: "",
+    plan: { tree: { heightM: 21 }, guesses: [], provenance: {}, accepted: [], lines: [] } as unknown as Plan,
+  });
   stop = follow("metric", false);
 });
 

@@ -26,10 +26,13 @@ export function AnchorFields({
   path,
   catalogue,
   holds,
+  load,
 }: {
   path: PathOf<Anchor>;
   catalogue: Catalogue;
   holds: (analysis: Analysis) => Strength | null | undefined;
+  /** What it is asked to hold, newtons. */
+  load: (analysis: Analysis) => number | undefined;
 }) {
   const kind = (useMember(`${path}.kind`) as Anchor["kind"] | undefined) ?? "rated";
   const anchor = useMember(path) as Anchor;
@@ -147,20 +150,29 @@ export function AnchorFields({
           {ground("weight", "grip")}
         </>
       )}
-      <Holds of={holds} />
+      <Holds of={holds} load={load} />
     </>
   );
 }
 
 /** What it holds, how far that may be off, and what to watch. */
-function Holds({ of }: { of: (analysis: Analysis) => Strength | null | undefined }) {
+function Holds({
+  of,
+  load,
+}: {
+  of: (analysis: Analysis) => Strength | null | undefined;
+  load: (analysis: Analysis) => number | undefined;
+}) {
   const units = useSettings((s) => s.units);
   const strength = useFeed((s) => (s.analysis ? of(s.analysis) : null));
+  const asked = useFeed((s) => (s.analysis ? load(s.analysis) : undefined));
   if (!strength) return null;
   const { low, nominal, high } = strength.force;
+  const far = asked !== undefined && nominal > 10 * asked;
   return (
     <div data-anchor-holds className="border-l-2 border-rule pl-2">
-      {high > low && (
+      {high > low && far && <p className="py-1 font-tight text-sm">Holds far more than this line asks.</p>}
+      {high > low && !far && (
         <p className="py-1 font-tight text-sm">
           Gives at about <b className="font-semibold">{written(nominal, "force", units)}</b> (
           {range(low, high, "force", units)}): {strength.limit}.

@@ -1,13 +1,14 @@
 import { Figure } from "./Figure";
 import { useFeed } from "../state/feed";
-import { setMember } from "../state/store";
+import { startMember } from "../state/store";
 import { Note, Segments } from "../ui/controls";
+import type { Plan } from "../api/types";
 import { Group, Member, useMember } from "./fields";
 import { PolicyFields } from "./PolicyFields";
 
 /** Notch, hinge and how tight the line may be while they are cut. */
 export function Cuts() {
-  const style = useMember("cut.notch.style") as "open" | "narrow";
+  const notch = useMember("cut.notch") as Plan["cut"]["notch"];
   return (
     <>
       <Note>
@@ -17,9 +18,10 @@ export function Cuts() {
       <Member path="cut.stumpDiameterM" label="Diameter at the cut" quantity="thickness" measured />
       <Segments
         label="Notch"
-        value={style}
+        value={notch.style}
         onChange={(v) => {
-          setMember("cut.notch.style", v);
+          // A narrow notch opens 45°, an open one 70° or more.
+          startMember("cut.notch", { ...notch, style: v, openingDeg: v === "narrow" ? 45 : 70 });
         }}
         choices={[
           { value: "open", text: "Open notch" },

@@ -1,6 +1,15 @@
 import { useState } from "react";
 import type { Plan, Target } from "../api/types";
-import { cleared, runsOf, kindWords, placeAt, tenth, turnedTo, usualTarget } from "../drawing/sitePlan";
+import {
+  cleared,
+  runsOf,
+  kindWords,
+  placeAt,
+  tenth,
+  turnedTo,
+  usualTarget,
+  withAnchorAlong,
+} from "../drawing/sitePlan";
 import { finishDraft } from "../drawing/draft";
 import { useRose } from "../drawing/useRose";
 import { useFeed } from "../state/feed";
@@ -30,6 +39,7 @@ export function Lay() {
       <Note>Choose the strip to fell into, with a mark everyone can see. Draw what stands around on the plan.</Note>
       <Member path="lay.bearingDeg" label="Lay, toward bearing" quantity="angle" step={1} />
       <Member path="site.aimErrorDeg" label="May miss to either side" quantity="angle" step={1} />
+      <AnchorAlong plan={plan} />
       <MarkFields plan={plan} />
       {index >= 0 ? <TargetFields index={index} plan={plan} /> : <AddTarget plan={plan} />}
       <TargetList />
@@ -38,6 +48,28 @@ export function Lay() {
       <Ground />
       <SiteFiles plan={plan} />
     </>
+  );
+}
+
+/** A line that stands off the lay can be brought along; what its anchor is there has to be looked at anew. */
+function AnchorAlong({ plan }: { plan: Plan }) {
+  const first = plan.lines[0]?.redirects[0]?.at ?? plan.lines[0]?.anchor;
+  if (!first) return null;
+  const off = ((first.bearingDeg - plan.lay.bearingDeg + 540) % 360) - 180;
+  if (plan.lines.length > 1 || Math.abs(off) < 15) return null;
+  return (
+    <div className="flex items-center gap-2 py-1" data-anchor-along>
+      <p className="flex-1 font-tight text-sm">
+        The line runs {Math.abs(Math.round(off))}° {off > 0 ? "right" : "left"} of the lay
+      </p>
+      <Button
+        onClick={() => {
+          useSheet.getState().edit((d) => ({ ...d, plan: withAnchorAlong(d.plan) }));
+        }}
+      >
+        Bring the anchor along
+      </Button>
+    </div>
   );
 }
 

@@ -26,8 +26,16 @@ export function PlaceFields({ path, corner, point, way, layDeg }: PlaceFieldsPro
   if (way === "east") {
     return (
       <div>
-        <Member path={`${path}.eastM`} label={named("East of the stump")} quantity="length" />
-        <Member path={`${path}.northM`} label={named("North of the stump")} quantity="length" />
+        <Member
+          path={`${path}.eastM`}
+          label={corner === null ? "East of the stump" : named("East")}
+          quantity="length"
+        />
+        <Member
+          path={`${path}.northM`}
+          label={corner === null ? "North of the stump" : named("North")}
+          quantity="length"
+        />
       </div>
     );
   }

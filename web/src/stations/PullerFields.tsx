@@ -151,7 +151,7 @@ function OwnAnchor({ at, catalogue }: { at: number; catalogue: Catalogue }) {
   return puller.anchor ? (
     <div className="mt-1 border-l-2 border-rule pl-2">
       <p className="font-tight text-sm font-semibold">What holds the {name}</p>
-      <AnchorFields path={`${path}.anchor`} catalogue={catalogue} holds={() => undefined} />
+      <AnchorFields path={`${path}.anchor`} catalogue={catalogue} holds={() => undefined} load={() => undefined} />
       <Button
         onClick={() => {
           setMember(`${path}.anchor`, undefined);

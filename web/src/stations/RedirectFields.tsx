@@ -130,6 +130,7 @@ function Redirect({
         path={`${path}.at`}
         catalogue={catalogue}
         holds={(a) => a.pull.lines[at]?.redirects[number]?.strength}
+        load={(a) => a.pull.lines[at]?.redirects[number]?.forceN}
       />
       <Button
         className="my-1"

@@ -30,7 +30,7 @@ export function RopeFields({ at, catalogue }: { at: number; catalogue: Catalogue
             value={joined.knotId}
             problem={problem}
             options={catalogue.knots
-              .filter((k) => k.use === "joins-ends")
+              .filter((k) => k.use === "joins-ropes" || k.id === joined.knotId)
               .map((k) => ({
                 value: k.id,
                 name: k.name,

@@ -94,7 +94,8 @@ function UnionForce({ at }: { at: number }) {
 
 const ways = [
   { value: "none", name: "not said" },
-  { value: "hand", name: "thrown by hand", note: "minutes, to a low seat" },
+  { value: "hand", name: "thrown with one hand", note: "minutes, to seats of 9 to 15 m" },
+  { value: "twoHands", name: "thrown with two hands", note: "minutes, to seats of 15 to 24 m" },
   { value: "catapult", name: "by catapult", note: "minutes, to any seat" },
   { value: "pole", name: "with a long pole", note: "for a low seat, and exact" },
   { value: "climber", name: "by a climber", note: "an hour, and somebody in a tree that leans" },
@@ -119,6 +120,15 @@ export function SettingFields({ at }: { at: number }) {
       />
       {setting && setting.way !== "climber" && (
         <Member path={`${path}.standOffM`} label="Thrown from, level" quantity="length" step={0.5} />
+      )}
+      {setting && setting.way !== "climber" && (
+        <Member
+          path={`${path}.bestM`}
+          label="Our own best this way"
+          quantity="length"
+          step={0.5}
+          unknown="by the table"
+        />
       )}
       {setting && <Throw at={at} />}
       {setting && <Member path={`${path}.twigsLeft`} label="Twigs under the line" quantity="count" />}

@@ -71,7 +71,12 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
       <Member path={`${path}.anchor.bearingDeg`} label="Bearing from the stump" quantity="angle" step={1} />
       <Member path={`${path}.anchor.groundRiseM`} label="Ground rise to it" quantity="length" measured />
       <Member path={`${path}.anchor.heightM`} label="Strap above the ground" quantity="length" />
-      <AnchorFields path={`${path}.anchor`} catalogue={catalogue} holds={(a) => a.anchors[at]} />
+      <AnchorFields
+        path={`${path}.anchor`}
+        catalogue={catalogue}
+        holds={(a) => a.anchors[at]}
+        load={(a) => a.links.find((l) => l.kind === "anchor" && l.lineId === line.id)?.loadN}
+      />
       <SlingFields path={`${path}.anchor.sling`} catalogue={catalogue} name="Sling" />
       <RedirectFields at={at} catalogue={catalogue} />
       <Group title="Tackle">

@@ -111,9 +111,9 @@ internal static class LineRules
             return;
         }
 
-        if (!(Reference.Knots.TryGetValue(joined.KnotId, out var knot) && knot.Use == "joins-ends"))
+        if (!(Reference.Knots.TryGetValue(joined.KnotId, out var knot) && knot.Use is "joins-ends" or "joins-ropes"))
         {
-            var known = Reference.Knots.Values.Where(k => k.Use == "joins-ends").Select(k => k.Id);
+            var known = Reference.Knots.Values.Where(k => k.Use is "joins-ends" or "joins-ropes").Select(k => k.Id);
             problems.Add(
                 new(
                     new Spot(index, "joined").Of("knotId"),

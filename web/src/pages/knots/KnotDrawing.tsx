@@ -35,7 +35,15 @@ export const KnotDrawing = memo(function KnotDrawing({
   large?: boolean;
 }) {
   const shape = shapes[id];
-  if (!shape) return null;
+  // A wrong knot is worse than none: one that has not been checked crossing by crossing is not drawn.
+  if (!shape)
+    return (
+      <p
+        className={`grid place-items-center text-center font-tight text-pencil ${large ? "h-40 text-sm" : "h-24 text-xs"}`}
+      >
+        No drawing of this one has been checked yet. Go by the words.
+      </p>
+    );
   const { strands, rope, things = [], doubled = false } = shape;
   const tintOf = (strand: number) => tints[doubled ? 0 : strand % 2];
   const round = things.some((t) => t.kind === "post" || t.kind === "line");

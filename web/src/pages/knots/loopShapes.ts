@@ -83,35 +83,6 @@ function doubledEight(): Strand {
   return [...down, ...loop, ...up];
 }
 
-function bightBowline(): Strand {
-  const loop = through(bowlineLoop);
-  const outer = beside(loop, -4.6);
-  const inner = beside(loop, 4.6);
-  const join = (from: Strand, mid: P[], to: Strand): Strand => {
-    const a = from[from.length - 1];
-    const b = to[0];
-    return [...from, ...through([[a?.x ?? 0, a?.y ?? 0, a?.z ?? 0], ...mid, [b?.x ?? 0, b?.y ?? 0, b?.z ?? 0]]), ...to];
-  };
-  // Up through the small loop, round behind both standing parts, down through it again and back along the first rope.
-  return join(
-    outer,
-    [
-      [163, 127, -1.4],
-      [162, 101, 0],
-      [161, 75, 1.4],
-      [156, 46, 0.4],
-      [130, 30, -1.4],
-      [104, 42, 0.4],
-      [130, 58, 1.4],
-      [146, 76, 1.4],
-      [147, 101, 0],
-      [148, 127, -1.4],
-      [158, 142, -0.4],
-    ],
-    reversed(inner).slice(5),
-  );
-}
-
 /** Three turns round a hand, the outer one lifted over the other two and tucked back under them. */
 function butterfly(): Strand {
   const [a, c, b] = [96, 122, 168];
@@ -160,57 +131,6 @@ function butterfly(): Strand {
   ]);
 }
 
-function inlineEight(): Strand {
-  // The bight goes behind the line, back over it, and out under its own legs.
-  const legs = through([
-    [128, 158, 0],
-    [160, 150, 0.6],
-    [176, 116, 1],
-    [166, 76, 0],
-    [128, 60, -1.4],
-    [92, 74, 0],
-    [90, 104, 0.6],
-    [128, 118, 1.6],
-    [154, 113, 0],
-    [176, 110, -0.6],
-    [214, 110, 0],
-    [250, 110, 0],
-  ]);
-  const there = beside(legs, 5);
-  const back = reversed(beside(legs, -5));
-  const end = there[there.length - 1];
-  const begin = back[0];
-  const tip = through([
-    [end?.x ?? 0, end?.y ?? 0],
-    [262, 99],
-    [280, 95],
-    [293, 110],
-    [280, 125],
-    [262, 121],
-    [begin?.x ?? 0, begin?.y ?? 0],
-  ]);
-  const first = there[0];
-  const last = back[back.length - 1];
-  return [
-    ...through([
-      [118, 0, 0],
-      [118, 60, 0.2],
-      [118, 110, 0.2],
-      [119, 134, 0.2],
-      [first?.x ?? 0, first?.y ?? 0, 0],
-    ]),
-    ...there,
-    ...tip,
-    ...back,
-    ...through([
-      [last?.x ?? 0, last?.y ?? 0, 0],
-      [120, 174, 0],
-      [118, 200, 0],
-      [118, 240, 0],
-    ]),
-  ];
-}
-
 /** Loops, at an end and in the middle of a rope. */
 export const loops: Record<string, Shape> = {
   bowline: {
@@ -255,13 +175,6 @@ export const loops: Record<string, Shape> = {
       [250, 216, "tail", true],
     ],
   },
-  "bowline-on-bight": {
-    width: 260,
-    height: 250,
-    rope: 9,
-    strands: [bightBowline()],
-    labels: [[146, 18, "pull, both"]],
-  },
   butterfly: {
     width: 276,
     height: 210,
@@ -279,16 +192,5 @@ export const loops: Record<string, Shape> = {
     rope: 9.5,
     strands: [doubledEight()],
     labels: [[136, 14, "pull and tail"]],
-  },
-  "inline-eight": {
-    width: 300,
-    height: 246,
-    rope: 9.5,
-    strands: [inlineEight()],
-    labels: [
-      [130, 14, "free"],
-      [130, 236, "pull"],
-      [292, 88, "loop", true],
-    ],
   },
 };

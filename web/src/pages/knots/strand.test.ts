@@ -114,7 +114,7 @@ describe("the drawn knots", () => {
     expect([led(9), led(-9)]).toEqual([13, 9]);
   });
 
-  it.each(["butterfly", "bowline-on-bight", "inline-eight", "rope-loop-hitch", "clove-hitch", "pile-hitch"])(
+  it.each(["butterfly", "clove-hitch"])(
     "%s can be made without an end: with its ends joined it is no knot at all",
     (id) => {
       expect(determinant(tied(id))).toBe(1);

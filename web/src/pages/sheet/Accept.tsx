@@ -20,7 +20,7 @@ export function Accept({ reason }: { reason: Reason }) {
       <button
         type="button"
         className="block min-h-6 text-xs underline"
-        aria-label={`Accept by name: ${reason.text}`}
+        aria-label={`Accept it by name: ${reason.text}`}
         onClick={() => {
           setOpen(true);
         }}

@@ -98,7 +98,7 @@ const LinkCell = memo(function LinkCell({ link, weakest, narrow }: LinkCellProps
         onClick={() => {
           set({ link: lit ? null : link.id, working: lit ? null : `link.${link.id}` });
         }}
-        className={`block h-full w-full px-2 py-1.5 text-left hover:bg-tint ${lit ? "bg-tint outline-2 -outline-offset-2 outline-ink" : ""}`}
+        className={`flex h-full w-full flex-col justify-start px-2 py-1.5 text-left hover:bg-tint ${lit ? "bg-tint outline-2 -outline-offset-2 outline-ink" : ""}`}
       >
         <span
           className={`block min-h-[2.5em] font-tight text-[13px] leading-tight ${weakest ? "font-semibold underline" : "font-medium"}`}
@@ -127,12 +127,14 @@ const LinkCell = memo(function LinkCell({ link, weakest, narrow }: LinkCellProps
           <span className="absolute -inset-y-1 block w-0.5 bg-ink" style={{ left: at(1) }} />
         </span>
         <span className={`block font-tight text-[13px] ${link.state === "holds" ? "text-pencil" : "font-semibold"}`}>
-          {link.use < 10 ? link.use.toFixed(2) : figure(link.use, "ratio", units)}
-          {careful && link.carefulUse < 10 && (
-            <span className={link.carefulUse > 1 ? "font-semibold text-ink" : "font-normal text-pencil"}>
-              –{link.carefulUse.toFixed(2)}
-            </span>
-          )}{" "}
+          <span className={narrow ? "block" : undefined}>
+            {link.use < 10 ? link.use.toFixed(2) : figure(link.use, "ratio", units)}
+            {careful && link.carefulUse < 10 && (
+              <span className={link.carefulUse > 1 ? "font-semibold text-ink" : "font-normal text-pencil"}>
+                –{link.carefulUse.toFixed(2)}
+              </span>
+            )}
+          </span>{" "}
           {word}
           {link.estimate && (
             <span className="font-normal text-pencil" title="Its strength is an estimate">

@@ -112,7 +112,18 @@ function ReasonList() {
       <Suspense>
         <Chances />
       </Suspense>
-      <p className="mt-3 border-t border-ink pt-2 text-[13px] leading-snug">{verdict.caution}</p>
+      <p className="mt-3 border-t border-ink pt-2 text-[13px] leading-snug">
+        <button
+          type="button"
+          className="text-left hover:underline"
+          onClick={() => {
+            goToMember("policy.loadReserve");
+          }}
+        >
+          {verdict.policy}
+        </button>
+      </p>
+      <p className="mt-2 text-[13px] leading-snug">{verdict.caution}</p>
     </>
   );
 }
