@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using CsvHelper.Configuration.Attributes;
 
 namespace Draklo.Core.Catalogue;
@@ -53,4 +54,13 @@ public sealed record Grip
     /// <summary>Its name up to the first comma, as it stands within a sentence.</summary>
     [Ignore]
     public string ShortName => Name.Split(',')[0];
+
+    /// <summary>The steps as the table writes them.</summary>
+    [Name("steps")]
+    [JsonIgnore]
+    public string StepsInOneLine { get; init; } = "";
+
+    /// <summary>How to tie it, step by step; none where no words for it have been checked.</summary>
+    [Ignore]
+    public IReadOnlyList<string> Steps => StepsInOneLine.Length == 0 ? [] : StepsInOneLine.Split('|');
 }

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using CsvHelper.Configuration.Attributes;
 
 namespace Draklo.Core.Catalogue;
@@ -43,4 +44,13 @@ public sealed record Knot
     /// <summary>What goes wrong with it.</summary>
     [Name("wrong")]
     public required string Wrong { get; init; }
+
+    /// <summary>The steps as the table writes them.</summary>
+    [Name("steps")]
+    [JsonIgnore]
+    public string StepsInOneLine { get; init; } = "";
+
+    /// <summary>How to tie it, step by step; none where no words for it have been checked.</summary>
+    [Ignore]
+    public IReadOnlyList<string> Steps => StepsInOneLine.Length == 0 ? [] : StepsInOneLine.Split('|');
 }

@@ -9,6 +9,7 @@ namespace Draklo.Core.Studies;
 /// <param name="Sets">How often the tackle is opened and hauled.</param>
 /// <param name="Unknown">Strengths in it that nobody has given; what is unknown is not known to hold.</param>
 /// <param name="Words">The rig in a line.</param>
+/// <param name="Gear">Its pieces of the locker, by name.</param>
 /// <param name="Why">What limits it, or what fails and by how much.</param>
 /// <param name="Line">The main line as it would stand in the plan.</param>
 public sealed record FoundRig(
@@ -21,6 +22,7 @@ public sealed record FoundRig(
     double RopeUsedM,
     int Unknown,
     string Words,
+    IReadOnlyList<string> Gear,
     string Why,
     LineMembers Line
 );

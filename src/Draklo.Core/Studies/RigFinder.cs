@@ -23,14 +23,23 @@ public sealed class RigFinder
 
     /// <summary>Analysed analyses spent at most on finding the ten; each way is tried once.</summary>
     private const int MostWhole = 120;
+
+    /// <summary>Where every link carries half of what it may, fewer pieces are worth more than more margin.</summary>
+    private const double Ample = 2;
+
     private const double Most = 1e6;
 
     private readonly Plan plan;
     private readonly UnitSystem units;
     private readonly RigCombinations fitting;
 
-    private RigFinder(Plan plan, RigCombinations fitting, UnitSystem units)
+    private readonly Dictionary<string, string> names;
+
+    private RigFinder(Plan plan, RigCombinations fitting, UnitSystem units, IReadOnlyList<GearItem> locker)
     {
+        names = locker
+            .DistinctBy(i => i.Id, StringComparer.Ordinal)
+            .ToDictionary(i => i.Id, i => i.Name, StringComparer.Ordinal);
         this.plan = plan;
         this.units = units;
         this.fitting = fitting;
@@ -83,7 +92,7 @@ public sealed class RigFinder
                         ),
                     ]
                 )
-            : (new(plan, found, units), []);
+            : (new(plan, found, units, locker), []);
     }
 
     /// <summary>Tries every combination.</summary>
@@ -111,7 +120,7 @@ public sealed class RigFinder
             .Range(0, tried.Length)
             .OrderByDescending(i => tried[i].Holds)
             .ThenBy(i => tried[i].Unknown)
-            .ThenByDescending(i => Math.Round(tried[i].Margin, 3))
+            .ThenByDescending(i => Math.Round(Math.Min(tried[i].Margin, Ample), 3))
             .ThenBy(i => tried[i].Pieces)
             .ThenBy(i => tried[i].Sets)
             .ThenBy(i => i)
@@ -251,6 +260,7 @@ public sealed class RigFinder
                 0,
                 tried.Unknown,
                 WordsOf(line),
+                GearOf(line),
                 outcome.Problems[0].Message,
                 line
             );
@@ -282,10 +292,21 @@ public sealed class RigFinder
             result.RopeNeededM + (TackleSystems.Of(line.Tackle).IsRoveIn(line) ? 0 : result.Tackle.RopeM),
             tried.Unknown,
             WordsOf(line),
+            GearOf(line),
             why,
             line
         );
     }
+
+    /// <summary>Its pieces of the locker, by what the crew calls them.</summary>
+    private List<string> GearOf(LineMembers line) =>
+        [
+            .. GearOnPlan
+                .Of(plan.WithMainLine(line))
+                .Where(p => p.Path.StartsWith("lines[0].", StringComparison.Ordinal))
+                .Select(p => names.GetValueOrDefault(p.ItemId, p.ItemId))
+                .Distinct(StringComparer.Ordinal),
+        ];
 
     private string WordsOf(LineMembers line)
     {

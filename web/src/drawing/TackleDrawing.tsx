@@ -84,7 +84,7 @@ function Drawing({ view, line, width, height }: { view: TackleView; line: Line; 
     points
       .filter((p) => p.kind !== "hand")
       .map((p) => ({
-        text: `${(p.id === "load" && view.inLine ? "the line" : names[p.id]) ?? p.id.replace(/-/g, " ")} ${written(resetting && play.step >= 1 && p.kind !== "load" ? (p.kind === "fixed" ? (load?.forceN ?? 0) : 0) : p.forceN, "force", units)}`,
+        text: `${(p.id === "load" ? (view.inLine ? "the line" : line.tackle.grip ? "grip on the line" : "loop in the line") : names[p.id]) ?? p.id.replace(/-/g, " ")} ${written(resetting && play.step >= 1 && p.kind !== "load" ? (p.kind === "fixed" ? (load?.forceN ?? 0) : 0) : p.forceN, "force", units)}`,
         x: x(p.at),
       })),
     6.6,
@@ -210,7 +210,7 @@ function Drawing({ view, line, width, height }: { view: TackleView; line: Line; 
             from={x(load.at)}
             to={x(grounds[0].at)}
             y={below + (line.tackle.hold ? 40 : 8)}
-            text={`${written(Math.abs(load.at - grounds[0].at), "length", units)} from anchor to grip; ${written(view.spaceM, "length", units)} opened, ${written(view.spaceM - (view.sets.linePerSetM ?? 0), "length", units)} when the blocks meet`}
+            text={`${written(Math.abs(load.at - grounds[0].at), "length", units)} from anchor to ${line.tackle.grip ? "grip" : "loop"}; ${written(view.spaceM, "length", units)} opened, ${written(view.spaceM - (view.sets.linePerSetM ?? 0), "length", units)} when the blocks meet`}
           />
         )}
         {labels.map((l) => (
@@ -291,7 +291,6 @@ function Drawing({ view, line, width, height }: { view: TackleView; line: Line; 
 }
 
 const names: Record<string, string> = {
-  load: "grip on the line",
   grip: "second hitch",
   "traveller-line": "traveller",
   "second-anchor": "second anchor",

@@ -27,7 +27,7 @@ export function HoldFields({ at, catalogue }: { at: number; catalogue: Catalogue
     (tackle.composed ? made.data?.turns : catalogue.systems.find((s) => s.id === tackle.systemId)?.turns) ?? [];
   const several = turns.some((t) => t.rope > 0);
   const setCapture = (kind: string) => {
-    const first = turns.find((t) => t.rope === 0 && t.point === "anchor") ?? turns[0];
+    const first = turns.find((t) => t.rope === 0 && t.contact === 0) ?? turns[0];
     setMember(
       `${path}.capture`,
       kind === "hands" ? undefined : { rope: first?.rope ?? 0, contact: first?.contact ?? 0, ...capture, kind },

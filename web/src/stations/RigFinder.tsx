@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import type { FoundRigs } from "../api/types";
 import { useFeed } from "../state/feed";
 import { provenanceOf, useSheet, withProvenance } from "../state/store";
-import { Button, Note } from "../ui/controls";
+import { Button, Note, Segments } from "../ui/controls";
 import { Modal } from "../ui/Modal";
 import { NumberField } from "../ui/NumberField";
 import { useSettings } from "../ui/settings";
@@ -126,15 +126,47 @@ export function RigFinder() {
   );
 }
 
+type SortBy = "rank" | "margin" | "pieces" | "people";
+
+const people = (rig: FoundRigs["best"][number]): number =>
+  rig.line.puller.kind === "people" ? rig.line.puller.count : 1;
+
+/** Sorting keeps the ranking among those that are alike. */
+function sorted(rigs: FoundRigs["best"], by: SortBy): FoundRigs["best"] {
+  const weight = {
+    rank: () => 0,
+    margin: (r: (typeof rigs)[number]) => -r.margin,
+    pieces: (r: (typeof rigs)[number]) => r.pieces,
+    people,
+  }[by];
+  return [...rigs].sort((a, b) => weight(a) - weight(b));
+}
+
 function Found({ found, onClose }: { found: FoundRigs; onClose: () => void }) {
   const units = useSettings((s) => s.units);
   const edit = useSheet((s) => s.edit);
+  const [by, setBy] = useState<SortBy>("rank");
   return (
     <Modal title={found.best.length > 0 ? "The best rigs" : "No rig holds"} onClose={onClose} wide>
       <p>
         {found.holding} of {found.tried} combinations that fit hold.{found.advice !== undefined && ` ${found.advice}`}
       </p>
       {found.leftOut !== undefined && <Note>{found.leftOut}</Note>}
+      {found.best.length > 1 && (
+        <Segments
+          label="Sort by"
+          value={by}
+          onChange={(v) => {
+            setBy(v as SortBy);
+          }}
+          choices={[
+            { value: "rank", text: "As ranked" },
+            { value: "margin", text: "Most margin" },
+            { value: "pieces", text: "Fewest pieces" },
+            { value: "people", text: "Fewest people" },
+          ]}
+        />
+      )}
       {found.best.length > 0 && (
         <table className="mt-3 w-full font-tight text-[14px]" data-rigs>
           <thead>
@@ -151,21 +183,12 @@ function Found({ found, onClose }: { found: FoundRigs; onClose: () => void }) {
             </tr>
           </thead>
           <tbody>
-            {found.best.map((rig, i) => (
+            {sorted(found.best, by).map((rig, i) => (
               <tr key={i} data-rig={i} className="border-b border-rule align-top">
                 <td className="py-1.5 pr-2">
                   {rig.words}
                   <span className="block text-[13px] text-pencil">
-                    {[
-                      rig.line.rope.itemId,
-                      rig.line.joined?.rope.itemId,
-                      rig.line.tackle.rope?.itemId,
-                      rig.line.tackle.hardwareItemId,
-                      rig.line.redirects[0]?.hardwareItemId,
-                    ]
-                      .filter((id) => id !== undefined)
-                      .join(", ")}
-                    ; {rig.why}
+                    {rig.gear.join(", ")}; {rig.why}
                     {rig.unknown > 0 && (
                       <b className="text-ink">
                         ; {rig.unknown === 1 ? "one strength is" : `${rig.unknown} strengths are`} not known

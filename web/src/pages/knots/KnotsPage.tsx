@@ -17,6 +17,7 @@ type Entry = {
   loads: string;
   dress: string;
   wrong: string;
+  steps: string[];
   facts: [string, string][];
 };
 
@@ -53,6 +54,7 @@ function entries(catalogue: Catalogue, units: Units): Entry[] {
         loads: k.loads,
         dress: k.dress,
         wrong: k.wrong,
+        steps: k.steps,
         facts: [
           ["Strength kept", `${percent(k.keepsLow)} used in plans; ${percent(k.keepsNominal)} usual`],
           ["Without an end", k.midline ? "yes, anywhere along the rope" : "no, it takes an end"],
@@ -68,6 +70,7 @@ function entries(catalogue: Catalogue, units: Units): Entry[] {
       loads: g.bothWays ? "From either side." : "From the eyes' side only.",
       dress: g.dress,
       wrong: g.wrong,
+      steps: g.steps,
       facts: [
         ["Made from", g.madeFrom],
         ["Wraps", `${g.wraps}, for a cord of 0.6 to 0.8 of the line`],
@@ -167,6 +170,20 @@ export function KnotsPage() {
                       </div>
                     ))}
                   </dl>
+                  <section className="mt-3" data-steps>
+                    <h2 className="font-tight text-sm font-semibold">Tie it</h2>
+                    {shown.steps.length === 0 ? (
+                      <p className="text-[15px] leading-snug">
+                        No words for this one have been checked yet: have somebody show you.
+                      </p>
+                    ) : (
+                      <ol className="list-decimal pl-5 text-[15px] leading-snug">
+                        {shown.steps.map((step) => (
+                          <li key={step}>{step}</li>
+                        ))}
+                      </ol>
+                    )}
+                  </section>
                   <Part title="May carry" text={shown.loads} />
                   <Part title="Dress and check" text={shown.dress} />
                   <Part title="Goes wrong when" text={shown.wrong} />
