@@ -54,7 +54,7 @@ function entries(catalogue: Catalogue, units: Units): Entry[] {
         loads: k.loads,
         dress: k.dress,
         wrong: k.wrong,
-        steps: k.steps,
+        steps: k.steps ?? [],
         facts: [
           ["Strength kept", `${percent(k.keepsLow)} used in plans; ${percent(k.keepsNominal)} usual`],
           ["Without an end", k.midline ? "yes, anywhere along the rope" : "no, it takes an end"],
@@ -70,7 +70,7 @@ function entries(catalogue: Catalogue, units: Units): Entry[] {
       loads: g.bothWays ? "From either side." : "From the eyes' side only.",
       dress: g.dress,
       wrong: g.wrong,
-      steps: g.steps,
+      steps: g.steps ?? [],
       facts: [
         ["Made from", g.madeFrom],
         ["Wraps", `${g.wraps}, for a cord of 0.6 to 0.8 of the line`],
