@@ -43,6 +43,7 @@ using var screen = new Screen(app.Address);
             screen.Find(OpenQA.Selenium.By.CssSelector("[data-target-row]"));
             screen.Send("r");
             screen.Find(OpenQA.Selenium.By.CssSelector("[data-open-lay]"));
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-handle='lay']"));
             screen.Run("document.querySelector('[aria-label=\"Lay rose\"]').scrollIntoView()");
         }
     ),

@@ -21,6 +21,9 @@ public sealed record CarefulEnd(double TensionN, double SideNm, double CommitDeg
 
     private const double Triangular = 6;
 
+    /// <summary>A line that loses its arm at one end of an input still gives a finite tension, metres.</summary>
+    private const double LeastArm = 1e-3;
+
     /// <summary>The needed tension at the careful end over the planned one, at least 1.</summary>
     public double RatioTo(double planned) => planned > 0 ? Math.Max(1, TensionN / planned) : 1;
 
@@ -68,7 +71,7 @@ public sealed record CarefulEnd(double TensionN, double SideNm, double CommitDeg
 
             var still = context.Tree.RightMoment + context.Wind.RightMoment;
             return new(
-                Math.Max(0, Pull.RestoringMoment(context, at) / Pull.ArmSum(lines, at)),
+                Math.Max(0, Pull.RestoringMoment(context, at) / Math.Max(LeastArm, Pull.ArmSum(lines, at))),
                 Math.Max(Math.Abs(still), Math.Abs(still + (planned * arms))),
                 Pull.CommitOf(context)
             );

@@ -1,5 +1,6 @@
 using Draklo.Core.Analyses;
 using Draklo.Core.Catalogue;
+using Draklo.Core.Lines;
 using Draklo.Core.Links;
 using Draklo.Core.Plans;
 using Draklo.Core.Tackle;
@@ -27,7 +28,7 @@ public sealed record LinkChance(string LinkId, string Name, double Fails);
 /// to measure better.
 /// </summary>
 /// <remarks>
-/// Method M20. Every sample goes through the full analysis, without the site. The same plan and seed give the same
+/// Method M20. Every sample goes through the whole of the sums, without the site and the sentences. The same plan and seed give the same
 /// answer.
 /// </remarks>
 /// <param name="Refused">Samples that could not be worked out, as a line that loses its arm; they count in no
@@ -120,22 +121,35 @@ public sealed record PlanChances(
                 moved = inputs[i].Moved(moved, drawn[s][i]);
             }
 
-            if (PlanAnalysis.Of(moved, units, withWorkings: false).Analysis is not { } found)
+            if (Checked(moved, units) is not { } found)
             {
                 needed[s] = double.NaN;
                 return;
             }
 
-            needed[s] = found.Pull.NeededTensionN;
-            hands[s] = found.Pull.Lines[0].EndTensionN / AdvantageAt(system, Turns.Of(contact, drawn[s][^1]));
+            needed[s] = found.Pull.Needed;
+            hands[s] = found.Results[0].EndTensionN / AdvantageAt(system, Turns.Of(contact, drawn[s][^1]));
             for (var l = 0; l < fails.Length; l++)
             {
-                if (found.Links[l].State == LinkState.Fails)
+                if (found.Path.Links[l].State == LinkState.Fails)
                 {
                     Interlocked.Increment(ref fails[l]);
                 }
             }
         }
+    }
+
+    /// <summary>What an analysis works out of the lines, without site and sentences; null where it cannot be.</summary>
+    private static CheckedPull? Checked(Plan plan, UnitSystem units)
+    {
+        if (PlanRules.Check(plan, units).Count > 0)
+        {
+            return null;
+        }
+
+        var standing = PlanContext.Of(plan, units);
+        var lines = CheckedPull.LinesOf(standing);
+        return Pull.Solve(standing, lines, []) is { } pull ? CheckedPull.Of(standing, lines, pull) : null;
     }
 
     private static List<Influence> InfluencesOf(
@@ -171,8 +185,7 @@ public sealed record PlanChances(
         return [.. found.OrderByDescending(i => i.Swing)];
 
         double HandAt(UncertainInput input, double u) =>
-            PlanAnalysis.Of(input.Moved(bare, u), units, withWorkings: false).Analysis?.Pull.Lines[0].Tackle.HandForceN
-            ?? hand;
+            Checked(input.Moved(bare, u), units)?.Results[0].Tackle.HandForceN ?? hand;
 
         Influence Made(string path, string name, string advice, double low, double high) =>
             new(path, name, advice, low, high, hand > 0 ? Math.Abs(high - low) / hand : 0);

@@ -55,6 +55,16 @@ internal static class GuessReasons
         var (planned, at) = (findings.Pull.Pull, findings.Pull.Pull.NeededAt);
         var now = Asked(findings.Context, findings.Pull.Lines, at);
         var (low, high) = (Moved(-1), Moved(1));
+        if (!Tips(low) || !Tips(high))
+        {
+            reasons.Check(
+                "guess-matters",
+                $"The {figure.Name} is a guess, and off as far as such a guess often is the line could not tip the tree. Measure it.",
+                path
+            );
+            return;
+        }
+
         var (least, most) = (Math.Min(low.Tension, high.Tension), Math.Max(low.Tension, high.Tension));
         var tension = (most - least) / 2 / Math.Max(1, Math.Max(planned.Needed, now.Bending));
         var side = Math.Max(Math.Abs(low.Side - now.Side), Math.Abs(high.Side - now.Side));
@@ -69,6 +79,9 @@ internal static class GuessReasons
                 ("highN", Math.Max(0, most))
             );
         }
+
+        static bool Tips((double Tension, double Side, double Bending) asked) =>
+            double.IsFinite(asked.Tension) && double.IsFinite(asked.Side) && asked.Bending >= 0;
 
         (double Tension, double Side, double Bending) Moved(double u)
         {
