@@ -142,7 +142,7 @@ public sealed class GearOnSheetTests(Stage stage) : IClassFixture<Stage>
     public void A_policy_is_taken_changed_and_kept_under_a_name()
     {
         screen.OpenJob("Lime");
-        screen.Send("6");
+        screen.Send("7");
         screen.Until(
             () => screen.Text("aside").Contains("House factors", StringComparison.Ordinal),
             "the plan's policy"

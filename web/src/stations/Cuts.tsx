@@ -4,7 +4,6 @@ import { startMember } from "../state/store";
 import { Note, Segments } from "../ui/controls";
 import type { Plan } from "../api/types";
 import { Group, Member, useMember } from "./fields";
-import { PolicyFields } from "./PolicyFields";
 
 /** Notch, hinge and how tight the line may be while they are cut. */
 export function Cuts() {
@@ -33,7 +32,6 @@ export function Cuts() {
       <Member path="cut.hingeThicknessM" label="Hinge thickness" quantity="thickness" />
       <Member path="cut.aimCorrection" label="Side lean taken off by the aim" quantity="percent" step={10} />
       <Results />
-      <PolicyFields />
     </>
   );
 }

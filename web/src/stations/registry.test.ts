@@ -30,7 +30,7 @@ describe("the stations", () => {
     ["lines[0].puller.count", "tackle"],
     ["lines[0].limiter.turns", "tackle"],
     ["cut.notch.depthM", "cuts"],
-    ["policy.designFactor.rope", "cuts"],
+    ["policy.designFactor.rope", "factors"],
   ])("%s is decided at one: %s", (path, key) => {
     expect(stations.filter((s) => s.members.test(path)).map((s) => s.key)).toEqual([key]);
     expect(stationOf(path)?.key).toBe(key);

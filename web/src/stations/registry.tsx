@@ -73,20 +73,18 @@ export const stations: StationEntry[] = [
   {
     key: "cuts",
     name: "Cuts",
-    terms: [
-      "face-notch",
-      "hinge",
-      "back-cut",
-      "hold-angle",
-      "pre-tension",
-      "floor",
-      "early-go",
-      "load-reserve",
-      "design-factor",
-    ],
+    terms: ["face-notch", "hinge", "back-cut", "hold-angle", "pre-tension", "floor", "early-go"],
     drawing: "stump",
-    members: /^(cut|policy)/,
+    members: /^cut/,
     Component: lazy(() => import("./Cuts").then((m) => ({ default: memo(m.Cuts) }))),
+  },
+  {
+    key: "factors",
+    name: "Reserve and factors",
+    terms: ["load-reserve", "design-factor", "careful-end"],
+    drawing: "elevation",
+    members: /^policy/,
+    Component: lazy(() => import("./PolicyFields").then((m) => ({ default: memo(m.PolicyFields) }))),
   },
 ];
 
