@@ -185,7 +185,7 @@ internal sealed class AnchorLink() : LineRule(LinkKind.Anchor, "anchor", LinkMar
         {
             unknowns.Check(
                 "anchor-lifted",
-                $"The pull on {at.Name.Uncapitalised()} rises {Angle.Degrees(rise):deg} and lifts it, {load * Math.Sin(rise):N} upward: posts and pickets are reckoned for a level pull. Move it farther out, lead the line low over a redirect, or take another anchor.",
+                $"The pull on {at.Name.Uncapitalised()} rises {Angle.Degrees(rise):deg} and lifts it, {load * Math.Sin(rise):N} upward: the figures for posts and pickets are for a level pull. Move it farther out, lead the line low over a redirect, or take another anchor.",
                 $"{at.Member}.kind",
                 null,
                 ("riseDeg", Angle.Degrees(rise)),

@@ -8,7 +8,7 @@ namespace Draklo.Core.Links;
 /// <remarks>
 /// Method M20, without sampling: each input is moved to its low and its high value alone. Inputs are triangular, so each
 /// spreads a figure by half the distance between its two ends over √6, and bends its mean by their sum over twelve;
-/// spreads are added as squares. The planned tension stays what it is: it is not planned anew for each case.
+/// spreads are added as squares. The planned tension stays what it is: it is not planned again for each case.
 /// </remarks>
 /// <param name="TensionN">Needed tension of the main line.</param>
 /// <param name="SideNm">Sideways moment on the hinge, the worst of slack, needed and planned lines.</param>

@@ -143,7 +143,7 @@ public sealed record AnchorWeightMembers : IDocumentPart
 
     [Display(
         Name = "Share on driven or braked wheels",
-        Description = "Of a vehicle's weight, 0 to 1. Left out, nobody has asked: half is reckoned with."
+        Description = "Of a vehicle's weight, 0 to 1. Left out, nobody has asked: half is assumed."
     )]
     [Range(0.1, 1)]
     public double? BrakedShare { get; init; }

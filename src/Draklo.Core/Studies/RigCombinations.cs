@@ -131,7 +131,7 @@ internal sealed class RigCombinations
         var seats = Enumerable
             .Range(0, steps)
             .Select(s => Math.Round(lowest + ((highest - lowest) * s / (steps - 1)), 1))
-            .Where(s => Math.Abs(s - now.Seat.HeightM) > 0.2)
+            .Where(s => Math.Abs(s - now.Seat.HeightM) > 0.2 && StoutStem.At(plan, standing.Tree, s))
             .Select(s => new SeatMembers { HeightM = s })
             .Prepend(now.Seat);
         foreach (var seat in seats)

@@ -87,11 +87,7 @@ public sealed record StemProfile(
 
     private static double? BestOf(Plan plan, StandingTree tree, List<SeatChoice> seats)
     {
-        var stout = seats
-            .Where(s =>
-                s.StemUse <= 0.5 && tree.Stem.DiameterAt(s.HeightM - plan.Cut.StumpHeightM) >= plan.Tree.DbhM / 3
-            )
-            .ToList();
+        var stout = seats.Where(s => s.StemUse <= 0.5 && StoutStem.At(plan, tree, s.HeightM)).ToList();
         return (stout.Count > 0 ? stout : seats).MinBy(s => s.WorstUse)?.HeightM;
     }
 

@@ -17,11 +17,11 @@ public readonly record struct WindLoad(double Force, double ForwardMoment, doubl
     private const double AirDensity = 1.226;
 
     /// <summary>
-    /// What needed tension, commit and floor reckon with, N·m: wind that helps is never relied on.
+    /// What needed tension, commit and floor work with, N·m: wind that helps is never relied on.
     /// </summary>
     public double Against => Math.Min(ForwardMoment, 0);
 
-    /// <summary>What early go reckons with, N·m: only the wind that drives the tree forward.</summary>
+    /// <summary>What early go works with, N·m: only the wind that drives the tree forward.</summary>
     public double Along => Math.Max(ForwardMoment, 0);
 
     public static WindLoad On(StandingTree tree, CrownMembers crown, WindMembers wind, LayFrame lay, Workings? workings)

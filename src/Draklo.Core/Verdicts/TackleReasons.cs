@@ -41,7 +41,7 @@ internal static class TackleReasons
         {
             reasons.Check(
                 "driven-wheels-unknown",
-                $"Which wheels of the vehicle on the {line.Id} line drive is not given: half its weight is reckoned with, as on two.",
+                $"Which wheels of the vehicle on the {line.Id} line drive is not given: half its weight is assumed, as on two.",
                 $"{path}.puller.vehicle.brakedShare"
             );
         }

@@ -7,6 +7,7 @@ import { Note, Segments } from "../ui/controls";
 import { figure } from "../units/units";
 import { useSettings } from "../ui/settings";
 import { Member, useMember, useProblem } from "./fields";
+import { KnotHolds } from "./KnotHolds";
 import { Piece } from "./Piece";
 import { schools } from "./schools";
 import { Wear } from "./SlingFields";
@@ -54,6 +55,7 @@ export function JoinFields({ at, catalogue }: { at: number; catalogue: Catalogue
           }}
         />
       )}
+      {!grip && <KnotHolds at={at} kind="tackleKnot" />}
       <Segments
         label="Connectors at the hitch or loop"
         value={tackle.connector ? (tackle.connector.count === 2 ? "two" : "one") : "none"}

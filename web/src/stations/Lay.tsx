@@ -51,7 +51,7 @@ export function Lay() {
   );
 }
 
-/** A line that stands off the lay can be brought along; what its anchor is there has to be looked at anew. */
+/** A line that stands off the lay can be brought along; what its anchor is there has to be looked at again. */
 function AnchorAlong({ plan }: { plan: Plan }) {
   const first = plan.lines[0]?.redirects[0]?.at ?? plan.lines[0]?.anchor;
   if (!first) return null;

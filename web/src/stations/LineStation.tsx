@@ -8,6 +8,7 @@ import { Choice } from "../ui/Choice";
 import { figure } from "../units/units";
 import { Group, Member, useMember, useProblem } from "./fields";
 import { LinePicker, useLine } from "./LinePicker";
+import { KnotHolds } from "./KnotHolds";
 import { RopeFields } from "./RopeFields";
 import { schools } from "./schools";
 import { SeatFields, SettingFields } from "./SeatFields";
@@ -45,6 +46,7 @@ export function LineStation({ catalogue }: { catalogue: Catalogue }) {
         }}
         problem={useProblem(`${path}.knotId`)}
       />
+      <KnotHolds at={at} kind="seatKnot" />
       <RopeFields at={at} catalogue={catalogue} />
       <SettingFields at={at} />
       <Results at={at} />

@@ -8,6 +8,7 @@ import { useFeed } from "../state/feed";
 import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
 import { Group, Member, useMember, useProblem } from "./fields";
+import { KnotHolds } from "./KnotHolds";
 import { Piece } from "./Piece";
 import { Wear } from "./SlingFields";
 
@@ -40,6 +41,7 @@ export function RopeFields({ at, catalogue }: { at: number; catalogue: Catalogue
               setMember(`${path}.joined.knotId`, id);
             }}
           />
+          <KnotHolds at={at} kind="joiningKnot" />
           {joint !== undefined && (
             <Note>
               The knot lies {written(Math.max(0, joint), "length", units)} from the seat along the line. It cannot pass
