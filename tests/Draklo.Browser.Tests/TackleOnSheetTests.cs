@@ -109,7 +109,7 @@ public sealed class TackleOnSheetTests : IClassFixture<Stage>
             "the cam, and the leg that hangs on it"
         );
         Assert.Contains("lets go of the line", screen.Text("[data-hold]"), StringComparison.Ordinal);
-        screen.Type("It holds", "2 kN");
+        screen.Type("It holds", "1 kN");
         screen.Until(() => screen.Count("[data-link='main.capture']") == 1, "what it holds to be checked");
         screen.Click("[aria-label='Second hitch holds the line meanwhile']");
         screen.Until(

@@ -193,6 +193,9 @@ export function KnotsPage() {
                 Fractions of a new rope's strength, rounded from published pull tests; checks use the lower one. Wet,
                 worn or slick rope holds less. If in doubt about a knot, tie it again.
               </p>
+              <Link to="/knots" className="mt-3 inline-block min-h-6 font-tight text-sm underline">
+                All knots and hitches
+              </Link>
             </article>
           )}
         </main>
