@@ -65,6 +65,13 @@ public static class FirstPlan
                     Puller = new() { Count = 2, EffortEachN = Starts.Usual.EffortEachN },
                 },
             ],
+            // What nobody measures but somebody has to say: until then it is the product's own word.
+            Provenance = new Dictionary<string, Provenance>(StringComparer.Ordinal)
+            {
+                ["lines[0].seat.heightM"] = Provenance.Default,
+                ["lines[0].rope.lengthM"] = Provenance.Default,
+                ["lines[0].puller.effortEachN"] = Provenance.Default,
+            },
             Guesses =
             [
                 "tree.heightM",

@@ -61,36 +61,13 @@ public sealed record LineRun(Point[] Points, ContactKind[] Turns, double[] Turne
     /// Share of the tension at the anchor's end that comes to leg <paramref name="leg"/> while it is hauled, over 0 to
     /// 1.
     /// </summary>
-    public double Passes(int leg)
+    /// <param name="along">Where in their spread the turns lie: −1 low, 0 usual, 1 high.</param>
+    public double Passes(int leg, double along = 0)
     {
         double share = 1;
         for (var i = leg; i < Turns.Length; i++)
         {
-            share *= Turns[i].PassesAt(Turns[i].Nominal, Turned[i]);
-        }
-
-        return share;
-    }
-
-    /// <summary>The same with the high efficiencies.</summary>
-    public double PassesAtBest(int leg)
-    {
-        double share = 1;
-        for (var i = leg; i < Turns.Length; i++)
-        {
-            share *= Turns[i].PassesAt(Turns[i].High, Turned[i]);
-        }
-
-        return share;
-    }
-
-    /// <summary>The same with the low ones.</summary>
-    public double PassesAtLeast(int leg)
-    {
-        double share = 1;
-        for (var i = leg; i < Turns.Length; i++)
-        {
-            share *= Turns[i].PassesAt(Turns[i].Low, Turned[i]);
+            share *= Turns[i].PassesAt(Tackle.Turns.Of(Turns[i], along).Contact, Turned[i]);
         }
 
         return share;

@@ -37,10 +37,11 @@ public readonly record struct LineTensions(
             tree,
             end,
             hand,
-            Math.Max(tree, worstEnd * run.PassesAtBest(0)),
+            Math.Max(tree, worstEnd * run.Passes(0, along: 1)),
             Math.Max(end, worstEnd),
             worstHand,
-            (tackle.Hauling.ActualAdvantage / tackle.AtLeast.ActualAdvantage * run.Passes(0) / run.PassesAtLeast(0)) - 1
+            (tackle.Hauling.ActualAdvantage / tackle.AtLeast.ActualAdvantage * run.Passes(0) / run.Passes(0, along: -1))
+                - 1
         );
     }
 

@@ -33,6 +33,18 @@ public sealed record Pull(double AtRest, double Needed, double NeededAt, double 
         return sum;
     }
 
+    /// <summary>Sum of share × sideways arm of all lines at rest, metres.</summary>
+    public static double RightArmSum(PullLine[] lines)
+    {
+        double sum = 0;
+        foreach (var line in lines)
+        {
+            sum += line.Share * PullLine.RightArm(line.Seat, line.Anchor);
+        }
+
+        return sum;
+    }
+
     /// <summary>
     /// The least of what the planned tension gives over what the tree asks, from rest to commit, N·m; never below 0.
     /// </summary>

@@ -9,6 +9,8 @@ namespace Draklo.Core.Links;
 /// <summary>The sling round the anchor.</summary>
 internal sealed class AnchorSlingLink() : LineRule(LinkKind.AnchorSling, "sling", LinkMark.Sling)
 {
+    public override IReadOnlyList<string> Members => ["anchor.sling"];
+
     internal override void AddTo(LineWalk walk)
     {
         if (!walk.AnchorIsLoaded || StandsByItself(walk))
@@ -117,6 +119,19 @@ internal readonly record struct NamedAnchor(AnchorMembers Anchor, string Member,
 /// <summary>The anchor that the tackle hangs on.</summary>
 internal sealed class AnchorLink() : LineRule(LinkKind.Anchor, "anchor", LinkMark.Anchor)
 {
+    public override IReadOnlyList<string> Members =>
+        [
+            "anchor.kind",
+            "anchor.capacityN",
+            "anchor.tree",
+            "anchor.post",
+            "anchor.pickets",
+            "anchor.weight",
+            "anchor.heightM",
+        ];
+
+    public override bool IsAnchor => true;
+
     /// <summary>A pull that rises more than this from a post or picket draws it, degrees.</summary>
     private const double LiftsDeg = 15;
 

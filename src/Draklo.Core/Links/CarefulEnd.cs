@@ -63,12 +63,7 @@ public sealed record CarefulEnd(double TensionN, double SideNm, double CommitDeg
     {
         public static Asked By(PlanContext context, PullLine[] lines, double at, double planned)
         {
-            double arms = 0;
-            foreach (var line in lines)
-            {
-                arms += line.Share * PullLine.RightArm(line.Seat, line.Anchor);
-            }
-
+            var arms = Pull.RightArmSum(lines);
             var still = context.Tree.RightMoment + context.Wind.RightMoment;
             return new(
                 Math.Max(0, Pull.RestoringMoment(context, at) / Math.Max(LeastArm, Pull.ArmSum(lines, at))),

@@ -32,19 +32,8 @@ internal sealed record CheckedPull(
     public double TwistUse => Twist / Context.Hinge.TwistCapacity;
 
     /// <summary>Sideways moment at the needed tension, N·m, positive to the right.</summary>
-    public double SideSigned
-    {
-        get
-        {
-            double arms = 0;
-            foreach (var line in Lines)
-            {
-                arms += line.Share * PullLine.RightArm(line.Seat, line.Anchor);
-            }
-
-            return Context.Tree.RightMoment + Context.Wind.RightMoment + (Pull.Needed * arms);
-        }
-    }
+    public double SideSigned =>
+        Context.Tree.RightMoment + Context.Wind.RightMoment + (Pull.Needed * Draklo.Core.Lines.Pull.RightArmSum(Lines));
 
     /// <summary>Work sideways and twist together: the hinge tears above 1.</summary>
     public double TearUse => Math.Sqrt((WorstSideUse * WorstSideUse) + (TwistUse * TwistUse));
@@ -225,12 +214,7 @@ internal sealed record CheckedPull(
         Workings? workings
     )
     {
-        double arms = 0;
-        foreach (var line in lines)
-        {
-            arms += line.Share * PullLine.RightArm(line.Seat, line.Anchor);
-        }
-
+        var arms = Pull.RightArmSum(lines);
         var still = context.Tree.RightMoment + context.Wind.RightMoment;
         var needed = Math.Abs(still + (pull.Needed * arms));
         var planned = Math.Abs(still + (context.PlannedTension * arms));

@@ -7,6 +7,9 @@ namespace Draklo.Core.Links;
 /// <summary>The people, machine, winch or vehicle at the hauling end.</summary>
 internal sealed class HaulerLink() : LineRule(LinkKind.Hauler, "hands", LinkMark.Hauler)
 {
+    public override IReadOnlyList<string> Members =>
+        ["puller.count", "puller.effortEachN", "puller.machineN", "puller.vehicle"];
+
     public override bool LimitsTension => false;
 
     public override bool IsEffort => true;
@@ -60,6 +63,10 @@ internal sealed class HaulerLink() : LineRule(LinkKind.Hauler, "hands", LinkMark
 /// <summary>What holds a machine or winch that hauls on a tackle: it stands still, so it is anchored.</summary>
 internal sealed class HaulerAnchorLink() : LineRule(LinkKind.HaulerAnchor, "hands-anchor", LinkMark.Hauler)
 {
+    public override IReadOnlyList<string> Members => ["puller.anchor"];
+
+    public override bool IsAnchor => true;
+
     internal override void AddTo(LineWalk walk)
     {
         // Without a tackle on it, the line's own anchor is the machine's.
@@ -111,6 +118,8 @@ internal sealed class HaulerAnchorLink() : LineRule(LinkKind.HaulerAnchor, "hand
 /// <summary>Friction turns between the puller and the rope, held by hand.</summary>
 internal sealed class DrumLink() : LineRule(LinkKind.Drum, "limiter", LinkMark.Drum)
 {
+    public override IReadOnlyList<string> Members => ["limiter"];
+
     public override bool Slips => true;
 
     public override bool LimitsTension => false;

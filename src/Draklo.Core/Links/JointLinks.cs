@@ -8,6 +8,8 @@ namespace Draklo.Core.Links;
 /// <summary>Carabiners or shackles between the tackle and what takes it on the line.</summary>
 internal sealed class ConnectorLink() : LineRule(LinkKind.Connector, "connector", LinkMark.TackleHead)
 {
+    public override IReadOnlyList<string> Members => ["tackle.connector"];
+
     internal override void AddTo(LineWalk walk)
     {
         if (walk.Tackle.System.InLine || walk.Line.Tackle.Connector is not { } connector)
@@ -64,6 +66,8 @@ internal sealed class ConnectorLink() : LineRule(LinkKind.Connector, "connector"
 /// <summary>A friction hitch on the line: the one that takes the tackle, or the one that holds during a reset.</summary>
 internal sealed class GripLink(LinkKind kind, string suffix) : LineRule(kind, suffix, LinkMark.TackleHead)
 {
+    public override IReadOnlyList<string> Members => Kind == LinkKind.Grip ? ["tackle.grip"] : ["tackle.hold"];
+
     public override bool Slips => true;
 
     internal override void AddTo(LineWalk walk)
@@ -99,6 +103,8 @@ internal sealed class GripLink(LinkKind kind, string suffix) : LineRule(kind, su
 /// <summary>One leg of a grip's cord.</summary>
 internal sealed class GripCordLink(LinkKind kind, string suffix) : LineRule(kind, suffix, LinkMark.TackleHead)
 {
+    public override IReadOnlyList<string> Members => Kind == LinkKind.GripCord ? ["tackle.grip"] : ["tackle.hold"];
+
     internal override void AddTo(LineWalk walk)
     {
         if (GripOnLine.Of(walk, Kind == LinkKind.HoldingCord) is not { } on)
@@ -165,6 +171,8 @@ internal sealed class GripCordLink(LinkKind kind, string suffix) : LineRule(kind
 /// <summary>The loop in the line that takes the tackle, where no grip does.</summary>
 internal sealed class TackleKnotLink() : LineRule(LinkKind.TackleKnot, "join", LinkMark.TackleHead)
 {
+    public override IReadOnlyList<string> Members => ["tackle.joinKnotId", "rope.breakingStrengthN", "rope.wear"];
+
     internal override void AddTo(LineWalk walk)
     {
         var tackle = walk.Line.Tackle;
@@ -225,6 +233,8 @@ internal sealed class TackleKnotLink() : LineRule(LinkKind.TackleKnot, "join", L
 /// <summary>Turns of the line's tail that hold it while the tackle is opened again.</summary>
 internal sealed class HoldingTurnsLink() : LineRule(LinkKind.HoldingTurns, "hold-turns", LinkMark.Anchor)
 {
+    public override IReadOnlyList<string> Members => ["tackle.hold"];
+
     public override bool Slips => true;
 
     public override bool LimitsTension => false;

@@ -84,8 +84,7 @@ public sealed record Link(
     /// Above ten times what is asked a strength is said in words: the figure behind it is an estimate and would be
     /// believed.
     /// </summary>
-    public bool FarMore =>
-        Kind is LinkKind.Anchor or LinkKind.RedirectAnchor or LinkKind.HaulerAnchor && StrengthValue > 10 * LoadValue;
+    public bool FarMore => Rule.IsAnchor && StrengthValue > 10 * LoadValue;
 
     /// <summary>Its use, or its worst load over its strength where that breaks it and is more.</summary>
     [JsonIgnore]

@@ -23,36 +23,10 @@ public abstract class LinkRule(LinkKind kind, string suffix, LinkMark mark)
     public virtual bool IsEffort => false;
 
     /// <summary>Members of the line that its strength follows from, as beginnings of paths within the line.</summary>
-    public IReadOnlyList<string> Members =>
-        Kind switch
-        {
-            LinkKind.Hauler => ["puller.count", "puller.effortEachN", "puller.machineN", "puller.vehicle"],
-            LinkKind.HaulerAnchor => ["puller.anchor"],
-            LinkKind.Drum => ["limiter"],
-            LinkKind.TackleLegs or LinkKind.HeldLegs => ["tackle.rope", "tackle.capture"],
-            LinkKind.Capture => ["tackle.capture"],
-            LinkKind.Blocks => ["tackle.hardwareStrengthN", "tackle.sheaveDiameterM"],
-            LinkKind.Connector => ["tackle.connector"],
-            LinkKind.Grip or LinkKind.GripCord => ["tackle.grip"],
-            LinkKind.HoldingGrip or LinkKind.HoldingCord or LinkKind.HoldingTurns => ["tackle.hold"],
-            LinkKind.SecondRope => ["joined"],
-            LinkKind.JoiningKnot => ["joined", "rope.breakingStrengthN", "rope.wear"],
-            LinkKind.TackleKnot => ["tackle.joinKnotId", "rope.breakingStrengthN", "rope.wear"],
-            LinkKind.PullLine or LinkKind.SeatKnot => ["rope.breakingStrengthN", "rope.wear"],
-            LinkKind.Limb => ["seat.limb"],
-            LinkKind.AnchorSling => ["anchor.sling"],
-            LinkKind.Anchor =>
-            [
-                "anchor.kind",
-                "anchor.capacityN",
-                "anchor.tree",
-                "anchor.post",
-                "anchor.pickets",
-                "anchor.weight",
-                "anchor.heightM",
-            ],
-            _ => [],
-        };
+    public virtual IReadOnlyList<string> Members => [];
+
+    /// <summary>Whether it is something that the line is made fast to.</summary>
+    public virtual bool IsAnchor => false;
 
     /// <summary>Changes of the plan that may make such a link hold, each kind of change a ladder.</summary>
     internal abstract IEnumerable<Ladder> Remedies(LadderMaker make);

@@ -115,6 +115,8 @@ internal sealed class RedirectSlingLink() : RedirectRule(LinkKind.RedirectSling,
 /// <summary>What a redirect hangs on.</summary>
 internal sealed class RedirectAnchorLink() : RedirectRule(LinkKind.RedirectAnchor, "anchor")
 {
+    public override bool IsAnchor => true;
+
     internal override void AddTo(RedirectWalk walk)
     {
         var line = walk.Line;

@@ -20,9 +20,9 @@ internal sealed class RedirectWalk
         Redirect = line.Line.Redirects[index];
         var (run, tensions) = (line.Run, line.Tensions);
         treeSide = tensions.End * run.Passes(index);
-        OnHaulSide = new(tensions.End * run.Passes(index + 1), tensions.WorstEnd * run.PassesAtBest(index + 1));
+        OnHaulSide = new(tensions.End * run.Passes(index + 1), tensions.WorstEnd * run.Passes(index + 1, along: 1));
         force = run.ForceOn(index, treeSide, OnHaulSide.Planned);
-        var worst = run.ForceOn(index, tensions.WorstEnd * run.PassesAtBest(index), OnHaulSide.Worst);
+        var worst = run.ForceOn(index, tensions.WorstEnd * run.Passes(index, along: 1), OnHaulSide.Worst);
         OnTurn = new(force.ForceN, worst.ForceN);
         line.Context.Workings?.Add(
             $"{line.Line.Id}.redirect-{Place}",

@@ -6,6 +6,8 @@ namespace Draklo.Core.Links;
 /// <summary>The rope tied to the hauling end of the first.</summary>
 internal sealed class SecondRopeLink() : LineRule(LinkKind.SecondRope, "rope-2", LinkMark.PullLine)
 {
+    public override IReadOnlyList<string> Members => ["joined"];
+
     internal override void AddTo(LineWalk walk)
     {
         if (walk.Line.Joined is { } joined)
@@ -20,6 +22,8 @@ internal sealed class SecondRopeLink() : LineRule(LinkKind.SecondRope, "rope-2",
 /// <summary>The knot that joins two ropes.</summary>
 internal sealed class JoiningKnotLink() : LineRule(LinkKind.JoiningKnot, "joint", LinkMark.PullLine)
 {
+    public override IReadOnlyList<string> Members => ["joined", "rope.breakingStrengthN", "rope.wear"];
+
     internal override void AddTo(LineWalk walk)
     {
         if (walk.Line.Joined is { } joined)
@@ -56,6 +60,8 @@ internal sealed class JoiningKnotLink() : LineRule(LinkKind.JoiningKnot, "joint"
 /// <summary>The pull line itself.</summary>
 internal sealed class PullLineLink() : LineRule(LinkKind.PullLine, "rope", LinkMark.PullLine)
 {
+    public override IReadOnlyList<string> Members => ["rope.breakingStrengthN", "rope.wear"];
+
     internal override void AddTo(LineWalk walk) => walk.AddOnRope(this, "Pull line", walk.AtTackle, walk.Line.Rope);
 
     internal override IEnumerable<Ladder> Remedies(LadderMaker make) => [make.StrongerRope()];

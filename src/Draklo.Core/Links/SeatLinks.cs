@@ -8,6 +8,8 @@ namespace Draklo.Core.Links;
 /// <summary>The knot at the seat, or at the foot for a base tie.</summary>
 internal sealed class SeatKnotLink() : LineRule(LinkKind.SeatKnot, "knot", LinkMark.Seat)
 {
+    public override IReadOnlyList<string> Members => ["rope.breakingStrengthN", "rope.wear"];
+
     internal override void AddTo(LineWalk walk)
     {
         var knot = Reference.Knots[walk.Line.KnotId];
@@ -36,6 +38,8 @@ internal sealed class SeatKnotLink() : LineRule(LinkKind.SeatKnot, "knot", LinkM
 /// <summary>The limb or union that the line lies on.</summary>
 internal sealed class LimbLink() : LineRule(LinkKind.Limb, "limb", LinkMark.Seat)
 {
+    public override IReadOnlyList<string> Members => ["seat.limb"];
+
     internal override void AddTo(LineWalk walk)
     {
         var (context, seat, tensions) = (walk.Context, walk.Line.Seat, walk.Tensions);

@@ -8,6 +8,8 @@ namespace Draklo.Core.Links;
 /// <summary>The rope of the tackle at its heaviest leg.</summary>
 internal abstract class TackleRopeLink(LinkKind kind, string suffix) : LineRule(kind, suffix, LinkMark.TackleLegs)
 {
+    public override IReadOnlyList<string> Members => ["tackle.rope", "tackle.capture"];
+
     /// <summary>The rope that the tackle is rove in, when it is not the pull line.</summary>
     private protected static TackleRopeMembers? OwnRope(LineWalk walk) =>
         walk.Tackle.System.InLine ? null : walk.Line.Tackle.Rope;
@@ -143,6 +145,8 @@ internal sealed class HeldLegsLink() : TackleRopeLink(LinkKind.HeldLegs, "held-l
 /// <summary>The cam or grip that keeps what has been won between two heaves.</summary>
 internal sealed class CaptureLink() : LineRule(LinkKind.Capture, "capture", LinkMark.TackleLegs)
 {
+    public override IReadOnlyList<string> Members => ["tackle.capture"];
+
     public override bool Slips => true;
 
     public static string NameOf(CaptureKind kind) => kind == CaptureKind.Cam ? "cam" : "capture grip";
@@ -217,6 +221,8 @@ internal sealed class CaptureLink() : LineRule(LinkKind.Capture, "capture", Link
 /// <summary>The blocks, rings or carabiners at which the tackle turns.</summary>
 internal sealed class BlocksLink() : LineRule(LinkKind.Blocks, "blocks", LinkMark.Blocks)
 {
+    public override IReadOnlyList<string> Members => ["tackle.hardwareStrengthN", "tackle.sheaveDiameterM"];
+
     internal override void AddTo(LineWalk walk)
     {
         var contact = Reference.Contacts[walk.Line.Tackle.ContactId];

@@ -37,11 +37,7 @@ internal static class HingeReasons
 
         var context = findings.Context;
         var still = context.Tree.RightMoment + context.Wind.RightMoment;
-        double all = 0;
-        foreach (var line in lines)
-        {
-            all += SideOf(line);
-        }
+        var all = context.PlannedTension * Pull.RightArmSum(lines);
 
         for (var n = 0; n < lines.Length; n++)
         {

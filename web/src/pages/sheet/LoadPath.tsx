@@ -136,7 +136,7 @@ const LinkCell = memo(function LinkCell({ link, weakest, narrow }: LinkCellProps
             )}
           </span>{" "}
           {word}
-          {link.estimate && (
+          {link.estimate && !careful && (
             <span className="font-normal text-pencil" title="Its strength is an estimate">
               {" "}
               ~
