@@ -3,8 +3,7 @@ import type { Plan } from "../api/types";
 import { useFeed } from "../state/feed";
 import { setMember } from "../state/store";
 import { Button } from "../ui/controls";
-import { useSettings } from "../ui/settings";
-import { TextField } from "../ui/TextField";
+import { NameAndBecause } from "../ui/NameAndBecause";
 import { Group, Member, useProblem } from "./fields";
 import { Refused } from "../ui/Refused";
 
@@ -68,10 +67,6 @@ export function EscapeRoutes({ plan }: { plan: Plan }) {
 function GiveUp({ index, route }: { index: number; route: Plan["site"]["escapeRoutes"][number] }) {
   const path = `site.escapeRoutes[${index}]` as const;
   const [open, setOpen] = useState(false);
-  const [because, setBecause] = useState("");
-  const [wrong, setWrong] = useState<string | null>(null);
-  const who = useSettings((s) => s.who);
-  const setWho = useSettings((s) => s.setWho);
   if (route.givenUpBy !== undefined || !open) {
     return (
       <button
@@ -87,22 +82,15 @@ function GiveUp({ index, route }: { index: number; route: Plan["site"]["escapeRo
     );
   }
   return (
-    <>
-      <TextField label="Your name" value={who} onChange={setWho} />
-      <TextField label="Because" value={because} onChange={setBecause} />
-      <Refused>{wrong}</Refused>
-      <Button
-        onClick={() => {
-          if (who.trim() === "" || because.trim() === "") {
-            setWrong("A route is given up by a name and for a reason.");
-            return;
-          }
-          setMember(path, { bearingDeg: route.bearingDeg, givenUpBy: who.trim(), because: because.trim() });
-          setOpen(false);
-        }}
-      >
-        Give it up
-      </Button>
-    </>
+    <NameAndBecause
+      button="Give it up"
+      onDone={(givenUpBy, because) => {
+        setMember(path, { bearingDeg: route.bearingDeg, givenUpBy, because });
+        setOpen(false);
+      }}
+      onLeave={() => {
+        setOpen(false);
+      }}
+    />
   );
 }
