@@ -124,7 +124,7 @@ public sealed class AccessibilityTests(Stage stage) : IClassFixture<Stage>
         }
 
         screen.Open("/knots");
-        screen.Until(() => screen.Count("main svg[data-knot]") == 8, "the knots");
+        screen.Until(() => screen.Count("main svg[data-knot]") == 14, "the knots");
         NoViolations();
         screen.Open("/knots/prusik");
         screen.Until(() => screen.Count("[data-entry]") == 1, "the prusik");

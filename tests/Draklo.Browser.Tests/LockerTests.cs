@@ -163,13 +163,20 @@ public sealed class LockerTests(Stage stage) : IClassFixture<Stage>
     public void Every_knot_and_grip_is_described_and_those_that_were_checked_are_drawn()
     {
         screen.Open("/knots");
-        screen.Until(() => screen.Count("main svg[data-knot]") == 8, "the drawings");
+        screen.Until(() => screen.Count("main svg[data-knot]") == 14, "the drawings");
         screen.Press("Butterfly loop");
         screen.Until(() => screen.Count("[data-entry='butterfly'] svg[data-knot='butterfly']") == 1, "the butterfly");
         var text = screen.Text("[data-entry]");
         Assert.Contains("62 % used in plans", text, StringComparison.Ordinal);
         Assert.Contains("jams, may need tools", text, StringComparison.Ordinal);
         Assert.True(screen.Count("[data-entry] svg path") > 30);
+        screen.OpenJob("Lime");
+        screen.Click("nav button:nth-of-type(4)");
+        screen.Press("How to tie it");
+        screen.Until(
+            () => screen.Text("[data-on-plan]").Contains("this rope keeps", StringComparison.Ordinal),
+            "what the plan asks of its knot"
+        );
         screen.Open("/knots/granny");
         screen.Until(
             () => screen.Text("[role=alert]").Contains("no knot or hitch", StringComparison.Ordinal),

@@ -45,7 +45,7 @@ public sealed class SmallScreenTests(Stage stage) : IClassFixture<Stage>
         Assert.Contains("in service", screen.Text("[data-gear='long-60']"), StringComparison.Ordinal);
 
         screen.Open("/knots");
-        screen.Until(() => screen.Count("main svg[data-knot]") == 8, "the knots");
+        screen.Until(() => screen.Count("main svg[data-knot]") == 14, "the knots");
         FitsAcross();
     }
 

@@ -48,6 +48,20 @@ public sealed class CatalogueTests
         Assert.All(anchors, id => Assert.Contains(id, Reference.Anchors.Keys));
     }
 
+    [Theory]
+    [InlineData("prusik", 2)]
+    [InlineData("valdotain", 2)]
+    [InlineData("machard", 4)]
+    public void A_grip_shares_its_load_between_the_parts_of_its_cord_that_leave_the_line(string grip, int legs) =>
+        Assert.Equal(legs, Reference.Grips[grip].Legs);
+
+    [Fact]
+    public void Every_knot_and_grip_is_put_in_words_step_by_step()
+    {
+        Assert.All(Reference.Knots.Values, k => Assert.True(k.Steps.Count > 1, k.Id));
+        Assert.All(Reference.Grips.Values, g => Assert.True(g.Steps.Count > 1, g.Id));
+    }
+
     [Fact]
     public void The_glossary_in_the_docs_is_the_one_in_the_application()
     {

@@ -55,7 +55,7 @@ export function JoinFields({ at, catalogue }: { at: number; catalogue: Catalogue
           }}
         />
       )}
-      {!grip && <KnotHolds at={at} kind="tackleKnot" />}
+      {!grip && <KnotHolds at={at} kind="tackleKnot" knot={tackle.joinKnotId} />}
       <Segments
         label="Connectors at the hitch or loop"
         value={tackle.connector ? (tackle.connector.count === 2 ? "two" : "one") : "none"}

@@ -46,7 +46,7 @@ export function LineStation({ catalogue }: { catalogue: Catalogue }) {
         }}
         problem={useProblem(`${path}.knotId`)}
       />
-      <KnotHolds at={at} kind="seatKnot" />
+      <KnotHolds at={at} kind="seatKnot" knot={knot} />
       <RopeFields at={at} catalogue={catalogue} />
       <SettingFields at={at} />
       <Results at={at} />

@@ -41,7 +41,7 @@ export function RopeFields({ at, catalogue }: { at: number; catalogue: Catalogue
               setMember(`${path}.joined.knotId`, id);
             }}
           />
-          <KnotHolds at={at} kind="joiningKnot" />
+          <KnotHolds at={at} kind="joiningKnot" knot={joined.knotId} />
           {joint !== undefined && (
             <Note>
               The knot lies {written(Math.max(0, joint), "length", units)} from the seat along the line. It cannot pass

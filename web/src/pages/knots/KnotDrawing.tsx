@@ -48,16 +48,18 @@ export const KnotDrawing = memo(function KnotDrawing({
   const tintOf = (strand: number) => tints[doubled ? 0 : strand % 2];
   const round = things.some((t) => t.kind === "post" || t.kind === "line");
   const found = crossings(strands);
+  const width = (strand: number) => shape.ropes?.[strand] ?? rope;
   const draw = (points: Strand, fill: number, key: string) => (
     <g key={key} fill="none" strokeLinejoin="round" strokeLinecap="round">
-      <path d={line(points)} stroke="var(--ink)" strokeWidth={rope} />
-      <path d={line(points)} stroke={tintOf(fill)} strokeWidth={rope - 2.6} />
+      <path d={line(points)} stroke="var(--ink)" strokeWidth={width(fill)} />
+      <path d={line(points)} stroke={tintOf(fill)} strokeWidth={width(fill) - 2.6} />
     </g>
   );
   // The upper rope is drawn once more over the crossing, with a gap to either side; its fill runs a little farther, so that no seam shows.
   const redraw = (c: Crossing, key: string) => {
     const strand = strands[c.over.strand] ?? [];
-    const length = rope * reach(strands, c);
+    const rope = width(c.over.strand);
+    const length = width(c.under.strand) * reach(strands, c);
     const d = line(stretch(strand, c.over.at, length));
     return (
       <g key={key} fill="none" strokeLinejoin="round">

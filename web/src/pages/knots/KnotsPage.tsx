@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useParams, useSearchParams } from "react-router";
 import { api } from "../../api/client";
-import type { Catalogue, Units } from "../../api/types";
+import type { Catalogue, Job, Plan, Units } from "../../api/types";
 import { TopBar } from "../../ui/TopBar";
 import { useSettings } from "../../ui/settings";
 import { written } from "../../units/units";
@@ -158,7 +158,7 @@ export function KnotsPage() {
               <h1 className="font-tight text-2xl font-semibold">{shown.name}</h1>
               <p className="mt-1 text-[15px] leading-snug">{shown.purpose}</p>
               <div className="mt-4 flex gap-8 max-md:flex-col">
-                <div className="w-[400px] shrink-0 border border-ink p-4 max-md:w-full">
+                <div className="w-[400px] shrink-0 self-start border border-ink p-4 max-md:w-full">
                   <KnotDrawing id={shown.id} name={shown.name} large />
                 </div>
                 <div className="min-w-0 flex-1">
@@ -170,6 +170,7 @@ export function KnotsPage() {
                       </div>
                     ))}
                   </dl>
+                  <OnThePlan knot={shown.id} />
                   <section className="mt-3" data-steps>
                     <h2 className="font-tight text-sm font-semibold">Tie it</h2>
                     {shown.steps.length === 0 ? (
@@ -201,6 +202,55 @@ export function KnotsPage() {
         </main>
       </div>
     </div>
+  );
+}
+
+/** Where the line of this plan has the knot, and the link of its load path that it is. */
+function placesOf(plan: Plan, knot: string): { line: number; kind: string; where: string }[] {
+  return plan.lines.flatMap((line, n) => [
+    ...(line.knotId === knot ? [{ line: n, kind: "seatKnot", where: "At the seat" }] : []),
+    ...(line.tackle?.joinKnotId === knot ? [{ line: n, kind: "tackleKnot", where: "At the tackle" }] : []),
+    ...(line.joined?.knotId === knot ? [{ line: n, kind: "joiningKnot", where: "Where the ropes are joined" }] : []),
+  ]);
+}
+
+/** Beside the knot, what the plan that led here asks of it. */
+function OnThePlan({ knot }: { knot: string }) {
+  const id = useSearchParams()[0].get("job");
+  const units = useSettings((s) => s.units);
+  const found = useQuery({
+    queryKey: ["knot-on", id, units],
+    enabled: id !== null,
+    queryFn: async () => {
+      const job: Job = await api.job(id ?? "");
+      return { job, analysis: await api.analyse(job.plan, units, false) };
+    },
+  });
+  if (id === null) return null;
+  if (found.isError) return <p role="alert">The plan that led here cannot be read or does not compute as saved.</p>;
+  if (!found.data) return null;
+  const { job, analysis } = found.data;
+  const rows = placesOf(job.plan, knot).flatMap(({ line, kind, where }) => {
+    const lineId = analysis.pull.lines[line]?.id;
+    const link = analysis.links.find((l) => l.kind === kind && l.lineId === lineId);
+    return link ? [{ key: `${line}-${kind}`, where, link }] : [];
+  });
+  return (
+    <section className="mt-3 border-l-2 border-ink pl-3" data-on-plan>
+      <h2 className="font-tight text-sm font-semibold">
+        On{" "}
+        <Link to={`/jobs/${job.id}`} className="underline">
+          {job.name}
+        </Link>
+      </h2>
+      {rows.length === 0 && <p className="text-[15px] leading-snug">This plan as saved does not use this knot.</p>}
+      {rows.map(({ key, where, link }) => (
+        <p key={key} className="text-[15px] leading-snug">
+          {where}: this rope keeps {written(link.strengthN, "force", units)} with this knot; your line carries{" "}
+          {written(link.loadN, "force", units)}.
+        </p>
+      ))}
+    </section>
   );
 }
 

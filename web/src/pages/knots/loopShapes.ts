@@ -41,7 +41,7 @@ const bowlineEnd: P[] = [
 const bowline = through([...bowlineLoop, ...bowlineEnd, [134, 152, 0], [130, 178, 0]]);
 
 /** A figure of eight from top to bottom. */
-const eight = alternating(
+export const eight = alternating(
   through([
     [122, 0],
     [121, 36],

@@ -13,6 +13,8 @@ export interface Shape {
   height: number;
   strands: Strand[];
   rope: number;
+  /** How thick each rope is drawn, where they are not alike. */
+  ropes?: number[];
   /** One cord laid double: both strands in the same tint. */
   doubled?: boolean;
   things?: Thing[];

@@ -1,8 +1,62 @@
 import { describe, expect, it } from "vitest";
 import { shapes } from "./shapes";
-import { alternating, beside, crossings, determinant, stretch, through } from "./strand";
+import {
+  alternating,
+  beside,
+  crossings,
+  determinant,
+  linking,
+  stretch,
+  through,
+  words,
+  type P,
+  type Strand,
+} from "./strand";
 
 const tied = (id: string) => shapes[id]?.strands[0] ?? [];
+
+const cut = (strand: Strand, x: number, y: number): Strand[] => {
+  const at = strand.findIndex((p) => p.x === x && p.y === y);
+  return [strand.slice(0, at - 1), strand.slice(at + 2)];
+};
+
+/** What two ropes are: each alone, both together, and how often they wind round each other. */
+const held = ([a = [], b = []]: Strand[]): number[] => [
+  determinant(a),
+  determinant(b),
+  determinant(a, b),
+  Math.abs(linking(a, b)),
+];
+
+/** The butterfly by its tying steps, its loop cut: a bight twisted, folded down behind, brought up through the middle. */
+function twistedBight(wholeTurn: boolean): Strand[] {
+  const second = wholeTurn ? -1 : 1;
+  const part = (side: 1 | -1): Strand =>
+    through(
+      (
+        [
+          [100, 200, 0],
+          [40, 190, 0],
+          [0, 150, 1],
+          [-30, 110, 0],
+          [0, 70, second],
+          [30, 40, 0],
+          [16, 10, -3],
+          [10, 60, -6],
+          [10, 110, -6],
+          [10, 180, -6],
+          [10, 240, 0],
+          [6, 190, 6],
+          [6, 150, 6],
+          [5, 120, 4],
+          [5, 106, -8],
+          [5, 40, -9],
+          [5, -60, -9],
+        ] as [number, number, number][]
+      ).map(([x, y, z]): P => [100 - side * x, y, Math.abs(z) === 1 ? side * z : z]),
+    );
+  return [part(1), part(-1)];
+}
 
 describe("curves and their crossings", () => {
   it("finds what crosses and which lies over", () => {
@@ -114,12 +168,87 @@ describe("the drawn knots", () => {
     expect([led(9), led(-9)]).toEqual([13, 9]);
   });
 
-  it.each(["butterfly", "clove-hitch"])(
-    "%s can be made without an end: with its ends joined it is no knot at all",
-    (id) => {
-      expect(determinant(tied(id))).toBe(1);
-    },
-  );
+  // Along the rope from the pull, as the tying steps say it: "o" where it lies over what it crosses, "u" where under.
+  it.each([
+    [
+      "bowline",
+      // The end goes behind the standing part and back in front; the small loop closes over it; twice under the small loop's near
+      // side go the end's two passes, twice over its far side; then the end itself: up through, behind, in front, down through.
+      ["ouu" + "oo" + "uu" + "o" + "uo" + "uo" + "ou"],
+    ],
+    // The same round its own standing part, which runs over one side of the loop and under the other.
+    ["running-bowline", ["ou" + "ouu" + "oo" + "uu" + "o" + "ou" + "uo" + "uo" + "ou"]],
+    // Under the half hitch and over it, under the bight; the bight over both; under the bight again; the half hitch goes over
+    // and under the standing part, and comes out over its own part.
+    ["cow-hitch", ["uou" + "oo" + "u" + "uouo"]],
+    ["clove-hitch", ["u" + "oo" + "u"]],
+    ["prusik", ["u" + "oo" + "u"]],
+    // Standing part in its eye; what the end winds round on its way back; the eye; five tucks.
+    ["timber-hitch", ["uo" + "uo".repeat(5) + "ou" + "uo".repeat(5)]],
+    ["loops-through-each-other", ["uouuou", "ouoouo"]],
+    [
+      "sheet-bend-double",
+      // Each turn goes behind both legs and back over the near one, under its own standing part, over the far one.
+      ["ouou" + "o" + "uouou", "u" + "oooo" + "o" + ("uuu" + "ouo").repeat(2)],
+    ],
+  ] as [string, string[]][])("%s goes over and under as its steps say", (id, expected) => {
+    expect(words(shapes[id]?.strands ?? [])).toEqual(expected);
+  });
+
+  it.each([
+    // A half hitch that comes out behind its own part is a mere turn: 1.
+    ["cow-hitch", 3],
+    ["clove-hitch", 1],
+    ["butterfly", 1],
+    ["figure-eight-loop", 1],
+    ["prusik", 1],
+  ])("%s with its ends joined makes a knot of determinant %i", (id, expected) => {
+    expect(determinant(tied(id))).toBe(expected);
+  });
+
+  it.each([
+    ["water-knot", 3, 1],
+    ["figure-eight-bend", 5, 0],
+    // Two turns and out through them, in each end; each holds the other twice.
+    ["double-fisherman", 5, 4],
+    ["sheet-bend-double", 1, 1],
+  ])("%s: each rope makes a knot of determinant %i of its own", (id, own) => {
+    const strands = shapes[id]?.strands ?? [];
+    expect(strands.map((s) => determinant(s))).toEqual([own, own]);
+    if (id === "double-fisherman") expect(Math.abs(linking(strands[0] ?? [], strands[1] ?? []))).toBe(4);
+  });
+
+  it("leaves two eights when the figure-eight loop is cut, and two locked overhands when the butterfly is", () => {
+    const eights = cut(tied("figure-eight-loop"), 122, 292);
+    expect(eights.map((s) => determinant(s))).toEqual([5, 5]);
+    expect(held(cut(tied("butterfly"), 256, 100))).toEqual(held(twistedBight(true)));
+  });
+
+  it("tells a butterfly from one whose crossing is missing", () => {
+    expect(held(twistedBight(true))).toEqual([3, 3, 2, 1]);
+    expect(held(twistedBight(false))).toEqual([3, 3, 0, 0]);
+  });
+
+  it("winds the same way round a post in a clove hitch, and both ways in a cow hitch", () => {
+    const post = through([
+      [120, -60],
+      [120, 300],
+      [-90, 300],
+      [-90, -60],
+    ]);
+    expect(Math.abs(linking(tied("clove-hitch"), post))).toBe(2);
+    expect(linking(tied("cow-hitch"), post)).toBe(0);
+  });
+
+  it("winds a Machard as often as it says, both parts of the loop alike", () => {
+    const line = through([
+      [-60, 64],
+      [330, 64],
+      [330, -90],
+      [-60, -90],
+    ]);
+    expect(shapes.machard?.strands.map((s) => Math.abs(linking(s, line)))).toEqual([7, 7]);
+  });
 
   it("interlocks where rope goes round rope, and holds nothing that only lies on top", () => {
     for (const id of Object.keys(shapes)) {

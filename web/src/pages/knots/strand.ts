@@ -154,26 +154,79 @@ export function alternating(strand: Strand, firstOver = true): Strand {
   });
 }
 
+/** Over and under along each rope from its beginning, crossing by crossing: "o" and "u". */
+export function words(strands: Strand[]): string[] {
+  const found = crossings(strands);
+  return strands.map((_, n) =>
+    found
+      .flatMap((c) => [
+        { ...c.over, letter: "o" },
+        { ...c.under, letter: "u" },
+      ])
+      .filter((p) => p.strand === n)
+      .sort((a, b) => a.at - b.at)
+      .map((p) => p.letter)
+      .join(""),
+  );
+}
+
 /**
- * The determinant of the knot that a rope makes once its ends are joined outside: 1 for one that comes apart as if it had
- * never been tied, 3 for an overhand, 5 for a figure of eight. Counted from the crossings by Fox's colouring matrix.
+ * The determinant of what the ropes make once the two ends of each are joined outside, over everything: 1 for a rope that comes
+ * apart as if it had never been tied, 3 for an overhand, 5 for a figure of eight. Counted by Fox's colouring matrix.
  */
-export function determinant(strand: Strand): number {
-  const found = crossings([strand]);
-  const unders = found.map((c) => c.under.at).sort((a, b) => a - b);
-  const n = unders.length;
-  if (n < 2) return 1;
-  // Joined outside, the arc after the last crossing is the arc before the first.
-  const arcAt = (at: number): number => unders.filter((u) => u < at - 1e-9).length % n;
+export function determinant(...open: Strand[]): number {
+  const strands = open.map((s) => {
+    const [first, last] = [s[0], s[s.length - 1]];
+    return first && last ? [{ ...first, z: 1e6 }, ...s, { ...last, z: 1e6 }, { ...first, z: 1e6 }] : s;
+  });
+  // Two joining arcs that cross lie one over the other; the first on top.
+  const found = crossings(strands.map((s, n) => s.map((p) => ({ ...p, z: p.z === 1e6 ? 1e6 - n : p.z }))));
+  const unders = strands.map((_, n) =>
+    found
+      .filter((c) => c.under.strand === n)
+      .map((c) => c.under.at)
+      .sort((a, b) => a - b),
+  );
+  // A rope that nothing crosses over is one arc; any other has as many arcs as it goes under.
+  const before = unders.map((_, n) => unders.slice(0, n).reduce((sum, u) => sum + Math.max(1, u.length), 0));
+  const arcs = unders.reduce((sum, u) => sum + Math.max(1, u.length), 0);
+  if (found.length < 2) return strands.length > 1 ? 0 : 1;
+  const arcAt = (pass: { strand: number; at: number }): number => {
+    const own = unders[pass.strand] ?? [];
+    return (before[pass.strand] ?? 0) + (own.filter((u) => u < pass.at - 1e-9).length % Math.max(1, own.length));
+  };
   const rows = found.map((c) => {
-    const row = new Array<number>(n).fill(0);
-    const before = unders.findIndex((u) => Math.abs(u - c.under.at) < 1e-9);
-    row[arcAt(c.over.at)] = (row[arcAt(c.over.at)] ?? 0) + 2;
-    row[before] = (row[before] ?? 0) - 1;
-    row[(before + 1) % n] = (row[(before + 1) % n] ?? 0) - 1;
+    const row = new Array<number>(arcs).fill(0);
+    const add = (arc: number, by: number) => (row[arc] = (row[arc] ?? 0) + by);
+    add(arcAt(c.over), 2);
+    add(arcAt(c.under), -1);
+    add(arcAt({ ...c.under, at: c.under.at + 1e-6 }), -1);
     return row;
   });
   return Math.round(Math.abs(minor(rows)));
+}
+
+/** How often two ropes wind round each other once each is joined at its ends: half the sum of the signs where they cross. */
+export function linking(a: Strand, b: Strand): number {
+  const close = (s: Strand, depth: number): Strand => [
+    ...s.slice(0, 1).map((p) => ({ ...p, z: depth })),
+    ...s,
+    ...s.slice(-1).map((p) => ({ ...p, z: depth })),
+    ...s.slice(0, 1).map((p) => ({ ...p, z: depth })),
+  ];
+  const both = [close(a, 1e6), close(b, 1e6 - 1)];
+  const way = (pass: { strand: number; at: number }): [number, number] => {
+    const s = both[pass.strand] ?? [];
+    const [p, q] = [s[Math.floor(pass.at)], s[Math.floor(pass.at) + 1]];
+    return p && q ? [q.x - p.x, q.y - p.y] : [0, 0];
+  };
+  const signs = crossings(both)
+    .filter((c) => c.over.strand !== c.under.strand)
+    .map((c) => {
+      const [[ox, oy], [ux, uy]] = [way(c.over), way(c.under)];
+      return Math.sign(ox * uy - oy * ux);
+    });
+  return signs.reduce((sum, s) => sum + s, 0) / 2;
 }
 
 /** The determinant of a matrix without its last row and column. */
