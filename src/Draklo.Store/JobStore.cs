@@ -1,5 +1,4 @@
 using System.Data;
-using System.Text.Json;
 using Dapper;
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
@@ -17,7 +16,10 @@ public sealed record Job(string Id, int Revision, DateTimeOffset SavedAt, JobCon
 /// <summary>What the list shows of a job.</summary>
 /// <param name="Gear">How the pieces stood that its plan uses; null when nothing is remembered.</param>
 /// <param name="Entry">JSON; null when nothing is remembered of this revision.</param>
-public sealed record ListedJob(string Id, long Revision, string? Gear, string? Entry);
+public sealed record ListedJob(string Id, long Revision, string Name, string? Gear, string? Entry);
+
+/// <param name="SavedBy">Empty while nobody has said who works at the device.</param>
+public sealed record KeptRevision(long Number, string SavedAt, string SavedBy, string Name);
 
 /// <summary>How a save went.</summary>
 public enum SaveResult
@@ -35,7 +37,7 @@ public enum SaveResult
 public sealed class JobStore(Database database, TimeProvider clock)
 {
     private const string Current = """
-        select j.id, j.revision, r.saved_at, r.name, r.place, r.planned_on, r.plan
+        select j.id, j.revision, r.saved_at, r.name, r.place, r.planned_on, cast(r.plan as text) as plan
         from job j join job_revision r on r.job_id = j.id and r.number = j.revision
         where j.deleted_at is null
         """;
@@ -46,60 +48,74 @@ public sealed class JobStore(Database database, TimeProvider clock)
         using var connection = database.Connect();
         return connection
             .Query<Row>($"{Current} order by r.planned_on is null, r.planned_on, j.created_at, j.id")
-            .Select(r => r.ToJob())
+            .Whole(r => r.ToJob())
             .ToList();
     }
 
-    /// <summary>What the list shows of every job that is not deleted, in the list's order.</summary>
+    /// <summary>What the list shows of jobs that are not deleted, in the list's order: the soonest first.</summary>
     /// <param name="units">As in "metric"; entries are sentences.</param>
     /// <param name="madeBy">The build that asks: what another one wrote is not taken.</param>
-    public IReadOnlyList<ListedJob> Listed(string units, string madeBy)
+    public IReadOnlyList<ListedJob> Listed(string units, string madeBy, int offset, int limit)
     {
         using var connection = database.Connect();
         return connection
             .Query<ListedJob>(
                 """
-                select j.id, j.revision, e.gear, e.entry
-                from job j join job_revision r on r.job_id = j.id and r.number = j.revision
+                select j.id, j.revision, j.name, e.gear, e.entry
+                from job j
                 left join job_entry e
                     on e.job_id = j.id and e.number = j.revision and e.units = @units and e.made_by = @madeBy
                 where j.deleted_at is null
-                order by r.planned_on is null, r.planned_on, j.created_at, j.id
+                order by j.planned_on is null, j.planned_on, j.created_at, j.id
+                limit @limit offset @offset
                 """,
-                new { units, madeBy }
+                new
+                {
+                    units,
+                    madeBy,
+                    offset,
+                    limit,
+                }
             )
             .ToList();
     }
 
-    /// <summary>Remembers what the list shows.</summary>
-    public void Remember(IEnumerable<ListedJob> jobs, string units, string madeBy)
+    public int Count()
     {
         using var connection = database.Connect();
-        using var transaction = connection.BeginTransaction();
-        foreach (var job in jobs)
-        {
-            connection.Execute(
-                """
-                insert into job_entry (job_id, number, units, made_by, gear, entry)
-                values (@Id, @Revision, @units, @madeBy, @Gear, @Entry)
-                on conflict (job_id, units) do update
-                set number = excluded.number, made_by = excluded.made_by, gear = excluded.gear, entry = excluded.entry
-                """,
-                new
-                {
-                    job.Id,
-                    job.Revision,
-                    units,
-                    madeBy,
-                    job.Gear,
-                    job.Entry,
-                },
-                transaction
-            );
-        }
-
-        transaction.Commit();
+        return connection.QuerySingle<int>("select count(*) from job where deleted_at is null");
     }
+
+    /// <summary>Remembers what the list shows.</summary>
+    public void Remember(IEnumerable<ListedJob> jobs, string units, string madeBy) =>
+        database.Write(
+            (connection, transaction) =>
+            {
+                foreach (var job in jobs)
+                {
+                    connection.Execute(
+                        """
+                        insert into job_entry (job_id, number, units, made_by, gear, entry)
+                        values (@Id, @Revision, @units, @madeBy, @Gear, @Entry)
+                        on conflict (job_id, units) do update
+                        set number = excluded.number, made_by = excluded.made_by, gear = excluded.gear, entry = excluded.entry
+                        """,
+                        new
+                        {
+                            job.Id,
+                            job.Revision,
+                            units,
+                            madeBy,
+                            job.Gear,
+                            job.Entry,
+                        },
+                        transaction
+                    );
+                }
+                return true;
+            },
+            ofJobs: true
+        );
 
     public Job? Find(string id)
     {
@@ -107,85 +123,197 @@ public sealed class JobStore(Database database, TimeProvider clock)
         return connection.QuerySingleOrDefault<Row>($"{Current} and j.id = @id", new { id })?.ToJob();
     }
 
-    public Job Create(JobContent content)
-    {
-        using var connection = database.Connect();
-        using var transaction = connection.BeginTransaction();
-        var now = clock.GetUtcNow();
-        var job = new Job(Guid.CreateVersion7(now).ToString("N"), 1, now, content);
-        connection.Execute(
-            "insert into job (id, revision, created_at) values (@Id, 1, @now)",
-            new { job.Id, now = Stamp(now) },
-            transaction
+    public Job Create(JobContent content) =>
+        database.Write(
+            (connection, transaction) =>
+            {
+                var now = clock.GetUtcNow();
+                var job = new Job(Guid.CreateVersion7(now).ToString("N"), 1, now, content);
+                connection.Execute(
+                    "insert into job (id, revision, created_at, planned_on, name) values (@Id, 1, @now, @PlannedOn, @Name)",
+                    new
+                    {
+                        job.Id,
+                        now = Stamp(now),
+                        content.PlannedOn,
+                        content.Name,
+                    },
+                    transaction
+                );
+                InsertRevision(connection, transaction, job, Documents.Text(content.Plan));
+                Note(connection, transaction, new(Kept.Job, job.Id, "added", null, ""));
+                return job;
+            },
+            ofJobs: true
         );
-        InsertRevision(connection, transaction, job);
-        transaction.Commit();
-        return job;
-    }
 
     /// <summary>Saves over a revision.</summary>
     /// <param name="revision">The revision that the change began from.</param>
     /// <returns>The job as it now stands in the store, null when it is missing.</returns>
-    public (SaveResult Result, Job? Job) Save(string id, int revision, JobContent content)
-    {
-        using var connection = database.Connect();
-        using var transaction = connection.BeginTransaction();
-        var saved = connection.Execute(
-            "update job set revision = revision + 1 where id = @id and revision = @revision and deleted_at is null",
-            new { id, revision },
-            transaction
-        );
-        if (saved == 0)
-        {
-            var current = connection
-                .QuerySingleOrDefault<Row>($"{Current} and j.id = @id", new { id }, transaction)
-                ?.ToJob();
-            return (current is null ? SaveResult.Missing : SaveResult.Stale, current);
-        }
+    public (SaveResult Result, Job? Job) Save(string id, int revision, JobContent content) =>
+        database.Write(
+            (connection, transaction) =>
+            {
+                var saved = connection.Execute(
+                    """
+                    update job set revision = revision + 1, planned_on = @PlannedOn, name = @Name
+                    where id = @id and revision = @revision and deleted_at is null
+                    """,
+                    new
+                    {
+                        id,
+                        revision,
+                        content.PlannedOn,
+                        content.Name,
+                    },
+                    transaction
+                );
+                if (saved == 0)
+                {
+                    var current = connection
+                        .QuerySingleOrDefault<Row>($"{Current} and j.id = @id", new { id }, transaction)
+                        ?.ToJob();
+                    return (current is null ? SaveResult.Missing : SaveResult.Stale, current);
+                }
 
-        var job = new Job(id, revision + 1, clock.GetUtcNow(), content);
-        InsertRevision(connection, transaction, job);
-        transaction.Commit();
-        return (SaveResult.Saved, job);
-    }
+                var before = connection.QuerySingle<string>(
+                    "select cast(plan as text) from job_revision where job_id = @id and number = @revision",
+                    new { id, revision },
+                    transaction
+                );
+                var job = new Job(id, revision + 1, clock.GetUtcNow(), content);
+                InsertRevision(
+                    connection,
+                    transaction,
+                    job,
+                    UnknownMembers.Carry<Plan>(before, Documents.Text(content.Plan))
+                );
+                return (SaveResult.Saved, (Job?)job);
+            },
+            ofJobs: true
+        );
 
     /// <summary>Takes a job off the list; its revisions stay.</summary>
     /// <returns>False when there is no such job.</returns>
-    public bool Delete(string id)
-    {
-        using var connection = database.Connect();
-        return connection.Execute(
-                "update job set deleted_at = @now where id = @id and deleted_at is null",
-                new { id, now = Stamp(clock.GetUtcNow()) }
-            ) == 1;
-    }
+    public bool Delete(string id) =>
+        database.Write(
+            (connection, transaction) =>
+            {
+                var gone = connection.Execute(
+                    "update job set deleted_at = @now where id = @id and deleted_at is null",
+                    new { id, now = Stamp(clock.GetUtcNow()) },
+                    transaction
+                );
+                if (gone == 1)
+                {
+                    Note(connection, transaction, new(Kept.Job, id, "deleted", "", null));
+                }
+
+                return gone == 1;
+            }
+        );
 
     /// <summary>Puts a deleted job back as it was.</summary>
     public Job? Restore(string id)
     {
-        using (var connection = database.Connect())
-        {
-            connection.Execute("update job set deleted_at = null where id = @id", new { id });
-        }
+        database.Write(
+            (connection, transaction) =>
+            {
+                var back = connection.Execute(
+                    "update job set deleted_at = null where id = @id and deleted_at is not null",
+                    new { id },
+                    transaction
+                );
+                if (back == 1)
+                {
+                    Note(connection, transaction, new(Kept.Job, id, "restored", null, ""));
+                }
 
+                return back;
+            }
+        );
         return Find(id);
     }
 
-    private static void InsertRevision(IDbConnection connection, IDbTransaction transaction, Job job) =>
+    /// <summary>Every revision of a job that is still kept, the latest first.</summary>
+    public IReadOnlyList<KeptRevision> Revisions(string id)
+    {
+        using var connection = database.Connect();
+        return connection
+            .Query<KeptRevision>(
+                "select number, saved_at as savedAt, saved_by as savedBy, name from job_revision where job_id = @id order by number desc",
+                new { id }
+            )
+            .ToList();
+    }
+
+    /// <summary>A job as an earlier revision had it; null when that one is not kept.</summary>
+    public Job? Find(string id, int number)
+    {
+        using var connection = database.Connect();
+        return connection
+            .QuerySingleOrDefault<Row>(
+                """
+                select j.id, r.number as revision, r.saved_at, r.name, r.place, r.planned_on, cast(r.plan as text) as plan
+                from job j join job_revision r on r.job_id = j.id
+                where j.deleted_at is null and j.id = @id and r.number = @number
+                """,
+                new { id, number }
+            )
+            ?.ToJob();
+    }
+
+    /// <summary>
+    /// Thins old revisions: all of the last week stay, of the year before it the last of each day, of what is older the
+    /// last of each month; the current one always.
+    /// </summary>
+    /// <returns>How many went.</returns>
+    public int Thin()
+    {
+        var now = clock.GetUtcNow();
+        return database.Write(
+            (connection, transaction) =>
+                connection.Execute(
+                    """
+                    delete from job_revision
+                    where (job_id, number) in (
+                        select job_id, number from (
+                            select r.job_id, r.number, r.number = j.revision as current,
+                                   r.number = max(r.number) over (
+                                       partition by r.job_id,
+                                       case when r.saved_at >= @week then r.number || ''
+                                            when r.saved_at >= @year then substr(r.saved_at, 1, 10)
+                                            else substr(r.saved_at, 1, 7) end
+                                   ) as kept
+                            from job_revision r join job j on j.id = r.job_id
+                        ) where not current and not kept
+                    )
+                    """,
+                    new { week = Stamp(now.AddDays(-7)), year = Stamp(now.AddYears(-1)) },
+                    transaction
+                )
+        );
+    }
+
+    private void Note(IDbConnection connection, IDbTransaction transaction, Change change) =>
+        History.Note(connection, transaction, clock, change);
+
+    private static void InsertRevision(IDbConnection connection, IDbTransaction transaction, Job job, string plan) =>
         connection.Execute(
             """
-            insert into job_revision (job_id, number, saved_at, name, place, planned_on, plan)
-            values (@Id, @Revision, @savedAt, @Name, @Place, @PlannedOn, @plan)
+            insert into job_revision (job_id, number, saved_at, saved_by, name, place, planned_on, plan)
+            values (@Id, @Revision, @savedAt, @savedBy, @Name, @Place, @PlannedOn, @plan)
             """,
             new
             {
                 job.Id,
                 job.Revision,
                 savedAt = Stamp(job.SavedAt),
+                savedBy = Author.Name,
                 job.Content.Name,
                 job.Content.Place,
                 job.Content.PlannedOn,
-                plan = JsonSerializer.Serialize(job.Content.Plan, DocumentReader.Options),
+                plan,
             },
             transaction
         );
@@ -212,8 +340,8 @@ public sealed class JobStore(Database database, TimeProvider clock)
             new(
                 Id,
                 (int)Revision,
-                DateTimeOffset.Parse(Saved_at),
-                new(Name, Place, Planned_on, JsonSerializer.Deserialize<Plan>(Plan, DocumentReader.Options)!)
+                DateTimeOffset.TryParse(Saved_at, out var saved) ? saved : DateTimeOffset.UnixEpoch,
+                new(Name, Place, Planned_on, Documents.Read<Plan>(Plan, Kept.Job, Id))
             );
     }
 }

@@ -1,5 +1,4 @@
 using System.Data;
-using System.Text.Json;
 using Dapper;
 using Draklo.Core.Gear;
 using Draklo.Core.Reading;
@@ -21,11 +20,11 @@ public sealed record KeptUse(long Number, GearUse Use);
 public sealed class LockerStore(Database database, TimeProvider clock)
 {
     private const string Pasts = """
-        select i.id, i.revision, i.item,
-               (select max(u.peak_n) from gear_use u where u.item_id = i.id) as peak_n,
-               (select u.on_day from gear_use u where u.item_id = i.id and u.peak_n is not null order by u.peak_n desc limit 1) as peak_on,
-               (select max(s.on_day) from gear_inspection s where s.item_id = i.id) as inspected_on,
-               (select min(s.on_day) from gear_inspection s where s.item_id = i.id and s.open = 1) as open_since
+        select i.id, i.revision, cast(i.item as text) as item,
+               (select max(u.peak_n) from gear_use u where u.item_id = i.id and u.undone_at is null) as peak_n,
+               (select u.on_day from gear_use u where u.item_id = i.id and u.undone_at is null and u.peak_n is not null order by u.peak_n desc limit 1) as peak_on,
+               (select max(s.on_day) from gear_inspection s where s.item_id = i.id and s.undone_at is null) as inspected_on,
+               (select min(s.on_day) from gear_inspection s where s.item_id = i.id and s.undone_at is null and s.open = 1) as open_since
         from gear_item i where i.deleted_at is null
         """;
 
@@ -34,14 +33,13 @@ public sealed class LockerStore(Database database, TimeProvider clock)
         UnitSystem,
         (long Version, DateOnly Day, IReadOnlyDictionary<string, GearStanding> By)
     > standings = [];
-    private long version;
 
     public DateOnly Today => DateOnly.FromDateTime(clock.GetLocalNow().Date);
 
     public IReadOnlyList<KeptItem> List()
     {
         using var connection = database.Connect();
-        return connection.Query<Row>($"{Pasts} order by i.id").Select(r => r.ToItem()).ToList();
+        return connection.Query<Row>($"{Pasts} order by i.id").Whole(r => r.ToItem()).ToList();
     }
 
     public KeptItem? Find(string id)
@@ -64,10 +62,14 @@ public sealed class LockerStore(Database database, TimeProvider clock)
         using var connection = database.Connect();
         return connection
             .Query<(long Number, long Open, string Text)>(
-                "select number, open, inspection from gear_inspection where item_id = @id order by on_day desc, number desc",
+                "select number, open, cast(inspection as text) from gear_inspection where item_id = @id and undone_at is null order by on_day desc, number desc",
                 new { id }
             )
-            .Select(r => new KeptInspection(r.Number, r.Open == 1, Read<Inspection>(r.Text)))
+            .Whole(r => new KeptInspection(
+                r.Number,
+                r.Open == 1,
+                Documents.Read<Inspection>(r.Text, Kept.Inspection, $"{r.Number}")
+            ))
             .ToList();
     }
 
@@ -76,10 +78,10 @@ public sealed class LockerStore(Database database, TimeProvider clock)
         using var connection = database.Connect();
         return connection
             .Query<(long Number, string Text)>(
-                "select number, use from gear_use where item_id = @id order by on_day desc, number desc",
+                "select number, cast(use as text) from gear_use where item_id = @id and undone_at is null order by on_day desc, number desc",
                 new { id }
             )
-            .Select(r => new KeptUse(r.Number, Read<GearUse>(r.Text)))
+            .Whole(r => new KeptUse(r.Number, Documents.Read<GearUse>(r.Text, Kept.Use, $"{r.Number}")))
             .ToList();
     }
 
@@ -92,6 +94,8 @@ public sealed class LockerStore(Database database, TimeProvider clock)
         Write(
             (connection, transaction) =>
             {
+                var before = TextOf(connection, transaction, item.Id);
+                var text = UnknownMembers.Carry<GearItem>(before, Documents.Text(item));
                 var saved = connection.Execute(
                     "update gear_item set revision = revision + 1, saved_at = @at, item = @text where id = @Id and revision = @revision and deleted_at is null",
                     new
@@ -99,10 +103,15 @@ public sealed class LockerStore(Database database, TimeProvider clock)
                         item.Id,
                         revision,
                         at = Now(),
-                        text = Text(item),
+                        text,
                     },
                     transaction
                 );
+                if (saved == 1)
+                {
+                    Note(connection, transaction, new(Kept.Gear, item.Id, "changed", before, text));
+                }
+
                 var now = Find(connection, item.Id, transaction);
                 return (
                     saved == 1 ? SaveResult.Saved
@@ -117,18 +126,42 @@ public sealed class LockerStore(Database database, TimeProvider clock)
     public bool Delete(string id) =>
         Write(
             (connection, transaction) =>
-                connection.Execute(
+            {
+                var before = TextOf(connection, transaction, id);
+                var gone = connection.Execute(
                     "update gear_item set deleted_at = @at where id = @id and deleted_at is null",
                     new { id, at = Now() },
                     transaction
-                ) == 1
+                );
+                if (gone == 1)
+                {
+                    Note(connection, transaction, new(Kept.Gear, id, "deleted", before, null));
+                }
+
+                return gone == 1;
+            }
         );
 
     public bool Restore(string id) =>
         Write(
             (connection, transaction) =>
-                connection.Execute("update gear_item set deleted_at = null where id = @id", new { id }, transaction)
-                == 1
+            {
+                var back = connection.Execute(
+                    "update gear_item set deleted_at = null where id = @id and deleted_at is not null",
+                    new { id },
+                    transaction
+                );
+                if (back == 1)
+                {
+                    Note(
+                        connection,
+                        transaction,
+                        new(Kept.Gear, id, "restored", null, TextOf(connection, transaction, id))
+                    );
+                }
+
+                return TextOf(connection, transaction, id) is not null;
+            }
         );
 
     /// <summary>
@@ -176,6 +209,13 @@ public sealed class LockerStore(Database database, TimeProvider clock)
             {
                 foreach (var item in items)
                 {
+                    var before = TextOf(connection, transaction, item.Id);
+                    var text = UnknownMembers.Carry<GearItem>(before, Documents.Text(item));
+                    if (text == before)
+                    {
+                        continue;
+                    }
+
                     connection.Execute(
                         """
                         insert into gear_item (id, revision, saved_at, item) values (@Id, 1, @at, @text)
@@ -186,32 +226,46 @@ public sealed class LockerStore(Database database, TimeProvider clock)
                         {
                             item.Id,
                             at = Now(),
-                            text = Text(item),
+                            text,
                         },
                         transaction
                     );
+                    var action = before is null ? "added from a file" : "changed from a file";
+                    Note(connection, transaction, new(Kept.Gear, item.Id, action, before, text));
                 }
 
                 return true;
             }
         );
 
+    /// <summary>When pieces flag themselves; the usual while none are kept, or those kept cannot be read.</summary>
     public LockerRules Rules()
     {
         using var connection = database.Connect();
-        return connection.QuerySingleOrDefault<string>("select rules from locker_rules where id = 1") is { } text
-            ? Read<LockerRules>(text)
-            : new();
+        return connection
+                .Query<string>("select cast(rules as text) from locker_rules where id = 1")
+                .Whole(text => Documents.Read<LockerRules>(text, Kept.Rules, "1"))
+                .FirstOrDefault()
+            ?? new();
     }
 
     public void Keep(LockerRules rules) =>
         Write(
             (connection, transaction) =>
+            {
+                var before = connection.QuerySingleOrDefault<string>(
+                    "select cast(rules as text) from locker_rules where id = 1",
+                    transaction: transaction
+                );
+                var text = UnknownMembers.Carry<LockerRules>(before, Documents.Text(rules));
                 connection.Execute(
                     "insert into locker_rules (id, saved_at, rules) values (1, @at, @text) on conflict (id) do update set saved_at = excluded.saved_at, rules = excluded.rules",
-                    new { at = Now(), text = Text(rules) },
+                    new { at = Now(), text },
                     transaction
-                )
+                );
+                Note(connection, transaction, new(Kept.Rules, "1", before is null ? "added" : "changed", before, text));
+                return true;
+            }
         );
 
     /// <summary>
@@ -221,7 +275,7 @@ public sealed class LockerStore(Database database, TimeProvider clock)
     public IReadOnlyDictionary<string, GearStanding> Standings(UnitSystem units)
     {
         var today = Today;
-        var now = Interlocked.Read(ref version);
+        var now = database.KeptWrites;
         lock (gate)
         {
             if (standings.TryGetValue(units, out var known) && known.Version == now && known.Day == today)
@@ -255,80 +309,101 @@ public sealed class LockerStore(Database database, TimeProvider clock)
             return null;
         }
 
-        connection.Execute("update gear_inspection set open = 0 where item_id = @id", new { id }, transaction);
-        connection.Execute(
-            "insert into gear_inspection (item_id, on_day, open, inspection) values (@id, @On, @open, @text)",
+        var seen = Documents.Text(inspection);
+        var number = connection.QuerySingle<long>(
+            "insert into gear_inspection (item_id, on_day, open, inspection) values (@id, @On, @open, @seen) returning number",
             new
             {
                 id,
                 inspection.On,
                 open = inspection.Outcome == InspectionOutcome.Watch,
-                text = Text(inspection),
+                seen,
             },
             transaction
         );
-        var after = GearFlags.After(kept.Item, inspection);
+        connection.Execute(
+            "update gear_inspection set open = 0, closed_by = @number where item_id = @id and open = 1 and number <> @number",
+            new { id, number },
+            transaction
+        );
+        Note(connection, transaction, new(Kept.Inspection, $"{number}", "added", null, seen));
+        var before = TextOf(connection, transaction, id);
+        var text = UnknownMembers.Carry<GearItem>(before, Documents.Text(GearFlags.After(kept.Item, inspection)));
         connection.Execute(
             "update gear_item set revision = revision + 1, saved_at = @at, item = @text where id = @id",
             new
             {
                 id,
                 at = Now(),
-                text = Text(after),
+                text,
             },
             transaction
         );
+        if (text != before)
+        {
+            Note(connection, transaction, new(Kept.Gear, id, "changed by an inspection", before, text));
+        }
+
         return Find(connection, id, transaction);
     }
 
-    private static KeptItem? Use(IDbConnection connection, IDbTransaction transaction, string id, GearUse use)
+    private KeptItem? Use(IDbConnection connection, IDbTransaction transaction, string id, GearUse use)
     {
         if (Find(connection, id, transaction) is null)
         {
             return null;
         }
 
-        connection.Execute(
-            "insert into gear_use (item_id, on_day, peak_n, use) values (@id, @On, @PeakN, @text)",
+        var text = Documents.Text(use);
+        var number = connection.QuerySingle<long>(
+            "insert into gear_use (item_id, on_day, peak_n, use) values (@id, @On, @PeakN, @text) returning number",
             new
             {
                 id,
                 use.On,
                 use.PeakN,
-                text = Text(use),
+                text,
             },
             transaction
         );
+        Note(connection, transaction, new(Kept.Use, $"{number}", "added", null, text));
         return Find(connection, id, transaction);
     }
 
-    private bool Insert(IDbConnection connection, IDbTransaction transaction, GearItem item) =>
-        connection.Execute(
+    private bool Insert(IDbConnection connection, IDbTransaction transaction, GearItem item)
+    {
+        var text = Documents.Text(item);
+        var added = connection.Execute(
             "insert into gear_item (id, revision, saved_at, item) values (@Id, 1, @at, @text) on conflict (id) do nothing",
             new
             {
                 item.Id,
                 at = Now(),
-                text = Text(item),
+                text,
             },
             transaction
-        ) == 1;
+        );
+        if (added == 1)
+        {
+            Note(connection, transaction, new(Kept.Gear, item.Id, "added", null, text));
+        }
 
-    private T Write<T>(Func<IDbConnection, IDbTransaction, T> write)
-    {
-        using var connection = database.Connect();
-        using var transaction = connection.BeginTransaction();
-        var result = write(connection, transaction);
-        transaction.Commit();
-        Interlocked.Increment(ref version);
-        return result;
+        return added == 1;
     }
 
+    private static string? TextOf(IDbConnection connection, IDbTransaction transaction, string id) =>
+        connection.QuerySingleOrDefault<string>(
+            "select cast(item as text) from gear_item where id = @id and deleted_at is null",
+            new { id },
+            transaction
+        );
+
+    private void Note(IDbConnection connection, IDbTransaction transaction, Change change) =>
+        History.Note(connection, transaction, clock, change);
+
+    private T Write<T>(Func<IDbConnection, IDbTransaction, T> write) => database.Write(write);
+
     private string Now() => clock.GetUtcNow().ToString("O");
-
-    private static string Text<T>(T value) => JsonSerializer.Serialize(value, DocumentReader.Options);
-
-    private static T Read<T>(string text) => JsonSerializer.Deserialize<T>(text, DocumentReader.Options)!;
 
     private sealed class Row
     {
@@ -347,6 +422,10 @@ public sealed class LockerStore(Database database, TimeProvider clock)
         public string? Open_since { get; init; }
 
         public KeptItem ToItem() =>
-            new(Read<GearItem>(Item), (int)Revision, new(Peak_n, Peak_on, Inspected_on, Open_since));
+            new(
+                Documents.Read<GearItem>(Item, Kept.Gear, Id),
+                (int)Revision,
+                new(Peak_n, Peak_on, Inspected_on, Open_since)
+            );
     }
 }

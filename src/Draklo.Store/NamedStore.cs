@@ -1,4 +1,4 @@
-using System.Text.Json;
+using System.Data;
 using Dapper;
 using Draklo.Core.Catalogue;
 using Draklo.Core.Plans;
@@ -7,11 +7,13 @@ using Draklo.Core.Reading;
 namespace Draklo.Store;
 
 /// <summary>Documents that the crew keeps, each under an id of its own.</summary>
+/// <param name="kind">What history and damage call one of them.</param>
 /// <param name="table">Their table, with the columns id, saved_at and <paramref name="column"/>.</param>
 /// <param name="column">Where the document lies.</param>
 public abstract class NamedStore<T>(
     Database database,
     TimeProvider clock,
+    string kind,
     string table,
     string column,
     Func<T, string> idOf
@@ -22,8 +24,8 @@ public abstract class NamedStore<T>(
     {
         using var connection = database.Connect();
         return connection
-            .Query<string>($"select {column} from {table} order by id")
-            .Select(d => JsonSerializer.Deserialize<T>(d, DocumentReader.Options)!)
+            .Query<(string Id, string? Text)>($"select id, cast({column} as text) from {table} order by id")
+            .Whole(r => Documents.Read<T>(r.Text, kind, r.Id))
             .ToList();
     }
 
@@ -31,26 +33,52 @@ public abstract class NamedStore<T>(
     /// Keeps a document under its id, in place of what was kept there before. Plans carry their own copy and do not
     /// change.
     /// </summary>
-    public void Keep(T document)
-    {
-        using var connection = database.Connect();
-        connection.Execute(
-            $"insert into {table} (id, saved_at, {column}) values (@id, @at, @json) on conflict (id) do update set saved_at = excluded.saved_at, {column} = excluded.{column}",
-            new
+    public void Keep(T document) =>
+        database.Write(
+            (connection, transaction) =>
             {
-                id = idOf(document),
-                at = clock.GetUtcNow().ToString("O"),
-                json = JsonSerializer.Serialize(document, DocumentReader.Options),
+                var id = idOf(document);
+                var before = TextOf(connection, transaction, id);
+                var json = UnknownMembers.Carry<T>(before, Documents.Text(document));
+                connection.Execute(
+                    $"insert into {table} (id, saved_at, {column}) values (@id, @at, @json) on conflict (id) do update set saved_at = excluded.saved_at, {column} = excluded.{column}",
+                    new
+                    {
+                        id,
+                        at = clock.GetUtcNow().ToString("O"),
+                        json,
+                    },
+                    transaction
+                );
+                var action = before is null ? "added" : "changed";
+                History.Note(connection, transaction, clock, new(kind, id, action, before, json));
+                return true;
             }
         );
-    }
 
+    /// <summary>Takes a document away; its history keeps it.</summary>
     /// <returns>False when none was kept under this id.</returns>
-    public bool Drop(string id)
-    {
-        using var connection = database.Connect();
-        return connection.Execute($"delete from {table} where id = @id", new { id }) == 1;
-    }
+    public bool Drop(string id) =>
+        database.Write(
+            (connection, transaction) =>
+            {
+                if (TextOf(connection, transaction, id) is not { } before)
+                {
+                    return false;
+                }
+
+                connection.Execute($"delete from {table} where id = @id", new { id }, transaction);
+                History.Note(connection, transaction, clock, new(kind, id, "deleted", before, null));
+                return true;
+            }
+        );
+
+    private string? TextOf(IDbConnection connection, IDbTransaction transaction, string id) =>
+        connection.QuerySingleOrDefault<string>(
+            $"select cast({column} as text) from {table} where id = @id",
+            new { id },
+            transaction
+        );
 }
 
 /// <summary>
@@ -58,12 +86,12 @@ public abstract class NamedStore<T>(
 /// back.
 /// </summary>
 public sealed class SpeciesStore(Database database, TimeProvider clock)
-    : NamedStore<Species>(database, clock, "own_species", "species", s => s.Id);
+    : NamedStore<Species>(database, clock, Kept.Species, "own_species", "species", s => s.Id);
 
 /// <summary>Policies that the crew keeps under a name.</summary>
 public sealed class PolicyStore(Database database, TimeProvider clock)
-    : NamedStore<Policy>(database, clock, "policy", "policy", p => p.Id);
+    : NamedStore<Policy>(database, clock, Kept.Policy, "policy", "policy", p => p.Id);
 
 /// <summary>Tackles that the crew has put together.</summary>
 public sealed class TackleStore(Database database, TimeProvider clock)
-    : NamedStore<OwnTackle>(database, clock, "own_tackle", "tackle", t => t.Id);
+    : NamedStore<OwnTackle>(database, clock, Kept.Tackle, "own_tackle", "tackle", t => t.Id);

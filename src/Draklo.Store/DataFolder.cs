@@ -1,0 +1,126 @@
+using System.Runtime.Versioning;
+
+namespace Draklo.Store;
+
+/// <summary>The folder that holds all a crew has: the data file, pictures, backups and the log. One server at a time.</summary>
+public sealed class DataFolder : IDisposable
+{
+    private const UnixFileMode OwnerOnly = UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute;
+    private const UnixFileMode OwnersFile = UnixFileMode.UserRead | UnixFileMode.UserWrite;
+
+    private readonly FileStream held;
+
+    private DataFolder(string path, FileStream held)
+    {
+        Path = path;
+        this.held = held;
+    }
+
+    public string Path { get; }
+
+    public string DataFile => FileIn(Path);
+
+    public static string FileIn(string folder) => System.IO.Path.Combine(folder, "draklo.sqlite");
+
+    /// <summary>Makes the folder where it is missing, closes it to other users, and claims it until disposed.</summary>
+    /// <exception cref="StartException">It cannot be used, or another Draklo works on it.</exception>
+    public static DataFolder Claim(string folder)
+    {
+        var path = System.IO.Path.GetFullPath(folder);
+        try
+        {
+            if (File.Exists(path))
+            {
+                throw new StartException(
+                    $"{path} is a file; the data folder must be a folder. Name another one.",
+                    StartException.OfFolder
+                );
+            }
+
+            MakeOwn(path);
+            var name = System.IO.Path.Combine(path, "draklo.lock");
+            var claim = new FileStream(name, FileMode.OpenOrCreate, FileAccess.ReadWrite, FileShare.None);
+            MakeOwnFile(name);
+            // A full disk and a folder that is read only show here, before anything depends on them.
+            claim.SetLength(0);
+            claim.Write("held while Draklo works on this folder\n"u8);
+            claim.Flush(flushToDisk: true);
+            return new(path, claim);
+        }
+        catch (UnauthorizedAccessException e)
+        {
+            throw new StartException(
+                $"The data folder {path} cannot be written: give this user the right to, or name another folder.",
+                StartException.OfFolder,
+                e
+            );
+        }
+        catch (IOException e) when (IsFull(e))
+        {
+            throw new StartException(
+                $"The disk of the data folder {path} is full: make room, then start again. Nothing was changed.",
+                StartException.OfFolder,
+                e
+            );
+        }
+        catch (IOException e) when (Directory.Exists(path) && e is not DirectoryNotFoundException)
+        {
+            throw new StartException(
+                $"Another Draklo already works on {path}: use that one, or stop it first. Two would disagree about the gear.",
+                StartException.OfFolder,
+                e
+            );
+        }
+        catch (IOException e)
+        {
+            throw new StartException($"The data folder {path} cannot be made: {e.Message}", StartException.OfFolder, e);
+        }
+    }
+
+    /// <summary>Makes a folder that only its owner can enter.</summary>
+    public static void MakeOwn(string path)
+    {
+        if (OperatingSystem.IsWindows())
+        {
+            Directory.CreateDirectory(path);
+            return;
+        }
+
+        Directory.CreateDirectory(path, OwnerOnly);
+        SetMode(path, OwnerOnly);
+    }
+
+    /// <summary>Makes a file that only its owner can read.</summary>
+    public static void MakeOwnFile(string path)
+    {
+        if (!OperatingSystem.IsWindows() && File.Exists(path))
+        {
+            SetMode(path, OwnersFile);
+        }
+    }
+
+    public static bool IsFull(IOException e)
+    {
+        const int noSpaceLeft = 28;
+        const int overQuota = 122;
+        return (e.HResult & 0xFFFF) is noSpaceLeft or overQuota;
+    }
+
+    public void Dispose() => held.Dispose();
+
+    [UnsupportedOSPlatform("windows")]
+    private static void SetMode(string path, UnixFileMode mode)
+    {
+        try
+        {
+            if (File.GetUnixFileMode(path) != mode)
+            {
+                File.SetUnixFileMode(path, mode);
+            }
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+        {
+            // A folder of another owner, or a file system without modes: whether it can be written shows next.
+        }
+    }
+}
