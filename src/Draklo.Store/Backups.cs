@@ -360,11 +360,14 @@ public sealed class Backups
         using var connection = new SqliteConnection(Database.ReadOnly(file));
         connection.Open();
         return connection.Query<string>("pragma integrity_check(1)").FirstOrDefault() is "ok"
-            ? (
-                connection.QuerySingle<int>("select count(*) from job"),
-                connection.QuerySingle<int>("select count(*) from gear_item")
-            )
+            ? (Count("job"), Count("gear_item"))
             : throw new BackupException($"What was written to {file} is not whole; nothing was changed.");
+
+        // An earlier version may not have had the table.
+        int Count(string table) =>
+            connection.QuerySingle<int>("select count(*) from sqlite_master where name = @table", new { table }) == 0
+                ? 0
+                : connection.QuerySingle<int>($"select count(*) from {table}");
     }
 
     private static int CopyPictures(string from, string to)

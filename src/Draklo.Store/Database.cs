@@ -77,6 +77,39 @@ public sealed class Database
         }
     }
 
+    /// <summary>Opens a file that is there as it is, without bringing it up to date.</summary>
+    /// <exception cref="StartException">There is none, or it cannot be used.</exception>
+    public static Database Existing(string folder)
+    {
+        var path = DataFolder.FileIn(folder);
+        if (!File.Exists(path))
+        {
+            throw new StartException(
+                $"{System.IO.Path.GetFullPath(folder)} is no data folder of Draklo: there is no draklo.sqlite in it.",
+                StartException.OfFolder
+            );
+        }
+
+        try
+        {
+            var database = new Database(path);
+            using var connection = database.Connect();
+            connection.Execute("select count(*) from sqlite_master");
+            return database;
+        }
+        catch (SqliteException e)
+        {
+            throw Fault(e, path)!;
+        }
+    }
+
+    /// <summary>Whether this version's tables are there.</summary>
+    public bool IsCurrent()
+    {
+        using var connection = Connect();
+        return connection.QuerySingle<int>("select count(*) from sqlite_master where name = 'history'") == 1;
+    }
+
     /// <summary>Lets go of every connection, so that the file can be moved.</summary>
     public void Close()
     {

@@ -13,6 +13,7 @@ internal sealed record Change(string Kind, string Id, string Action, string? Bef
 /// <param name="At">ISO 8601, UTC.</param>
 /// <param name="Who">Empty while nobody has said who works at the device.</param>
 /// <param name="Kind">job, gear, inspection, use, rules, species, policy or tackle.</param>
+/// <param name="Name">What the crew calls it, as far as it can be read.</param>
 /// <param name="Action">As in "changed" or "deleted".</param>
 /// <param name="CanUndo">Whether nothing else has happened to it since.</param>
 public sealed record HistoryEntry(
@@ -21,6 +22,7 @@ public sealed record HistoryEntry(
     string Who,
     string Kind,
     string Id,
+    string Name,
     string Action,
     bool CanUndo
 );
@@ -40,6 +42,16 @@ public sealed class History(Database database, TimeProvider clock)
 {
     private const string Entries = """
         select number, at, who, kind, id, action,
+               coalesce(case kind
+                   when 'job' then (select j.name from job j where j.id = h.id)
+                   when 'inspection' then (select i.item_id || ', ' || i.on_day from gear_inspection i where i.number = h.id)
+                   when 'use' then (select u.item_id || ', ' || u.on_day from gear_use u where u.number = h.id)
+                   when 'rules' then ''
+                   else case when json_valid(coalesce(after, before)) then coalesce(
+                       coalesce(after, before) ->> '$.name',
+                       coalesce(after, before) ->> '$.members.name',
+                       coalesce(after, before) ->> '$.tackle.name') end
+               end, id) as name,
                number = (select max(l.number) from history l where l.kind = h.kind and l.id = h.id) as can_undo
         from history h
         """;
@@ -187,6 +199,8 @@ public sealed class History(Database database, TimeProvider clock)
 
         public string Id { get; init; } = "";
 
+        public string Name { get; init; } = "";
+
         public string Action { get; init; } = "";
 
         public long Can_undo { get; init; }
@@ -195,6 +209,6 @@ public sealed class History(Database database, TimeProvider clock)
 
         public string? After { get; init; }
 
-        public HistoryEntry ToEntry() => new(Number, At, Who, Kind, Id, Action, Can_undo == 1);
+        public HistoryEntry ToEntry() => new(Number, At, Who, Kind, Id, Name, Action, Can_undo == 1);
     }
 }

@@ -5,10 +5,12 @@ import { createRoot } from "react-dom/client";
 import { BrowserRouter, Link, Route, Routes } from "react-router";
 import "./index.css";
 import { JobListPage } from "./pages/jobs/JobListPage";
+import { BusyNote } from "./ui/BusyNote";
 import { useSettings } from "./ui/settings";
 
 const SheetPage = lazy(() => import("./pages/sheet/SheetPage").then((m) => ({ default: m.SheetPage })));
 const LockerPage = lazy(() => import("./pages/locker/LockerPage").then((m) => ({ default: m.LockerPage })));
+const CarePage = lazy(() => import("./pages/care/CarePage").then((m) => ({ default: m.CarePage })));
 const KnotsPage = lazy(() => import("./pages/knots/KnotsPage").then((m) => ({ default: m.KnotsPage })));
 
 const queries = new QueryClient({ defaultOptions: { queries: { refetchOnWindowFocus: false } } });
@@ -37,6 +39,7 @@ function App() {
         <Route path="/jobs/:id" element={<SheetPage />} />
         <Route path="/locker" element={<LockerPage />} />
         <Route path="/locker/:id" element={<LockerPage />} />
+        <Route path="/upkeep" element={<CarePage />} />
         <Route path="/knots" element={<KnotsPage />} />
         <Route path="/knots/:id" element={<KnotsPage />} />
         <Route
@@ -63,6 +66,7 @@ if (root) {
         <BrowserRouter>
           <Overlays>
             <App />
+            <BusyNote />
           </Overlays>
         </BrowserRouter>
       </QueryClientProvider>

@@ -10,6 +10,7 @@ namespace Draklo.Core.Gear;
 public static class GearCsv
 {
     public const int MostRows = 20_000;
+    private const int LongestCell = 2_000;
 
     private static readonly string[] Needed = ["kind", "name"];
     private static readonly string[] Delimiters = [",", ";", "\t"];
@@ -54,7 +55,8 @@ public static class GearCsv
         IReadOnlyCollection<GearItem> kept,
         IReadOnlySet<string> deleted,
         DateOnly today,
-        UnitSystem units
+        UnitSystem units,
+        CancellationToken cancellation = default
     )
     {
         if (Decode(file, out var text) is { } unreadable)
@@ -81,15 +83,36 @@ public static class GearCsv
                 IgnoreBlankLines = true,
                 TrimOptions = TrimOptions.Trim,
                 Mode = CsvMode.RFC4180,
+                MaxFieldSize = LongestCell,
             }
         );
-        if (!csv.Read() || !csv.ReadHeader() || csv.HeaderRecord is not { } header)
+        try
         {
-            return (null, [new("file", "This file is empty: export the locker once to see what a file looks like.")]);
-        }
+            if (!csv.Read() || !csv.ReadHeader() || csv.HeaderRecord is not { } header)
+            {
+                return (
+                    null,
+                    [new("file", "This file is empty: export the locker once to see what a file looks like.")]
+                );
+            }
 
-        var problems = CheckHeader(header);
-        return problems.Count > 0 ? (null, problems) : (ReadRows(csv, header, kept, deleted, today, units), []);
+            var problems = CheckHeader(header);
+            return problems.Count > 0
+                ? (null, problems)
+                : (ReadRows(csv, header, kept, deleted, today, units, cancellation), []);
+        }
+        catch (MaxFieldSizeException)
+        {
+            return (
+                null,
+                [
+                    new(
+                        "file",
+                        $"A cell near line {csv.Parser.RawRow} holds more than {LongestCell:N0} letters: a quotation mark may be missing before it."
+                    ),
+                ]
+            );
+        }
     }
 
     private static CsvPreview ReadRows(
@@ -98,18 +121,21 @@ public static class GearCsv
         IReadOnlyCollection<GearItem> kept,
         IReadOnlySet<string> deleted,
         DateOnly today,
-        UnitSystem units
+        UnitSystem units,
+        CancellationToken cancellation
     )
     {
         var columns = header.Select(h => GearColumns.All.First(c => c.Name == Named(h))).ToArray();
         var byId = kept.ToDictionary(i => i.Id, StringComparer.Ordinal);
         var byLook = kept.GroupBy(Look).ToDictionary(g => g.Key, g => g.First(), StringComparer.Ordinal);
         var taken = new HashSet<string>(byId.Keys.Concat(deleted), StringComparer.Ordinal);
+        var ids = new GearIds(taken);
         var seen = new Dictionary<string, int>(StringComparer.Ordinal);
         var rows = new List<RowPreview>();
         var items = new List<GearItem>();
         while (csv.Read())
         {
+            cancellation.ThrowIfCancellationRequested();
             var line = csv.Parser.RawRow;
             var (item, fault) = ReadRow(csv, columns, byId);
             if (item is null)
@@ -121,7 +147,7 @@ public static class GearCsv
             var isNew = item.Id.Length == 0 && !byLook.ContainsKey(Look(item));
             if (item.Id.Length == 0)
             {
-                item = item with { Id = isNew ? GearIds.Free(item, taken) : byLook[Look(item)].Id };
+                item = item with { Id = isNew ? ids.Free(item) : byLook[Look(item)].Id };
             }
 
             var before = byId.GetValueOrDefault(item.Id);

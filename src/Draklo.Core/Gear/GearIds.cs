@@ -1,11 +1,14 @@
 namespace Draklo.Core.Gear;
 
 /// <summary>Ids of pieces, made of their names.</summary>
-public static class GearIds
+/// <param name="taken">Ids of all pieces, deleted ones too; what is given out is not added to it.</param>
+public sealed class GearIds(ISet<string> taken)
 {
+    /// <summary>Where to go on counting for each name, so that many pieces of one name cost no more than as many of several.</summary>
+    private readonly Dictionary<string, int> next = new(StringComparer.Ordinal);
+
     /// <summary>An id made of the name that no other piece has.</summary>
-    /// <param name="taken">Ids of all pieces, deleted ones too.</param>
-    public static string Free(GearItem item, ISet<string> taken)
+    public string Free(GearItem item)
     {
         var plain = new string([
             .. item.Name.ToLowerInvariant().Select(c => c is >= 'a' and <= 'z' or >= '0' and <= '9' ? c : '-'),
@@ -20,10 +23,13 @@ public static class GearIds
             : plain.Length == 0 ? GearColumns.JsonName(item.Kind).ToLowerInvariant()
             : plain;
         var id = plain;
-        for (var n = 2; taken.Contains(id); n++)
+        var n = next.GetValueOrDefault(plain, 2);
+        for (; taken.Contains(id); n++)
         {
             id = $"{plain}-{n}";
         }
+
+        next[plain] = n;
 
         return id;
     }

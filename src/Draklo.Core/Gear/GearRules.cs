@@ -130,17 +130,12 @@ public static class GearRules
     /// <summary>Text that a spreadsheet would run when the list is opened there is not kept.</summary>
     private static void CheckText(string? text, string path, List<Problem> problems)
     {
-        if (
-            text is { Length: > 0 }
-            && text.TrimStart() is { Length: > 0 } begun
-            && begun[0] is '=' or '+' or '@' or '-'
-            && !(begun.Length > 1 && begun[0] == '-' && begun[1] == ' ')
-        )
+        if (text is not null && FormulaSign(text) is { } sign)
         {
             problems.Add(
                 new(
                     path,
-                    $"“{(text.Length > 24 ? text[..24] + "…" : text)}” begins with “{begun[0]}”, which a spreadsheet would run as a formula: take that sign away."
+                    $"“{(text.Length > 24 ? text[..24] + "…" : text)}” has “{sign}” where a spreadsheet may begin a cell, and would run it as a formula: take that sign away."
                 )
             );
         }
@@ -148,6 +143,51 @@ public static class GearRules
         {
             problems.Add(new(path, "This text holds characters that cannot be shown: type it again."));
         }
+    }
+
+    /// <summary>
+    /// The sign that a spreadsheet would take for a formula's, at the beginning of the text or after anything that some
+    /// setting takes for the end of a cell; wide forms of the signs and spaces of any width before them count too. A hyphen
+    /// before a space or a digit within a text is one.
+    /// </summary>
+    private static char? FormulaSign(string text)
+    {
+        var begins = true;
+        for (var i = 0; i < text.Length; i++)
+        {
+            var c = text[i];
+            var plain =
+                c is >= '\uFF01' and <= '\uFF5E' ? (char)(c - 0xFEE0)
+                : c is '\uFE62' ? '+'
+                : c is '\uFE63' or '\u2212' ? '-'
+                : c is '\uFE66' ? '='
+                : c is '\uFE6B' ? '@'
+                : c;
+            if (begins && plain is '=' or '+' or '@' or '-')
+            {
+                var spaced =
+                    plain == '-'
+                    && i + 1 < text.Length
+                    && (text[i + 1] == ' ' || (i > 0 && char.IsAsciiDigit(text[i + 1])));
+                if (begins && !spaced)
+                {
+                    return c;
+                }
+            }
+
+            begins =
+                plain is ';' or ',' or '|' or '"' or '\''
+                || char.IsControl(c)
+                || (
+                    begins
+                    && (
+                        char.IsWhiteSpace(c)
+                        || char.GetUnicodeCategory(c) == System.Globalization.UnicodeCategory.Format
+                    )
+                );
+        }
+
+        return null;
     }
 
     private static void Choose(string? id, IEnumerable<string> known, string path, string table, List<Problem> problems)

@@ -56,8 +56,19 @@ public static class DocumentReader
         where T : class
     {
         var problems = new List<Problem>();
-        Check(root, Options.GetTypeInfo(typeof(T)), new(null, null, ""), problems);
-        return problems.Count > 0 ? (null, problems) : (root.Deserialize<T>(Options), problems);
+        try
+        {
+            Check(root, Options.GetTypeInfo(typeof(T)), new(null, null, ""), problems);
+            return problems.Count > 0 ? (null, problems) : (root.Deserialize<T>(Options), problems);
+        }
+        catch (InvalidOperationException)
+        {
+            // A member's name that is no text; values are looked at one by one.
+            return (
+                null,
+                [new("", "A name in this file holds half a letter or broken UTF-8: save the file as UTF-8.")]
+            );
+        }
     }
 
     private static void Check(JsonElement json, JsonTypeInfo type, Place place, List<Problem> problems)
@@ -207,14 +218,28 @@ public static class DocumentReader
                 plain,
                 static t => [.. Enum.GetNames(t).Select(JsonNamingPolicy.CamelCase.ConvertName)]
             );
-            return json.ValueKind != JsonValueKind.String || !names.Contains(json.GetString()!)
+            return json.ValueKind != JsonValueKind.String || !IsText(json) || !names.Contains(json.GetString()!)
                 ? $"must be one of: {string.Join(", ", names)}."
                 : null;
         }
 
-        return plain == typeof(string) && json.ValueKind != JsonValueKind.String
-            ? "must be text, in quotation marks."
+        return plain != typeof(string) ? null
+            : json.ValueKind != JsonValueKind.String ? "must be text, in quotation marks."
+            : !IsText(json) ? "holds half a letter or broken UTF-8: type it again."
             : null;
+    }
+
+    /// <summary>Whether a JSON text is one: \\ud800 alone is half a letter.</summary>
+    private static bool IsText(JsonElement json)
+    {
+        try
+        {
+            return json.GetString() is not null;
+        }
+        catch (InvalidOperationException)
+        {
+            return false;
+        }
     }
 
     private static string Shortened(string name) => name.Length <= 60 ? name : name[..60] + "…";

@@ -21,8 +21,10 @@ public static class SiteGeoJson
     private const double Farthest = 500;
     private const int MostTargets = 200;
     private const int MostPoints = 200;
+    private const int MostFeatures = 1000;
 
     private static readonly JsonSerializerOptions Options = MakeOptions();
+    private static readonly string[] KindNames = Enum.GetNames<TargetKind>();
     private static readonly GeometryFactory Factory = new(new PrecisionModel(), 4326);
 
     /// <summary>
@@ -139,6 +141,23 @@ public static class SiteGeoJson
                 );
             }
 
+            if (
+                json.RootElement.TryGetProperty("features", out var listed)
+                && listed.ValueKind == JsonValueKind.Array
+                && listed.GetArrayLength() > MostFeatures
+            )
+            {
+                return (
+                    null,
+                    [
+                        new(
+                            "file",
+                            $"This file has {listed.GetArrayLength():N0} features, more than {MostFeatures:N0}: leave out what the tree cannot reach."
+                        ),
+                    ]
+                );
+            }
+
             features = json.RootElement.Deserialize<FeatureCollection>(Options)!;
         }
         catch (Exception e)
@@ -148,6 +167,7 @@ public static class SiteGeoJson
                         or InvalidOperationException
                         or FormatException
                         or NotSupportedException
+                        or OverflowException
             )
         {
             return (
@@ -174,8 +194,9 @@ public static class SiteGeoJson
 
         var problems = new List<Problem>();
         var targets = site.Targets.ToList();
+        var ids = targets.Select(t => t.Id).ToHashSet(StringComparer.Ordinal);
         var mark = site.Mark;
-        for (var i = 0; i < features.Count && problems.Count == 0; i++)
+        for (var i = 0; i < features.Count && problems.Count == 0 && targets.Count <= MostTargets; i++)
         {
             var kind = Text(features[i], "kind");
             if (kind is "stump" or "anchor" or "redirect" || features[i].Geometry is null or { IsEmpty: true })
@@ -183,7 +204,11 @@ public static class SiteGeoJson
                 continue;
             }
 
-            for (var g = 0; g < features[i].Geometry.NumGeometries && problems.Count == 0; g++)
+            for (
+                var g = 0;
+                g < features[i].Geometry.NumGeometries && problems.Count == 0 && targets.Count <= MostTargets;
+                g++
+            )
             {
                 var shape = features[i].Geometry.GetGeometryN(g);
                 var corners = shape is Polygon area ? area.ExteriorRing.Coordinates[..^1] : shape.Coordinates;
@@ -223,7 +248,7 @@ public static class SiteGeoJson
                     continue;
                 }
 
-                targets.Add(TargetOf(features[i], kind, shape, places, targets));
+                targets.Add(TargetOf(features[i], kind, shape, places, ids));
                 if (new TargetShape(targets[^1]).ProblemOfPoints() is { } fault)
                 {
                     problems.Add(new($"file.features[{i}]", $"“{targets[^1].Name ?? targets[^1].Id}”: {fault}"));
@@ -236,7 +261,7 @@ public static class SiteGeoJson
             problems.Add(
                 new(
                     "file",
-                    $"With this file the site would have {targets.Count} targets, more than {MostTargets}: leave out what the tree cannot reach."
+                    $"With this file the site would have more than {MostTargets} targets: leave out what the tree cannot reach."
                 )
             );
         }
@@ -261,17 +286,21 @@ public static class SiteGeoJson
         string? kind,
         Outline shape,
         Place[] places,
-        List<TargetMembers> before
+        HashSet<string> taken
     )
     {
-        var known = Enum.TryParse<TargetKind>(kind, ignoreCase: true, out var named) ? named : KindByTags(feature);
+        var known = Array.FindIndex(KindNames, n => n.Equals(kind, StringComparison.OrdinalIgnoreCase))
+            is >= 0
+                and var at
+            ? Enum.GetValues<TargetKind>()[at]
+            : KindByTags(feature);
         var name = Text(feature, "name");
         var id =
             Text(feature, "id") is { } own && PlainId(own) is { Length: > 0 } plain
                 ? plain
                 : JsonNamingPolicy.KebabCaseLower.ConvertName(known.ToString());
         var free = id;
-        for (var n = 2; before.Any(t => t.Id == free); n++)
+        for (var n = 2; !taken.Add(free); n++)
         {
             free = $"{id[..Math.Min(id.Length, 26)]}-{n}";
         }

@@ -16,7 +16,7 @@ internal static class Cores
         Exception? failed = null;
         var threads = Enumerable
             .Range(0, Math.Max(1, Environment.ProcessorCount))
-            .Select(_ => new Thread(Work) { IsBackground = true })
+            .Select(_ => new Thread(Work) { IsBackground = true, Name = "study" })
             .ToArray();
         foreach (var thread in threads)
         {
@@ -37,6 +37,7 @@ internal static class Cores
 
         void Work()
         {
+            Niceness.Yield();
             try
             {
                 while (
@@ -48,6 +49,10 @@ internal static class Cores
                 {
                     body(first, Math.Min(count, first + chunk));
                 }
+            }
+            catch (OperationCanceledException) when (cancellation.IsCancellationRequested)
+            {
+                // Said once all have stopped.
             }
             catch (Exception e)
             {

@@ -21,7 +21,12 @@ public sealed record LayRose(double StepDeg, IReadOnlyList<RoseBearing> Bearings
 {
     /// <summary>The rose of a plan, or why there is none.</summary>
     /// <param name="step">Degrees between bearings, a divisor of 360.</param>
-    public static (LayRose? Rose, List<Problem> Problems) Of(Plan plan, UnitSystem units, int step = 1)
+    public static (LayRose? Rose, List<Problem> Problems) Of(
+        Plan plan,
+        UnitSystem units,
+        int step = 1,
+        CancellationToken cancellation = default
+    )
     {
         var problems = PlanRules.Check(plan, units, out var targets);
         if (problems.Count > 0)
@@ -36,6 +41,7 @@ public sealed record LayRose(double StepDeg, IReadOnlyList<RoseBearing> Bearings
         var bearings = new RoseBearing[360 / step];
         for (var i = 0; i < bearings.Length; i++)
         {
+            cancellation.ThrowIfCancellationRequested();
             bearings[i] = At(plan, shapes, i * step, gives);
         }
 

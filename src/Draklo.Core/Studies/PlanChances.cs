@@ -51,7 +51,13 @@ public sealed record PlanChances(
     public const int Most = 20_000;
     public const int Fewest = 50;
 
-    public static (PlanChances? Chances, List<Problem> Problems) Of(Plan plan, int samples, int seed, UnitSystem units)
+    public static (PlanChances? Chances, List<Problem> Problems) Of(
+        Plan plan,
+        int samples,
+        int seed,
+        UnitSystem units,
+        CancellationToken cancellation = default
+    )
     {
         if (samples is < Fewest or > Most)
         {
@@ -82,7 +88,8 @@ public sealed record PlanChances(
                 {
                     Sample(s);
                 }
-            }
+            },
+            cancellation
         );
         var good = Enumerable.Range(0, samples).Where(s => !double.IsNaN(needed[s])).ToArray();
         if (good.Length == 0)

@@ -25,7 +25,8 @@ public static class Remedies
     public static (IReadOnlyList<Remedy>? Remedies, List<Problem> Problems) For(
         Plan plan,
         string linkId,
-        UnitSystem units
+        UnitSystem units,
+        CancellationToken cancellation = default
     )
     {
         var outcome = PlanAnalysis.Of(plan, units, withWorkings: false);
@@ -51,7 +52,7 @@ public static class Remedies
         var found = new List<Remedy>();
         foreach (var ladder in link.Rule.AllRemedies(new(plan, link, units)))
         {
-            if (Least(ladder, linkId, failing, units) is { } remedy)
+            if (Least(ladder, linkId, failing, units, cancellation) is { } remedy)
             {
                 found.Add(remedy);
             }
@@ -62,13 +63,20 @@ public static class Remedies
 
     private static Link? Find(Analysis analysis, string id) => analysis.Links.FirstOrDefault(l => l.Id == id);
 
-    private static Remedy? Least(Ladder ladder, string linkId, HashSet<string> failing, UnitSystem units)
+    private static Remedy? Least(
+        Ladder ladder,
+        string linkId,
+        HashSet<string> failing,
+        UnitSystem units,
+        CancellationToken cancellation
+    )
     {
         Remedy? best = null;
         var low = -1;
         var high = 0;
         for (; high < ladder.Count; high = (2 * high) + 1)
         {
+            cancellation.ThrowIfCancellationRequested();
             best = Try(ladder.Rung(high), linkId, failing, units);
             if (best is not null)
             {
@@ -89,6 +97,7 @@ public static class Remedies
 
         while (high - low > 1)
         {
+            cancellation.ThrowIfCancellationRequested();
             var middle = (low + high) / 2;
             if (Try(ladder.Rung(middle), linkId, failing, units) is { } nearer)
             {

@@ -120,6 +120,7 @@ internal static class AnalysisEndpoints
 
     private static Task<IResult> RigsAsync(
         HttpRequest request,
+        HeavyWork heavy,
         LockerStore locker,
         TackleStore tackles,
         int? people = null,
@@ -138,24 +139,44 @@ internal static class AnalysisEndpoints
                     new(people, [.. tackles.List().Select(t => t.Tackle)])
                 );
                 return (finder?.Run(null, request.HttpContext.RequestAborted), problems);
-            }
+            },
+            heavy
         );
 
     private static Task<IResult> ChancesAsync(
         HttpRequest request,
+        HeavyWork heavy,
         int samples = 1000,
         int seed = 1,
         string? units = null
-    ) => OfPlanAsync(request, units, (plan, system) => PlanChances.Of(plan, samples, seed, system));
+    ) =>
+        OfPlanAsync(
+            request,
+            units,
+            (plan, system) => PlanChances.Of(plan, samples, seed, system, request.HttpContext.RequestAborted),
+            heavy
+        );
 
-    private static Task<IResult> RemediesAsync(HttpRequest request, string link = "", string? units = null) =>
-        OfPlanAsync(request, units, (plan, system) => Remedies.For(plan, link, system));
+    private static Task<IResult> RemediesAsync(
+        HttpRequest request,
+        HeavyWork heavy,
+        string link = "",
+        string? units = null
+    ) =>
+        OfPlanAsync(
+            request,
+            units,
+            (plan, system) => Remedies.For(plan, link, system, request.HttpContext.RequestAborted),
+            heavy
+        );
 
     /// <summary>Reads a plan and answers what is made of it, or why nothing is.</summary>
+    /// <param name="heavy">Where it takes its turn, when it takes long.</param>
     private static async Task<IResult> OfPlanAsync<T>(
         HttpRequest request,
         string? units,
-        Func<Plan, Core.Units.UnitSystem, (T? Made, List<Problem> Problems)> make
+        Func<Plan, Core.Units.UnitSystem, (T? Made, List<Problem> Problems)> make,
+        HeavyWork? heavy = null
     )
         where T : class
     {
@@ -170,7 +191,9 @@ internal static class AnalysisEndpoints
             return refusal!;
         }
 
-        var (made, problems) = make(plan, system);
+        var (made, problems) = heavy is null
+            ? make(plan, system)
+            : await heavy.RunAsync(request.Client(), () => make(plan, system), request.HttpContext.RequestAborted);
         return made is null ? PlainProblems.Refused(problems) : new SizedAnswer<T>(made);
     }
 

@@ -6,6 +6,7 @@ using Draklo.Core.Reading;
 using Draklo.Core.Studies;
 using Draklo.Core.Units;
 using Draklo.Store;
+using Draklo.Web.Hosting;
 using Microsoft.AspNetCore.SignalR;
 
 namespace Draklo.Web.Analysis;
@@ -16,7 +17,7 @@ namespace Draklo.Web.Analysis;
 public sealed record FinderReport(int Done, int Total, FoundRigs? Found);
 
 /// <summary>The rig finder, with its progress as it goes; leaving off stops it.</summary>
-internal sealed class FinderHub(LockerStore locker, TackleStore tackles) : Hub
+internal sealed class FinderHub(LockerStore locker, TackleStore tackles, HeavyWork heavy) : Hub
 {
     public const string Path = "/hubs/finder";
     private static readonly TimeSpan Every = TimeSpan.FromMilliseconds(40);
@@ -52,7 +53,11 @@ internal sealed class FinderHub(LockerStore locker, TackleStore tackles) : Hub
         }
 
         var done = 0;
-        var search = Task.Run(() => finder.Run(now => InterlockedMax(ref done, now), cancellation), cancellation);
+        var search = heavy.RunAsync(
+            Context.ConnectionId,
+            () => finder.Run(now => InterlockedMax(ref done, now), cancellation),
+            cancellation
+        );
         yield return new(0, finder.Total, null);
         while (await Task.WhenAny(search, Task.Delay(Every, cancellation)) != search)
         {
@@ -60,7 +65,19 @@ internal sealed class FinderHub(LockerStore locker, TackleStore tackles) : Hub
             yield return new(Volatile.Read(ref done), finder.Total, null);
         }
 
-        yield return new(finder.Total, finder.Total, await search);
+        yield return new(finder.Total, finder.Total, await FoundAsync(search));
+    }
+
+    private static async Task<FoundRigs> FoundAsync(Task<FoundRigs> search)
+    {
+        try
+        {
+            return await search;
+        }
+        catch (BusyException busy)
+        {
+            throw new HubException(busy.Words, busy);
+        }
     }
 
     private static void InterlockedMax(ref int most, int now)

@@ -19,6 +19,12 @@ internal static class Bodies
         return document is null ? (null, PlainProblems.Refused(problems)) : (document, null);
     }
 
+    /// <summary>Whose turn a request takes: each page says which it is; without, the address it came from.</summary>
+    public static string Client(this HttpRequest request) =>
+        request.Headers[Gate.ClientHeader].ToString() is { Length: > 0 and <= 64 } named
+            ? named
+            : $"{request.HttpContext.Connection.RemoteIpAddress}";
+
     /// <summary>The revision that a change began from, as If-Match names it.</summary>
     /// <param name="refusal">What to answer when it names none.</param>
     public static bool TryRevision(this HttpRequest request, out int revision, out IResult? refusal)

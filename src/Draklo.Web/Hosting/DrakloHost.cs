@@ -4,6 +4,7 @@ using Draklo.Core.Reading;
 using Draklo.Core.Units;
 using Draklo.Store;
 using Draklo.Web.Analysis;
+using Draklo.Web.Care;
 using Draklo.Web.Catalogue;
 using Draklo.Web.Demo;
 using Draklo.Web.Jobs;
@@ -12,36 +13,45 @@ using Draklo.Web.Outside;
 using Draklo.Web.Sites;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.FileProviders;
-using Serilog;
-using Serilog.Events;
 
 namespace Draklo.Web.Hosting;
 
 /// <param name="Port">On 127.0.0.1; 0 takes any that is free.</param>
 /// <param name="DataFolder">Where the one SQLite file lies.</param>
 /// <param name="WithDemo">Whether a new folder is given the demo jobs.</param>
-public sealed record HostSettings(int Port, string DataFolder, bool WithDemo);
+public sealed record HostSettings(int Port, string DataFolder, bool WithDemo)
+{
+    /// <summary>Names that this server answers to beside localhost and its address.</summary>
+    public IReadOnlyList<string> Hosts { get; init; } = [];
+}
 
 /// <summary>Puts the application together and runs it.</summary>
 public static class DrakloHost
 {
     public const int LargestBody = 1024 * 1024;
 
+    private const int PortInUse = 3;
+
     public static async Task<int> RunAsync(string[] args)
     {
-        if (ReadSettings(args, Environment.GetEnvironmentVariable, out var complaint) is not { } settings)
-        {
-            await Console.Error.WriteLineAsync(complaint);
-            return 2;
-        }
-
-        var app = Build(settings);
         if (BuildsApiDescription)
         {
-            await app.RunAsync();
+            await Build(new(0, "", WithDemo: false)).RunAsync();
             return 0;
         }
 
+        return await CommandLine.RunAsync(
+            args,
+            Environment.GetEnvironmentVariable,
+            ServeAsync,
+            Console.Out,
+            Console.Error
+        );
+    }
+
+    private static async Task<int> ServeAsync(HostSettings settings)
+    {
+        await using var app = Build(settings);
         try
         {
             await app.StartAsync();
@@ -49,40 +59,18 @@ public static class DrakloHost
         catch (IOException e)
         {
             await Console.Error.WriteLineAsync(
-                $"Draklo cannot listen on port {settings.Port}: {e.Message} Set DRAKLO_PORT to another one."
+                $"Draklo cannot listen on port {settings.Port}: {e.Message.TrimEnd('.')}. Choose another one with --port, or DRAKLO_PORT."
             );
-            return 1;
+            return PortInUse;
         }
 
         Console.WriteLine(
-            $"Draklo is at {app.Urls.First()}  (data in {Path.GetFullPath(settings.DataFolder)}; Ctrl+C stops it)"
+            $"Draklo {CareEndpoints.Version} is at {app.Urls.First()}  (data in {Path.GetFullPath(settings.DataFolder)}; Ctrl+C stops it)"
         );
         WarmUp.Begin();
         await app.WaitForShutdownAsync();
         Console.WriteLine("Draklo has stopped; everything is saved.");
         return 0;
-    }
-
-    /// <summary>Settings from the command line and the environment.</summary>
-    /// <param name="complaint">What is wrong with them when null is returned.</param>
-    public static HostSettings? ReadSettings(string[] args, Func<string, string?> environment, out string complaint)
-    {
-        var unknown = args.FirstOrDefault(a => a != "--empty");
-        var port = environment("DRAKLO_PORT") is { Length: > 0 } text
-            ? (ushort.TryParse(text, out var number) ? number : -1)
-            : 5080;
-        complaint =
-            unknown is not null && !BuildsApiDescription
-                ? $"Draklo does not know “{unknown}”; it takes --empty, to begin without the demo jobs."
-            : port < 0 ? $"DRAKLO_PORT is “{environment("DRAKLO_PORT")}”; it must be a port number from 0 to 65535."
-            : "";
-        return complaint.Length > 0
-            ? null
-            : new(
-                port,
-                environment("DRAKLO_DATA") is { Length: > 0 } folder ? folder : "data",
-                !args.Contains("--empty", StringComparer.Ordinal)
-            );
     }
 
     /// <summary>The application, ready to start.</summary>
@@ -99,13 +87,7 @@ public static class DrakloHost
                 kestrel.Limits.MaxRequestBodySize = LargestBody;
                 kestrel.AddServerHeader = false;
             });
-        builder.Services.AddSerilog(log =>
-            log.MinimumLevel.Is(LogEventLevel.Warning)
-                .WriteTo.Console(
-                    outputTemplate: "{Timestamp:HH:mm:ss} {Level:u3} {Message:lj}{NewLine}{Exception}",
-                    standardErrorFromLevel: LogEventLevel.Warning
-                )
-        );
+        builder.Services.AddSingleton(settings);
         builder.Services.Configure<JsonOptions>(json =>
         {
             json.SerializerOptions.NumberHandling = DocumentReader.Options.NumberHandling;
@@ -121,37 +103,39 @@ public static class DrakloHost
         builder.Services.AddOutside();
         builder.Services.AddProblemDetails();
         builder.Services.AddExceptionHandler<PlainProblems>();
-        if (!BuildsApiDescription)
+        if (BuildsApiDescription)
         {
-            var database = Database.Open(settings.DataFolder, out var isNew);
-            var store = new JobStore(database, TimeProvider.System);
-            var locker = new LockerStore(database, TimeProvider.System);
-            var policies = new PolicyStore(database, TimeProvider.System);
-            var tackles = new TackleStore(database, TimeProvider.System);
-            if (isNew && settings.WithDemo)
-            {
-                DemoJobs.AddTo(store, TimeProvider.System);
-                DemoLocker.AddTo(locker, policies, tackles);
-            }
-
-            builder.Services.AddSingleton(store);
-            builder.Services.AddSingleton(locker);
-            builder.Services.AddSingleton<JobList>();
-            builder.Services.AddSingleton(policies);
-            builder.Services.AddSingleton(tackles);
-            builder.Services.AddSingleton(new SpeciesStore(database, TimeProvider.System));
+            builder.Services.AddSingleton(NoStore);
         }
         else
         {
-            builder.Services.AddSingleton<JobStore>(NoStore<JobStore>);
-            builder.Services.AddSingleton<JobList>(NoStore<JobList>);
-            builder.Services.AddSingleton<LockerStore>(NoStore<LockerStore>);
-            builder.Services.AddSingleton<PolicyStore>(NoStore<PolicyStore>);
-            builder.Services.AddSingleton<TackleStore>(NoStore<TackleStore>);
-            builder.Services.AddSingleton<SpeciesStore>(NoStore<SpeciesStore>);
+            var folder = DataFolder.Claim(settings.DataFolder);
+            try
+            {
+                builder.Services.AddSingleton(Open(settings));
+            }
+            catch
+            {
+                folder.Dispose();
+                throw;
+            }
+
+            // Made by the container, so that it lets go of the folder in the end.
+            builder.Services.AddSingleton(_ => folder);
+            builder.Services.AddHostedService(services => services.GetRequiredService<Upkeep>());
+            builder.Services.AddLogAndMetrics(settings.DataFolder);
         }
 
+        builder.Services.AddKept(settings.DataFolder);
+        builder.Services.AddSingleton<HeavyWork>();
+        builder.Services.AddHealthChecks().AddCheck<DataHealth>("data", tags: ["ready"]);
         var app = builder.Build();
+        if (!BuildsApiDescription)
+        {
+            app.Services.GetRequiredService<DataFolder>();
+        }
+
+        app.UseMiddleware<Gate>();
         app.UseExceptionHandler();
         app.UseStatusCodePages();
         app.MapOpenApi("/openapi/{documentName}.json");
@@ -162,12 +146,48 @@ public static class DrakloHost
         app.MapKept();
         app.MapSites();
         app.MapOutside();
+        app.MapCare();
+        app.MapHealthChecks("/health/live", new() { Predicate = _ => false });
+        app.MapHealthChecks("/health/ready", new() { Predicate = check => check.Tags.Contains("ready") });
         app.MapScreens();
         return app;
     }
 
-    private static T NoStore<T>(IServiceProvider services) =>
+    private static Database NoStore(IServiceProvider services) =>
         throw new InvalidOperationException("No store while the API is described.");
+
+    private static Database Open(HostSettings settings) =>
+        Database.Open(
+            settings.DataFolder,
+            fresh =>
+            {
+                if (settings.WithDemo)
+                {
+                    DemoJobs.AddTo(new(fresh, TimeProvider.System), TimeProvider.System);
+                    DemoLocker.AddTo(
+                        new(fresh, TimeProvider.System),
+                        new(fresh, TimeProvider.System),
+                        new(fresh, TimeProvider.System)
+                    );
+                }
+            },
+            older => new Backups(older, settings.DataFolder, TimeProvider.System).Make(BackupReason.Upgrade)
+        );
+
+    private static void AddKept(this IServiceCollection services, string folder)
+    {
+        services.AddSingleton(TimeProvider.System);
+        services.AddSingleton<JobStore>();
+        services.AddSingleton<LockerStore>();
+        services.AddSingleton<JobList>();
+        services.AddSingleton<PolicyStore>();
+        services.AddSingleton<TackleStore>();
+        services.AddSingleton<SpeciesStore>();
+        services.AddSingleton<History>();
+        services.AddSingleton<Damage>();
+        services.AddSingleton(s => new Backups(s.GetRequiredService<Database>(), folder, TimeProvider.System));
+        services.AddSingleton<Upkeep>();
+    }
 
     /// <summary>Whether this run only describes the API for the front end's types, at build.</summary>
     private static bool BuildsApiDescription => Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";

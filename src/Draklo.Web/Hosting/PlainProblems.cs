@@ -1,11 +1,21 @@
 using Draklo.Core.Units;
+using Draklo.Store;
 using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.Data.Sqlite;
 
 namespace Draklo.Web.Hosting;
 
 /// <summary>Every refusal as problem details that a feller can read.</summary>
 internal sealed partial class PlainProblems(ILogger<PlainProblems> log) : IExceptionHandler
 {
+    private const int Busy = 5;
+    private const int Locked = 6;
+    private const int ReadOnly = 8;
+    private const int Unwritable = 10;
+    private const int Corrupt = 11;
+    private const int DiskFull = 13;
+    private const int CannotOpen = 14;
+    private const int NotADatabase = 26;
     private const string TooLarge = "This file is larger than 1 MB and cannot be a plan: choose the plan file itself.";
 
     /// <summary>422 with the members at fault, or 400 when the text is not JSON at all.</summary>
@@ -43,13 +53,36 @@ internal sealed partial class PlainProblems(ILogger<PlainProblems> log) : IExcep
                 StatusCodes.Status413PayloadTooLarge,
                 TooLarge
             ),
+            BusyException busy => (StatusCodes.Status503ServiceUnavailable, busy.Words),
+            DamagedException damaged => (
+                StatusCodes.Status409Conflict,
+                $"This {damaged.Kind} cannot be read: its row in the data file is damaged. Mend it or take it out on the page Upkeep; everything else goes on."
+            ),
+            BackupException backup => (StatusCodes.Status507InsufficientStorage, backup.Message),
+            SqliteException { SqliteErrorCode: Busy or Locked } => (
+                StatusCodes.Status503ServiceUnavailable,
+                "Another program holds the data file just now. Nothing was lost; it is tried again."
+            ),
             BadHttpRequestException bad => (bad.StatusCode, "The request could not be read: send it again."),
+            SqliteException { SqliteErrorCode: DiskFull or ReadOnly or Unwritable or CannotOpen } or IOException => (
+                StatusCodes.Status507InsufficientStorage,
+                "The data folder cannot be written: the disk is full, or the folder is read only. Make room; what was saved before is untouched."
+            ),
+            SqliteException { SqliteErrorCode: Corrupt or NotADatabase } => (
+                StatusCodes.Status507InsufficientStorage,
+                "The data file is damaged. Restore a backup on the page Upkeep, or with “draklo restore”."
+            ),
             _ => (
                 StatusCodes.Status500InternalServerError,
                 "Draklo met a fault of its own. What was saved before is untouched."
             ),
         };
-        if (status == StatusCodes.Status500InternalServerError)
+        if (status is StatusCodes.Status503ServiceUnavailable)
+        {
+            httpContext.Response.Headers.RetryAfter = $"{(exception as BusyException)?.Seconds ?? 1}";
+        }
+
+        if (status is StatusCodes.Status500InternalServerError or StatusCodes.Status507InsufficientStorage)
         {
             LogFault(exception, httpContext.Request.Method, httpContext.Request.Path);
         }

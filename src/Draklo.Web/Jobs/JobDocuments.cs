@@ -156,12 +156,35 @@ public sealed record JobEntry(
             outcome.Analysis?.Tree.Centre
         );
     }
+
+    /// <summary>What is still known of a job whose row is damaged.</summary>
+    public static JobEntry Unreadable(ListedJob listed)
+    {
+        const string headline = "This job's row is damaged and cannot be read: see Upkeep.";
+        return new(
+            listed.Id,
+            (int)listed.Revision,
+            DateTimeOffset.UnixEpoch,
+            listed.Name,
+            "",
+            null,
+            JobState.Damaged,
+            headline,
+            $"Damaged: {headline}",
+            null,
+            null
+        );
+    }
 }
 
+/// <summary>How a job stands on the list.</summary>
 public enum JobState
 {
     Ready = VerdictState.Ready,
     Check = VerdictState.Check,
     Stop = VerdictState.Stop,
     Mend,
+
+    /// <summary>Its row cannot be read.</summary>
+    Damaged,
 }

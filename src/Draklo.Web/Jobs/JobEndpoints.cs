@@ -12,6 +12,10 @@ namespace Draklo.Web.Jobs;
 /// <summary>Jobs, each with its plan.</summary>
 internal static partial class JobEndpoints
 {
+    private const int UsualPage = 100;
+    private const int LargestPage = 500;
+    private const string TotalHeader = "X-Total";
+
     private static readonly JsonSerializerOptions FileOptions = new(DocumentReader.Options)
     {
         WriteIndented = true,
@@ -23,7 +27,9 @@ internal static partial class JobEndpoints
         var jobs = app.MapGroup("/api/jobs").WithTags("jobs");
         jobs.MapGet("/", List)
             .WithName("listJobs")
-            .WithSummary("All jobs with what their plans say, the soonest first.")
+            .WithSummary(
+                "Jobs with what their plans say, the soonest first: limit of them (100 unless said, 500 at most) from an offset; the header X-Total says how many there are."
+            )
             .Produces<IReadOnlyList<JobEntry>>();
         jobs.MapPost("/", CreateAsync)
             .WithName("createJob")
@@ -60,6 +66,16 @@ internal static partial class JobEndpoints
             .WithSummary("Brings a deleted job back as it was.")
             .Produces<JobAnswer>()
             .ProducesProblem(404);
+        jobs.MapGet("/{id}/revisions", RevisionsOf)
+            .WithName("listRevisions")
+            .WithSummary("Every revision that is still kept, the latest first.")
+            .Produces<IReadOnlyList<KeptRevision>>()
+            .ProducesProblem(404);
+        jobs.MapPost("/{id}/revisions/{number}/take", TakeRevision)
+            .WithName("takeRevision")
+            .WithSummary("Saves an earlier revision as the newest.")
+            .Produces<JobAnswer>()
+            .ProducesProblem(404);
         jobs.MapGet("/{id}/plan.json", Export)
             .WithName("exportPlan")
             .WithSummary("The plan file.")
@@ -75,10 +91,44 @@ internal static partial class JobEndpoints
             .ProducesProblem(413);
     }
 
-    private static IResult List(JobList list, string? units = null) =>
-        Bodies.TryUnits(units, out var system)
-            ? Results.Bytes(list.Read(system), "application/json; charset=utf-8")
-            : Bodies.UnknownUnits(units);
+    private static IResult List(
+        JobList list,
+        JobStore store,
+        HttpResponse response,
+        string? units = null,
+        int offset = 0,
+        int limit = UsualPage
+    )
+    {
+        if (!Bodies.TryUnits(units, out var system))
+        {
+            return Bodies.UnknownUnits(units);
+        }
+
+        if (offset < 0 || limit is < 1 or > LargestPage)
+        {
+            return PlainProblems.Refused([
+                new("limit", $"Ask for 1 to {LargestPage} jobs at once, from an offset of 0 or more."),
+            ]);
+        }
+
+        response.Headers[TotalHeader] = store.Count().ToString(System.Globalization.CultureInfo.InvariantCulture);
+        return Results.Bytes(list.Read(system, offset, limit), "application/json; charset=utf-8");
+    }
+
+    private static IResult RevisionsOf(JobStore store, string id) =>
+        store.Revisions(id) is { Count: > 0 } revisions ? Results.Ok(revisions) : Missing();
+
+    private static IResult TakeRevision(JobStore store, HttpResponse response, string id, int number)
+    {
+        if (store.Find(id) is not { } now || store.Find(id, number) is not { } then)
+        {
+            return PlainProblems.NotFound("There is no such revision of this job; old ones are thinned out.");
+        }
+
+        var (result, job) = store.Save(id, now.Revision, then.Content);
+        return result == SaveResult.Saved ? WithTag(response, job!, Results.Ok(JobAnswer.Of(job!))) : Missing();
+    }
 
     private static IResult Read(JobStore store, HttpResponse response, string id) =>
         store.Find(id) is { } job ? WithTag(response, job, Results.Ok(JobAnswer.Of(job))) : Missing();

@@ -19,14 +19,16 @@ internal sealed class JobList(JobStore store, LockerStore locker)
     /// <summary>Another build may judge a plan otherwise.</summary>
     private static readonly string MadeBy = typeof(PlanAnalysis).Assembly.ManifestModule.ModuleVersionId.ToString("N");
 
-    public ReadOnlyMemory<byte> Read(UnitSystem units)
+    /// <param name="offset">How many to pass over.</param>
+    /// <param name="limit">How many at most.</param>
+    public ReadOnlyMemory<byte> Read(UnitSystem units, int offset, int limit)
     {
         var standings = locker.Standings(units);
         var name = units.ToString();
         var fresh = new List<ListedJob>();
         var json = new ArrayBufferWriter<byte>(64 * 1024);
         json.Write("["u8);
-        foreach (var listed in store.Listed(name, MadeBy))
+        foreach (var listed in store.Listed(name, MadeBy, offset, limit))
         {
             if (json.WrittenCount > 1)
             {
@@ -36,14 +38,27 @@ internal sealed class JobList(JobStore store, LockerStore locker)
             var entry = listed.Entry;
             if (entry is null || listed.Gear != StampOf(IdsOf(listed.Gear), standings))
             {
-                if (store.Find(listed.Id) is not { } job)
+                Job? job;
+                try
                 {
+                    job = store.Find(listed.Id);
+                }
+                catch (DamagedException)
+                {
+                    // Named and left out of everything else; not remembered, so that a mended one is seen at once.
+                    json.Write(JsonSerializer.SerializeToUtf8Bytes(JobEntry.Unreadable(listed), Answers.Options));
+                    continue;
+                }
+
+                if (job is null)
+                {
+                    json.Write("null"u8);
                     continue;
                 }
 
                 var ids = GearOnPlan.Of(job.Content.Plan).Select(p => p.ItemId).Distinct(StringComparer.Ordinal);
                 entry = JsonSerializer.Serialize(JobEntry.Of(job, units, standings), Answers.Options);
-                fresh.Add(new(job.Id, job.Revision, StampOf(ids, standings), entry));
+                fresh.Add(new(job.Id, job.Revision, job.Content.Name, StampOf(ids, standings), entry));
             }
 
             Encoding.UTF8.GetBytes(entry, json);

@@ -12,7 +12,7 @@ namespace Draklo.Web.Locker;
 internal static class LockerEndpoints
 {
     /// <summary>A list may be larger than a plan: large enough to say how many rows too many it has.</summary>
-    private const int LargestList = 64 * 1024 * 1024;
+    private const int LargestList = 8 * 1024 * 1024;
 
     public static void MapLocker(this IEndpointRouteBuilder app)
     {
@@ -156,7 +156,7 @@ internal static class LockerEndpoints
         }
 
         var taken = store.List().Select(k => k.Item.Id).Concat(store.DeletedIds()).ToHashSet(StringComparer.Ordinal);
-        var item = asked.Item.Id.Length > 0 ? asked.Item : asked.Item with { Id = GearIds.Free(asked.Item, taken) };
+        var item = asked.Item.Id.Length > 0 ? asked.Item : asked.Item with { Id = new GearIds(taken).Free(asked.Item) };
         var problems = GearRules.Check(item, store.Today, UnitsOf(units));
         if (problems.Count == 0 && !store.Create(item))
         {

@@ -44,7 +44,12 @@ internal static class SiteEndpoints
             .ProducesValidationProblem(422);
     }
 
-    private static async Task<IResult> RoseAsync(HttpRequest request, int step = 5, string? units = null)
+    private static async Task<IResult> RoseAsync(
+        HttpRequest request,
+        HeavyWork heavy,
+        int step = 5,
+        string? units = null
+    )
     {
         if (!Bodies.TryUnits(units, out var system))
         {
@@ -64,7 +69,8 @@ internal static class SiteEndpoints
             return refusal!;
         }
 
-        var (rose, problems) = LayRose.Of(plan, system, step);
+        var left = request.HttpContext.RequestAborted;
+        var (rose, problems) = await heavy.RunAsync(request.Client(), () => LayRose.Of(plan, system, step, left), left);
         return rose is null ? PlainProblems.Refused(problems) : new SizedAnswer<LayRose>(rose);
     }
 

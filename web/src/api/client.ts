@@ -1,16 +1,24 @@
+import { useBusy } from "../ui/busy";
+import { useSettings } from "../ui/settings";
 import type {
   Analysis,
+  Backup,
+  Care,
   Catalogue,
   ComposedTackle,
   CsvPreview,
+  DamagedRow,
   Forecast,
   GearDetail,
   GearEntry,
   GearItem,
   GearUse,
+  HistoryEntry,
   Inspection,
   Job,
   JobEntry,
+  JobPage,
+  KeptRevision,
   Locker,
   LockerRules,
   OwnTackle,
@@ -35,6 +43,8 @@ export class Refusal extends Error {
     /** Sentences by the path of the member they speak of. */
     readonly errors: Record<string, string[]> = {},
     readonly current?: Job,
+    /** When to come again, where the server says so. */
+    readonly again?: number,
   ) {
     super(message);
   }
@@ -59,13 +69,51 @@ async function refusalOf(response: Response): Promise<Refusal> {
     problem.detail ?? problem.title ?? "Draklo did not answer as expected.",
     problem.errors,
     problem.current,
+    Number(response.headers.get("retry-after")) || undefined,
   );
 }
 
-async function ask<T>(path: string, init?: RequestInit): Promise<T> {
-  const response = await fetch(path, init);
+/** Which page this is, so that each has its own turn where the server works things off one by one. */
+const page = crypto.getRandomValues(new Uint32Array(2)).join("-");
+
+async function answerTo(path: string, init: RequestInit = {}): Promise<Response> {
+  const response = await fetch(path, {
+    ...init,
+    headers: {
+      ...(init.headers as Record<string, string> | undefined),
+      "x-draklo-client": page,
+      "x-draklo-who": encodeURIComponent(useSettings.getState().who),
+    },
+  });
   if (!response.ok) throw await refusalOf(response);
+  return response;
+}
+
+async function ask<T>(path: string, init?: RequestInit): Promise<T> {
+  const response = await answerTo(path, init);
   return (response.status === 204 ? undefined : await response.json()) as T;
+}
+
+/** For what waits its turn at the server: when too much waits already, it is said on the screen and asked again. */
+async function askInTurn<T>(path: string, init: RequestInit, signal: AbortSignal | undefined): Promise<T> {
+  for (;;) {
+    try {
+      const answer = await ask<T>(path, { ...init, ...(signal && { signal }) });
+      useBusy.setState({ text: null });
+      return answer;
+    } catch (error) {
+      if (!(error instanceof Refusal) || error.status !== 503 || error.again === undefined) {
+        useBusy.setState({ text: null });
+        throw error;
+      }
+      useBusy.setState({ text: error.message });
+      await new Promise((again) => setTimeout(again, (error.again ?? 1) * 1000));
+      if (signal?.aborted) {
+        useBusy.setState({ text: null });
+        throw error;
+      }
+    }
+  }
 }
 
 function send(method: string, body?: unknown, headers: Record<string, string> = {}): RequestInit {
@@ -83,7 +131,13 @@ export interface JobContent {
 
 export const api = {
   catalogue: () => ask<Catalogue>("/api/catalogue"),
-  jobs: (units: Units) => ask<JobEntry[]>(`/api/jobs?units=${units}`),
+  jobs: async (units: Units, offset: number, limit: number): Promise<JobPage> => {
+    const response = await answerTo(`/api/jobs?units=${units}&offset=${offset}&limit=${limit}`);
+    return {
+      jobs: ((await response.json()) as (JobEntry | null)[]).filter((job) => job !== null),
+      total: Number(response.headers.get("x-total")),
+    };
+  },
   job: (id: string) => ask<Job>(`/api/jobs/${id}`),
   begin: () => ask<Job>("/api/jobs", send("POST", {})),
   create: (content: JobContent) => ask<Job>("/api/jobs", send("POST", content)),
@@ -94,18 +148,19 @@ export const api = {
   restore: (id: string) => ask<Job>(`/api/jobs/${id}/restore`, send("POST")),
   importPlan: (file: File) =>
     ask<Job>("/api/jobs/import", { method: "POST", headers: { "content-type": "application/json" }, body: file }),
-  rose: (plan: Plan, step: number) => ask<Rose>(`/api/rose?step=${step}`, send("POST", plan)),
+  revisions: (id: string) => ask<KeptRevision[]>(`/api/jobs/${id}/revisions`),
+  takeRevision: (id: string, number: number) => ask<Job>(`/api/jobs/${id}/revisions/${number}/take`, send("POST")),
+  rose: (plan: Plan, step: number, signal?: AbortSignal) =>
+    askInTurn<Rose>(`/api/rose?step=${step}`, send("POST", plan), signal),
   stem: (plan: Plan, line: number) => ask<StemProfile>(`/api/stem?line=${line}`, send("POST", plan)),
   tackle: (plan: Plan, line: number, units: Units) =>
     ask<TackleView>(`/api/tackle/view?line=${line}&units=${units}`, send("POST", plan)),
-  chances: (plan: Plan, samples: number, units: Units) =>
-    ask<PlanChances>(`/api/chances?samples=${samples}&seed=1&units=${units}`, send("POST", plan)),
-  remedies: (plan: Plan, link: string, units: Units) =>
-    ask<Remedy[]>(`/api/remedies?link=${encodeURIComponent(link)}&units=${units}`, send("POST", plan)),
+  chances: (plan: Plan, samples: number, units: Units, signal?: AbortSignal) =>
+    askInTurn<PlanChances>(`/api/chances?samples=${samples}&seed=1&units=${units}`, send("POST", plan), signal),
+  remedies: (plan: Plan, link: string, units: Units, signal?: AbortSignal) =>
+    askInTurn<Remedy[]>(`/api/remedies?link=${encodeURIComponent(link)}&units=${units}`, send("POST", plan), signal),
   siteFile: async (plan: Plan): Promise<Blob> => {
-    const response = await fetch("/api/site/geojson", send("POST", plan));
-    if (!response.ok) throw await refusalOf(response);
-    return response.blob();
+    return (await answerTo("/api/site/geojson", send("POST", plan))).blob();
   },
   importSite: (site: Site, file: unknown) => ask<Site>("/api/site/import", send("POST", { site, file })),
   reading: (plan: Plan, sight: Sight, lookingDeg = 0) =>
@@ -149,6 +204,19 @@ export const api = {
   policies: () => ask<Policy[]>("/api/policies"),
   keepPolicy: (policy: Policy) => ask<Policy>(`/api/policies/${policy.id}`, send("PUT", policy)),
   dropPolicy: (id: string) => ask<undefined>(`/api/policies/${id}`, send("DELETE")),
+  care: () => ask<Care>("/api/care"),
+  checkData: () => ask<Care>("/api/care/check", send("POST")),
+  backups: () => ask<Backup[]>("/api/backups"),
+  makeBackup: () => ask<Backup>("/api/backups", send("POST")),
+  takeInBackup: (file: File) =>
+    ask<Backup>("/api/backups/file", { method: "POST", headers: { "content-type": "application/zip" }, body: file }),
+  restoreBackup: (name: string) => ask<{ aside: Backup }>(`/api/backups/${name}/restore`, send("POST")),
+  dropBackup: (name: string) => ask<undefined>(`/api/backups/${name}`, send("DELETE")),
+  damaged: () => ask<DamagedRow[]>("/api/damaged"),
+  damagedText: async (kind: string, id: string) => (await answerTo(`/api/damaged/${kind}/${id}`)).text(),
+  mend: (kind: string, id: string, text: string) => ask<undefined>(`/api/damaged/${kind}/${id}`, send("PUT", { text })),
+  history: (before: number) => ask<HistoryEntry[]>(`/api/history?before=${before}&limit=50`),
+  undo: (number: number) => ask<undefined>(`/api/history/${number}/undo`, send("POST")),
   analyse: (plan: Plan, units: Units, workings: boolean) =>
     ask<Analysis>(`/api/analysis?units=${units}&workings=${String(workings)}`, {
       ...send("POST", plan),

@@ -53,4 +53,14 @@ export type ComposedTackle = Complete<Schemas["ComposedTackle"]>;
 export type TackleView = Complete<Schemas["TackleView"]>;
 export type PlanChances = Complete<Schemas["PlanChances"]>;
 export type FoundRigs = Complete<Schemas["FoundRigs"]>;
+export interface JobPage {
+  jobs: JobEntry[];
+  /** How many there are in all. */
+  total: number;
+}
+export type KeptRevision = Complete<Schemas["KeptRevision"]>;
+export type Care = Complete<Schemas["CareAnswer"]>;
+export type Backup = Complete<Schemas["Backup"]>;
+export type DamagedRow = Complete<Schemas["DamagedRow"]>;
+export type HistoryEntry = Complete<Schemas["HistoryEntry"]>;
 export type { Units } from "../units/units";

@@ -15,7 +15,7 @@ export function useRose(plan: Plan, wanted: boolean) {
   });
   const query = useQuery({
     queryKey: ["rose", key],
-    queryFn: () => api.rose(plan, 5),
+    queryFn: ({ signal }) => api.rose(plan, 5, signal),
     enabled: wanted,
     staleTime: Infinity,
     gcTime: 5000,

@@ -1,12 +1,13 @@
 import { create } from "zustand";
 import { api, Refusal } from "../api/client";
 import type { Job } from "../api/types";
+import { storage } from "../ui/storage";
 import { documentOf, useSheet, type Document } from "./store";
 
 type SaveState =
   | { kind: "saved" }
   | { kind: "saving" }
-  | { kind: "offline" }
+  | { kind: "offline"; since: number; waiting: number; text: string }
   | { kind: "refused"; text: string }
   | { kind: "conflict"; theirs: Job };
 
@@ -19,10 +20,16 @@ interface Saving {
 export const useSaving = create<Saving>(() => ({ state: { kind: "saved" }, revision: 0, savedAt: "" }));
 
 const pause = 350;
+/** Until the first of a row of failed saves is tried again, and at most; each pause is twice the one before. */
+const firstAgain = 1500;
+const longestAgain = 30_000;
 let id: string | null = null;
 let kept: Document | null = null;
 let timer: ReturnType<typeof setTimeout> | undefined;
 let busy = false;
+/** Saves that failed in a row, and changes since the last that went through. */
+let failures = 0;
+let waiting = 0;
 
 interface Draft {
   revision: number;
@@ -31,22 +38,62 @@ interface Draft {
 
 /** A change that the server has not acknowledged yet, kept by the browser in case either of them is stopped. */
 const drafts = {
-  key: (job: string) => `draklo.draft.${job}`,
-  keep: (job: string, draft: Draft) => {
-    localStorage.setItem(drafts.key(job), JSON.stringify(draft));
-  },
+  prefix: "draklo.draft.",
+  key: (job: string) => drafts.prefix + job,
+  keep: (job: string, draft: Draft) => storage.write(drafts.key(job), JSON.stringify(draft)),
   drop: (job: string) => {
-    localStorage.removeItem(drafts.key(job));
+    storage.drop(drafts.key(job));
   },
   find: (job: string): Draft | null => {
-    const text = localStorage.getItem(drafts.key(job));
-    return text === null ? null : (JSON.parse(text) as Draft);
+    try {
+      const draft: unknown = JSON.parse(storage.read(drafts.key(job)) ?? "null");
+      if (isDraft(draft)) return draft;
+    } catch {
+      // Not JSON: somebody else's, or cut short.
+    }
+    drafts.drop(job);
+    return null;
   },
+  jobs: () => storage.keys(drafts.prefix).map((key) => key.slice(drafts.prefix.length)),
 };
+
+function isDraft(draft: unknown): draft is Draft {
+  if (typeof draft !== "object" || draft === null) return false;
+  const { revision, document } = draft as Partial<Draft>;
+  return (
+    typeof revision === "number" &&
+    typeof document === "object" &&
+    typeof (document as Partial<Document> | null)?.name === "string" &&
+    Array.isArray((document as Partial<Document> | null)?.plan?.lines)
+  );
+}
+
+/**
+ * Sends what was left over in this browser from jobs that are not open, as after the server was away when a page was closed.
+ * What cannot be saved stays, and shows when its job is opened.
+ */
+export async function sendLeftOver(): Promise<number> {
+  let sent = 0;
+  for (const job of drafts.jobs()) {
+    const draft = job === id ? null : drafts.find(job);
+    if (!draft) continue;
+    try {
+      await api.save(job, draft.revision, draft.document);
+      drafts.drop(job);
+      sent++;
+    } catch (error) {
+      // A job that is gone takes nothing any more.
+      if (error instanceof Refusal && error.status === 404) drafts.drop(job);
+    }
+  }
+  return sent;
+}
 
 /** Opens a job on the sheet, with a change that was not acknowledged before, if there is one. */
 export function openJob(job: Job): void {
   id = job.id;
+  failures = 0;
+  waiting = 0;
   kept = documentOf(job);
   useSheet.getState().open(job.id, kept);
   useSaving.setState({ state: { kind: "saved" }, revision: job.revision, savedAt: job.savedAt });
@@ -111,17 +158,31 @@ async function save(): Promise<void> {
   busy = true;
   try {
     const saved = await api.save(job, useSaving.getState().revision, document);
+    failures = 0;
     if (id === job) {
       kept = document;
+      waiting = useSheet.getState().document === document ? 0 : 1;
       useSaving.setState({ state: { kind: "saved" }, revision: saved.revision, savedAt: saved.savedAt });
     }
     if (useSheet.getState().document === document) drafts.drop(job);
   } catch (error) {
     if (error instanceof Refusal && error.current)
       useSaving.setState({ state: { kind: "conflict", theirs: error.current } });
-    else if (error instanceof Refusal)
+    else if (error instanceof Refusal && error.status < 500)
       useSaving.setState({ state: { kind: "refused", text: Object.values(error.errors)[0]?.[0] ?? error.message } });
-    else useSaving.setState({ state: { kind: "offline" } });
+    else {
+      // The server is away, or cannot write just now: what to do is said, and it is tried until it goes through.
+      failures++;
+      const before = useSaving.getState().state;
+      useSaving.setState({
+        state: {
+          kind: "offline",
+          since: before.kind === "offline" ? before.since : Date.now(),
+          waiting: Math.max(1, waiting),
+          text: error instanceof Refusal ? error.message : "Draklo does not answer.",
+        },
+      });
+    }
   } finally {
     busy = false;
   }
@@ -129,7 +190,7 @@ async function save(): Promise<void> {
   const after = useSaving.getState().state.kind;
   const changed = useSheet.getState().document !== document;
   if (id === job && useSheet.getState().document !== kept && (after !== "refused" || changed))
-    later(after === "offline" ? 1500 : pause);
+    later(after === "offline" ? Math.min(longestAgain, firstAgain * 2 ** (failures - 1)) : pause);
 }
 
 function later(delay: number): void {
@@ -151,8 +212,12 @@ function keepDraft(): void {
 useSheet.subscribe((now, before) => {
   if (id === null || now.document === before.document || !now.document || now.document === kept) return;
   unwritten ??= setTimeout(keepDraft, pause / 2);
-  if (useSaving.getState().state.kind !== "conflict") {
-    if (useSaving.getState().state.kind !== "offline") useSaving.setState({ state: { kind: "saving" } });
+  if (now.grip === null || now.grip !== before.grip) waiting++;
+  const state = useSaving.getState().state;
+  // While saves fail, changes wait for the next try; they do not hasten it.
+  if (state.kind === "offline") useSaving.setState({ state: { ...state, waiting: Math.max(1, waiting) } });
+  else if (state.kind !== "conflict") {
+    useSaving.setState({ state: { kind: "saving" } });
     later(pause);
   }
 });

@@ -1,4 +1,10 @@
-export const stateWords = { ready: "Ready on paper", check: "Check", stop: "Stop", mend: "To mend" } as const;
+export const stateWords = {
+  ready: "Ready on paper",
+  check: "Check",
+  stop: "Stop",
+  mend: "To mend",
+  damaged: "Damaged",
+} as const;
 export type StateWord = keyof typeof stateWords;
 
 /** The hatch that goes with a state, on the list and beside the verdict. */
@@ -7,6 +13,7 @@ export const stateHatch: Record<StateWord, string> = {
   check: "state-tight",
   stop: "state-fails",
   mend: "state-fails",
+  damaged: "state-fails",
 };
 
 const parts = { weekday: "short", day: "numeric", month: "short" } as const;

@@ -6,6 +6,7 @@ const places = [
   ["/", "Jobs"],
   ["/locker", "Locker"],
   ["/knots", "Knots and hitches"],
+  ["/upkeep", "Upkeep"],
 ] as const;
 
 /** The head of every page but the sheet: where one is, the units, and what can be done there. */

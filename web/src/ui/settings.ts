@@ -1,5 +1,6 @@
 import { create } from "zustand";
 import type { Units } from "../units/units";
+import { storage } from "./storage";
 
 interface Settings {
   units: Units;
@@ -11,23 +12,23 @@ interface Settings {
   setSun: (sun: boolean) => void;
 }
 
-const stored = (key: string): string | null => localStorage.getItem(`draklo.${key}`);
+const stored = (key: string): string | null => storage.read(`draklo.${key}`);
 
 /** What this screen remembers of its reader; nothing of the job. */
 export const useSettings = create<Settings>((set) => ({
   units: stored("units") === "us" ? "us" : "metric",
   sun: stored("sun") === "yes",
-  who: stored("who") ?? "",
+  who: (stored("who") ?? "").slice(0, 60),
   setWho: (who) => {
-    localStorage.setItem("draklo.who", who);
+    storage.write("draklo.who", who);
     set({ who });
   },
   setUnits: (units) => {
-    localStorage.setItem("draklo.units", units);
+    storage.write("draklo.units", units);
     set({ units });
   },
   setSun: (sun) => {
-    localStorage.setItem("draklo.sun", sun ? "yes" : "no");
+    storage.write("draklo.sun", sun ? "yes" : "no");
     set({ sun });
   },
 }));

@@ -1,17 +1,20 @@
 import { FileButton } from "../../ui/FileButton";
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useInfiniteQuery, useMutation, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { api, sayWhy } from "../../api/client";
 import type { JobEntry } from "../../api/types";
 import { SmallElevation } from "../../drawing/SmallElevation";
+import { sendLeftOver } from "../../state/autosave";
 import { dayOf, stateHatch, stateWords } from "../../state/words";
 import { Button } from "../../ui/controls";
 import { useSettings } from "../../ui/settings";
 import { TopBar } from "../../ui/TopBar";
+import { CareNote } from "../care/CareNote";
 
 const largestFile = 1024 * 1024;
+const page = 60;
 
 /** Every job with a small elevation of its tree. */
 export function JobListPage() {
@@ -20,7 +23,32 @@ export function JobListPage() {
   const navigate = useNavigate();
   const [gone, setGone] = useState<JobEntry | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
-  const jobs = useQuery({ queryKey: ["jobs", units], queryFn: () => api.jobs(units), gcTime: 0 });
+  const jobs = useInfiniteQuery({
+    queryKey: ["jobs", units],
+    queryFn: ({ pageParam }) => api.jobs(units, pageParam, page),
+    initialPageParam: 0,
+    getNextPageParam: (last, all) => (all.length * page < last.total ? all.length * page : undefined),
+    gcTime: 0,
+  });
+  const listed = jobs.data?.pages.flatMap((p) => p.jobs);
+  const total = jobs.data?.pages[0]?.total ?? 0;
+  const { hasNextPage, isFetchingNextPage, fetchNextPage } = jobs;
+  const end = useRef<HTMLParagraphElement>(null);
+  useEffect(() => {
+    const mark = end.current;
+    if (!mark || !hasNextPage || isFetchingNextPage) return;
+    // The next page is asked for well before its place comes into view.
+    const seen = new IntersectionObserver(
+      (entries) => {
+        if (entries.some((e) => e.isIntersecting)) void fetchNextPage();
+      },
+      { rootMargin: "1500px" },
+    );
+    seen.observe(mark);
+    return () => {
+      seen.disconnect();
+    };
+  }, [hasNextPage, isFetchingNextPage, fetchNextPage]);
   const fresh = () => queries.invalidateQueries({ queryKey: ["jobs"] });
   const complain = (error: Error) => {
     setRefused(sayWhy(error));
@@ -58,7 +86,8 @@ export function JobListPage() {
   });
   useEffect(() => {
     document.title = "Draklo";
-  }, []);
+    void sendLeftOver().then((sent) => (sent > 0 ? queries.invalidateQueries({ queryKey: ["jobs"] }) : undefined));
+  }, [queries]);
 
   function choose(chosen: File): void {
     setRefused(null);
@@ -83,6 +112,7 @@ export function JobListPage() {
           New job
         </Button>
       </TopBar>
+      <CareNote />
       <main className="mx-auto max-w-[1080px] px-6 py-5">
         <h1 className="font-tight text-2xl font-semibold">Jobs</h1>
         {refused !== null && (
@@ -96,7 +126,7 @@ export function JobListPage() {
           </p>
         )}
         {jobs.isPending && <p className="mt-3 text-pencil">Reading the jobs.</p>}
-        {jobs.data?.length === 0 && (
+        {listed?.length === 0 && (
           <div className="mt-6 max-w-[560px] border border-ink bg-sheet p-5 leading-relaxed">
             <p className="font-tight text-lg font-semibold">No job yet</p>
             <p className="mt-1">
@@ -106,11 +136,11 @@ export function JobListPage() {
           </div>
         )}
         <ul className="mt-3">
-          {jobs.data?.map((job) => (
+          {listed?.map((job) => (
             <li
               key={job.id}
               data-job={job.name}
-              className="relative flex items-center gap-5 border-t border-ink py-3 last:border-b hover:bg-sheet max-md:flex-wrap"
+              className="relative flex items-center gap-5 border-t border-ink py-3 last:border-b hover:bg-sheet [contain-intrinsic-size:auto_121px] [content-visibility:auto] max-md:flex-wrap"
             >
               <div className="w-[168px] shrink-0 bg-sheet">
                 {job.figure && job.centreOfMass ? (
@@ -184,6 +214,11 @@ export function JobListPage() {
             </li>
           ))}
         </ul>
+        {hasNextPage && (
+          <p ref={end} className="py-3 text-[13px] text-pencil">
+            {listed?.length} of {total} jobs shown; more come as you scroll.
+          </p>
+        )}
         <p className="mt-5 max-w-[720px] text-[13px] leading-snug text-pencil">
           Estimates, not promises: Draklo does not see the tree. Local law and codes, the makers' ratings and a trained,
           insured, competent person on site decide.

@@ -6,6 +6,7 @@ import { api } from "../../api/client";
 import type { GearItem } from "../../api/types";
 import { Button } from "../../ui/controls";
 import { TopBar } from "../../ui/TopBar";
+import { CareNote } from "../care/CareNote";
 import { useSettings } from "../../ui/settings";
 import { GearForm } from "./GearForm";
 import { GearList } from "./GearList";
@@ -81,6 +82,7 @@ export function LockerPage() {
           Add a piece
         </Button>
       </TopBar>
+      <CareNote />
       <div className="flex min-h-0 flex-1 max-md:flex-col max-md:overflow-auto">
         <main className="flex min-w-0 flex-1 flex-col px-6 pt-4 max-md:min-h-[480px]">
           <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2 pb-3">

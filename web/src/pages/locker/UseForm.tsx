@@ -25,7 +25,7 @@ export function UseForm({
 }) {
   const units = useSettings((s) => s.units);
   const [draft, setDraft] = useState<GearUse>({ on: today(), job: "", knots: [], jams: 0 });
-  const jobs = useQuery({ queryKey: ["jobs", units], queryFn: () => api.jobs(units) });
+  const jobs = useQuery({ queryKey: ["latest-jobs", units], queryFn: () => api.jobs(units, 0, 200) });
   const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
   const { errors, busy, keep } = useKeeping(() => api.logUse(entry.item.id, draft, units), onKept);
   const knotted = ["rope", "cord", "sling"].includes(entry.item.kind);
@@ -43,7 +43,7 @@ export function UseForm({
       <Search
         label="From the jobs"
         value=""
-        options={(jobs.data ?? []).map((j) => ({ value: j.name, name: j.name, note: j.place }))}
+        options={(jobs.data?.jobs ?? []).map((j) => ({ value: j.name, name: j.name, note: j.place }))}
         onChange={(job) => {
           setDraft({ ...draft, job });
         }}

@@ -28,9 +28,9 @@ function useChances() {
   const version = useSettled();
   return useQuery({
     queryKey: ["chances", version, units],
-    queryFn: () => {
+    queryFn: ({ signal }) => {
       const plan = useFeed.getState().of;
-      return plan ? api.chances(plan, samples, units) : Promise.reject(new Error("no plan"));
+      return plan ? api.chances(plan, samples, units, signal) : Promise.reject(new Error("no plan"));
     },
     enabled: version > 0,
     staleTime: Infinity,

@@ -28,7 +28,7 @@ export function JobTitle() {
   const saved = {
     saved: `saved, revision ${revision}`,
     saving: "saving",
-    offline: "not saved yet: Draklo does not answer",
+    offline: "not saved yet",
     refused: "not saved",
     conflict: "saved elsewhere too",
   }[state.kind];

@@ -14,9 +14,9 @@ export function Remedies({ link }: { link: string }) {
   const edit = useSheet((s) => s.edit);
   const remedies = useQuery({
     queryKey: ["remedies", link, units, version],
-    queryFn: () => {
+    queryFn: ({ signal }) => {
       const plan = useFeed.getState().of;
-      return plan ? api.remedies(plan, link, units) : [];
+      return plan ? api.remedies(plan, link, units, signal) : [];
     },
     staleTime: Infinity,
     gcTime: 5000,

@@ -16,6 +16,7 @@ import { GlossaryDialog } from "./GlossaryDialog";
 import { LoadPathPane } from "./LoadPath";
 import { SheetHeader } from "./SheetHeader";
 import { ShortcutList, useShortcuts } from "./shortcuts";
+import { UnsavedNote } from "./UnsavedNote";
 import { SidePanel } from "./SidePanel";
 import { StationNav } from "./StationNav";
 
@@ -75,6 +76,7 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
   return (
     <div className="flex h-full flex-col">
       <SheetHeader />
+      <UnsavedNote />
       <div className="flex min-h-0 flex-1 max-md:flex-col max-md:overflow-auto">
         <StationNav />
         <main className="flex min-w-0 flex-1 flex-col bg-sheet max-md:min-h-[480px]">

@@ -1,0 +1,130 @@
+using System.Diagnostics;
+using Draklo.Core.Studies;
+
+namespace Draklo.Web.Hosting;
+
+/// <summary>Too much waits already.</summary>
+/// <param name="seconds">When to come again.</param>
+public sealed class BusyException(int seconds) : Exception("Too much waits already.")
+{
+    public int Seconds => seconds;
+
+    public string Words =>
+        $"Draklo is busy with other searches: this one starts again by itself in about {seconds} s. Figures on the sheet go on.";
+}
+
+/// <summary>
+/// Searches, samples, roses and remedies, one at a time: each may use every core, behind the analyses. Clients take
+/// turns; what nobody waits for any more is left out or stopped.
+/// </summary>
+public sealed class HeavyWork
+{
+    /// <summary>So many may wait for one client, and so many in all.</summary>
+    public const int PerClient = 4;
+    public const int Most = 32;
+
+    private readonly Lock gate = new();
+    private readonly LinkedList<(string Client, Queue<Waiting> Queue)> turns = new();
+    private int waiting;
+    private bool busy;
+    private double usualSeconds = 0.3;
+
+    /// <summary>Does some work when its turn comes.</summary>
+    /// <param name="client">Whose turn it takes.</param>
+    /// <exception cref="BusyException">Too much waits already.</exception>
+    /// <exception cref="OperationCanceledException">Nobody waits for it any more.</exception>
+    public async Task<T> RunAsync<T>(string client, Func<T> work, CancellationToken cancellation)
+    {
+        var mine = new Waiting();
+        lock (gate)
+        {
+            var queue = turns.FirstOrDefault(t => t.Client == client).Queue;
+            if (waiting >= Most || queue?.Count >= PerClient)
+            {
+                throw new BusyException(Math.Max(1, (int)Math.Ceiling((waiting + 1) * usualSeconds)));
+            }
+
+            if (queue is null)
+            {
+                queue = new();
+                turns.AddLast((client, queue));
+            }
+
+            queue.Enqueue(mine);
+            waiting++;
+            Next();
+        }
+
+        await using (cancellation.UnsafeRegister(_ => LeaveOut(mine), null))
+        {
+            await mine.Turn.Task;
+        }
+
+        var began = Stopwatch.GetTimestamp();
+        try
+        {
+            cancellation.ThrowIfCancellationRequested();
+            return await Niceness.RunAsync(work);
+        }
+        finally
+        {
+            lock (gate)
+            {
+                busy = false;
+                usualSeconds = (0.8 * usualSeconds) + (0.2 * Stopwatch.GetElapsedTime(began).TotalSeconds);
+                Next();
+            }
+        }
+    }
+
+    private void LeaveOut(Waiting left)
+    {
+        lock (gate)
+        {
+            // One whose turn has come is stopped by its own work, and then lets the next one in.
+            if (!left.HasTurn && left.Turn.TrySetCanceled())
+            {
+                left.IsOut = true;
+                waiting--;
+            }
+        }
+    }
+
+    private void Next()
+    {
+        while (!busy && turns.First is { } first)
+        {
+            turns.RemoveFirst();
+            var (client, queue) = first.Value;
+            while (queue.Count > 0 && queue.Peek().IsOut)
+            {
+                queue.Dequeue();
+            }
+
+            if (queue.Count == 0)
+            {
+                continue;
+            }
+
+            var next = queue.Dequeue();
+            if (queue.Count > 0)
+            {
+                turns.AddLast((client, queue));
+            }
+
+            waiting--;
+            busy = true;
+            next.HasTurn = true;
+            next.Turn.TrySetResult();
+        }
+    }
+
+    private sealed class Waiting
+    {
+        public TaskCompletionSource Turn { get; } = new(TaskCreationOptions.RunContinuationsAsynchronously);
+
+        public bool HasTurn { get; set; }
+
+        public bool IsOut { get; set; }
+    }
+}
