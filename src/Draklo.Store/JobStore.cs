@@ -62,9 +62,10 @@ public sealed class JobStore(Database database, TimeProvider clock)
             .Query<ListedJob>(
                 """
                 select j.id, j.revision, j.name, e.gear, e.entry
-                from job j
+                from job j join job_revision r on r.job_id = j.id and r.number = j.revision
                 left join job_entry e
                     on e.job_id = j.id and e.number = j.revision and e.units = @units and e.made_by = @madeBy
+                        and json_valid(cast(r.plan as text))
                 where j.deleted_at is null
                 order by j.planned_on is null, j.planned_on, j.created_at, j.id
                 limit @limit offset @offset
@@ -79,6 +80,18 @@ public sealed class JobStore(Database database, TimeProvider clock)
             )
             .ToList();
     }
+
+    /// <summary>Forgets what the list shows of some jobs, as when their rows were found damaged.</summary>
+    public void Forget(IEnumerable<string> ids) =>
+        database.Write(
+            (connection, transaction) =>
+                connection.Execute(
+                    "delete from job_entry where job_id = @id",
+                    ids.Select(id => new { id }),
+                    transaction
+                ),
+            ofJobs: true
+        );
 
     public int Count()
     {

@@ -90,8 +90,10 @@ public sealed class KilledProcessTests : IDisposable
     }
 
     [Theory]
-    [InlineData("--demo", "", "does not know “--demo”")]
-    [InlineData("", "port", "must be a port number")]
+    [InlineData("--demo", "", "--demo")]
+    [InlineData("serve --port 99999", "", "must be a number from 0 to 65535")]
+    [InlineData("", "port", "must be a number from 0 to 65535")]
+    [InlineData("restore", "", "'backup' missing")]
     public async Task Wrong_settings_are_said_plainly(string args, string port, string says)
     {
         using var process = Launch(args, port.Length == 0 ? "0" : port);

@@ -135,7 +135,7 @@ public static class GearRules
             problems.Add(
                 new(
                     path,
-                    $"“{(text.Length > 24 ? text[..24] + "…" : text)}” has “{sign}” where a spreadsheet may begin a cell, and would run it as a formula: take that sign away."
+                    $"“{(text.Length > 24 ? text[..24] + "…" : text)}” has “{sign}” where a spreadsheet may begin a cell, and might be run as a formula: take that sign away."
                 )
             );
         }

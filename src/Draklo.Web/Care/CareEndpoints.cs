@@ -1,6 +1,7 @@
 using System.Reflection;
 using Draklo.Store;
 using Draklo.Web.Hosting;
+using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Draklo.Web.Care;
@@ -149,14 +150,21 @@ internal static class CareEndpoints
         return Read(upkeep, backups);
     }
 
-    private static IResult Zip(Backups backups, string name) =>
-        Has(backups, name)
-            ? Results.Stream(
-                to => backups.WriteZipAsync(name, to, CancellationToken.None),
-                "application/zip",
-                $"draklo-{name}.zip"
-            )
-            : NoSuchBackup();
+    private static IResult Zip(Backups backups, HttpContext http, string name)
+    {
+        if (!Has(backups, name))
+        {
+            return NoSuchBackup();
+        }
+
+        // The archive ends each of its parts with a write that does not wait.
+        http.Features.Get<IHttpBodyControlFeature>()!.AllowSynchronousIO = true;
+        return Results.Stream(
+            to => backups.WriteZipAsync(name, to, http.RequestAborted),
+            "application/zip",
+            $"draklo-{name}.zip"
+        );
+    }
 
     private static async Task<IResult> TakeInAsync(Backups backups, HttpContext http)
     {

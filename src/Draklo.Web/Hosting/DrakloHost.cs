@@ -65,7 +65,7 @@ public static class DrakloHost
         }
 
         Console.WriteLine(
-            $"Draklo {CareEndpoints.Version} is at {app.Urls.First()}  (data in {Path.GetFullPath(settings.DataFolder)}; Ctrl+C stops it)"
+            $"Draklo is at {app.Urls.First()}  (version {CareEndpoints.Version}, data in {Path.GetFullPath(settings.DataFolder)}; Ctrl+C stops it)"
         );
         WarmUp.Begin();
         await app.WaitForShutdownAsync();

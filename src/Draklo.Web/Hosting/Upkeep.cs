@@ -35,7 +35,13 @@ internal sealed partial class Upkeep(
     public void Check()
     {
         Faults = database.Integrity();
-        Damaged = damage.Find().Count;
+        var damaged = damage.Find();
+        Damaged = damaged.Count;
+        if (damaged.Any(d => d.Kind == "job"))
+        {
+            jobs.Forget(damaged.Where(d => d.Kind == "job").Select(d => d.Id));
+        }
+
         checkedAt = clock.GetUtcNow();
         if (Faults.Count > 0)
         {

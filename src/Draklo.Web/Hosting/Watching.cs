@@ -1,6 +1,8 @@
+using Draklo.Store;
 using OpenTelemetry.Metrics;
 using Serilog;
 using Serilog.Events;
+using Serilog.Sinks.File;
 
 namespace Draklo.Web.Hosting;
 
@@ -16,10 +18,13 @@ internal static class Watching
     /// </remarks>
     public static void AddLogAndMetrics(this IServiceCollection services, string folder)
     {
+        DataFolder.MakeOwn(Path.Combine(folder, "log"));
         services.AddSerilog(log =>
             log.MinimumLevel.Is(LogEventLevel.Information)
                 .MinimumLevel.Override("Microsoft", LogEventLevel.Warning)
                 .MinimumLevel.Override("System", LogEventLevel.Warning)
+                // A start that fails is said in one sentence instead.
+                .MinimumLevel.Override("Microsoft.Extensions.Hosting.Internal.Host", LogEventLevel.Fatal)
                 // Said in plain words where it matters; its own entries hold what was sent.
                 .MinimumLevel.Override("Microsoft.AspNetCore.SignalR", LogEventLevel.Error)
                 .WriteTo.Console(
@@ -34,6 +39,7 @@ internal static class Watching
                     rollOnFileSizeLimit: true,
                     fileSizeLimitBytes: LargestFile,
                     retainedFileCountLimit: KeptFiles,
+                    hooks: new OwnFiles(),
                     formatProvider: System.Globalization.CultureInfo.InvariantCulture
                 )
         );
@@ -44,6 +50,15 @@ internal static class Watching
                 .WithMetrics(metrics =>
                     metrics.AddAspNetCoreInstrumentation().AddRuntimeInstrumentation().AddOtlpExporter()
                 );
+        }
+    }
+
+    private sealed class OwnFiles : FileLifecycleHooks
+    {
+        public override Stream OnFileOpened(string path, Stream underlyingStream, System.Text.Encoding encoding)
+        {
+            DataFolder.MakeOwnFile(path);
+            return underlyingStream;
         }
     }
 }

@@ -12,7 +12,7 @@ namespace Draklo.Web.Locker;
 internal static class LockerEndpoints
 {
     /// <summary>A list may be larger than a plan: large enough to say how many rows too many it has.</summary>
-    private const int LargestList = 8 * 1024 * 1024;
+    private const int LargestList = 16 * 1024 * 1024;
 
     public static void MapLocker(this IEndpointRouteBuilder app)
     {

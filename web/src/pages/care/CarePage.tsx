@@ -35,7 +35,7 @@ export function CarePage() {
                   ? `Damaged: ${care.data.faults[0] ?? ""}. Restore a backup below.`
                   : care.data.checkedAt === undefined
                     ? "Not looked at yet since the start."
-                    : `Whole, and every row but ${care.data.damaged === 0 ? "none" : care.data.damaged} can be read, as looked at ${moment(care.data.checkedAt)}.`}
+                    : `The file is whole and ${care.data.damaged === 0 ? "every row can be read" : `${care.data.damaged} of its rows cannot be read`}, as looked at ${moment(care.data.checkedAt)}.`}
               </p>
             )}
             <div className="mt-2">
