@@ -3,15 +3,22 @@ using BenchmarkDotNet.Running;
 using Draklo.Bench;
 
 var asked = args.FirstOrDefault() ?? "all";
-if (asked is not ("all" or "core" or "live"))
+if (asked is not ("all" or "core" or "live" or "hard"))
 {
-    Console.Error.WriteLine("bench takes core (the sums alone), live (the running application) or nothing for both.");
+    Console.Error.WriteLine(
+        "bench takes core (the sums alone), live (the running application), hard (hard use; a second word takes one part: busy, hostile, jobs, kills or starts) or nothing for the first two."
+    );
     return 2;
 }
 
 if (asked is "all" or "live")
 {
     await LiveBench.RunAsync();
+}
+
+if (asked is "hard")
+{
+    await HardBench.RunAsync(args.ElementAtOrDefault(1));
 }
 
 if (asked is "all" or "core")

@@ -39,7 +39,7 @@ public static class PlanFile
             CheckHeader(format.GetString()!, version, problems);
             return problems;
         }
-        catch (JsonException)
+        catch (Exception e) when (e is JsonException or InvalidOperationException)
         {
             return
             [

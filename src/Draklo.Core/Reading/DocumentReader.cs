@@ -21,6 +21,9 @@ public static class DocumentReader
 
     public static JsonSerializerOptions Options { get; } = MakeOptions();
 
+    private static Problem BrokenName { get; } =
+        new("", "A name in this file holds half a letter or broken UTF-8: save the file as UTF-8.");
+
     /// <summary>Reads a document.</summary>
     /// <returns>The document and no problem, or no document and at least one problem.</returns>
     public static (T? Document, List<Problem> Problems) Read<T>(ReadOnlyMemory<byte> utf8)
@@ -33,6 +36,10 @@ public static class DocumentReader
                 new JsonDocumentOptions { MaxDepth = 32, AllowDuplicateProperties = false }
             );
             return Read<T>(json.RootElement);
+        }
+        catch (InvalidOperationException)
+        {
+            return (null, [BrokenName]);
         }
         catch (JsonException e)
         {
@@ -64,10 +71,7 @@ public static class DocumentReader
         catch (InvalidOperationException)
         {
             // A member's name that is no text; values are looked at one by one.
-            return (
-                null,
-                [new("", "A name in this file holds half a letter or broken UTF-8: save the file as UTF-8.")]
-            );
+            return (null, [BrokenName]);
         }
     }
 

@@ -321,7 +321,7 @@ public static class SiteGeoJson
             Closed = shape is Polygon,
             RadiusM = Math.Clamp(Number(feature, "radiusM") ?? 0, 0, 50),
             HeightM = Number(feature, "heightM") is >= 0 and <= 150 and var height ? height : null,
-            MayBeHit = feature.Attributes?.GetOptionalValue("mayBeHit") is true,
+            MayBeHit = Value(feature, "mayBeHit") is true,
         };
     }
 
@@ -361,11 +361,25 @@ public static class SiteGeoJson
             Angle.Radians(at.Y - origin.LatitudeDeg) * EarthRadius
         );
 
+    /// <summary>An attribute; null when it is missing, too large a number, or no text.</summary>
+    private static object? Value(IFeature feature, string name)
+    {
+        try
+        {
+            return feature.Attributes?.GetOptionalValue(name);
+        }
+        catch (Exception e)
+            when (e is NotSupportedException or InvalidOperationException or FormatException or OverflowException)
+        {
+            return null;
+        }
+    }
+
     private static string? Text(IFeature feature, string name) =>
-        feature.Attributes?.GetOptionalValue(name) as string is { Length: > 0 } text ? text : null;
+        Value(feature, name) as string is { Length: > 0 } text ? text : null;
 
     private static double? Number(IFeature feature, string name) =>
-        feature.Attributes?.GetOptionalValue(name) switch
+        Value(feature, name) switch
         {
             double d => d,
             decimal m => (double)m,

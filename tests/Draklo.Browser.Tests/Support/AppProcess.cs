@@ -5,13 +5,32 @@ namespace Draklo.Browser.Tests.Support;
 /// <summary>The built application as a process of its own, over a data folder of its own.</summary>
 public sealed class AppProcess : IDisposable
 {
-    private readonly string folder = Path.Combine(Path.GetTempPath(), "draklo-browser-" + Guid.NewGuid().ToString("N"));
+    private readonly string folder;
+    private readonly bool isOwn;
     private Process? process;
     private string port = "0";
 
-    public AppProcess() => Start();
+    public AppProcess()
+        : this(Path.Combine(Path.GetTempPath(), "draklo-browser-" + Guid.NewGuid().ToString("N"))) => isOwn = true;
+
+    /// <param name="folder">A data folder that stays when the process is gone.</param>
+    public AppProcess(string folder)
+    {
+        this.folder = folder;
+        Start();
+    }
 
     public string Address { get; private set; } = "";
+
+    /// <summary>What the process holds of the machine's memory, MB.</summary>
+    public double MemoryMb
+    {
+        get
+        {
+            process!.Refresh();
+            return process.WorkingSet64 / 1e6;
+        }
+    }
 
     /// <summary>From the start of the process until it said that it listens.</summary>
     public TimeSpan StartedIn { get; private set; }
@@ -19,21 +38,8 @@ public sealed class AppProcess : IDisposable
     /// <summary>Starts it, on the same port and data as before if it ran already.</summary>
     public void Start()
     {
-        var app = Path.Combine(Root(AppContext.BaseDirectory), "artifacts", "app", "Draklo.Web.dll");
-        if (!File.Exists(app))
-        {
-            throw new InvalidOperationException($"The application is not built at {app}: run tools/build.");
-        }
-
         var watch = Stopwatch.StartNew();
-        process = Process.Start(
-            new ProcessStartInfo("dotnet", app)
-            {
-                UseShellExecute = false,
-                RedirectStandardOutput = true,
-                Environment = { ["DRAKLO_PORT"] = port, ["DRAKLO_DATA"] = folder },
-            }
-        )!;
+        process = Launch(folder, port);
         while (process.StandardOutput.ReadLine() is { } line)
         {
             if (line.StartsWith("Draklo is at ", StringComparison.Ordinal))
@@ -48,10 +54,31 @@ public sealed class AppProcess : IDisposable
         throw new InvalidOperationException("The application ended before it listened.");
     }
 
+    /// <summary>Starts the built application without waiting until it listens.</summary>
+    public static Process Launch(string folder, string port = "0")
+    {
+        var app = Path.Combine(Root(AppContext.BaseDirectory), "artifacts", "app", "Draklo.Web.dll");
+        return File.Exists(app)
+            ? Process.Start(
+                new ProcessStartInfo("dotnet", app)
+                {
+                    UseShellExecute = false,
+                    RedirectStandardOutput = true,
+                    Environment = { ["DRAKLO_PORT"] = port, ["DRAKLO_DATA"] = folder },
+                }
+            )!
+            : throw new InvalidOperationException($"The application is not built at {app}: run tools/build.");
+    }
+
     /// <summary>Ends it without warning, as kill -9 does.</summary>
     public void Kill()
     {
-        process!.Kill();
+        if (process is null)
+        {
+            return;
+        }
+
+        process.Kill();
         process.WaitForExit();
         process.Dispose();
         process = null;
@@ -64,7 +91,7 @@ public sealed class AppProcess : IDisposable
             Kill();
         }
 
-        if (Directory.Exists(folder))
+        if (isOwn && Directory.Exists(folder))
         {
             Directory.Delete(folder, recursive: true);
         }

@@ -90,7 +90,7 @@ public sealed class LargeListTests
 
     private static List<Problem> Problems(string note) =>
         GearRules.Check(
-            new()
+            new GearItem
             {
                 Id = "line",
                 Kind = GearKind.Rope,

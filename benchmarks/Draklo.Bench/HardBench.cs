@@ -1,0 +1,511 @@
+using System.Diagnostics;
+using System.Net;
+using System.Net.Sockets;
+using System.Text;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using Draklo.Browser.Tests.Support;
+using Draklo.Core.Reading;
+
+namespace Draklo.Bench;
+
+/// <summary>Hard use: many clients with searches under way, hostile requests, ten thousand jobs, killed processes.</summary>
+internal static class HardBench
+{
+    private const int Clients = 50;
+    private const int Hostile = 20_000;
+    private const int Jobs = 10_000;
+    private const int Kills = 500;
+    private const int FirstStarts = 24;
+
+    private static readonly byte[] Lime = JsonSerializer.SerializeToUtf8Bytes(
+        AnalysisBench.Demo("lime.json"),
+        DocumentReader.Options
+    );
+
+    /// <param name="only">One part alone: busy, hostile, jobs, kills or starts.</param>
+    public static async Task RunAsync(string? only)
+    {
+        if (only is null or "busy" or "hostile" or "jobs")
+        {
+            using var app = new AppProcess();
+            using var client = new HttpClient { BaseAddress = new(app.Address), Timeout = TimeSpan.FromSeconds(30) };
+            if (only is null or "busy")
+            {
+                await BusyAsync(client);
+            }
+
+            if (only is null or "hostile")
+            {
+                await HostileAsync(app, client);
+            }
+
+            if (only is null or "jobs")
+            {
+                await JobsAsync(client);
+            }
+        }
+
+        if (only is null or "kills")
+        {
+            await KillsAsync();
+        }
+
+        if (only is null or "starts")
+        {
+            await FirstStartsAsync();
+        }
+    }
+
+    /// <summary>Analyses by clients that ask as fast as a drag does, while two searches run one after the other.</summary>
+    private static async Task BusyAsync(HttpClient client)
+    {
+        await TimesAsync(client, TimeSpan.FromSeconds(5), searches: 0);
+        Percentiles($"{Clients} clients, no search", await TimesAsync(client, TimeSpan.FromSeconds(10), searches: 0));
+        Percentiles(
+            $"{Clients} clients, two searches",
+            await TimesAsync(client, TimeSpan.FromSeconds(10), searches: 2)
+        );
+        Percentiles(
+            $"{Clients} clients, ten searches",
+            await TimesAsync(client, TimeSpan.FromSeconds(10), searches: 10)
+        );
+        Percentiles(
+            "one client, ten searches",
+            await TimesAsync(client, TimeSpan.FromSeconds(10), searches: 10, clients: 1)
+        );
+    }
+
+    private static async Task<List<double>> TimesAsync(
+        HttpClient client,
+        TimeSpan span,
+        int searches,
+        int clients = Clients
+    )
+    {
+        using var stop = new CancellationTokenSource(span);
+        var times = new List<double>();
+        var searching = Enumerable
+            .Range(0, searches)
+            .Select(async n =>
+            {
+                while (!stop.IsCancellationRequested)
+                {
+                    var path = n % 2 == 0 ? "/api/rigs" : "/api/chances?samples=20000";
+                    using var answer = await PostAsync(client, path, Lime, $"search {n}");
+                    if (answer.StatusCode == HttpStatusCode.ServiceUnavailable)
+                    {
+                        await Task.Delay(1000);
+                    }
+                }
+            })
+            .ToList();
+        var asking = Enumerable
+            .Range(0, clients)
+            .Select(async n =>
+            {
+                await Task.Delay(n * 2);
+                while (!stop.IsCancellationRequested)
+                {
+                    var since = Stopwatch.GetTimestamp();
+                    using var answer = await PostAsync(client, "/api/analysis?workings=false", Lime, $"client {n}");
+                    answer.EnsureSuccessStatusCode();
+                    lock (times)
+                    {
+                        times.Add(Stopwatch.GetElapsedTime(since).TotalMilliseconds);
+                    }
+
+                    // A busy client: a question every 150 ms, as a hand that drags and looks.
+                    await Task.Delay(150);
+                }
+            })
+            .ToList();
+        await Task.WhenAll([.. searching, .. asking]);
+        return times;
+    }
+
+    private static async Task HostileAsync(AppProcess app, HttpClient client)
+    {
+        var port = client.BaseAddress!.Port;
+        await Task.Delay(2000);
+        var rest = app.MemoryMb;
+        var chance = new Random(11);
+        var statuses = new Dictionary<int, int>();
+        var slowest = 0.0;
+        var slow = "";
+        using var turns = new SemaphoreSlim(8);
+        var all = Enumerable
+            .Range(0, Hostile)
+            .Select(async n =>
+            {
+                await turns.WaitAsync();
+                try
+                {
+                    var since = Stopwatch.GetTimestamp();
+                    string name;
+                    int status;
+                    if (n % 50 == 0)
+                    {
+                        name = "raw";
+                        status = await RawAsync(port, n);
+                    }
+                    else
+                    {
+                        using var request = HostileRequest(n, chance);
+                        name = $"{request.Method} {request.RequestUri}";
+                        using var answer = await client.SendAsync(request);
+                        status = (int)answer.StatusCode;
+                    }
+
+                    var took = Stopwatch.GetElapsedTime(since).TotalMilliseconds;
+                    lock (statuses)
+                    {
+                        statuses[status] = statuses.GetValueOrDefault(status) + 1;
+                        if (took > slowest)
+                        {
+                            (slowest, slow) = (took, name);
+                        }
+
+                        if (status == 500)
+                        {
+                            Console.WriteLine($"500: {n} {name}");
+                        }
+                    }
+                }
+                catch (HttpRequestException)
+                {
+                    lock (statuses)
+                    {
+                        statuses[0] = statuses.GetValueOrDefault(0) + 1;
+                    }
+                }
+                finally
+                {
+                    turns.Release();
+                }
+            });
+        await Task.WhenAll(all);
+        Console.WriteLine(
+            $"{Hostile:N0} hostile requests: {string.Join(", ", statuses.OrderBy(s => s.Key).Select(s => $"{s.Value} x {s.Key}"))}; slowest {slowest:F0} ms ({slow})"
+        );
+        var after = app.MemoryMb;
+        await Task.Delay(15_000);
+        Console.WriteLine(
+            $"Memory: {rest:F0} MB at rest before, {after:F0} MB after the attack, {app.MemoryMb:F0} MB 15 s later"
+        );
+    }
+
+    private static HttpRequestMessage HostileRequest(int n, Random random)
+    {
+        Random chance;
+        lock (random)
+        {
+            chance = new(random.Next());
+        }
+
+        string[] paths =
+        [
+            "/api/analysis",
+            "/api/jobs",
+            "/api/chances?samples=50",
+            "/api/rose?step=90",
+            "/api/remedies?link=main.rope",
+            "/api/stem",
+            "/api/tackle/view",
+            "/api/tackle/compose",
+            "/api/tackle",
+            "/api/site/import",
+            "/api/site/geojson",
+            "/api/jobs/import",
+            "/api/locker/items",
+            "/api/locker/csv/preview",
+            "/api/instruments/reading",
+            "/api/locker/usual",
+            "/api/backups/file",
+        ];
+        var path = paths[n % paths.Length];
+        var body = (n / paths.Length % 9) switch
+        {
+            0 => Mutated(chance),
+            1 => [.. Lime.AsSpan(0, chance.Next(Lime.Length))],
+            2 => Encoding.UTF8.GetBytes(new string('[', chance.Next(1, 5000))),
+            3 => Encoding.UTF8.GetBytes("{\"name\":\"\\ud800\",\"\\udfff\":1}"),
+            4 => Bytes(chance),
+            5 => Encoding.UTF8.GetBytes(
+                $"{{\"site\":{{}},\"file\":{{\"type\":\"FeatureCollection\",\"features\":[{Many(chance)}]}}}}"
+            ),
+            6 => Encoding.UTF8.GetBytes("kind,name\nrope," + new string('\"', chance.Next(3000)) + "=cmd()\n"),
+            7 => Encoding.UTF8.GetBytes("{\"samples\":1e30,\"kind\":3}"),
+            _ => Encoding.UTF8.GetBytes($"\"{new string('a', chance.Next(200_000))}\""),
+        };
+        var request = new HttpRequestMessage(HttpMethod.Post, path) { Content = new ByteArrayContent(body) };
+        var type =
+            path.Contains("csv", StringComparison.Ordinal) ? "text/csv"
+            : path.EndsWith("file", StringComparison.Ordinal) ? "application/zip"
+            : "application/json";
+        request.Content.Headers.TryAddWithoutValidation("Content-Type", n % 31 == 0 ? "text/plain" : type);
+        if (n % 37 == 0)
+        {
+            request.Headers.TryAddWithoutValidation("Origin", "http://evil.example");
+        }
+
+        return request;
+    }
+
+    /// <summary>A plan with a few values replaced by what no plan has.</summary>
+    private static byte[] Mutated(Random chance)
+    {
+        var plan = JsonNode.Parse(Lime)!;
+        JsonNode?[] values =
+        [
+            null,
+            -1e300,
+            1e300,
+            1e30,
+            "x",
+            "",
+            true,
+            new JsonArray(),
+            new JsonObject(),
+            -0.0,
+            1e-300,
+        ];
+        for (var i = 0; i < 3; i++)
+        {
+            JsonNode at = plan;
+            while (true)
+            {
+                if (at is JsonObject { Count: > 0 } members)
+                {
+                    var (name, next) = members.ElementAt(chance.Next(members.Count));
+                    if (next is JsonObject or JsonArray)
+                    {
+                        at = next;
+                        continue;
+                    }
+
+                    members[name] = values[chance.Next(values.Length)]?.DeepClone();
+                }
+                else if (at is JsonArray { Count: > 0 } list)
+                {
+                    var k = chance.Next(list.Count);
+                    if (list[k] is JsonObject or JsonArray)
+                    {
+                        at = list[k]!;
+                        continue;
+                    }
+
+                    list[k] = values[chance.Next(values.Length)]?.DeepClone();
+                }
+
+                break;
+            }
+        }
+
+        return Encoding.UTF8.GetBytes(plan.ToJsonString());
+    }
+
+    private static byte[] Bytes(Random chance)
+    {
+        var bytes = new byte[chance.Next(1, 4000)];
+        chance.NextBytes(bytes);
+        return bytes;
+    }
+
+    private static string Many(Random chance) =>
+        string.Join(
+            ',',
+            Enumerable.Repeat(
+                "{\"type\":\"Feature\",\"geometry\":{\"type\":\"Point\",\"coordinates\":[9,1e300]},\"properties\":{\"radiusM\":1e300,\"kind\":\"7\"}}",
+                chance.Next(1, 3000)
+            )
+        );
+
+    /// <summary>What no HTTP client would send: broken chunks, header floods, lies about length.</summary>
+    private static async Task<int> RawAsync(int port, int n)
+    {
+        using var socket = new TcpClient();
+        await socket.ConnectAsync(IPAddress.Loopback, port);
+        var stream = socket.GetStream();
+        var host = $"Host: 127.0.0.1:{port}\r\nConnection: close\r\n";
+        var text = (n / 50 % 5) switch
+        {
+            0 =>
+                $"POST /api/analysis HTTP/1.1\r\n{host}Content-Type: application/json\r\nTransfer-Encoding: chunked\r\n\r\nzz\r\nxx\r\n",
+            1 => $"POST /api/jobs HTTP/1.1\r\n{host}Content-Type: application/json\r\nContent-Length: -5\r\n\r\n{{}}",
+            2 =>
+                $"GET /api/jobs HTTP/1.1\r\n{host}{string.Concat(Enumerable.Range(0, 200).Select(i => $"X-{i}: {new string('a', 300)}\r\n"))}\r\n",
+            3 => $"GET /%00%ff%fe/../../etc/passwd HTTP/1.1\r\n{host}\r\n",
+            _ => "\0\0\0\r\n\r\n",
+        };
+        await stream.WriteAsync(Encoding.Latin1.GetBytes(text));
+        var answer = new byte[64];
+        try
+        {
+            var read = await stream.ReadAsync(answer);
+            var line = Encoding.Latin1.GetString(answer, 0, read);
+            return line.StartsWith("HTTP/1.1 ", StringComparison.Ordinal) ? int.Parse(line.AsSpan(9, 3)) : 0;
+        }
+        catch (IOException)
+        {
+            return 0;
+        }
+    }
+
+    private static async Task JobsAsync(HttpClient client)
+    {
+        var body = JsonSerializer.SerializeToUtf8Bytes(
+            new { name = "One of many", plan = AnalysisBench.Demo("lime.json") },
+            DocumentReader.Options
+        );
+        for (var i = 0; i < Jobs; i += 50)
+        {
+            await Task.WhenAll(
+                Enumerable
+                    .Range(0, 50)
+                    .Select(async _ =>
+                        (await PostAsync(client, "/api/jobs", body, "many")).EnsureSuccessStatusCode().Dispose()
+                    )
+            );
+        }
+
+        var times = new List<double>();
+        for (var i = 0; i < 21; i++)
+        {
+            var since = Stopwatch.GetTimestamp();
+            await client.GetByteArrayAsync(new Uri($"/api/jobs?limit=60&offset={i * 450}", UriKind.Relative));
+            times.Add(Stopwatch.GetElapsedTime(since).TotalMilliseconds);
+        }
+
+        Percentiles($"A page of {Jobs:N0} jobs, first time it is asked for", times);
+        times.Clear();
+        for (var i = 0; i < 21; i++)
+        {
+            var since = Stopwatch.GetTimestamp();
+            await client.GetByteArrayAsync(new Uri($"/api/jobs?limit=60&offset={i * 450}", UriKind.Relative));
+            times.Add(Stopwatch.GetElapsedTime(since).TotalMilliseconds);
+        }
+
+        Percentiles($"A page of {Jobs:N0} jobs, again", times);
+    }
+
+    /// <summary>Kills the server in the middle of saves, again and again, and looks for every save that it acknowledged.</summary>
+    private static async Task KillsAsync()
+    {
+        var folder = Directory.CreateTempSubdirectory("draklo-kills-").FullName;
+        string? id = null;
+        var revision = 0;
+        var (lost, acknowledged) = (0, 0);
+        var chance = new Random(3);
+        for (var kill = 0; kill < Kills; kill++)
+        {
+            using var app = new AppProcess(folder);
+            using var client = new HttpClient { BaseAddress = new(app.Address) };
+            if (id is null)
+            {
+                var job = JsonNode.Parse(
+                    await (await PostAsync(client, "/api/jobs", "{}"u8.ToArray(), "k")).Content.ReadAsStringAsync()
+                )!;
+                (id, revision) = (job["id"]!.GetValue<string>(), 1);
+            }
+
+            var kept = JsonNode.Parse(await client.GetStringAsync(new Uri($"/api/jobs/{id}", UriKind.Relative)))!;
+            var now = kept["revision"]!.GetValue<int>();
+            if (now < revision)
+            {
+                lost += revision - now;
+            }
+
+            revision = now;
+            var dies = DateTime.UtcNow.AddMilliseconds(20 + chance.Next(120));
+            _ = Task.Run(async () =>
+            {
+                await Task.Delay(dies - DateTime.UtcNow);
+                app.Kill();
+            });
+            try
+            {
+                while (true)
+                {
+                    using var request = new HttpRequestMessage(HttpMethod.Put, $"/api/jobs/{id}")
+                    {
+                        Content = new StringContent(
+                            new JsonObject
+                            {
+                                ["name"] = $"Kept {revision}",
+                                ["plan"] = kept["plan"]!.DeepClone(),
+                            }.ToJsonString(),
+                            Encoding.UTF8,
+                            "application/json"
+                        ),
+                    };
+                    request.Headers.TryAddWithoutValidation("If-Match", $"\"{revision}\"");
+                    using var saved = await client.SendAsync(request);
+                    saved.EnsureSuccessStatusCode();
+                    revision++;
+                    acknowledged++;
+                }
+            }
+            catch (HttpRequestException)
+            {
+                // Gone, as planned.
+            }
+        }
+
+        Console.WriteLine($"{Kills} kills: {acknowledged} acknowledged saves, {lost} lost");
+        Directory.Delete(folder, recursive: true);
+    }
+
+    private static async Task FirstStartsAsync()
+    {
+        var whole = 0;
+        for (var i = 0; i < FirstStarts; i++)
+        {
+            var folder = Directory.CreateTempSubdirectory("draklo-first-").FullName;
+            using (var process = AppProcess.Launch(folder))
+            {
+                await Task.Delay(40 * i);
+                process.Kill();
+                await process.WaitForExitAsync();
+            }
+
+            using var again = new AppProcess(folder);
+            using var client = new HttpClient { BaseAddress = new(again.Address) };
+            var jobs = JsonNode.Parse(await client.GetStringAsync(new Uri("/api/jobs", UriKind.Relative)))!.AsArray();
+            var care = JsonNode.Parse(
+                await (await PostAsync(client, "/api/care/check", [], "s")).Content.ReadAsStringAsync()
+            )!;
+            whole +=
+                jobs.Count == 5 && care["faults"]!.AsArray().Count == 0 && care["damaged"]!.GetValue<int>() == 0
+                    ? 1
+                    : 0;
+            again.Kill();
+            Directory.Delete(folder, recursive: true);
+        }
+
+        Console.WriteLine($"{FirstStarts} first starts killed within their first second: {whole} whole afterwards");
+    }
+
+    private static async Task<HttpResponseMessage> PostAsync(HttpClient client, string path, byte[] body, string who)
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Post, path);
+        if (body.Length > 0)
+        {
+            request.Content = new ByteArrayContent(body);
+            request.Content.Headers.ContentType = new("application/json");
+        }
+
+        request.Headers.Add("X-Draklo-Client", who);
+        return await client.SendAsync(request);
+    }
+
+    private static void Percentiles(string what, List<double> times)
+    {
+        times.Sort();
+        Console.WriteLine(
+            $"{what}: median {At(0.5):F1} ms, p95 {At(0.95):F1}, p99 {At(0.99):F1}, most {times[^1]:F1} ({times.Count} times)"
+        );
+
+        double At(double share) => times[Math.Min(times.Count - 1, (int)(share * times.Count))];
+    }
+}
