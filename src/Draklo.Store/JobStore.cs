@@ -62,13 +62,16 @@ public sealed class JobStore(Database database, TimeProvider clock)
             .Query<ListedJob>(
                 """
                 select j.id, j.revision, j.name, e.gear, e.entry
-                from job j join job_revision r on r.job_id = j.id and r.number = j.revision
+                from (
+                    select * from job where deleted_at is null
+                    order by planned_on is null, planned_on, created_at, id
+                    limit @limit offset @offset
+                ) j
+                join job_revision r on r.job_id = j.id and r.number = j.revision
                 left join job_entry e
                     on e.job_id = j.id and e.number = j.revision and e.units = @units and e.made_by = @madeBy
                         and json_valid(cast(r.plan as text))
-                where j.deleted_at is null
                 order by j.planned_on is null, j.planned_on, j.created_at, j.id
-                limit @limit offset @offset
                 """,
                 new
                 {

@@ -11,6 +11,8 @@ public static class GearCsv
 {
     public const int MostRows = 20_000;
     private const int LongestCell = 2_000;
+    private const int LongestLine = 60_000;
+    private const int MostCells = 300;
 
     private static readonly string[] Needed = ["kind", "name"];
     private static readonly string[] Delimiters = [",", ";", "\t"];
@@ -73,11 +75,25 @@ public static class GearCsv
             );
         }
 
+        var delimiter = DelimiterOf(text);
+        if (OverlongLine(text, delimiter[0]) is { } line)
+        {
+            return (
+                null,
+                [
+                    new(
+                        "file",
+                        $"Line {line} is longer than any list of gear: this is another kind of file, or its line ends are missing."
+                    ),
+                ]
+            );
+        }
+
         using var csv = new CsvReader(
             new StringReader(text),
             new CsvConfiguration(CultureInfo.InvariantCulture)
             {
-                Delimiter = DelimiterOf(text),
+                Delimiter = delimiter,
                 BadDataFound = null,
                 MissingFieldFound = null,
                 IgnoreBlankLines = true,
@@ -312,6 +328,25 @@ public static class GearCsv
         return text.Contains('\0', StringComparison.Ordinal)
             ? "This is no text file: save the list as “CSV UTF-8”."
             : null;
+    }
+
+    /// <summary>
+    /// The first line that no list has; a reader's time for one grows with the square of its cells. Null when there is none.
+    /// </summary>
+    private static int? OverlongLine(string text, char delimiter)
+    {
+        var number = 1;
+        foreach (var line in text.AsSpan().EnumerateLines())
+        {
+            if (line.Length > LongestLine || line.Count(delimiter) > MostCells)
+            {
+                return number;
+            }
+
+            number++;
+        }
+
+        return null;
     }
 
     private static string DelimiterOf(string text)

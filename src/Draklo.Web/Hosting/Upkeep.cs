@@ -13,10 +13,15 @@ internal sealed partial class Upkeep(
 ) : BackgroundService
 {
     private static readonly TimeSpan Pause = TimeSpan.FromSeconds(30);
+
+    /// <summary>Bytes allocated between two looks while next to nothing is asked.</summary>
+    private const long Quiet = 20_000_000;
     private static readonly TimeSpan Daily = TimeSpan.FromDays(1);
 
     private long backedUp = -1;
     private long settled;
+    private long allocated;
+    private bool wasBusy = true;
     private DateTimeOffset checkedAt = DateTimeOffset.MinValue;
 
     /// <summary>When the file was last checked from end to end.</summary>
@@ -93,6 +98,7 @@ internal sealed partial class Upkeep(
         }
 
         MakeDaily(now);
+        GiveBackMemory();
         var writes = database.Writes;
         if (writes != settled)
         {
@@ -102,6 +108,23 @@ internal sealed partial class Upkeep(
         else if (settled > 0)
         {
             database.Checkpoint();
+        }
+    }
+
+    /// <summary>After heavy use, once hardly anything is asked any more, what it took goes back to the machine.</summary>
+    private void GiveBackMemory()
+    {
+        var total = GC.GetTotalAllocatedBytes();
+        var lately = total - allocated;
+        allocated = total;
+        if (lately > Quiet)
+        {
+            wasBusy = true;
+        }
+        else if (wasBusy)
+        {
+            wasBusy = false;
+            GC.Collect(GC.MaxGeneration, GCCollectionMode.Aggressive, blocking: true, compacting: true);
         }
     }
 

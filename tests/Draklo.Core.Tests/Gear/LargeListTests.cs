@@ -35,13 +35,29 @@ public sealed class LargeListTests
     [Fact]
     public void A_cell_without_end_is_refused_where_it_grows_too_long()
     {
-        var file = Encoding.UTF8.GetBytes("kind,name\nrope,\"" + new string('x', 5_000_000));
+        var file = Encoding.UTF8.GetBytes("kind,name\nrope,\"" + string.Concat(Enumerable.Repeat("a line\n", 15_000)));
         var before = GC.GetAllocatedBytesForCurrentThread();
         var (preview, problems) = Read(file);
         Assert.Null(preview);
         Assert.Contains("quotation mark", Assert.Single(problems).Message, StringComparison.Ordinal);
         // The text itself and little more; a cell that is put together letter by letter would cost many times that.
         Assert.InRange(GC.GetAllocatedBytesForCurrentThread() - before, 0, 4L * file.Length);
+    }
+
+    [Theory]
+    [InlineData("\"kind\":1,")]
+    [InlineData("x,")]
+    [InlineData("\"\"\"=,")]
+    public void A_line_of_thousands_of_cells_is_another_kind_of_file(string cell)
+    {
+        foreach (var header in new[] { "", "kind,name\n" })
+        {
+            var (preview, problems) = Read(
+                Encoding.UTF8.GetBytes(header + string.Concat(Enumerable.Repeat(cell, 20_000)))
+            );
+            Assert.Null(preview);
+            Assert.Contains("another kind of file", Assert.Single(problems).Message, StringComparison.Ordinal);
+        }
     }
 
     [Fact]
