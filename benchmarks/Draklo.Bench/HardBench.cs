@@ -422,7 +422,7 @@ internal static class HardBench
 
             revision = now;
             var dies = DateTime.UtcNow.AddMilliseconds(20 + chance.Next(120));
-            _ = Task.Run(async () =>
+            var killing = Task.Run(async () =>
             {
                 await Task.Delay(dies - DateTime.UtcNow);
                 app.Kill();
@@ -454,6 +454,8 @@ internal static class HardBench
             {
                 // Gone, as planned.
             }
+
+            await killing;
         }
 
         Console.WriteLine($"{Kills} kills: {acknowledged} acknowledged saves, {lost} lost");

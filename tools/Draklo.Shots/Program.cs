@@ -55,7 +55,15 @@ using var screen = new Screen(app.Address);
             screen.Run("document.querySelector('[data-measured=\"tree.heightM\"]').scrollIntoView({ block: 'end' })");
         }
     ),
-    ("two-lines", () => At("Side-leaner", "Line")),
+    (
+        "upkeep",
+        () =>
+        {
+            screen.Open("/upkeep");
+            screen.Press("Back up now");
+            screen.Until(() => screen.Count("[data-backup]") > 1, "the backup");
+        }
+    ),
     (
         "stem",
         () =>

@@ -42,10 +42,13 @@ vi.stubGlobal("localStorage", {
     kept.delete(k);
   },
 });
+vi.spyOn(Object, "keys").mockImplementation((of) =>
+  of === globalThis.localStorage ? [...kept.keys()] : Reflect.ownKeys(of).filter((k) => typeof k === "string"),
+);
 vi.stubGlobal("window", { addEventListener: () => undefined });
 vi.useFakeTimers();
 
-const { closeJob, keepBoth, keepMine, openJob, takeTheirs, useSaving } = await import("./autosave");
+const { closeJob, keepBoth, keepMine, openJob, sendLeftOver, takeTheirs, useSaving } = await import("./autosave");
 const { useSheet } = await import("./store");
 const { Refusal } = await import("../api/client");
 
@@ -117,6 +120,30 @@ describe("saving as one goes", () => {
     expect(useSaving.getState().state.kind).toBe("saved");
   });
 
+  it("waits longer each time while saves fail, says since when and how much waits, and goes on until one is taken", async () => {
+    rename("one");
+    await pause();
+    const since = Date.now();
+    const gaps: number[] = [];
+    for (let i = 0; i < 7; i++) {
+      last()?.fail(new Refusal(507, "The disk is full."));
+      await vi.advanceTimersByTimeAsync(0);
+      const state = useSaving.getState().state;
+      expect(state).toMatchObject({ kind: "offline", text: "The disk is full." });
+      if (state.kind === "offline") expect(state.since).toBeLessThanOrEqual(since + 1);
+      rename(`one ${i}`);
+      const count = asked.length;
+      const from = Date.now();
+      while (asked.length === count) await vi.advanceTimersByTimeAsync(50);
+      gaps.push(Math.round((Date.now() - from) / 500) / 2);
+    }
+    expect(gaps).toEqual([1.5, 3, 6, 12, 24, 30, 30]);
+    expect(useSaving.getState().state).toMatchObject({ kind: "offline", waiting: 8 });
+    last()?.answer(job(4, "one 6"));
+    await pause();
+    expect(useSaving.getState().state.kind).toBe("saved");
+  });
+
   it("does not send again what was refused until it has been changed", async () => {
     rename("");
     await pause();
@@ -173,4 +200,33 @@ it("opens with the change that was never acknowledged", () => {
   expect(useSaving.getState().revision).toBe(2);
   useSheet.getState().undo();
   expect(useSheet.getState().document?.name).toBe("Lime");
+});
+
+describe("what lies in the browser's own storage", () => {
+  const draft = (name: string) =>
+    JSON.stringify({ revision: 2, document: { name, place: "", plan: { guesses: [], lines: [] } } });
+
+  it.each(["", "{", "null", "7", '{"revision":1}', '{"revision":"2","document":{"name":"x"}}', '{"document":null}'])(
+    "is not trusted: %s",
+    (text) => {
+      kept.set("draklo.draft.j", text);
+      openJob(job(3, "Lime"));
+      expect(useSheet.getState().document?.name).toBe("Lime");
+      expect(kept.has("draklo.draft.j")).toBe(false);
+    },
+  );
+
+  it("is sent when its job is not open, and stays when it cannot be", async () => {
+    kept.set("draklo.draft.a", draft("A"));
+    kept.set("draklo.draft.b", draft("B"));
+    kept.set("draklo.units", "us");
+    const sent = sendLeftOver();
+    await vi.advanceTimersByTimeAsync(0);
+    expect([last()?.id, last()?.revision, last()?.name]).toEqual(["a", 2, "A"]);
+    last()?.answer(job(3, "A"));
+    await vi.advanceTimersByTimeAsync(0);
+    last()?.fail(new Refusal(507, "full"));
+    expect(await sent).toBe(1);
+    expect([...kept.keys()].sort()).toEqual(["draklo.draft.b", "draklo.units"]);
+  });
 });

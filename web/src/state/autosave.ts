@@ -222,6 +222,11 @@ useSheet.subscribe((now, before) => {
   }
 });
 
+// What waits is tried at once when the network says that it is back.
+window.addEventListener("online", () => {
+  if (useSaving.getState().state.kind === "offline") later(0);
+});
+
 window.addEventListener("pagehide", () => {
   keepDraft();
   flush();
