@@ -92,17 +92,6 @@ using var screen = new Screen(app.Address);
         }
     ),
     (
-        "redirects",
-        () =>
-        {
-            At("Side-leaner", "Anchor and tackle");
-            screen.Send("p");
-            screen.Find(OpenQA.Selenium.By.CssSelector("[data-redirect-force]"));
-            screen.Find(OpenQA.Selenium.By.CssSelector("[data-redirect='0']"));
-            screen.Run("document.querySelector(\"[data-redirect='0']\").scrollIntoView()");
-        }
-    ),
-    (
         "rigs",
         () =>
         {
@@ -160,6 +149,15 @@ using var screen = new Screen(app.Address);
             screen.Click("[aria-label='Second hitch holds the line meanwhile']");
             screen.Find(OpenQA.Selenium.By.CssSelector("[data-holdpiece]"));
             screen.Run("document.querySelector('[data-composer]').scrollIntoView()");
+        }
+    ),
+    (
+        "phone",
+        () =>
+        {
+            screen.Resize(390, 844);
+            screen.OpenJob("Lime");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-plate]"));
         }
     ),
 ];

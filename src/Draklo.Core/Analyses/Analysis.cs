@@ -23,7 +23,8 @@ public sealed record Analysis(
     IReadOnlyList<Link> Links,
     IReadOnlyList<AnchorStrength?> Anchors,
     Verdict Verdict,
-    Figure Figure
+    Figure Figure,
+    Plate Plate
 )
 {
     /// <summary>Every number with the sum behind it; left out when not asked for.</summary>

@@ -102,7 +102,8 @@ public static class PlanAnalysis
                 found.Path.Links,
                 found.Path.Anchors,
                 verdict,
-                Figure.Of(context, lines, found.Runs)
+                Figure.Of(context, lines, found.Runs),
+                Plate.Of(found, careful, gust, pull.Needed, Angle.Degrees(pull.Commit), results)
             )
             {
                 Workings = workings?.List,

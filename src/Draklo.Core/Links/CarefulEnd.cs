@@ -16,6 +16,9 @@ namespace Draklo.Core.Links;
 /// <param name="NotEnoughInHundred">In how many cases of a hundred the planned tension is too low, 0 to 100.</param>
 public sealed record CarefulEnd(double TensionN, double SideNm, double CommitDeg, double NotEnoughInHundred)
 {
+    /// <summary>Needed tension of the main line at the other end: not less in 95 cases of 100.</summary>
+    public double LowTensionN { get; init; }
+
     /// <summary>Standard deviations between the middle and the careful end.</summary>
     public const double Deviations = 1.645;
 
@@ -55,7 +58,10 @@ public sealed record CarefulEnd(double TensionN, double SideNm, double CommitDeg
             side.High,
             Math.Max(0, Angle.Degrees(commit.High)),
             100 * tension.ChanceOver(planned)
-        );
+        )
+        {
+            LowTensionN = Math.Max(0, tension.Low),
+        };
     }
 
     /// <summary>What one case asks.</summary>
@@ -79,6 +85,8 @@ public sealed record CarefulEnd(double TensionN, double SideNm, double CommitDeg
         private readonly double middle = value;
         private double mean = value;
         private double variance = 0;
+
+        public readonly double Low => mean - (Deviations * Math.Sqrt(variance));
 
         public readonly double High => mean + (Deviations * Math.Sqrt(variance));
 

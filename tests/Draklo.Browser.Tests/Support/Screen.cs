@@ -192,6 +192,38 @@ public sealed class Screen : IDisposable
         driver.PerformActions([sequence]);
     }
 
+    /// <summary>Two fingers on the middle of an element, so far apart before and after, pixels.</summary>
+    public void Pinch(string css, int from, int to)
+    {
+        var fingers = new[] { -1, 1 }
+            .Select(
+                (side, n) =>
+                {
+                    var finger = new PointerInputDevice(PointerKind.Touch, $"finger {n}");
+                    var sequence = new ActionSequence(finger);
+                    var on = Find(By.CssSelector(css));
+                    sequence.AddAction(finger.CreatePointerMove(on, side * from / 2, 0, TimeSpan.Zero));
+                    sequence.AddAction(finger.CreatePointerDown(MouseButton.Touch));
+                    for (var i = 1; i <= 5; i++)
+                    {
+                        sequence.AddAction(
+                            finger.CreatePointerMove(
+                                CoordinateOrigin.Pointer,
+                                side * (to - from) / 10,
+                                0,
+                                TimeSpan.FromMilliseconds(20)
+                            )
+                        );
+                    }
+
+                    sequence.AddAction(finger.CreatePointerUp(MouseButton.Touch));
+                    return sequence;
+                }
+            )
+            .ToList();
+        driver.PerformActions(fingers);
+    }
+
     /// <summary>Time spent in script since the page opened.</summary>
     public TimeSpan InScript()
     {

@@ -24,6 +24,7 @@ public sealed class CarefulEndTests
             var (sampled, problems) = PlanChances.Of(plan, 4000, 7, UnitSystem.Metric);
             Assert.Empty(problems);
             Near(sampled!.NeededTensionN.High, pull.CarefulTensionN, 0.03);
+            Near(sampled.NeededTensionN.Low, plan.Analysed().Plate.NeededN.Low, 0.05);
             Assert.Equal(sampled.NotEnough * 100, pull.NotEnoughInHundred, 3.0);
         }
     }

@@ -5,6 +5,7 @@ import { useLitLink } from "../state/lit";
 import { useView } from "../state/view";
 import { written } from "../units/units";
 import { useSettings } from "../ui/settings";
+import { useWide } from "../ui/useWide";
 import { Ground } from "./Ground";
 import { Handle } from "./Handle";
 import { LineDrawing } from "./LineDrawing";
@@ -25,6 +26,9 @@ import {
 } from "./projection";
 import { TreeShape } from "./TreeShape";
 import { useSize } from "./useSize";
+
+/** What the plate of figures takes up in the corner, pixels. */
+const plateHeight = 190;
 
 const margin = { top: 34, right: 26, bottom: 92, left: 26 };
 
@@ -127,6 +131,8 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
     height - 44,
     Math.max(groundY, main ? toPixels(scale, { x: 0, y: main.anchorGroundUpM }).y : groundY) + 30,
   );
+  const wide = useWide();
+  const roomy = width >= 620 && height >= 400;
   const foot = units === "us" ? 0.3048 : 1;
   const bar = barLength(scale.perMetre * foot, 110);
   return (
@@ -214,7 +220,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
           </text>
         )}
       </g>
-      <PullChart pull={analysis.pull} tiltDeg={tiltDeg} x={width - 196} y={42} />
+      {roomy && <PullChart pull={analysis.pull} tiltDeg={tiltDeg} x={width - 196} y={wide ? plateHeight + 34 : 42} />}
       {topPoint && (
         <Handle
           id="tilt"

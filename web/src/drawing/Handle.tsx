@@ -1,4 +1,5 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from "react";
+import { pointIn } from "./pinch";
 import type { Flat } from "./projection";
 
 interface HandleProps {
@@ -39,8 +40,7 @@ export function Handle({
   const hold = useRef<Flat | null>(null);
 
   function where(event: PointerEvent<SVGGElement>): Flat {
-    const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
-    return { x: event.clientX - (box?.left ?? 0), y: event.clientY - (box?.top ?? 0) };
+    return pointIn(event.currentTarget.ownerSVGElement, event);
   }
 
   function onKeyDown(event: KeyboardEvent<SVGGElement>): void {

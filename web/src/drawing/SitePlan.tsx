@@ -5,6 +5,7 @@ import { useView } from "../state/view";
 import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
 import { Handle } from "./Handle";
+import { pointIn } from "./pinch";
 import { LayRoseRing } from "./LayRoseRing";
 import { DangerBands, LineHandles, LoadedLines } from "./LinesOnPlan";
 import { barLength, hatchPath, pathOf, toMetres, toPixels, type Flat, type Scale } from "./projection";
@@ -160,12 +161,11 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
   useDraftKeys(plan);
 
   function onClick(event: MouseEvent<SVGSVGElement>): void {
-    const frame = event.currentTarget.getBoundingClientRect();
     if (draft)
       set({
         draft: {
           ...draft,
-          points: [...draft.points, metres({ x: event.clientX - frame.left, y: event.clientY - frame.top })],
+          points: [...draft.points, metres(pointIn(event.currentTarget, event))],
         },
       });
     else if (event.target === event.currentTarget) set({ target: null });

@@ -132,7 +132,7 @@ export function NumberField({
             data-member={path}
             value={shown}
             placeholder={unknown}
-            inputMode="text"
+            inputMode="decimal"
             autoComplete="off"
             spellCheck={false}
             aria-invalid={wrong ? true : undefined}

@@ -1,14 +1,18 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from "@headlessui/react";
 import { Suspense } from "react";
+import { Magnifier } from "../../drawing/Magnifier";
+import { Plate } from "../../drawing/Plate";
 import { drawingAt, drawings } from "../../drawing/registry";
 import { useFeed, useOld } from "../../state/feed";
 import { useView } from "../../state/view";
 import { ErrorBoundary } from "../../ui/ErrorBoundary";
+import { useWide } from "../../ui/useWide";
 
 /** The drawings, one at a time. */
 export function DrawingPane() {
   const shown = drawingAt(useView((s) => s.drawing));
   const old = useOld();
+  const wide = useWide();
   return (
     <TabGroup
       className="flex min-h-0 flex-1 flex-col"
@@ -18,7 +22,10 @@ export function DrawingPane() {
         if (next) useView.getState().set({ drawing: next.key });
       }}
     >
-      <TabList className="flex h-9 shrink-0 items-end gap-5 px-4" aria-label="Drawings">
+      <TabList
+        className="flex h-9 shrink-0 items-end gap-5 px-4 max-lg:gap-4 max-lg:px-3 coarse:h-11"
+        aria-label="Drawings"
+      >
         {drawings.map((d) => (
           <Tab
             key={d.key}
@@ -33,18 +40,35 @@ export function DrawingPane() {
           </p>
         )}
       </TabList>
-      <TabPanels className={`min-h-0 flex-1 ${old ? "old-figures" : ""}`}>
+      <TabPanels className={`relative min-h-0 flex-1 ${old ? "old-figures" : ""}`}>
+        {wide && <WorkPlate corner />}
         {drawings.map((d) => (
           <TabPanel key={d.key} className="h-full outline-none" tabIndex={-1}>
             <ErrorBoundary what="This drawing">
               <Suspense>
-                <Drawn index={drawings.indexOf(d)} />
+                <Magnifier>
+                  <Drawn index={drawings.indexOf(d)} />
+                </Magnifier>
               </Suspense>
             </ErrorBoundary>
           </TabPanel>
         ))}
       </TabPanels>
     </TabGroup>
+  );
+}
+
+/** The figures to work by: in the corner of the elevation, or under the drawing where there is no room. */
+export function WorkPlate({ corner = false }: { corner?: boolean }) {
+  const plate = useFeed((s) => s.analysis?.plate);
+  const empty = useFeed((s) => s.analysis?.pretension.empty ?? false);
+  const elevation = useView((s) => s.drawing === "elevation");
+  const old = useOld();
+  if (!plate || (corner && !elevation)) return null;
+  return (
+    <div className={`${corner ? "absolute right-3 top-2 z-[5] w-[330px]" : "py-2"} ${old ? "old-figures" : ""}`}>
+      <Plate plate={plate} windowEmpty={empty} />
+    </div>
   );
 }
 

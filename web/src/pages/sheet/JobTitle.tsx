@@ -40,7 +40,7 @@ export function JobTitle() {
         onClick={() => {
           setOpen(true);
         }}
-        className="max-w-[310px] text-left hover:underline"
+        className="min-w-0 max-w-[310px] text-left hover:underline max-md:flex-1"
         title="Name, place and day"
       >
         <span className="block truncate font-tight text-[17px] font-semibold leading-tight">{document.name}</span>

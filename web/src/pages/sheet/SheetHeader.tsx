@@ -1,6 +1,8 @@
+import { Redo2, Sun, Undo2 } from "lucide-react";
 import { Link as RouterLink } from "react-router";
 import { useSheet } from "../../state/store";
 import { useView } from "../../state/view";
+import { useSettings } from "../../ui/settings";
 import { Button } from "../../ui/controls";
 import { UnitChoice } from "../../ui/UnitChoice";
 import { JobTitle } from "./JobTitle";
@@ -9,31 +11,59 @@ import { VerdictLine } from "./VerdictLine";
 /** The head of the sheet. Its height is fixed, so that nothing below moves under a hand that drags. */
 export function SheetHeader() {
   return (
-    <header className="flex h-[68px] shrink-0 items-center gap-4 border-b border-ink bg-sheet px-4 max-xl:h-auto max-xl:flex-wrap max-xl:gap-y-1 max-xl:py-1.5">
-      <RouterLink to="/" className="font-tight text-lg font-semibold tracking-[0.14em]" title="All jobs">
+    <header className="flex h-[68px] shrink-0 items-center gap-4 border-b border-ink bg-sheet px-4 max-xl:h-auto max-xl:flex-wrap max-xl:gap-x-3 max-xl:gap-y-1 max-xl:py-1.5 max-lg:px-3">
+      <RouterLink
+        to="/"
+        className="font-tight text-lg font-semibold tracking-[0.14em] max-md:text-base max-md:tracking-[0.08em]"
+        title="All jobs"
+      >
         DRAKLO
       </RouterLink>
       <JobTitle />
       <div
         role="status"
-        className="min-w-0 flex-1 border-l border-rule pl-4 max-xl:order-last max-xl:h-11 max-xl:basis-full max-xl:border-l-0 max-xl:pl-0 max-md:h-16"
+        className="min-w-0 flex-1 border-l border-rule pl-4 max-xl:order-last max-xl:min-h-10 max-xl:basis-full max-xl:border-l-0 max-xl:pl-0"
       >
         <VerdictLine />
       </div>
-      <UnitChoice />
-      <div className="flex gap-1">
+      <div className="max-md:hidden">
+        <UnitChoice />
+      </div>
+      <div className="ml-auto flex gap-1">
+        <SunButton />
         <Undo />
-        <Button
-          onClick={() => {
-            useView.getState().set({ dialog: "keys" });
-          }}
-          aria-label="List of keys"
-          title="?"
-        >
-          ?
-        </Button>
+        <div className="max-lg:hidden">
+          <Button
+            onClick={() => {
+              useView.getState().set({ dialog: "keys" });
+            }}
+            aria-label="List of keys"
+            title="?"
+          >
+            ?
+          </Button>
+        </div>
       </div>
     </header>
+  );
+}
+
+/** For reading in bright sun, one tap away. */
+function SunButton() {
+  const sun = useSettings((s) => s.sun);
+  const setSun = useSettings((s) => s.setSun);
+  return (
+    <Button
+      aria-label="Theme for bright sun"
+      title="Theme for bright sun"
+      aria-pressed={sun}
+      className={sun ? "bg-ink! text-sheet!" : ""}
+      onClick={() => {
+        setSun(!sun);
+      }}
+    >
+      <Sun aria-hidden size={18} />
+    </Button>
   );
 }
 
@@ -44,10 +74,12 @@ function Undo() {
   return (
     <>
       <Button onClick={undo} disabled={!canUndo} title="Ctrl Z">
-        Undo
+        <Undo2 aria-hidden size={18} className="lg:hidden" />
+        <span className="max-lg:sr-only">Undo</span>
       </Button>
       <Button onClick={redo} disabled={!canRedo} title="Ctrl Shift Z">
-        Redo
+        <Redo2 aria-hidden size={18} className="lg:hidden" />
+        <span className="max-lg:sr-only">Redo</span>
       </Button>
     </>
   );

@@ -11,14 +11,15 @@ import { useSheet } from "../../state/store";
 import { openView, useView } from "../../state/view";
 import { useSettings } from "../../ui/settings";
 import { ConflictDialog } from "./ConflictDialog";
-import { DrawingPane } from "./DrawingPane";
+import { DrawingPane, WorkPlate } from "./DrawingPane";
 import { GlossaryDialog } from "./GlossaryDialog";
 import { LoadPathPane } from "./LoadPath";
 import { SheetHeader } from "./SheetHeader";
 import { ShortcutList, useShortcuts } from "./shortcuts";
 import { UnsavedNote } from "./UnsavedNote";
 import { SidePanel } from "./SidePanel";
-import { StationNav } from "./StationNav";
+import { StationNav, StepBar } from "./StationNav";
+import { useWide } from "../../ui/useWide";
 
 /** One tree, one sheet, always live. */
 export function SheetPage() {
@@ -66,6 +67,7 @@ export function SheetPage() {
 function Sheet({ catalogue }: { catalogue: Catalogue }) {
   const name = useSheet((s) => s.document?.name);
   const units = useSettings((s) => s.units);
+  const wide = useWide();
   const wantsWorkings = useView((s) => s.working !== null);
   useAddress();
   useShortcuts();
@@ -77,15 +79,32 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
     <div className="flex h-full flex-col">
       <SheetHeader />
       <UnsavedNote />
-      <div className="flex min-h-0 flex-1 max-md:flex-col max-md:overflow-auto">
-        <StationNav />
-        <main className="flex min-w-0 flex-1 flex-col bg-sheet max-md:min-h-[480px]">
-          <h1 className="sr-only">{name}</h1>
-          <DrawingPane />
-        </main>
-        <SidePanel catalogue={catalogue} />
-      </div>
-      <LoadPathPane />
+      {wide ? (
+        <>
+          <div className="flex min-h-0 flex-1">
+            <StationNav />
+            <main className="flex min-w-0 flex-1 flex-col bg-sheet">
+              <h1 className="sr-only">{name}</h1>
+              <DrawingPane />
+            </main>
+            <SidePanel catalogue={catalogue} />
+          </div>
+          <LoadPathPane />
+        </>
+      ) : (
+        <>
+          <div className="min-h-0 flex-1 overflow-y-auto" data-narrow>
+            <main className="sticky top-0 z-10 flex h-[42dvh] min-h-[240px] flex-col border-b border-ink bg-sheet short:static">
+              <h1 className="sr-only">{name}</h1>
+              <DrawingPane />
+            </main>
+            <WorkPlate />
+            <SidePanel catalogue={catalogue} />
+            <LoadPathPane />
+          </div>
+          <StepBar />
+        </>
+      )}
       <Conflict />
       <ShortcutList />
       <GlossaryDialog entries={catalogue.glossary} />

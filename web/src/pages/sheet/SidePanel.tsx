@@ -16,7 +16,7 @@ export function SidePanel({ catalogue }: { catalogue: Catalogue }) {
     <aside
       tabIndex={0} // eslint-disable-line jsx-a11y/no-noninteractive-tabindex -- arrow keys scroll it
       aria-label={workings ? "Workings" : station.name}
-      className="relative w-[306px] shrink-0 overflow-y-auto border-l border-rule px-4 pb-4 pt-3 max-md:w-full max-md:border-l-0"
+      className="relative w-[306px] shrink-0 overflow-y-auto border-l border-rule px-4 pb-4 pt-3 max-lg:w-full max-lg:overflow-visible max-lg:border-l-0 max-lg:border-t max-lg:border-ink"
     >
       <ErrorBoundary key={workings ? "workings" : station.key} what={workings ? "The workings" : "This station"}>
         {workings ? (

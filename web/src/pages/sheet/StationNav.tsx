@@ -1,3 +1,4 @@
+import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import { goTo, stationAt, stations, useGuesses } from "../../stations/registry";
 import { useView } from "../../state/view";
 
@@ -5,10 +6,7 @@ import { useView } from "../../state/view";
 export function StationNav() {
   const shown = stationAt(useView((s) => s.station));
   return (
-    <nav
-      aria-label="Stations"
-      className="w-[136px] shrink-0 border-r border-ink py-2 max-md:flex max-md:w-full max-md:border-b max-md:border-r-0 max-md:py-0"
-    >
+    <nav aria-label="Stations" className="w-[136px] shrink-0 border-r border-ink py-2">
       {stations.map((station, index) => (
         <button
           key={station.key}
@@ -20,14 +18,70 @@ export function StationNav() {
           }}
           className={`flex w-full items-baseline gap-3 px-3 py-2.5 text-left font-tight text-[15px] font-medium leading-tight ${station === shown ? "bg-ink text-sheet" : "hover:bg-tint"}`}
         >
-          <span className={`max-md:hidden ${station === shown ? "" : "text-pencil"}`}>{index + 1}</span>
+          <span className={`${station === shown ? "" : "text-pencil"}`}>{index + 1}</span>
           <span className="flex-1">{station.name}</span>
           <Guesses station={station} />
         </button>
       ))}
-      <p className="px-3 pt-3 text-xs leading-snug text-pencil max-md:hidden">
-        Numbers show how many figures are still guesses.
-      </p>
+      <p className="px-3 pt-3 text-xs leading-snug text-pencil">Numbers show how many figures are still guesses.</p>
+    </nav>
+  );
+}
+
+/** On a narrow screen: the station before, all of them, the one after, at the foot within reach of a thumb. */
+export function StepBar() {
+  const shown = stationAt(useView((s) => s.station));
+  const at = stations.indexOf(shown);
+  const [before, after] = [stations[at - 1], stations[at + 1]];
+  const step = "min-h-14 flex-1 px-4 font-tight text-[15px] disabled:opacity-30";
+  return (
+    <nav aria-label="Stations" className="flex shrink-0 items-stretch bg-ink text-sheet">
+      <button
+        type="button"
+        className={`${step} text-left`}
+        disabled={!before}
+        onClick={() => {
+          if (before) goTo(before.key);
+        }}
+      >
+        {before ? `‹ ${at} ${before.name}` : ""}
+      </button>
+      <Menu>
+        <MenuButton className={`${step} text-center font-semibold`}>All steps</MenuButton>
+        <MenuItems
+          anchor="top"
+          modal={false}
+          className="z-30 w-[min(92vw,360px)] border-2 border-ink bg-sheet py-1 text-ink [--anchor-gap:4px] focus:outline-none"
+        >
+          {stations.map((station, index) => (
+            <MenuItem key={station.key}>
+              <button
+                type="button"
+                data-station={station.name}
+                aria-current={station === shown ? "step" : undefined}
+                onClick={() => {
+                  goTo(station.key);
+                }}
+                className={`flex min-h-11 w-full items-center gap-3 px-4 text-left font-tight text-[16px] data-focus:bg-tint ${station === shown ? "font-semibold" : ""}`}
+              >
+                <span className="text-pencil">{index + 1}</span>
+                <span className="flex-1">{station.name}</span>
+                <Guesses station={station} />
+              </button>
+            </MenuItem>
+          ))}
+        </MenuItems>
+      </Menu>
+      <button
+        type="button"
+        className={`${step} text-right`}
+        disabled={!after}
+        onClick={() => {
+          if (after) goTo(after.key);
+        }}
+      >
+        {after ? `${at + 2} ${after.name} ›` : ""}
+      </button>
     </nav>
   );
 }

@@ -40,7 +40,7 @@ export function VerdictLine() {
     <div data-verdict={verdict.state} className="relative flex min-w-0 items-center gap-3">
       <span aria-hidden className={`${stateHatch[verdict.state]} h-8 w-3 shrink-0 border border-ink`} />
       <p
-        className="line-clamp-2 max-md:line-clamp-3 min-w-0 flex-1 text-[15px] leading-[1.3]"
+        className="line-clamp-2 min-w-0 flex-1 text-[15px] leading-[1.3] max-md:line-clamp-3 max-md:text-[14px]"
         data-summary
         title={verdict.headline}
       >
@@ -57,7 +57,12 @@ const Reasons = memo(function Reasons({ count, accepted }: { count: number; acce
   return (
     <Popover>
       <PopoverButton className="max-w-[112px] shrink-0 text-left font-tight text-sm leading-tight underline decoration-1 underline-offset-2">
-        {count === 1 ? "Why, and the cautions" : `All ${count} reasons and the cautions`}
+        <span className="max-md:sr-only">
+          {count === 1 ? "Why, and the cautions" : `All ${count} reasons and the cautions`}
+        </span>
+        <span aria-hidden className="inline-block px-1 py-3 md:hidden">
+          Why
+        </span>
         {accepted > 0 && <span className="block font-semibold">{accepted} accepted by name</span>}
       </PopoverButton>
       <PopoverPanel className="absolute left-0 top-full z-30 mt-2 max-h-[80vh] w-[560px] max-w-[92vw] overflow-auto border-2 border-ink bg-sheet p-4">
