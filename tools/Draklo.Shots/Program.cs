@@ -17,6 +17,15 @@ using var screen = new Screen(app.Address);
         }
     ),
     ("elevation", () => screen.OpenJob("Lime")),
+    (
+        "phone",
+        () =>
+        {
+            screen.Resize(390, 844);
+            screen.OpenJob("Lime");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-plate]"));
+        }
+    ),
     ("size-up", () => At("Side-leaner", "Size up")),
     (
         "walk-up",
@@ -151,19 +160,11 @@ using var screen = new Screen(app.Address);
             screen.Run("document.querySelector('[data-composer]').scrollIntoView()");
         }
     ),
-    (
-        "phone",
-        () =>
-        {
-            screen.Resize(390, 844);
-            screen.OpenJob("Lime");
-            screen.Find(OpenQA.Selenium.By.CssSelector("[data-plate]"));
-        }
-    ),
 ];
 
 foreach (var (name, show) in views.Where(v => args.Length < 2 || args.Skip(1).Contains(v.Name, StringComparer.Ordinal)))
 {
+    screen.Resize(1280, 800);
     show();
     screen.Settle();
     screen.Picture(Path.Combine(folder, name + ".png"));
