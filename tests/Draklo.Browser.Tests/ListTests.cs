@@ -36,6 +36,7 @@ public sealed class ListTests(Stage stage) : IClassFixture<Stage>
     {
         screen.Open();
         screen.Press("New job");
+        screen.Press("From nothing");
         screen.Until(() => screen.Count("[data-handle]") > 0, "the new sheet");
         screen.Send("2");
         screen.Until(() => screen.Count("aside [data-guess='true']") >= 5, "its guesses to be marked");
@@ -47,6 +48,32 @@ public sealed class ListTests(Stage stage) : IClassFixture<Stage>
         screen.UntilSaved();
         screen.Open();
         screen.Until(() => screen.Count("[data-job='Alder by the mill']") == 1, "the name on the list");
+    }
+
+    [Fact]
+    public void A_job_begins_like_an_earlier_one_at_the_walk_up_and_goes_again_if_nothing_is_entered()
+    {
+        screen.Open();
+        screen.Until(() => screen.Count("[data-job]") == 5, "the jobs");
+        screen.Press("New job");
+        screen.Click("[role=dialog] li button");
+        screen.Until(
+            () => screen.Text("[data-summary]").Contains("Nothing is measured yet", StringComparison.Ordinal),
+            "what was seen at the other tree to be a guess"
+        );
+        Assert.Equal("Walk up", screen.Text("aside h2"));
+        screen.Press("DRAKLO");
+        screen.Until(() => screen.Count("[data-job]") == 5, "the jobs as before");
+
+        screen.Press("New job");
+        screen.Press("From nothing");
+        screen.Until(() => screen.Count("aside h2") == 1, "the new sheet");
+        screen.Click("button[title='Name, place and day']");
+        screen.Type("Name", "Kept after all");
+        screen.Press("Done");
+        screen.UntilSaved();
+        screen.Press("DRAKLO");
+        screen.Until(() => screen.Count("[data-job='Kept after all']") == 1, "the job that was named");
     }
 
     [Fact]

@@ -116,6 +116,7 @@ public sealed class ReadyTests(Stage stage) : IClassFixture<Stage>
     {
         screen.Open();
         screen.Press("New job");
+        screen.Press("From nothing");
         screen.Until(() => screen.Count("[data-verdict]") > 0, "the sheet");
         screen.Until(
             () => screen.Text("[data-summary]").Contains("Nothing is measured yet", StringComparison.Ordinal),

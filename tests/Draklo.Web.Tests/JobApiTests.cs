@@ -55,6 +55,25 @@ public sealed class JobApiTests(RunningServer server) : IClassFixture<RunningSer
     }
 
     [Fact]
+    public async Task A_job_begins_like_an_earlier_one_or_says_that_there_is_none()
+    {
+        var lime = await server.DemoAsync("Lime");
+        var made = await server.SendAsync(
+            HttpMethod.Post,
+            "/api/jobs",
+            new JsonObject { ["like"] = lime["id"]!.GetValue<string>() }
+        );
+        Assert.Equal(201, made.Status);
+        var plan = made.Body!["plan"]!;
+        Assert.Equal("guess", plan["provenance"]!["tree.heightM"]!.GetValue<string>());
+        Assert.Equal(lime["plan"]!["lines"]![0]!["rope"]!.ToJsonString(), plan["lines"]![0]!["rope"]!.ToJsonString());
+        Assert.Empty(plan["site"]!["targets"]!.AsArray());
+        var none = await server.SendAsync(HttpMethod.Post, "/api/jobs", new JsonObject { ["like"] = "nothing" });
+        Assert.Equal(422, none.Status);
+        Assert.NotNull(none.Errors["like"]);
+    }
+
+    [Fact]
     public async Task Of_twenty_saves_at_once_from_one_revision_one_wins()
     {
         var job = await server.NewJobAsync();

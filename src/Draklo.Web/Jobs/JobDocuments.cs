@@ -82,13 +82,19 @@ public sealed record NewJobDocument
     )]
     public Plan? Plan { get; init; }
 
-    public JobDocument ToJob() =>
+    [Display(
+        Name = "Like",
+        Description = "Id of an earlier job to start from: its gear and ways stay, what was seen at its tree is a guess. Only without a plan."
+    )]
+    public string? Like { get; init; }
+
+    public JobDocument ToJob(Plan? like) =>
         new()
         {
             Name = Name,
             Place = Place,
             PlannedOn = PlannedOn,
-            Plan = Plan ?? FirstPlan.Make(),
+            Plan = Plan ?? (like is null ? FirstPlan.Make() : LikePlan.Of(like)),
         };
 }
 

@@ -141,7 +141,13 @@ internal static partial class JobEndpoints
             return refusal!;
         }
 
-        var document = asked.ToJob();
+        var like = asked.Like is { Length: > 0 } id ? store.Find(id) : null;
+        if (asked.Like is { Length: > 0 } && like is null)
+        {
+            return PlainProblems.Refused([new("like", "There is no such job to start from; choose another.")]);
+        }
+
+        var document = asked.ToJob(like?.Content.Plan);
         var problems = document.Problems();
         return problems.Count > 0
             ? PlainProblems.Refused(problems)

@@ -139,7 +139,7 @@ export const api = {
     };
   },
   job: (id: string) => ask<Job>(`/api/jobs/${id}`),
-  begin: () => ask<Job>("/api/jobs", send("POST", {})),
+  begin: (like?: string) => ask<Job>("/api/jobs", send("POST", like === undefined ? {} : { like })),
   create: (content: JobContent) => ask<Job>("/api/jobs", send("POST", content)),
   save: (id: string, revision: number, content: JobContent, keepalive = false) =>
     ask<Job>(`/api/jobs/${id}`, { ...send("PUT", content, { "if-match": `"${revision}"` }), keepalive }),

@@ -10,12 +10,17 @@ interface Asked {
 }
 const asked: Asked[] = [];
 const created: string[] = [];
+const removed: string[] = [];
 vi.mock("../api/client", () => ({
   api: {
     save: (id: string, revision: number, content: { name: string }) =>
       new Promise((answer, fail) => {
         asked.push({ id, revision, name: content.name, answer, fail });
       }),
+    remove: (id: string) => {
+      removed.push(id);
+      return Promise.resolve();
+    },
     create: (content: { name: string }) => {
       created.push(content.name);
       return Promise.resolve({ id: "copy" });
@@ -200,6 +205,26 @@ it("opens with the change that was never acknowledged", () => {
   expect(useSaving.getState().revision).toBe(2);
   useSheet.getState().undo();
   expect(useSheet.getState().document?.name).toBe("Lime");
+});
+
+describe("a job that was only just begun", () => {
+  it("goes again if nothing is entered, and stays once something is", async () => {
+    removed.length = 0;
+    openJob(job(1, "New job"), true);
+    closeJob();
+    expect(removed).toEqual(["j"]);
+    openJob(job(1, "New job"), true);
+    rename("Alder");
+    await pause();
+    last()?.answer(job(2, "Alder"));
+    await pause();
+    closeJob();
+    openJob(job(3, "Old"), true);
+    closeJob();
+    openJob(job(1, "Reloaded"));
+    closeJob();
+    expect(removed).toEqual(["j"]);
+  });
 });
 
 describe("what lies in the browser's own storage", () => {

@@ -89,9 +89,24 @@ export async function sendLeftOver(): Promise<number> {
   return sent;
 }
 
-/** Opens a job on the sheet, with a change that was not acknowledged before, if there is one. */
-export function openJob(job: Job): void {
+/** A job that was made to be looked at, while nothing has been entered in it. */
+let untouched: string | null = null;
+let going: Promise<boolean> = Promise.resolve(false);
+
+/** Whether a job went that was begun and left again, once it has. */
+export async function wentAgain(): Promise<boolean> {
+  const gone = await going;
+  going = Promise.resolve(false);
+  return gone;
+}
+
+/**
+ * Opens a job on the sheet, with a change that was not acknowledged before, if there is one.
+ * @param fresh Whether it was only just begun: it goes again if nothing is entered.
+ */
+export function openJob(job: Job, fresh = false): void {
   id = job.id;
+  untouched = fresh && job.revision === 1 ? job.id : null;
   failures = 0;
   waiting = 0;
   kept = documentOf(job);
@@ -107,6 +122,12 @@ export function openJob(job: Job): void {
 export function closeJob(): void {
   keepDraft();
   flush();
+  if (untouched !== null && untouched === id && useSheet.getState().document === kept)
+    going = api.remove(untouched).then(
+      () => true,
+      () => false,
+    );
+  untouched = null;
   id = null;
 }
 
@@ -159,6 +180,7 @@ async function save(): Promise<void> {
   try {
     const saved = await api.save(job, useSaving.getState().revision, document);
     failures = 0;
+    untouched = null;
     if (id === job) {
       kept = document;
       waiting = useSheet.getState().document === document ? 0 : 1;

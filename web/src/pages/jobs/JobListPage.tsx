@@ -6,11 +6,12 @@ import { Link, useNavigate } from "react-router";
 import { api, sayWhy } from "../../api/client";
 import type { JobEntry } from "../../api/types";
 import { SmallElevation } from "../../drawing/SmallElevation";
-import { sendLeftOver } from "../../state/autosave";
+import { sendLeftOver, wentAgain } from "../../state/autosave";
 import { dayOf, stateHatch, stateWords } from "../../state/words";
 import { Button } from "../../ui/controls";
 import { useSettings } from "../../ui/settings";
 import { TopBar } from "../../ui/TopBar";
+import { NewJob } from "./NewJob";
 import { CareNote } from "../care/CareNote";
 
 const largestFile = 1024 * 1024;
@@ -22,6 +23,7 @@ export function JobListPage() {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const [gone, setGone] = useState<JobEntry | null>(null);
+  const [starting, setStarting] = useState(false);
   const [refused, setRefused] = useState<string | null>(null);
   const jobs = useInfiniteQuery({
     queryKey: ["jobs", units],
@@ -53,11 +55,6 @@ export function JobListPage() {
   const complain = (error: Error) => {
     setRefused(sayWhy(error));
   };
-  const begin = useMutation({
-    mutationFn: api.begin,
-    onSuccess: (job) => navigate(`/jobs/${job.id}`),
-    onError: complain,
-  });
   const duplicate = useMutation({
     mutationFn: (job: JobEntry) => api.duplicate(job.id),
     onSuccess: fresh,
@@ -86,7 +83,9 @@ export function JobListPage() {
   });
   useEffect(() => {
     document.title = "Draklo";
-    void sendLeftOver().then((sent) => (sent > 0 ? queries.invalidateQueries({ queryKey: ["jobs"] }) : undefined));
+    void Promise.all([sendLeftOver(), wentAgain()]).then(([sent, gone]) =>
+      sent > 0 || gone ? queries.invalidateQueries({ queryKey: ["jobs"] }) : undefined,
+    );
   }, [queries]);
 
   function choose(chosen: File): void {
@@ -105,9 +104,8 @@ export function JobListPage() {
         <Button
           strong
           onClick={() => {
-            begin.mutate();
+            setStarting(true);
           }}
-          disabled={begin.isPending}
         >
           New job
         </Button>
@@ -224,6 +222,13 @@ export function JobListPage() {
           insured, competent person on site decide.
         </p>
       </main>
+      {starting && (
+        <NewJob
+          onClose={() => {
+            setStarting(false);
+          }}
+        />
+      )}
       {gone && (
         <div
           role="status"

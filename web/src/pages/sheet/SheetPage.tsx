@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect } from "react";
-import { Link as RouterLink, useParams } from "react-router";
+import { useEffect, useState } from "react";
+import { Link as RouterLink, useLocation, useParams } from "react-router";
 import { api, sayWhy } from "../../api/client";
 import { StartsContext } from "../../state/starts";
 import type { Catalogue } from "../../api/types";
@@ -24,6 +24,9 @@ import { useWide } from "../../ui/useWide";
 /** One tree, one sheet, always live. */
 export function SheetPage() {
   const { id = "" } = useParams();
+  // As the page was opened: the address loses it with the first step on the sheet.
+  const [begun] = useState((useLocation().state as { fresh?: string } | null)?.fresh);
+  const fresh = begun === id;
   const job = useQuery({
     queryKey: ["job", id],
     queryFn: () => api.job(id),
@@ -36,13 +39,13 @@ export function SheetPage() {
 
   useEffect(() => {
     if (!job.data) return undefined;
-    openJob(job.data);
+    openJob(job.data, fresh);
     openView(viewOf(window.location.search));
     return () => {
       closeJob();
       forget();
     };
-  }, [job.data]);
+  }, [job.data, fresh]);
 
   if (job.error) {
     return (
