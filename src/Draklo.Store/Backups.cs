@@ -51,8 +51,6 @@ public sealed class BackupException(string message, Exception? inner = null) : E
 /// </summary>
 public sealed class Backups
 {
-    private const string Note = "backup.json";
-    private const string DataFile = "draklo.sqlite";
     private const string Stamp = "yyyyMMdd'T'HHmmss'Z'";
     public const string Pictures = "pictures";
 
@@ -85,7 +83,7 @@ public sealed class Backups
                 .. Directory
                     .EnumerateDirectories(Folder)
                     .Where(f => !Path.GetFileName(f).StartsWith('.'))
-                    .Select(NoteIn)
+                    .Select(BackupFiles.NoteIn)
                     .OfType<Backup>()
                     .OrderByDescending(b => b.MadeAt)
                     .ThenByDescending(b => b.Name, StringComparer.Ordinal),
@@ -106,19 +104,28 @@ public sealed class Backups
             {
                 DataFolder.MakeOwn(Folder);
                 DataFolder.MakeOwn(begun);
-                var file = Path.Combine(begun, DataFile);
-                Copy(database.ConnectionString, file);
-                var pictures = CopyPictures(Path.Combine(data, Pictures), Path.Combine(begun, Pictures));
-                var (jobs, gear) = ReadBack(file);
-                var made = new Backup(name, at, reason, jobs, gear, pictures, new FileInfo(file).Length, HashOf(file));
-                WriteNote(begun, made);
+                var file = Path.Combine(begun, BackupFiles.DataFile);
+                BackupFiles.Copy(database.ConnectionString, file);
+                var pictures = BackupFiles.CopyPictures(Path.Combine(data, Pictures), Path.Combine(begun, Pictures));
+                var (jobs, gear) = BackupFiles.ReadBack(file);
+                var made = new Backup(
+                    name,
+                    at,
+                    reason,
+                    jobs,
+                    gear,
+                    pictures,
+                    new FileInfo(file).Length,
+                    BackupFiles.HashOf(file)
+                );
+                BackupFiles.WriteNote(begun, made);
                 Directory.Move(begun, Path.Combine(Folder, name));
                 Thin();
                 return made;
             }
             catch (Exception e) when (e is IOException or UnauthorizedAccessException or SqliteException)
             {
-                Remove(begun);
+                BackupFiles.Remove(begun);
                 throw new BackupException(
                     $"The backup could not be written to {Folder}: {e.Message} What was saved is untouched.",
                     e
@@ -126,7 +133,7 @@ public sealed class Backups
             }
             catch (BackupException)
             {
-                Remove(begun);
+                BackupFiles.Remove(begun);
                 throw;
             }
         }
@@ -147,15 +154,15 @@ public sealed class Backups
         {
             try
             {
-                database.ReplaceBy(Path.Combine(folder, DataFile));
+                database.ReplaceBy(Path.Combine(folder, BackupFiles.DataFile));
             }
             catch (Exception e) when (e is SqliteException or StartException)
             {
-                database.ReplaceBy(Path.Combine(Folder, aside.Name, DataFile));
+                database.ReplaceBy(Path.Combine(Folder, aside.Name, BackupFiles.DataFile));
                 throw new BackupException($"The backup {name} could not be restored: {e.Message} All is as it was.", e);
             }
 
-            CopyPictures(Path.Combine(folder, Pictures), Path.Combine(data, Pictures));
+            BackupFiles.CopyPictures(Path.Combine(folder, Pictures), Path.Combine(data, Pictures));
             return aside;
         }
     }
@@ -164,16 +171,18 @@ public sealed class Backups
     /// <exception cref="BackupException">It is not whole; the message says what is wrong.</exception>
     public static Backup Verify(string folder)
     {
-        var file = Path.Combine(folder, DataFile);
+        var file = Path.Combine(folder, BackupFiles.DataFile);
         if (!File.Exists(file))
         {
-            throw new BackupException($"{folder} holds no backup: there is no {DataFile} in it.");
+            throw new BackupException($"{folder} holds no backup: there is no {BackupFiles.DataFile} in it.");
         }
 
         var note =
-            NoteIn(folder)
-            ?? throw new BackupException($"{folder} is not a finished backup: {Note} is missing or unreadable.");
-        if (HashOf(file) != note.Sha256)
+            BackupFiles.NoteIn(folder)
+            ?? throw new BackupException(
+                $"{folder} is not a finished backup: {BackupFiles.Note} is missing or unreadable."
+            );
+        if (BackupFiles.HashOf(file) != note.Sha256)
         {
             throw new BackupException(
                 $"The data file in {folder} is not the one that was written: it was changed or is damaged."
@@ -182,7 +191,7 @@ public sealed class Backups
 
         try
         {
-            ReadBack(file);
+            BackupFiles.ReadBack(file);
         }
         catch (SqliteException e)
         {
@@ -207,7 +216,7 @@ public sealed class Backups
         var begun = target.DataFile + ".restored";
         try
         {
-            File.Copy(Path.Combine(backup, DataFile), begun, overwrite: true);
+            File.Copy(Path.Combine(backup, BackupFiles.DataFile), begun, overwrite: true);
             DataFolder.MakeOwnFile(begun);
             string? aside = null;
             if (File.Exists(target.DataFile))
@@ -217,12 +226,12 @@ public sealed class Backups
                 DataFolder.MakeOwn(aside);
                 foreach (var end in Parts.Where(e => File.Exists(target.DataFile + e)))
                 {
-                    File.Move(target.DataFile + end, Path.Combine(aside, DataFile + end));
+                    File.Move(target.DataFile + end, Path.Combine(aside, BackupFiles.DataFile + end));
                 }
             }
 
             File.Move(begun, target.DataFile);
-            CopyPictures(Path.Combine(backup, Pictures), Path.Combine(target.Path, Pictures));
+            BackupFiles.CopyPictures(Path.Combine(backup, Pictures), Path.Combine(target.Path, Pictures));
             return aside;
         }
         catch (Exception e) when (e is IOException or UnauthorizedAccessException)
@@ -277,7 +286,7 @@ public sealed class Backups
                 DataFolder.MakeOwn(begun);
                 using (var zip = ZipFile.OpenRead(zipFile))
                 {
-                    foreach (var entry in zip.Entries.Where(e => IsPart(e.FullName)))
+                    foreach (var entry in zip.Entries.Where(e => BackupFiles.IsPart(e.FullName)))
                     {
                         var path = Path.Combine(begun, entry.FullName);
                         DataFolder.MakeOwn(Path.GetDirectoryName(path)!);
@@ -286,8 +295,8 @@ public sealed class Backups
                 }
 
                 var note = Verify(begun);
-                var name = Free(IsName(note.Name) ? note.Name : "taken-in");
-                WriteNote(begun, note with { Name = name });
+                var name = Free(BackupFiles.IsName(note.Name) ? note.Name : "taken-in");
+                BackupFiles.WriteNote(begun, note with { Name = name });
                 Directory.Move(begun, Path.Combine(Folder, name));
                 return note with { Name = name };
             }
@@ -297,7 +306,7 @@ public sealed class Backups
             }
             finally
             {
-                Remove(begun);
+                BackupFiles.Remove(begun);
             }
         }
     }
@@ -308,12 +317,12 @@ public sealed class Backups
         var stay = Retention.Stay(daily.Select(b => b.MadeAt));
         foreach (var old in daily.Where(b => !stay.Contains(b.MadeAt)))
         {
-            Remove(Path.Combine(Folder, old.Name));
+            BackupFiles.Remove(Path.Combine(Folder, old.Name));
         }
     }
 
     private string FolderOf(string name) =>
-        IsName(name) && Directory.Exists(Path.Combine(Folder, name))
+        BackupFiles.IsName(name) && Directory.Exists(Path.Combine(Folder, name))
             ? Path.Combine(Folder, name)
             : throw new BackupException($"There is no backup “{name}” in {Folder}.");
 
@@ -326,112 +335,5 @@ public sealed class Backups
         }
 
         return free;
-    }
-
-    private static bool IsName(string name) =>
-        name.Length is > 0 and <= 80 && name.All(c => char.IsAsciiLetterOrDigit(c) || c == '-');
-
-    private static bool IsPart(string path) =>
-        path is DataFile or Note
-        || (
-            path.StartsWith($"{Pictures}/", StringComparison.Ordinal)
-            && path[(Pictures.Length + 1)..] is { Length: > 0 } name
-            && name.All(c => char.IsAsciiLetterOrDigit(c) || c is '.' or '-')
-            && !name.StartsWith('.')
-        );
-
-    /// <summary>Copies a data file while it is in use. The copy is one file, without a log beside it.</summary>
-    private static void Copy(string from, string file)
-    {
-        using var source = new SqliteConnection(from);
-        using var target = new SqliteConnection(
-            new SqliteConnectionStringBuilder { DataSource = file, Pooling = false }.ConnectionString
-        );
-        source.Open();
-        target.Open();
-        source.BackupDatabase(target);
-        target.Execute("pragma journal_mode = delete");
-        target.Close();
-        DataFolder.MakeOwnFile(file);
-    }
-
-    private static (int Jobs, int Gear) ReadBack(string file)
-    {
-        using var connection = new SqliteConnection(Database.ReadOnly(file));
-        connection.Open();
-        return connection.Query<string>("pragma integrity_check(1)").FirstOrDefault() is "ok"
-            ? (Count("job"), Count("gear_item"))
-            : throw new BackupException($"What was written to {file} is not whole; nothing was changed.");
-
-        // An earlier version may not have had the table.
-        int Count(string table) =>
-            connection.QuerySingle<int>("select count(*) from sqlite_master where name = @table", new { table }) == 0
-                ? 0
-                : connection.QuerySingle<int>($"select count(*) from {table}");
-    }
-
-    private static int CopyPictures(string from, string to)
-    {
-        if (!Directory.Exists(from))
-        {
-            return 0;
-        }
-
-        DataFolder.MakeOwn(to);
-        var files = Directory.GetFiles(from);
-        foreach (var file in files)
-        {
-            var copy = Path.Combine(to, Path.GetFileName(file));
-            if (!File.Exists(copy))
-            {
-                File.Copy(file, copy);
-                DataFolder.MakeOwnFile(copy);
-            }
-        }
-
-        return files.Length;
-    }
-
-    private static string HashOf(string file)
-    {
-        using var stream = File.OpenRead(file);
-        return Convert.ToHexStringLower(SHA256.HashData(stream));
-    }
-
-    private static void WriteNote(string folder, Backup made)
-    {
-        var path = Path.Combine(folder, Note);
-        File.WriteAllText(path, JsonSerializer.Serialize(made, DocumentReader.Options));
-        DataFolder.MakeOwnFile(path);
-    }
-
-    private static Backup? NoteIn(string folder)
-    {
-        try
-        {
-            return JsonSerializer.Deserialize<Backup>(
-                File.ReadAllText(Path.Combine(folder, Note)),
-                DocumentReader.Options
-            );
-        }
-        catch (Exception e) when (e is IOException or UnauthorizedAccessException or JsonException)
-        {
-            return null;
-        }
-    }
-
-    private static void Remove(string folder)
-    {
-        try
-        {
-            if (Directory.Exists(folder))
-            {
-                Directory.Delete(folder, recursive: true);
-            }
-        }
-        catch (IOException)
-        {
-            // Left for the next time; it has no name that is listed.
-        }
     }
 }

@@ -1,0 +1,121 @@
+using System.Security.Cryptography;
+using System.Text.Json;
+using Dapper;
+using Draklo.Core.Reading;
+using Microsoft.Data.Sqlite;
+
+namespace Draklo.Store;
+
+/// <summary>What a backup's folder is made of: the data file, the pictures and a note.</summary>
+internal static class BackupFiles
+{
+    public const string Note = "backup.json";
+    public const string DataFile = "draklo.sqlite";
+
+    public static bool IsName(string name) =>
+        name.Length is > 0 and <= 80 && name.All(c => char.IsAsciiLetterOrDigit(c) || c == '-');
+
+    public static bool IsPart(string path) =>
+        path is DataFile or Note
+        || (
+            path.StartsWith($"{Backups.Pictures}/", StringComparison.Ordinal)
+            && path[(Backups.Pictures.Length + 1)..] is { Length: > 0 } name
+            && name.All(c => char.IsAsciiLetterOrDigit(c) || c is '.' or '-')
+            && !name.StartsWith('.')
+        );
+
+    /// <summary>Copies a data file while it is in use. The copy is one file, without a log beside it.</summary>
+    public static void Copy(string from, string file)
+    {
+        using var source = new SqliteConnection(from);
+        using var target = new SqliteConnection(
+            new SqliteConnectionStringBuilder { DataSource = file, Pooling = false }.ConnectionString
+        );
+        source.Open();
+        target.Open();
+        source.BackupDatabase(target);
+        target.Execute("pragma journal_mode = delete");
+        target.Close();
+        DataFolder.MakeOwnFile(file);
+    }
+
+    public static (int Jobs, int Gear) ReadBack(string file)
+    {
+        using var connection = new SqliteConnection(Database.ReadOnly(file));
+        connection.Open();
+        return connection.Query<string>("pragma integrity_check(1)").FirstOrDefault() is "ok"
+            ? (Count("job"), Count("gear_item"))
+            : throw new BackupException($"What was written to {file} is not whole; nothing was changed.");
+
+        // An earlier version may not have had the table.
+        int Count(string table) =>
+            connection.QuerySingle<int>("select count(*) from sqlite_master where name = @table", new { table }) == 0
+                ? 0
+                : connection.QuerySingle<int>($"select count(*) from {table}");
+    }
+
+    public static int CopyPictures(string from, string to)
+    {
+        if (!Directory.Exists(from))
+        {
+            return 0;
+        }
+
+        DataFolder.MakeOwn(to);
+        var files = Directory.GetFiles(from);
+        foreach (var file in files)
+        {
+            var copy = Path.Combine(to, Path.GetFileName(file));
+            if (!File.Exists(copy))
+            {
+                File.Copy(file, copy);
+                DataFolder.MakeOwnFile(copy);
+            }
+        }
+
+        return files.Length;
+    }
+
+    public static string HashOf(string file)
+    {
+        using var stream = File.OpenRead(file);
+        return Convert.ToHexStringLower(SHA256.HashData(stream));
+    }
+
+    public static void WriteNote(string folder, Backup made)
+    {
+        var path = Path.Combine(folder, Note);
+        File.WriteAllText(path, JsonSerializer.Serialize(made, DocumentReader.Options));
+        DataFolder.MakeOwnFile(path);
+    }
+
+    public static Backup? NoteIn(string folder)
+    {
+        try
+        {
+            return JsonSerializer.Deserialize<Backup>(
+                File.ReadAllText(Path.Combine(folder, Note)),
+                DocumentReader.Options
+            );
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException or JsonException)
+        {
+            return null;
+        }
+    }
+
+    public static void Remove(string folder)
+    {
+        try
+        {
+            if (Directory.Exists(folder))
+            {
+                Directory.Delete(folder, recursive: true);
+            }
+        }
+        catch (IOException)
+        {
+            // Left for the next time; it has no name that is listed.
+        }
+    }
+}
