@@ -16,7 +16,15 @@ public sealed record Job(string Id, int Revision, DateTimeOffset SavedAt, JobCon
 /// <summary>What the list shows of a job.</summary>
 /// <param name="Gear">How the pieces stood that its plan uses; null when nothing is remembered.</param>
 /// <param name="Entry">JSON; null when nothing is remembered of this revision.</param>
-public sealed record ListedJob(string Id, long Revision, string Name, string? Gear, string? Entry);
+public sealed record ListedJob(
+    string Id,
+    long Revision,
+    string Name,
+    string Place,
+    string? PlannedOn,
+    string? Gear,
+    string? Entry
+);
 
 /// <param name="SavedBy">Empty while nobody has said who works at the device.</param>
 public sealed record KeptRevision(long Number, string SavedAt, string SavedBy, string Name);
@@ -61,7 +69,7 @@ public sealed class JobStore(Database database, TimeProvider clock)
         return connection
             .Query<ListedJob>(
                 """
-                select j.id, j.revision, j.name, e.gear, e.entry
+                select j.id, j.revision, r.name, r.place, r.planned_on as plannedOn, e.gear, e.entry
                 from (
                     select * from job where deleted_at is null
                     order by planned_on is null, planned_on, created_at, id

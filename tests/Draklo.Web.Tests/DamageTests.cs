@@ -62,7 +62,13 @@ public sealed class DamageTests : IAsyncLifetime
         );
         var listed = (await server.SendAsync(HttpMethod.Get, "/api/jobs")).Body!.AsArray();
         Assert.Equal(jobs.Count, listed.Count);
-        Assert.Equal("damaged", listed.Single(j => j!["id"]!.GetValue<string>() == id)!["state"]!.GetValue<string>());
+        var damaged = listed.Single(j => j!["id"]!.GetValue<string>() == id)!;
+        Assert.Equal("damaged", damaged["state"]!.GetValue<string>());
+        foreach (var known in new[] { "name", "place", "plannedOn" })
+        {
+            Assert.Equal(jobs[0]![known]!.GetValue<string>(), damaged[known]!.GetValue<string>());
+        }
+
         var opened = await server.SendAsync(HttpMethod.Get, $"/api/jobs/{id}");
         Assert.Equal(409, opened.Status);
         Assert.Contains("damaged", opened.Text, StringComparison.Ordinal);

@@ -80,6 +80,27 @@ public sealed class HeavyWorkTests(RunningServer server) : IClassFixture<Running
     }
 
     [Fact]
+    public async Task Who_stays_on_the_line_is_told_that_it_waits_and_comes_in_by_itself()
+    {
+        var heavy = new HeavyWork();
+        using var gate = new ManualResetEventSlim();
+        var all = Enumerable.Range(0, 1 + HeavyWork.PerClient).Select(_ => heavy.RunAsync("a", Wait, Never)).ToList();
+        var said = new TaskCompletionSource<string>();
+        var patient = heavy.RunPatientlyAsync("a", () => 7, words => said.TrySetResult(words), Never);
+        Assert.Contains("starts again by itself", await said.Task, StringComparison.Ordinal);
+        Assert.False(patient.IsCompleted);
+        gate.Set();
+        Assert.Equal(7, await patient);
+        await Task.WhenAll(all);
+
+        int Wait()
+        {
+            gate.Wait();
+            return 0;
+        }
+    }
+
+    [Fact]
     public async Task What_nobody_waits_for_any_more_is_left_out_and_makes_room()
     {
         var heavy = new HeavyWork();

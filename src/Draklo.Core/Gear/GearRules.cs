@@ -148,47 +148,63 @@ public static class GearRules
     /// <summary>
     /// The sign that a spreadsheet would take for a formula's, at the beginning of the text or after anything that some
     /// setting takes for the end of a cell; wide forms of the signs and spaces of any width before them count too. A hyphen
-    /// before a space or a digit within a text is one.
+    /// before plain words and numbers is a dash.
     /// </summary>
     private static char? FormulaSign(string text)
     {
         var begins = true;
         for (var i = 0; i < text.Length; i++)
         {
-            var c = text[i];
-            var plain =
-                c is >= '\uFF01' and <= '\uFF5E' ? (char)(c - 0xFEE0)
-                : c is '\uFE62' ? '+'
-                : c is '\uFE63' or '\u2212' ? '-'
-                : c is '\uFE66' ? '='
-                : c is '\uFE6B' ? '@'
-                : c;
-            if (begins && plain is '=' or '+' or '@' or '-')
+            var plain = Plain(text[i]);
+            if (begins && (plain is '=' or '+' or '@' || (plain == '-' && !IsDash(text[i], text.AsSpan(i + 1)))))
             {
-                var spaced =
-                    plain == '-'
-                    && i + 1 < text.Length
-                    && (text[i + 1] == ' ' || (i > 0 && char.IsAsciiDigit(text[i + 1])));
-                if (begins && !spaced)
-                {
-                    return c;
-                }
+                return text[i];
             }
 
-            begins =
-                plain is ';' or ',' or '|' or '"' or '\''
-                || char.IsControl(c)
-                || (
-                    begins
-                    && (
-                        char.IsWhiteSpace(c)
-                        || char.GetUnicodeCategory(c) == System.Globalization.UnicodeCategory.Format
-                    )
-                );
+            begins = plain is ';' or ',' or '|' or '"' or '\'' || char.IsControl(plain) || (begins && IsNothing(plain));
         }
 
         return null;
     }
+
+    /// <summary>Whether a hyphen is one: before a space or a digit, with nothing but words and numbers to the end of the cell.</summary>
+    private static bool IsDash(char sign, ReadOnlySpan<char> rest)
+    {
+        if (sign != '-' || rest is not [' ' or >= '0' and <= '9', ..])
+        {
+            return false;
+        }
+
+        foreach (var c in rest)
+        {
+            if (c is ';' or ',')
+            {
+                return true;
+            }
+
+            if (!char.IsLetterOrDigit(c) && c is not (' ' or '.' or '%' or '°' or '-' or ':'))
+            {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /// <summary>The ordinary form of a sign that is also written wide, small or as a minus.</summary>
+    private static char Plain(char c) =>
+        c switch
+        {
+            >= '\uFF01' and <= '\uFF5E' => (char)(c - 0xFEE0),
+            '\uFE62' => '+',
+            '\uFE63' or '\u2212' => '-',
+            '\uFE66' => '=',
+            '\uFE6B' => '@',
+            _ => c,
+        };
+
+    private static bool IsNothing(char c) =>
+        char.IsWhiteSpace(c) || char.GetUnicodeCategory(c) == System.Globalization.UnicodeCategory.Format;
 
     private static void Choose(string? id, IEnumerable<string> known, string path, string table, List<Problem> problems)
     {

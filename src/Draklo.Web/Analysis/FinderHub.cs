@@ -14,7 +14,8 @@ namespace Draklo.Web.Analysis;
 /// <param name="Done">Combinations tried so far.</param>
 /// <param name="Total">Of so many.</param>
 /// <param name="Found">With the last report only.</param>
-public sealed record FinderReport(int Done, int Total, FoundRigs? Found);
+/// <param name="Waits">Why it has not begun, in words; null once it has.</param>
+public sealed record FinderReport(int Done, int Total, FoundRigs? Found, string? Waits = null);
 
 /// <summary>The rig finder, with its progress as it goes; leaving off stops it.</summary>
 internal sealed class FinderHub(LockerStore locker, TackleStore tackles, HeavyWork heavy) : Hub
@@ -35,48 +36,43 @@ internal sealed class FinderHub(LockerStore locker, TackleStore tackles, HeavyWo
     {
         var system = units == "us" ? UnitSystem.Us : UnitSystem.Metric;
         var (document, problems) = DocumentReader.Read<Plan>(plan);
-        RigFinder? finder = null;
-        if (document is not null)
+        if (document is null)
         {
-            (finder, problems) = RigFinder.For(
-                document,
+            throw new HubException(problems[0].Message);
+        }
+
+        string? waits = null;
+        (int done, int total) = (0, 0);
+        var search = heavy.RunPatientlyAsync(
+            Context.ConnectionId,
+            () => Search(document),
+            words => Volatile.Write(ref waits, words),
+            cancellation
+        );
+        yield return new(0, 0, null);
+        while (await Task.WhenAny(search, Task.Delay(Every, cancellation)) != search)
+        {
+            cancellation.ThrowIfCancellationRequested();
+            yield return new(Volatile.Read(ref done), Volatile.Read(ref total), null, Volatile.Read(ref waits));
+        }
+
+        var (found, refused) = await search;
+        yield return found is null
+            ? throw new HubException(refused[0].Message)
+            : new(Volatile.Read(ref total), Volatile.Read(ref total), found);
+
+        (FoundRigs? Found, List<Problem> Problems) Search(Plan on)
+        {
+            Volatile.Write(ref waits, null);
+            var (finder, wrong) = RigFinder.For(
+                on,
                 [.. locker.List().Select(k => k.Item)],
                 locker.Today,
                 system,
                 new(people, [.. tackles.List().Select(t => t.Tackle)])
             );
-        }
-
-        if (finder is null)
-        {
-            throw new HubException(problems[0].Message);
-        }
-
-        var done = 0;
-        var search = heavy.RunAsync(
-            Context.ConnectionId,
-            () => finder.Run(now => InterlockedMax(ref done, now), cancellation),
-            cancellation
-        );
-        yield return new(0, finder.Total, null);
-        while (await Task.WhenAny(search, Task.Delay(Every, cancellation)) != search)
-        {
-            cancellation.ThrowIfCancellationRequested();
-            yield return new(Volatile.Read(ref done), finder.Total, null);
-        }
-
-        yield return new(finder.Total, finder.Total, await FoundAsync(search));
-    }
-
-    private static async Task<FoundRigs> FoundAsync(Task<FoundRigs> search)
-    {
-        try
-        {
-            return await search;
-        }
-        catch (BusyException busy)
-        {
-            throw new HubException(busy.Words, busy);
+            Volatile.Write(ref total, finder?.Total ?? 0);
+            return (finder?.Run(now => InterlockedMax(ref done, now), cancellation), wrong);
         }
     }
 

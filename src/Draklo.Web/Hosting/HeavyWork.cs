@@ -77,6 +77,29 @@ public sealed class HeavyWork
         }
     }
 
+    /// <summary>The same for who stays on the line: where too much waits, it comes again by itself.</summary>
+    /// <param name="waits">Told why it waits, in words.</param>
+    public async Task<T> RunPatientlyAsync<T>(
+        string client,
+        Func<T> work,
+        Action<string> waits,
+        CancellationToken cancellation
+    )
+    {
+        while (true)
+        {
+            try
+            {
+                return await RunAsync(client, work, cancellation);
+            }
+            catch (BusyException e)
+            {
+                waits(e.Words);
+                await Task.Delay(TimeSpan.FromSeconds(e.Seconds), cancellation);
+            }
+        }
+    }
+
     private void LeaveOut(Waiting left)
     {
         lock (gate)

@@ -30,35 +30,18 @@ internal sealed class JobList(JobStore store, LockerStore locker)
         json.Write("["u8);
         foreach (var listed in store.Listed(name, MadeBy, offset, limit))
         {
+            var current =
+                listed.Entry is not null && listed.Gear == StampOf(IdsOf(listed.Gear), standings)
+                    ? listed
+                    : Made(listed, units, standings, fresh);
+            if (current?.Entry is not { } entry)
+            {
+                continue;
+            }
+
             if (json.WrittenCount > 1)
             {
                 json.Write(","u8);
-            }
-
-            var entry = listed.Entry;
-            if (entry is null || listed.Gear != StampOf(IdsOf(listed.Gear), standings))
-            {
-                Job? job;
-                try
-                {
-                    job = store.Find(listed.Id);
-                }
-                catch (DamagedException)
-                {
-                    // Named and left out of everything else; not remembered, so that a mended one is seen at once.
-                    json.Write(JsonSerializer.SerializeToUtf8Bytes(JobEntry.Unreadable(listed), Answers.Options));
-                    continue;
-                }
-
-                if (job is null)
-                {
-                    json.Write("null"u8);
-                    continue;
-                }
-
-                var ids = GearOnPlan.Of(job.Content.Plan).Select(p => p.ItemId).Distinct(StringComparer.Ordinal);
-                entry = JsonSerializer.Serialize(JobEntry.Of(job, units, standings), Answers.Options);
-                fresh.Add(new(job.Id, job.Revision, job.Content.Name, StampOf(ids, standings), entry));
             }
 
             Encoding.UTF8.GetBytes(entry, json);
@@ -72,6 +55,40 @@ internal sealed class JobList(JobStore store, LockerStore locker)
 
         return json.WrittenMemory;
     }
+
+    /// <summary>An entry worked out now; null when the job was deleted meanwhile.</summary>
+    /// <param name="fresh">Takes what shall be remembered; a damaged job is not, so that a mended one is seen at once.</param>
+    private ListedJob? Made(
+        ListedJob listed,
+        UnitSystem units,
+        IReadOnlyDictionary<string, GearStanding> standings,
+        List<ListedJob> fresh
+    )
+    {
+        try
+        {
+            if (store.Find(listed.Id) is not { } job)
+            {
+                return null;
+            }
+
+            var ids = GearOnPlan.Of(job.Content.Plan).Select(p => p.ItemId).Distinct(StringComparer.Ordinal);
+            var made = listed with
+            {
+                Revision = job.Revision,
+                Gear = StampOf(ids, standings),
+                Entry = Text(JobEntry.Of(job, units, standings)),
+            };
+            fresh.Add(made);
+            return made;
+        }
+        catch (DamagedException)
+        {
+            return listed with { Entry = Text(JobEntry.Unreadable(listed)) };
+        }
+    }
+
+    private static string Text(JobEntry entry) => JsonSerializer.Serialize(entry, Answers.Options);
 
     /// <summary>How pieces stand, a line each: the id, a tab, and what the plan would say of it.</summary>
     private static string StampOf(IEnumerable<string> ids, IReadOnlyDictionary<string, GearStanding> standings)

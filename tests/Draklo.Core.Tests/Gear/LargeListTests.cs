@@ -91,7 +91,11 @@ public sealed class LargeListTests
     [InlineData("rope|+1")]
     [InlineData("rope\"=1")]
     [InlineData("rope'@x")]
-    [InlineData("-2")]
+    [InlineData("-2+3")]
+    [InlineData("- cmd|'/C calc'!A0")]
+    [InlineData("x;-2+3")]
+    [InlineData("x; -2 +cmd|' /C calc'!A0")]
+    [InlineData("x, -2*SUM(A1)")]
     public void What_some_spreadsheet_would_run_is_not_kept(string text) =>
         Assert.Contains(Problems(text), p => p.Message.Contains("formula", StringComparison.Ordinal));
 

@@ -13,11 +13,13 @@ interface Report {
   done: number;
   total: number;
   found?: FoundRigs;
+  /** Why it has not begun. */
+  waits?: string;
 }
 
 type State =
   | { kind: "off" }
-  | { kind: "on"; done: number; total: number }
+  | { kind: "on"; done: number; total: number; waits?: string | undefined }
   | { kind: "found"; found: FoundRigs }
   | { kind: "wrong"; text: string };
 
@@ -48,7 +50,7 @@ export function RigFinder() {
             setState(
               report.found
                 ? { kind: "found", found: report.found }
-                : { kind: "on", done: report.done, total: report.total },
+                : { kind: "on", done: report.done, total: report.total, waits: report.waits },
             );
         },
         complete: () => {
@@ -88,7 +90,7 @@ export function RigFinder() {
             className="mt-1 h-3 w-full accent-ink"
           />
           <p role="status" className="font-tight text-sm">
-            {state.done} of {state.total} tried
+            {state.waits ?? `${state.done} of ${state.total} tried`}
           </p>
           <Button
             onClick={() => {
