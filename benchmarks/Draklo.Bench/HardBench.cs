@@ -60,16 +60,19 @@ internal static class HardBench
     private static async Task BusyAsync(HttpClient client)
     {
         await TimesAsync(client, TimeSpan.FromSeconds(5), searches: 0);
-        Percentiles($"{Clients} clients, no search", await TimesAsync(client, TimeSpan.FromSeconds(10), searches: 0));
-        Percentiles(
+        LiveBench.Report(
+            $"{Clients} clients, no search",
+            await TimesAsync(client, TimeSpan.FromSeconds(10), searches: 0)
+        );
+        LiveBench.Report(
             $"{Clients} clients, two searches",
             await TimesAsync(client, TimeSpan.FromSeconds(10), searches: 2)
         );
-        Percentiles(
+        LiveBench.Report(
             $"{Clients} clients, ten searches",
             await TimesAsync(client, TimeSpan.FromSeconds(10), searches: 10)
         );
-        Percentiles(
+        LiveBench.Report(
             "one client, ten searches",
             await TimesAsync(client, TimeSpan.FromSeconds(10), searches: 10, clients: 1)
         );
@@ -223,7 +226,7 @@ internal static class HardBench
             times.Add(Stopwatch.GetElapsedTime(since).TotalMilliseconds);
         }
 
-        Percentiles($"A page of {Jobs:N0} jobs, first time it is asked for", times);
+        LiveBench.Report($"A page of {Jobs:N0} jobs, first time it is asked for", times);
         times.Clear();
         for (var i = 0; i < 21; i++)
         {
@@ -232,7 +235,7 @@ internal static class HardBench
             times.Add(Stopwatch.GetElapsedTime(since).TotalMilliseconds);
         }
 
-        Percentiles($"A page of {Jobs:N0} jobs, again", times);
+        LiveBench.Report($"A page of {Jobs:N0} jobs, again", times);
     }
 
     /// <summary>Kills the server in the middle of saves, again and again, and looks for every save that it acknowledged.</summary>
@@ -345,15 +348,5 @@ internal static class HardBench
 
         request.Headers.Add("X-Draklo-Client", who);
         return await client.SendAsync(request);
-    }
-
-    private static void Percentiles(string what, List<double> times)
-    {
-        times.Sort();
-        Console.WriteLine(
-            $"{what}: median {At(0.5):F1} ms, p95 {At(0.95):F1}, p99 {At(0.99):F1}, most {times[^1]:F1} ({times.Count} times)"
-        );
-
-        double At(double share) => times[Math.Min(times.Count - 1, (int)(share * times.Count))];
     }
 }

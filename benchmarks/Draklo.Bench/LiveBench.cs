@@ -225,11 +225,11 @@ internal static class LiveBench
         );
     }
 
-    private static void Report(string what, IEnumerable<double> milliseconds)
+    internal static void Report(string what, IEnumerable<double> milliseconds)
     {
         var sorted = milliseconds.Order().ToList();
         Console.WriteLine(
-            $"{what}: median {At(0.5):F1} ms, p95 {At(0.95):F1} ms, p99 {At(0.99):F1} ms, {sorted.Count} times"
+            $"{what}: median {At(0.5):F1} ms, p95 {At(0.95):F1} ms, p99 {At(0.99):F1} ms, most {At(1):F1} ms, {sorted.Count} times"
         );
 
         double At(double share) =>

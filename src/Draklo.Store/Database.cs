@@ -249,7 +249,7 @@ public sealed class Database
         if (!result.Successful)
         {
             throw new StartException(
-                $"The data file {Path} could not be brought up to date: {result.Error.Message} It is as before; a backup was made beside it.",
+                $"The data file {Path} could not be brought up to date: {result.Error.Message} It is as before.",
                 StartException.OfFile,
                 result.Error
             );

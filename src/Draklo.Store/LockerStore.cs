@@ -28,6 +28,7 @@ public sealed class LockerStore(Database database, TimeProvider clock)
         from gear_item i where i.deleted_at is null
         """;
 
+    private readonly RulesTable rules = new(database, clock);
     private readonly Lock gate = new();
     private readonly Dictionary<
         UnitSystem,
@@ -239,34 +240,9 @@ public sealed class LockerStore(Database database, TimeProvider clock)
         );
 
     /// <summary>When pieces flag themselves; the usual while none are kept, or those kept cannot be read.</summary>
-    public LockerRules Rules()
-    {
-        using var connection = database.Connect();
-        return connection
-                .Query<string>("select cast(rules as text) from locker_rules where id = 1")
-                .Whole(text => Documents.Read<LockerRules>(text, Kept.Rules, "1"))
-                .FirstOrDefault()
-            ?? new();
-    }
+    public LockerRules Rules() => rules.Read();
 
-    public void Keep(LockerRules rules) =>
-        Write(
-            (connection, transaction) =>
-            {
-                var before = connection.QuerySingleOrDefault<string>(
-                    "select cast(rules as text) from locker_rules where id = 1",
-                    transaction: transaction
-                );
-                var text = UnknownMembers.Carry<LockerRules>(before, Documents.Text(rules));
-                connection.Execute(
-                    "insert into locker_rules (id, saved_at, rules) values (1, @at, @text) on conflict (id) do update set saved_at = excluded.saved_at, rules = excluded.rules",
-                    new { at = Now(), text },
-                    transaction
-                );
-                Note(connection, transaction, new(Kept.Rules, "1", before is null ? "added" : "changed", before, text));
-                return true;
-            }
-        );
+    public void Keep(LockerRules kept) => rules.Keep(kept);
 
     /// <summary>
     /// How every piece stands today, for the plans that use them. Read again only after something was written or a day
@@ -284,11 +260,11 @@ public sealed class LockerStore(Database database, TimeProvider clock)
             }
         }
 
-        var rules = Rules();
+        var flags = Rules();
         var by = List()
             .ToDictionary(
                 k => k.Item.Id,
-                k => GearFlags.Standing(k.Item, GearFlags.Of(k.Item, k.Past, rules, today, units)),
+                k => GearFlags.Standing(k.Item, GearFlags.Of(k.Item, k.Past, flags, today, units)),
                 StringComparer.Ordinal
             );
         lock (gate)

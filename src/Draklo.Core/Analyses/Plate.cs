@@ -35,7 +35,7 @@ public sealed record Plate(
     ) =>
         new(
             found.Context.PlannedTension,
-            new(Math.Min(careful.LowTensionN, needed), needed, careful.TensionN),
+            new(careful.LowTensionN, needed, careful.TensionN),
             found.Pretension.FloorN,
             found.Pretension.CeilingN,
             PlateEffort.Hardest(found.Context.Plan, lines),

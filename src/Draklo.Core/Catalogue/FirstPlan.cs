@@ -72,21 +72,6 @@ public static class FirstPlan
                 ["lines[0].rope.lengthM"] = Provenance.Default,
                 ["lines[0].puller.effortEachN"] = Provenance.Default,
             },
-            Guesses =
-            [
-                "tree.heightM",
-                "tree.dbhM",
-                "tree.lean.angleDeg",
-                "tree.lean.bearingDeg",
-                "tree.crown.baseHeightM",
-                "tree.crown.massRatio",
-                "tree.crown.reachM.north",
-                "tree.crown.reachM.east",
-                "tree.crown.reachM.south",
-                "tree.crown.reachM.west",
-                "cut.stumpDiameterM",
-                "lines[0].anchor.distanceM",
-                "lines[0].rope.breakingStrengthN",
-            ],
+            Guesses = [.. LikePlan.OfTheTree, "lines[0].anchor.distanceM", "lines[0].rope.breakingStrengthN"],
         };
 }

@@ -10,15 +10,19 @@ namespace Draklo.Core.Links;
 /// spreads a figure by half the distance between its two ends over √6, and bends its mean by their sum over twelve;
 /// spreads are added as squares. The planned tension stays what it is: it is not planned again for each case.
 /// </remarks>
+/// <param name="LowTensionN">Needed tension of the main line at the other end: not less in 95 cases of 100.</param>
 /// <param name="TensionN">Needed tension of the main line.</param>
 /// <param name="SideNm">Sideways moment on the hinge, the worst of slack, needed and planned lines.</param>
 /// <param name="CommitDeg">Commit angle.</param>
 /// <param name="NotEnoughInHundred">In how many cases of a hundred the planned tension is too low, 0 to 100.</param>
-public sealed record CarefulEnd(double TensionN, double SideNm, double CommitDeg, double NotEnoughInHundred)
+public sealed record CarefulEnd(
+    double LowTensionN,
+    double TensionN,
+    double SideNm,
+    double CommitDeg,
+    double NotEnoughInHundred
+)
 {
-    /// <summary>Needed tension of the main line at the other end: not less in 95 cases of 100.</summary>
-    public double LowTensionN { get; init; }
-
     /// <summary>Standard deviations between the middle and the careful end.</summary>
     public const double Deviations = 1.645;
 
@@ -54,14 +58,12 @@ public sealed record CarefulEnd(double TensionN, double SideNm, double CommitDeg
             standing.Tree.Weight * standing.Tree.Centre.Up * Math.Tan(Angle.Radians(Doubt.LeanDeg(standing.Plan)));
         side.Add(middle.Side - aside, middle.Side + aside);
         return new(
+            Math.Clamp(tension.Low, 0, pull.Needed),
             Math.Max(pull.Needed, tension.High),
             side.High,
             Math.Max(0, Angle.Degrees(commit.High)),
             100 * tension.ChanceOver(planned)
-        )
-        {
-            LowTensionN = Math.Max(0, tension.Low),
-        };
+        );
     }
 
     /// <summary>What one case asks.</summary>

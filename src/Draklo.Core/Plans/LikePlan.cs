@@ -6,7 +6,8 @@ namespace Draklo.Core.Plans;
 /// </summary>
 public static class LikePlan
 {
-    private static readonly string[] OfTheTree =
+    /// <summary>Figures that somebody has to measure at each tree.</summary>
+    public static IReadOnlyList<string> OfTheTree { get; } =
     [
         "tree.heightM",
         "tree.dbhM",

@@ -68,7 +68,6 @@ public static class CommandLine
             root.Add(command);
         }
 
-        var problem = "";
         string FolderOf(ParseResult parsed) => Given(parsed.GetValue(data), "DRAKLO_DATA") ?? "data";
         async Task<int> ServeAsync(ParseResult parsed)
         {
@@ -78,7 +77,7 @@ public static class CommandLine
                 && !ushort.TryParse(portText, NumberStyles.None, CultureInfo.InvariantCulture, out _)
             )
             {
-                problem = $"The port is “{portText}”; it must be a number from 0 to 65535.";
+                await error.WriteLineAsync($"The port is “{portText}”; it must be a number from 0 to 65535.");
                 return Wrong;
             }
 
@@ -115,7 +114,7 @@ public static class CommandLine
 
         try
         {
-            var code = await result.InvokeAsync(
+            return await result.InvokeAsync(
                 new()
                 {
                     Output = output,
@@ -123,12 +122,6 @@ public static class CommandLine
                     EnableDefaultExceptionHandler = false,
                 }
             );
-            if (problem.Length > 0)
-            {
-                await error.WriteLineAsync(problem);
-            }
-
-            return code;
         }
         catch (StartException e)
         {

@@ -134,7 +134,7 @@ export const api = {
   jobs: async (units: Units, offset: number, limit: number): Promise<JobPage> => {
     const response = await answerTo(`/api/jobs?units=${units}&offset=${offset}&limit=${limit}`);
     return {
-      jobs: ((await response.json()) as (JobEntry | null)[]).filter((job) => job !== null),
+      jobs: (await response.json()) as JobEntry[],
       total: Number(response.headers.get("x-total")),
     };
   },

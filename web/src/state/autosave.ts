@@ -1,7 +1,7 @@
 import { create } from "zustand";
 import { api, Refusal } from "../api/client";
 import type { Job } from "../api/types";
-import { storage } from "../ui/storage";
+import { drafts } from "./drafts";
 import { documentOf, useSheet, type Document } from "./store";
 
 type SaveState =
@@ -30,43 +30,6 @@ let busy = false;
 /** Saves that failed in a row, and changes since the last that went through. */
 let failures = 0;
 let waiting = 0;
-
-interface Draft {
-  revision: number;
-  document: Document;
-}
-
-/** A change that the server has not acknowledged yet, kept by the browser in case either of them is stopped. */
-const drafts = {
-  prefix: "draklo.draft.",
-  key: (job: string) => drafts.prefix + job,
-  keep: (job: string, draft: Draft) => storage.write(drafts.key(job), JSON.stringify(draft)),
-  drop: (job: string) => {
-    storage.drop(drafts.key(job));
-  },
-  find: (job: string): Draft | null => {
-    try {
-      const draft: unknown = JSON.parse(storage.read(drafts.key(job)) ?? "null");
-      if (isDraft(draft)) return draft;
-    } catch {
-      // Not JSON: somebody else's, or cut short.
-    }
-    drafts.drop(job);
-    return null;
-  },
-  jobs: () => storage.keys(drafts.prefix).map((key) => key.slice(drafts.prefix.length)),
-};
-
-function isDraft(draft: unknown): draft is Draft {
-  if (typeof draft !== "object" || draft === null) return false;
-  const { revision, document } = draft as Partial<Draft>;
-  return (
-    typeof revision === "number" &&
-    typeof document === "object" &&
-    typeof (document as Partial<Document> | null)?.name === "string" &&
-    Array.isArray((document as Partial<Document> | null)?.plan?.lines)
-  );
-}
 
 /**
  * Sends what was left over in this browser from jobs that are not open, as after the server was away when a page was closed.

@@ -1,5 +1,5 @@
 import { describe, expect, it, vi } from "vitest";
-import { dayOf } from "./words";
+import { dayOf, momentOf } from "./words";
 
 describe("a day on the list", () => {
   it("stands without its year in its own year, and with it in another", () => {
@@ -12,4 +12,8 @@ describe("a day on the list", () => {
   it("says when there is none", () => {
     expect(dayOf(undefined)).toBe("no day set");
   });
+});
+
+it("writes a moment as people say it", () => {
+  expect(momentOf("2026-11-26T16:20:00")).toBe("26 Nov 2026, 16:20");
 });

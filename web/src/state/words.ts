@@ -20,6 +20,12 @@ const parts = { weekday: "short", day: "numeric", month: "short" } as const;
 const dayThisYear = new Intl.DateTimeFormat("en-GB", parts);
 const dayOfAnother = new Intl.DateTimeFormat("en-GB", { ...parts, year: "numeric" });
 
+const momentParts = { day: "numeric", month: "short", year: "numeric", hour: "2-digit", minute: "2-digit" } as const;
+const momentFormat = new Intl.DateTimeFormat("en-GB", momentParts);
+
+/** A moment as people say it. */
+export const momentOf = (at: string): string => momentFormat.format(new Date(at));
+
 export function dayOf(date: string | undefined): string {
   if (date === undefined) return "no day set";
   const day = new Date(`${date}T12:00:00`);

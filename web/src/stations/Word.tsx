@@ -1,3 +1,4 @@
+import { momentOf } from "../state/words";
 import { useState } from "react";
 import type { Target } from "../api/types";
 import type { PathOf } from "../state/memberPath";
@@ -47,7 +48,7 @@ export function Word({ path, title, by, says, button, missing }: WordProps) {
       {word ? (
         <>
           <p className="text-[13px] leading-snug">
-            {word.by}, {new Date(word.at).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" })}
+            {word.by}, {momentOf(word.at)}
             {word.says === undefined ? "" : `: ${word.says}`}
           </p>
           <button

@@ -6,7 +6,8 @@ import { Button, Note } from "../../ui/controls";
 import { FileButton } from "../../ui/FileButton";
 import { Modal } from "../../ui/Modal";
 import { Refused } from "../../ui/Refused";
-import { moment, reasons, size } from "./words";
+import { reasons, size } from "./words";
+import { momentOf } from "../../state/words";
 import { useDoing } from "./useDoing";
 
 const cell = "border-t border-rule py-1.5 pr-4 align-baseline";
@@ -39,7 +40,7 @@ export function BackupList() {
       <Refused>{make.problem ?? take.problem ?? drop.problem ?? restore.problem}</Refused>
       {restore.done && (
         <p role="status" className="mt-2 border-l-4 border-ink pl-2">
-          Restored. What was there before is the backup of {moment(restore.done.aside.madeAt)}.
+          Restored. What was there before is the backup of {momentOf(restore.done.aside.madeAt)}.
         </p>
       )}
       <Note>
@@ -63,7 +64,7 @@ export function BackupList() {
             <tbody>
               {backups.data.map((b) => (
                 <tr key={b.name} data-backup={b.name}>
-                  <td className={`${cell} whitespace-nowrap`}>{moment(b.madeAt)}</td>
+                  <td className={`${cell} whitespace-nowrap`}>{momentOf(b.madeAt)}</td>
                   <td className={cell}>{reasons[b.reason]}</td>
                   <td className={cell}>
                     {b.jobs} jobs, {b.gear} pieces of gear{b.pictures > 0 ? `, ${b.pictures} pictures` : ""}
@@ -106,9 +107,9 @@ export function BackupList() {
           }}
         >
           <p className="leading-snug">
-            All jobs, gear and settings go back to {moment(asked.madeAt)}: {asked.jobs} jobs, {asked.gear} pieces. What
-            is there now is backed up first, so this can be taken back. Others who work just now lose what they have not
-            saved.
+            All jobs, gear and settings go back to {momentOf(asked.madeAt)}: {asked.jobs} jobs, {asked.gear} pieces.
+            What is there now is backed up first, so this can be taken back. Others who work just now lose what they
+            have not saved.
           </p>
           <div className="mt-4 flex gap-2">
             <Button

@@ -8,7 +8,7 @@ import { useSettings } from "../../ui/settings";
 import { BackupList } from "./BackupList";
 import { DamagedRows } from "./DamagedRows";
 import { HistoryList } from "./HistoryList";
-import { moment } from "./words";
+import { momentOf } from "../../state/words";
 import { useDoing } from "./useDoing";
 
 /** Looking after what is kept: backups, what is damaged, who changed what. */
@@ -35,7 +35,7 @@ export function CarePage() {
                   ? `Damaged: ${care.data.faults[0] ?? ""}. Restore a backup below.`
                   : care.data.checkedAt === undefined
                     ? "Not looked at yet since the start."
-                    : `The file is whole and ${care.data.damaged === 0 ? "every row can be read" : `${care.data.damaged} of its rows cannot be read`}, as looked at ${moment(care.data.checkedAt)}.`}
+                    : `The file is whole and ${care.data.damaged === 0 ? "every row can be read" : `${care.data.damaged} of its rows cannot be read`}, as looked at ${momentOf(care.data.checkedAt)}.`}
               </p>
             )}
             <div className="mt-2">

@@ -2,7 +2,8 @@ import { useInfiniteQuery } from "@tanstack/react-query";
 import { api } from "../../api/client";
 import { Button, Note } from "../../ui/controls";
 import { Refused } from "../../ui/Refused";
-import { kinds, moment } from "./words";
+import { kinds } from "./words";
+import { momentOf } from "../../state/words";
 import { useDoing } from "./useDoing";
 
 /** Who changed what, and when; the last change of each thing can be undone. */
@@ -31,7 +32,7 @@ export function HistoryList() {
             data-change={e.number}
             className="flex flex-wrap items-baseline gap-x-4 border-t border-rule py-1.5 text-sm last:border-b"
           >
-            <span className="w-[150px] whitespace-nowrap text-pencil">{moment(e.at)}</span>
+            <span className="w-[150px] whitespace-nowrap text-pencil">{momentOf(e.at)}</span>
             <span className="min-w-[180px] flex-1">
               {kinds[e.kind]} <strong className="font-semibold">{e.name}</strong> {e.action}
               {e.who ? ` by ${e.who}` : ""}

@@ -1,5 +1,5 @@
 import { expect, it } from "vitest";
-import { kinds, moment, reasons, size } from "./words";
+import { kinds, reasons, size } from "./words";
 
 it.each([
   [0, "0 B"],
@@ -11,10 +11,6 @@ it.each([
   [5e13, "50000 GB"],
 ])("writes a file's size to two or three figures: %i", (bytes, text) => {
   expect(size(bytes)).toBe(text);
-});
-
-it("writes a moment as people say it", () => {
-  expect(moment("2026-11-26T16:20:00")).toBe("26 Nov 2026, 16:20");
 });
 
 it("has a word for everything that is kept and for every reason of a backup", () => {

@@ -1,9 +1,3 @@
-const parts = { day: "numeric", month: "short", year: "numeric", hour: "2-digit", minute: "2-digit" } as const;
-const format = new Intl.DateTimeFormat("en-GB", parts);
-
-/** A moment as people say it. */
-export const moment = (at: string): string => format.format(new Date(at));
-
 const units = ["B", "kB", "MB", "GB"] as const;
 
 /** A file's size, two or three figures. */

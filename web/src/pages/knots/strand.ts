@@ -170,17 +170,20 @@ export function words(strands: Strand[]): string[] {
   );
 }
 
+/** Each rope with its two ends joined outside, over everything; where two of these arcs cross, the earlier rope's lies on top. */
+const joined = (open: Strand[]): Strand[] =>
+  open.map((s, n) => {
+    const [first, last, z] = [s[0], s[s.length - 1], 1e6 - n];
+    return first && last ? [{ ...first, z }, ...s, { ...last, z }, { ...first, z }] : s;
+  });
+
 /**
  * The determinant of what the ropes make once the two ends of each are joined outside, over everything: 1 for a rope that comes
  * apart as if it had never been tied, 3 for an overhand, 5 for a figure of eight. Counted by Fox's colouring matrix.
  */
 export function determinant(...open: Strand[]): number {
-  const strands = open.map((s) => {
-    const [first, last] = [s[0], s[s.length - 1]];
-    return first && last ? [{ ...first, z: 1e6 }, ...s, { ...last, z: 1e6 }, { ...first, z: 1e6 }] : s;
-  });
-  // Two joining arcs that cross lie one over the other; the first on top.
-  const found = crossings(strands.map((s, n) => s.map((p) => ({ ...p, z: p.z === 1e6 ? 1e6 - n : p.z }))));
+  const strands = joined(open);
+  const found = crossings(strands);
   const unders = strands.map((_, n) =>
     found
       .filter((c) => c.under.strand === n)
@@ -208,13 +211,7 @@ export function determinant(...open: Strand[]): number {
 
 /** How often two ropes wind round each other once each is joined at its ends: half the sum of the signs where they cross. */
 export function linking(a: Strand, b: Strand): number {
-  const close = (s: Strand, depth: number): Strand => [
-    ...s.slice(0, 1).map((p) => ({ ...p, z: depth })),
-    ...s,
-    ...s.slice(-1).map((p) => ({ ...p, z: depth })),
-    ...s.slice(0, 1).map((p) => ({ ...p, z: depth })),
-  ];
-  const both = [close(a, 1e6), close(b, 1e6 - 1)];
+  const both = joined([a, b]);
   const way = (pass: { strand: number; at: number }): [number, number] => {
     const s = both[pass.strand] ?? [];
     const [p, q] = [s[Math.floor(pass.at)], s[Math.floor(pass.at) + 1]];

@@ -1,12 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, sayWhy } from "../../api/client";
 import { takeTheirs } from "../../state/autosave";
+import { momentOf } from "../../state/words";
 import { useSheet } from "../../state/store";
 import { Note } from "../../ui/controls";
 import { Refused } from "../../ui/Refused";
 
-const parts = { day: "numeric", month: "short", year: "numeric", hour: "2-digit", minute: "2-digit" } as const;
-const format = new Intl.DateTimeFormat("en-GB", parts);
 const shown = 30;
 
 /** Earlier versions of the job that are still kept; any becomes the newest again, and that can be undone. */
@@ -39,7 +38,7 @@ export function Revisions() {
       <ul className="mt-1 max-h-[200px] overflow-y-auto">
         {earlier.slice(0, shown).map((r) => (
           <li key={r.number} className="flex items-baseline gap-3 border-t border-rule py-1 text-sm">
-            <span className="whitespace-nowrap text-pencil">{format.format(new Date(r.savedAt))}</span>
+            <span className="whitespace-nowrap text-pencil">{momentOf(r.savedAt)}</span>
             <span className="min-w-0 flex-1 truncate">
               {r.name}
               {r.savedBy ? `, by ${r.savedBy}` : ""}

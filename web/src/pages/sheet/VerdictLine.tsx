@@ -5,7 +5,7 @@ import { goToMember, stationOf } from "../../stations/registry";
 import { useFeed } from "../../state/feed";
 import { takeBack } from "../../state/store";
 import { useView } from "../../state/view";
-import { stateHatch, stateWords } from "../../state/words";
+import { momentOf, stateHatch, stateWords } from "../../state/words";
 import { Accept } from "./Accept";
 
 type Verdict = Analysis["verdict"];
@@ -97,7 +97,7 @@ function ReasonList() {
               <li key={`${a.reason.code} ${a.reason.path ?? ""}`} className="text-sm leading-snug">
                 {a.reason.text}{" "}
                 <span className="font-semibold">
-                  {a.by}, {new Date(a.at).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" })}:
+                  {a.by}, {momentOf(a.at)}:
                 </span>{" "}
                 {a.because}{" "}
                 <button
