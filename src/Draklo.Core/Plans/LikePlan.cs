@@ -60,6 +60,9 @@ public static class LikePlan
                     }
                 ),
             ],
+            Crew = [.. like.Crew.Select(c => c with { Place = null })],
+            Help = like.Help with { MeetAt = null, NearestRoad = null },
+            Work = like.Work with { Loads = null },
             Readings = new(),
             Site = new() { AimErrorDeg = like.Site.AimErrorDeg },
             WalkUp = [.. like.WalkUp.Select(w => w with { TickedBy = null, TickedAt = null })],

@@ -42,6 +42,18 @@ public sealed record Plan : IDocumentPart
 
     public SiteMembers Site { get; init; } = new();
 
+    [Display(Name = "Crew", Description = "Who does what on this job, and where they stand.")]
+    [MaxLength(20)]
+    public IReadOnlyList<CrewMembers> Crew { get; init; } = [];
+
+    public HelpMembers Help { get; init; } = new();
+
+    [Display(Name = "Signs", Description = "Left out, the usual four.")]
+    [MaxLength(8)]
+    public IReadOnlyList<SignalMembers> Signals { get; init; } = [];
+
+    public WorkMembers Work { get; init; } = new();
+
     [Display(Name = "Walk-up list", Description = "What to look at first; left out, nobody keeps a list.")]
     [MaxLength(40)]
     public IReadOnlyList<WalkUpMembers> WalkUp { get; init; } = [];

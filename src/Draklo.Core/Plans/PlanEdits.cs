@@ -63,6 +63,7 @@ public static class PlanEdits
         plan with
         {
             Site = new(),
+            Crew = [],
             WalkUp = [],
             Readings = new(),
             Guesses = [],

@@ -27,6 +27,10 @@ public sealed record SiteMembers : IDocumentPart
     [Display(Name = "Lay mark", Description = "The mark on the ground that the top should come to.")]
     public PlaceMembers? Mark { get; init; }
 
+    [Display(Name = "What the mark is", Description = "As the crew calls it: the white post.")]
+    [MaxLength(60)]
+    public string? MarkName { get; init; }
+
     [Display(Name = "Aiming error", Description = "How far the lay may be missed to either side, degrees.")]
     [Range(0, 20)]
     public double AimErrorDeg { get; init; } = 5;

@@ -19,4 +19,13 @@ internal static class MemberUnits
             _ when name.EndsWith('N') => "N",
             _ => "x",
         };
+
+    /// <summary>What one of the document's own units is in SI: strengths stand there in MPa, stiffness in GPa.</summary>
+    public static double SiOf(string unit) =>
+        unit switch
+        {
+            "MPa" => 1e6,
+            "GPa" => 1e9,
+            _ => 1,
+        };
 }

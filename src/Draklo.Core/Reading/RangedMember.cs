@@ -90,16 +90,7 @@ internal abstract class NumericMember : RangedMember
     private string Written(double value, UnitSystem units)
     {
         var unit = MemberUnits.Of(Name);
-        return Figures.With(
-            value
-                * (
-                    unit == "MPa" ? 1e6
-                    : unit == "GPa" ? 1e9
-                    : 1
-                ),
-            unit,
-            units
-        );
+        return Figures.With(value * MemberUnits.SiOf(unit), unit, units);
     }
 }
 

@@ -36,7 +36,9 @@ public sealed record Zones(
     TornFall? Torn
 )
 {
-    private const double RetreatLength = 8;
+    /// <summary>How far the faller's ways out are drawn and checked, metres.</summary>
+    public const double RetreatLength = 8;
+
     private const double RetreatHalfWidth = 0.75;
     private const double BandPastEnds = 0.5;
     private const double CrewPastAnchor = 3;
@@ -73,7 +75,7 @@ public sealed record Zones(
         }
 
         var top = context.Tree.Line.At(context.Tree.Stem.LengthAboveCut);
-        return new(
+        var zones = new Zones(
             reach,
             1.2 * height,
             1.5 * height,
@@ -87,7 +89,11 @@ public sealed record Zones(
             slope,
             TornFall.Of(context, sideMoment, shapes)
         );
+        return plan.Crew.Count == 0 ? zones : zones with { People = PersonOnSite.All(plan, zones, shapes) };
     }
+
+    /// <summary>The crew, each with a place; none while nobody is named.</summary>
+    public IReadOnlyList<PersonOnSite> People { get; init; } = [];
 
     /// <summary>Whether the haulers of a line stand where the tree or a parted line goes.</summary>
     private static CrewDanger WhereCrewStands(LineOnSite[] lines, int at, Place[] footprint)

@@ -32,6 +32,7 @@ public sealed record Verdict(
     private static readonly Action<Findings, ReasonList>[] Subjects =
     [
         SiteReasons.Add,
+        PeopleReasons.Add,
         LinkReasons.Add,
         HingeReasons.Add,
         PretensionReasons.Add,

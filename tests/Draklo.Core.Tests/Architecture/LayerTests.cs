@@ -25,6 +25,8 @@ public sealed class LayerTests
         "Verdicts",
         "Analyses",
         "Studies",
+        "Days",
+        "Briefs",
     ];
 
     private static readonly ArchUnitNET.Domain.Architecture Core = new ArchLoader()

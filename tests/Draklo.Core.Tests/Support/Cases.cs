@@ -98,6 +98,12 @@ internal static class Cases
         return read!;
     }
 
+    public static JsonNode Json(string text) => JsonNode.Parse(text)!;
+
+    /// <summary>People of a plan by name and role.</summary>
+    public static JsonNode Crew(params (string Name, string Role)[] people) =>
+        new JsonArray([.. people.Select(p => new JsonObject { ["name"] = p.Name, ["role"] = p.Role })]);
+
     public static JsonNode Json(Plan plan) => JsonSerializer.SerializeToNode(plan, DocumentReader.Options)!;
 
     /// <summary>The document of a plan with one member put in, right or wrong.</summary>

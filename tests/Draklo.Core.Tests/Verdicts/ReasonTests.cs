@@ -200,6 +200,22 @@ public sealed class ReasonTests
                 """[{ "id": "t", "kind": "people", "points": [{ "eastM": 12, "northM": 0 }], "radiusM": 2 }]"""
             ),
         ],
+        ["person-under-fall"] =
+        [
+            ("crew", """[{ "name": "Ole", "role": "watcher", "place": { "eastM": 14, "northM": 1 } }]"""),
+        ],
+        ["person-in-snap-back"] =
+        [
+            ("crew", """[{ "name": "Ole", "role": "hauler", "place": { "eastM": 34, "northM": 1 } }]"""),
+        ],
+        ["person-in-drop-sector"] =
+        [
+            ("crew", """[{ "name": "Ole", "role": "lead", "place": { "eastM": 12, "northM": 11 } }]"""),
+        ],
+        ["people-needed-near"] =
+        [
+            ("crew", """[{ "name": "Ole", "role": "watcher", "place": { "eastM": 0, "northM": 30 } }]"""),
+        ],
         ["people-within-reach"] =
         [
             (

@@ -39,6 +39,7 @@ public static class PlanRules
             LineRules.Check(plan, problems, units);
             shapes = TargetShape.All(plan.Site);
             CheckSite(plan, shapes, problems);
+            DayRules.Check(plan, problems);
 
             CheckGuesses(plan, problems);
             CheckAccepted(plan, problems);

@@ -1,0 +1,192 @@
+using Draklo.Core.Analyses;
+using Draklo.Core.Gear;
+using Draklo.Core.Geometry;
+using Draklo.Core.Plans;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Briefs;
+
+/// <summary>One of the big figures of the page.</summary>
+public sealed record BriefFigure(string Id, string Name, string Text);
+
+/// <summary>A sign, what it means and who gives it.</summary>
+/// <param name="By">Empty: anybody.</param>
+public sealed record BriefSignal(string Sign, string Means, string By);
+
+/// <summary>Somebody on the page.</summary>
+/// <param name="Letter">On the drawing: F, H, L, W and so on; a second of the same role has a 2.</param>
+/// <param name="Stands">Where, in words.</param>
+public sealed record BriefPerson(
+    string Name,
+    JobRole Role,
+    string Letter,
+    Place Place,
+    string Stands,
+    bool CanClimb,
+    bool FirstAid
+);
+
+/// <summary>What is still guessed, or was accepted by name.</summary>
+/// <param name="By">Who answers for it; empty while nobody does.</param>
+/// <param name="Because">Empty while nobody does.</param>
+/// <param name="Path">The member that is guessed; null for a check.</param>
+public sealed record BriefDoubt(string Text, string By, string At, string Because, string? Path = null);
+
+/// <summary>A card for one role: where to stand, what to watch, when to shout.</summary>
+public sealed record RoleCard(
+    JobRole Role,
+    IReadOnlyList<string> Names,
+    IReadOnlyList<string> Stand,
+    IReadOnlyList<string> Watch,
+    IReadOnlyList<string> Shout
+);
+
+/// <summary>The page that everybody on site works by: all its words, made from the plan.</summary>
+/// <remarks>
+/// Sentences and figures are in the reader's units; <see cref="Covered"/> and the fingerprint do not depend on them.
+/// </remarks>
+/// <param name="Tree">The tree in one line.</param>
+/// <param name="Lay">The lay and its mark.</param>
+/// <param name="OpenChecks">Stops and checks that nobody has accepted.</param>
+/// <param name="Guesses">Figures that nobody has measured.</param>
+/// <param name="Accepted">Checks that somebody took on, each with its because.</param>
+/// <param name="Help">What to do if it goes wrong, line by line.</param>
+/// <param name="HelpMissing">What of that nobody has said yet.</param>
+/// <param name="Caution">The usual cautions.</param>
+/// <param name="Fingerprint">Of all that is covered.</param>
+public sealed record Brief(
+    string Tree,
+    string Lay,
+    IReadOnlyList<BriefFigure> Figures,
+    IReadOnlyList<BriefPerson> People,
+    IReadOnlyList<BriefSignal> Signals,
+    IReadOnlyList<string> Cuts,
+    IReadOnlyList<string> Stops,
+    IReadOnlyList<Reason> OpenChecks,
+    IReadOnlyList<BriefDoubt> Guesses,
+    IReadOnlyList<BriefDoubt> Accepted,
+    IReadOnlyList<RoleCard> Cards,
+    IReadOnlyList<PackedPiece> Gear,
+    IReadOnlyList<string> Help,
+    IReadOnlyList<string> HelpMissing,
+    string Caution,
+    IReadOnlyList<Covered> Covered,
+    string Fingerprint
+)
+{
+    private static readonly BriefSignal[] UsualSignals =
+    [
+        new("arm up", "pull, slowly", "lead"),
+        new("arm level", "hold, nobody moves", "lead"),
+        new("both arms crossed", "stop", ""),
+        new("whistle, long", "out, the tree is going", "faller"),
+    ];
+
+    /// <param name="analysis">Of the same plan, in the same units.</param>
+    /// <param name="locker">Pieces of the locker by id.</param>
+    public static Brief Of(Plan plan, Analysis analysis, IReadOnlyDictionary<string, GearItem> locker, UnitSystem units)
+    {
+        var gear = Packing.Of(plan, locker, units);
+        var signals =
+            plan.Signals.Count == 0
+                ? UsualSignals
+                : [.. plan.Signals.Select(s => new BriefSignal(s.Sign, s.Means, s.By ?? ""))];
+        var people = PeopleOf(plan, analysis, units);
+        var words = new BriefWords(plan, analysis, units);
+        var covered = CoveredBy.Of(plan, analysis, signals, gear);
+        return new(
+            words.Tree(),
+            words.Lay(),
+            words.Figures(),
+            people,
+            signals,
+            words.Cuts(),
+            words.Stops(),
+            [.. analysis.Verdict.Reasons.Where(r => r.State != VerdictState.Ready)],
+            BriefDoubts.Guesses(plan),
+            [.. analysis.Verdict.Accepted.Select(a => new BriefDoubt(a.Reason.Text, a.By, a.At, a.Because))],
+            RoleCards.Of(plan, people, words),
+            gear,
+            HelpOf(plan),
+            MissingOf(plan.Help),
+            analysis.Verdict.Caution,
+            covered,
+            Briefs.Covered.Fingerprint(covered)
+        );
+    }
+
+    private static List<BriefPerson> PeopleOf(Plan plan, Analysis analysis, UnitSystem units)
+    {
+        var people = new List<BriefPerson>();
+        foreach (var person in analysis.Site.People)
+        {
+            var member = plan.Crew[person.Index];
+            var before = people.Count(p => p.Role == person.Role);
+            people.Add(
+                new(
+                    person.Name,
+                    person.Role,
+                    $"{Letter(person.Role)}{(before > 0 ? $"{before + 1}" : "")}",
+                    person.Place,
+                    units.Say($"{person.DistanceM:m} out at {person.Place.BearingDeg:deg}"),
+                    member.CanClimb,
+                    member.FirstAid
+                )
+            );
+        }
+
+        return people;
+    }
+
+    private static char Letter(JobRole role) =>
+        role switch
+        {
+            JobRole.Lead => 'L',
+            JobRole.Faller => 'F',
+            JobRole.Hauler => 'H',
+            JobRole.Machine => 'M',
+            JobRole.Watcher => 'W',
+            JobRole.Climber => 'C',
+            JobRole.Road => 'R',
+            _ => 'B',
+        };
+
+    private static List<string> HelpOf(Plan plan)
+    {
+        var help = plan.Help;
+        var lines = new List<string>();
+        Add(help.MeetAt, "Meet at {0}.");
+        Add(help.NearestRoad, "Nearest road: {0}.");
+        Add(
+            help.Caller,
+            string.IsNullOrWhiteSpace(help.Number) ? "{0} calls for help." : "{0} calls for help: " + help.Number + "."
+        );
+        Add(help.KitAt, "First aid kit: {0}.");
+        AddNames("First aid: {0}.", plan.Crew.Where(c => c.FirstAid));
+        AddNames("Can climb: {0}.", plan.Crew.Where(c => c.CanClimb));
+        return lines;
+
+        void Add(string? value, string sentence)
+        {
+            if (!string.IsNullOrWhiteSpace(value))
+            {
+                lines.Add(string.Format(null, sentence, value.Trim().TrimEnd('.')));
+            }
+        }
+
+        void AddNames(string sentence, IEnumerable<CrewMembers> who) =>
+            Add(string.Join(", ", who.Select(c => c.Name)), sentence);
+    }
+
+    private static List<string> MissingOf(HelpMembers help)
+    {
+        (string? Value, string What)[] all =
+        [
+            (help.MeetAt, "the meeting point"),
+            (help.NearestRoad, "the nearest road"),
+            (help.Caller, "who calls for help"),
+            (help.KitAt, "where the first aid kit is"),
+        ];
+        return [.. all.Where(a => string.IsNullOrWhiteSpace(a.Value)).Select(a => a.What)];
+    }
+}

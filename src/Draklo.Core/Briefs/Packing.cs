@@ -1,0 +1,183 @@
+using Draklo.Core.Catalogue;
+using Draklo.Core.Gear;
+using Draklo.Core.Plans;
+using Draklo.Core.Tackle;
+using Draklo.Core.Trees;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Briefs;
+
+/// <summary>A piece to take along.</summary>
+/// <param name="Key">Its id in the locker, or where it stands on the plan; ticks are kept under it.</param>
+/// <param name="Tag">What is painted on it; empty for what has no tag.</param>
+/// <param name="Trouble">Why it must not come along, as when it was retired since the plan was made; empty for a piece
+/// that is fine.</param>
+public sealed record PackedPiece(string Key, string Name, string Tag, int Count, string Trouble);
+
+/// <summary>What a plan takes out of the yard.</summary>
+public static class Packing
+{
+    private const int UsualWedges = 3;
+
+    /// <param name="locker">Pieces of the locker by id.</param>
+    public static IReadOnlyList<PackedPiece> Of(
+        Plan plan,
+        IReadOnlyDictionary<string, GearItem> locker,
+        UnitSystem units
+    )
+    {
+        var list = new PackingList(locker);
+        for (var i = 0; i < plan.Lines.Count; i++)
+        {
+            AddLine(
+                list,
+                plan.Lines[i],
+                $"lines[{i}]",
+                plan.Lines.Count > 1 ? $", {plan.Lines[i].Id} line" : "",
+                units
+            );
+        }
+
+        list.Add(null, "cut.wedges", "Wedges and something to drive them", UsualWedges);
+        if (Wood.Of(plan.Tree).Splits == SplitTendency.High)
+        {
+            list.Add(null, "cut.straps", "Straps against splitting", 2);
+        }
+
+        list.Add(null, "saw", "Saw, fuel, bar wrench, spare chain");
+        list.Add(
+            null,
+            "first-aid",
+            string.IsNullOrWhiteSpace(plan.Help.KitAt)
+                ? "First aid kit, tourniquet"
+                : $"First aid kit: {plan.Help.KitAt}"
+        );
+        return list.Pieces;
+    }
+
+    private static void AddLine(PackingList list, LineMembers line, string path, string of, UnitSystem units)
+    {
+        list.Add(
+            line.Rope.ItemId,
+            $"{path}.rope",
+            units.Say($"Pull line {line.Rope.LengthM:m}, {line.Rope.DiameterM:mm}{of}")
+        );
+        if (line.Joined is { } joined)
+        {
+            list.Add(
+                joined.Rope.ItemId,
+                $"{path}.joined.rope",
+                units.Say($"Second rope {joined.Rope.LengthM:m}, {joined.Rope.DiameterM:mm}{of}")
+            );
+        }
+
+        AddSetting(list, line.Setting?.Way, path);
+        AddTackle(list, line, path, of, units);
+        AddAnchor(list, line.Anchor, $"{path}.anchor", line.Anchor.Name);
+        for (var r = 0; r < line.Redirects.Count; r++)
+        {
+            var redirect = line.Redirects[r];
+            list.Add(redirect.HardwareItemId, $"{path}.redirects[{r}]", $"Redirect block{of}");
+            AddAnchor(list, redirect.At, $"{path}.redirects[{r}].at", redirect.At.Name);
+        }
+
+        if (line.Limiter is { } drum)
+        {
+            list.Add(drum.ItemId, $"{path}.limiter", $"Drum for {Sentences.Count(drum.Turns)} turns{of}");
+        }
+    }
+
+    private static void AddSetting(PackingList list, SettingWay? way, string path)
+    {
+        var kit = way switch
+        {
+            SettingWay.Catapult => "Catapult, throw weights, thin line",
+            SettingWay.Pole => "Pole, thin line",
+            SettingWay.Climber => "Climbing kit, and a second one for rescue",
+            _ => "Throw weights, thin line",
+        };
+        list.Add(null, $"{path}.setting", kit);
+    }
+
+    private static void AddTackle(PackingList list, LineMembers line, string path, string of, UnitSystem units)
+    {
+        var tackle = line.Tackle;
+        var system = TackleSystems.Of(tackle);
+        var pieces = system.HardwarePoints.Count;
+        if (tackle.HardwareItemId is not null || pieces > 0)
+        {
+            var kind = Reference.Contacts.TryGetValue(tackle.ContactId, out var contact) ? contact.Name : "Block";
+            list.Add(tackle.HardwareItemId, $"{path}.tackle", $"{kind}{of}", Math.Max(1, pieces));
+        }
+
+        if (tackle.Rope is { } rope && !system.IsRoveIn(line))
+        {
+            list.Add(rope.ItemId, $"{path}.tackle.rope", units.Say($"Tackle rope, {rope.DiameterM:mm}{of}"));
+        }
+
+        AddGrip(list, tackle.Grip, $"{path}.tackle.grip", of);
+        AddGrip(list, tackle.Hold?.Grip, $"{path}.tackle.hold.grip", of);
+        if (tackle.Hold?.Turns is { } turns)
+        {
+            list.Add(turns.ItemId, $"{path}.tackle.hold.turns", $"Drum to hold on{of}");
+        }
+
+        if (tackle.Connector is { } connector)
+        {
+            list.Add(connector.ItemId, $"{path}.tackle.connector", $"Connector{of}", connector.Count);
+        }
+    }
+
+    private static void AddGrip(PackingList list, GripMembers? grip, string path, string of)
+    {
+        if (grip is not null)
+        {
+            var kind = Reference.Grips.TryGetValue(grip.GripId, out var known) ? known.ShortName : "Grip";
+            list.Add(grip.ItemId, path, $"{kind}{of}");
+        }
+    }
+
+    private static void AddAnchor(PackingList list, AnchorMembers anchor, string path, string? name)
+    {
+        if (anchor.Sling is { } sling)
+        {
+            list.Add(sling.ItemId, $"{path}.sling", string.IsNullOrWhiteSpace(name) ? "Sling" : $"Sling for {name}");
+        }
+    }
+}
+
+/// <summary>Collects pieces; one that is used twice is taken once, with the larger number.</summary>
+internal sealed class PackingList(IReadOnlyDictionary<string, GearItem> locker)
+{
+    private readonly List<PackedPiece> pieces = [];
+
+    public IReadOnlyList<PackedPiece> Pieces => pieces;
+
+    /// <param name="itemId">A piece of the locker; null for one that is only described.</param>
+    /// <param name="path">Its key while it is no piece of the locker.</param>
+    public void Add(string? itemId, string path, string described, int count = 1)
+    {
+        var piece =
+            itemId is null ? new PackedPiece(path, described, "", count, "")
+            : locker.TryGetValue(itemId, out var item)
+                ? new(itemId, item.Name, item.Marks ?? "", count, TroubleOf(item))
+            : new(itemId, described, itemId, count, "not in this locker");
+        var at = itemId is null ? -1 : pieces.FindIndex(p => p.Key == itemId);
+        if (at < 0)
+        {
+            pieces.Add(piece);
+        }
+        else
+        {
+            pieces[at] = pieces[at] with { Count = Math.Max(pieces[at].Count, count) };
+        }
+    }
+
+    private static string TroubleOf(GearItem item) =>
+        item.State switch
+        {
+            GearState.Retired => "retired: leave it",
+            GearState.Quarantined => "set aside: leave it until somebody has looked",
+            _ => "",
+        };
+}

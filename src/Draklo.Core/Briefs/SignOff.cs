@@ -1,0 +1,110 @@
+using Draklo.Core.Plans;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Briefs;
+
+/// <summary>A name under a page.</summary>
+/// <param name="Way">"own-pin": with the person's own; "by-lead": the lead signed for them.</param>
+/// <param name="EnteredBy">Who signed for them; the same name for an own PIN.</param>
+/// <param name="Fingerprint">Of the page that was signed.</param>
+/// <param name="Covered">What it stood under.</param>
+/// <param name="ClockBack">The clock stood earlier than at the signature before it.</param>
+public sealed record Signature(
+    long Number,
+    string Name,
+    string Role,
+    string At,
+    string Way,
+    string EnteredBy,
+    string Fingerprint,
+    IReadOnlyList<Covered> Covered,
+    bool ClockBack
+);
+
+/// <summary>How somebody of the crew stands to the page as it is now.</summary>
+/// <param name="HasSigned">Whether their name is under it.</param>
+/// <param name="Last">Their latest signature, void or not; null when there is none.</param>
+/// <param name="Changes">What moved since they signed; empty for one that stands.</param>
+public sealed record SignedPerson(
+    string Name,
+    JobRole Role,
+    bool HasSigned,
+    Signature? Last,
+    IReadOnlyList<CoveredChange> Changes
+);
+
+/// <summary>Something that keeps the brief from being issued.</summary>
+/// <param name="Kind">"nobody", "unsigned", "check", "guess" or "gear".</param>
+/// <param name="Path">The member to look at, when one is to blame.</param>
+public sealed record BriefHold(string Kind, string Text, string? Path);
+
+/// <summary>Whether the brief may be issued, and what holds it.</summary>
+/// <param name="People">Everybody on the job, in the plan's order.</param>
+/// <param name="MayIssue">Nothing holds it.</param>
+public sealed record SignOff(IReadOnlyList<SignedPerson> People, IReadOnlyList<BriefHold> Holds, bool MayIssue)
+{
+    /// <param name="signatures">All that were made on this job, the earliest first.</param>
+    public static SignOff Of(Plan plan, Brief brief, IReadOnlyList<Signature> signatures, UnitSystem units)
+    {
+        var people = plan
+            .Crew.Select(person =>
+            {
+                var last = signatures.LastOrDefault(s => s.Name == person.Name.Trim());
+                var stands = last?.Fingerprint == brief.Fingerprint;
+                return new SignedPerson(
+                    person.Name.Trim(),
+                    person.Role,
+                    stands,
+                    last,
+                    last is null || stands ? [] : Covered.Changes(last.Covered, brief.Covered, units)
+                );
+            })
+            .ToList();
+        var holds = HoldsOf(brief, people);
+        return new(people, holds, holds.Count == 0);
+    }
+
+    private static List<BriefHold> HoldsOf(Brief brief, List<SignedPerson> people)
+    {
+        var holds = new List<BriefHold>();
+        if (people.Count == 0)
+        {
+            holds.Add(new("nobody", "Nobody is named on this job: say who does what.", "crew"));
+        }
+        else if (people.TrueForAll(p => p.Role != JobRole.Faller))
+        {
+            holds.Add(new("nobody", "Nobody is named as faller.", "crew"));
+        }
+
+        holds.AddRange(brief.OpenChecks.Select(c => new BriefHold("check", c.Text, c.Path)));
+        foreach (var guess in brief.Guesses.Where(g => g.By.Length == 0))
+        {
+            holds.Add(
+                new(
+                    "guess",
+                    $"{guess.Text} is a guess and nobody's name stands to it: measure it, confirm it, or let somebody take it on by name.",
+                    guess.Path
+                )
+            );
+        }
+
+        holds.AddRange(
+            brief
+                .Gear.Where(p => p.Trouble.Length > 0)
+                .Select(p => new BriefHold("gear", $"{p.Name}: {p.Trouble}.", null))
+        );
+        var unsigned = people.Where(p => !p.HasSigned).Select(p => p.Name).ToList();
+        if (unsigned.Count > 0)
+        {
+            holds.Add(
+                new(
+                    "unsigned",
+                    $"{string.Join(", ", unsigned)} {(unsigned.Count == 1 ? "has" : "have")} not signed this page.",
+                    null
+                )
+            );
+        }
+
+        return holds;
+    }
+}

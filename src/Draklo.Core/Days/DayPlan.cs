@@ -1,0 +1,306 @@
+using Draklo.Core.Analyses;
+using Draklo.Core.Plans;
+using Draklo.Core.Studies;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Days;
+
+/// <summary>A task against the clock. Times are minutes after local midnight.</summary>
+/// <param name="Critical">Whether the finish waits for it when everything takes its likely time.</param>
+/// <param name="CriticalInHundred">In how many of a hundred days the finish waits for it.</param>
+public sealed record ClockedTask(
+    string Id,
+    string Name,
+    Spread Minutes,
+    int People,
+    IReadOnlyList<string> After,
+    bool DrawnUp,
+    bool Own,
+    double BeginsMin,
+    double EndsMin,
+    bool Critical,
+    int CriticalInHundred
+);
+
+/// <summary>An hour of the forecast.</summary>
+/// <param name="Hour">Local, 0 to 23.</param>
+/// <param name="TooMuch">Whether its gust uses up what the plan stands.</param>
+public sealed record WindHour(int Hour, double GustMps, bool TooMuch);
+
+/// <summary>Another way, as one line of difference.</summary>
+/// <param name="Minutes">Of the finish, later than as planned; negative is earlier.</param>
+public sealed record DayAlternative(string Text, Spread Minutes);
+
+/// <summary>What surrounds the day: as far as it is known.</summary>
+/// <param name="Light">Null while nobody has said where on earth the tree stands or which day it is.</param>
+/// <param name="Gusts">Hour and gust in m/s; empty where no forecast is at hand.</param>
+public sealed record DaySetting(Daylight? Light, IReadOnlyList<(int Hour, double GustMps)> Gusts);
+
+/// <summary>The tasks against the clock, with the finish and its spread, light, wind and cost.</summary>
+/// <remarks>
+/// Method M22. The finish is sampled, because sums of likely times come out too short; low and high hold it in nine days
+/// of ten.
+/// </remarks>
+/// <param name="BeginsMin">Minutes after local midnight, as all times here.</param>
+/// <param name="LikelyFinishMin">What the likely times alone give.</param>
+/// <param name="Cost">Wages of everybody to the finish, and hire; null while neither is given.</param>
+/// <param name="Warnings">What does not fit, in sentences.</param>
+public sealed record DayPlan(
+    double BeginsMin,
+    IReadOnlyList<ClockedTask> Tasks,
+    double LikelyFinishMin,
+    Spread FinishMin,
+    int People,
+    Daylight? Light,
+    IReadOnlyList<WindHour> Wind,
+    Spread? Cost,
+    string Money,
+    IReadOnlyList<DayAlternative> Alternatives,
+    IReadOnlyList<string> Warnings
+)
+{
+    private const int Samples = 2000;
+    private const int Seed = 22;
+
+    /// <param name="analysis">Of the same plan.</param>
+    /// <returns>The day, or what stands in its way.</returns>
+    public static (DayPlan? Day, List<Problem> Problems) Of(
+        Plan plan,
+        Analysis analysis,
+        DaySetting setting,
+        UnitSystem units = UnitSystem.Metric
+    )
+    {
+        var tasks = DrawnTasks.Of(plan, analysis);
+        var problems = new List<Problem>();
+        if (tasks.Count == 0)
+        {
+            problems.Add(new("work.tasks", "Every task is left out: put one back, or add one."));
+            return (null, problems);
+        }
+
+        var people = DrawnTasks.EverybodyOn(plan);
+        if (Sampled.Of(plan, tasks, people, problems) is not { } planned)
+        {
+            return (null, problems);
+        }
+
+        // The rules have passed: the time reads.
+        var begins = DayRules.TimeOf(plan.Work.StartsAt)!.Value.ToTimeSpan().TotalMinutes;
+        var finish = new Spread(begins + planned.Low, begins + planned.Middle, begins + planned.High);
+        var clocked = tasks
+            .Select(
+                (t, i) =>
+                    new ClockedTask(
+                        t.Id,
+                        t.Name,
+                        t.Minutes,
+                        t.People,
+                        t.After,
+                        t.DrawnUp,
+                        t.Own,
+                        begins + planned.Likely.Begins[i],
+                        begins + planned.Likely.Ends[i],
+                        planned.Likely.Critical[i],
+                        planned.CriticalInHundred[i]
+                    )
+            )
+            .OrderBy(t => t.BeginsMin)
+            .ThenBy(t => t.EndsMin)
+            .ToList();
+        var wind = setting
+            .Gusts.Select(h => new WindHour(
+                h.Hour,
+                h.GustMps,
+                analysis.Plate.GustMps is { } stands && h.GustMps >= stands
+            ))
+            .ToList();
+        return (
+            new(
+                begins,
+                clocked,
+                begins + planned.Likely.Length,
+                finish,
+                people,
+                setting.Light,
+                wind,
+                CostOf(plan.Work, people, planned),
+                plan.Work.Money,
+                AlternativesOf(plan, analysis, tasks, people, planned),
+                DayWarnings.Of(clocked, finish, people, setting.Light, wind, analysis.Plate.GustMps, units)
+            ),
+            problems
+        );
+    }
+
+    private static Spread? CostOf(WorkMembers work, int people, Sampled planned)
+    {
+        if (work.WageAnHour is null && work.Hire is null)
+        {
+            return null;
+        }
+
+        var (wage, hire) = ((work.WageAnHour ?? 0) * people / 60, work.Hire ?? 0);
+        return new((wage * planned.Low) + hire, (wage * planned.Middle) + hire, (wage * planned.High) + hire);
+    }
+
+    /// <summary>What another way of setting the line, of hauling or of clearing would do to the finish.</summary>
+    private static List<DayAlternative> AlternativesOf(
+        Plan plan,
+        Analysis analysis,
+        List<DayTask> tasks,
+        int people,
+        Sampled planned
+    )
+    {
+        var main = plan.Lines[0];
+        var suffix = plan.Lines.Count > 1 ? $"-{main.Id}" : "";
+        var climbs = main.Setting?.Way == SettingWay.Climber;
+        var found = new List<DayAlternative>();
+        Add(
+            climbs ? "Throw the line instead of climbing" : "Climb instead of throwing the line",
+            $"set-line{suffix}",
+            climbs ? DrawnTasks.Throw : DrawnTasks.Climb
+        );
+        var machine = main.Puller.Kind is PullerKind.Machine or PullerKind.Vehicle;
+        Add(
+            machine ? "A tackle and people instead of the machine" : "A machine instead of the tackle, fetched as well",
+            $"tackle{suffix}",
+            machine ? DrawnTasks.TackleByHand : DrawnTasks.TackleWithMachine
+        );
+        var loads = DrawnTasks.Loads(plan, analysis);
+        // 60 minutes to rig and 90 to run 26 loads.
+        var run = 90.0 / 26 * loads;
+        Add("A loaded line instead of dragging", DrawnTasks.Drag, (40 + (0.7 * run), 60 + run, 95 + (1.5 * run)));
+        return found;
+
+        void Add(string text, string id, (double Low, double Likely, double High) minutes)
+        {
+            var at = tasks.FindIndex(t => t.Id == id);
+            if (at < 0)
+            {
+                return;
+            }
+
+            var other = tasks.ToList();
+            other[at] = other[at] with { Minutes = new(minutes.Low, minutes.Likely, minutes.High) };
+            if (Sampled.Of(plan, other, people, []) is { } sampled)
+            {
+                found.Add(new(text, sampled.LaterThan(planned)));
+            }
+        }
+    }
+
+    /// <summary>A network of tasks, once with likely times and over many samples.</summary>
+    /// <param name="Lengths">Minutes from start to finish, by sample.</param>
+    private sealed record Sampled(DaySchedule Likely, double[] Lengths, int[] CriticalInHundred)
+    {
+        private readonly double[] sorted = [.. Lengths.Order()];
+
+        public double Low => At(0.05);
+
+        public double Middle => At(0.5);
+
+        public double High => At(0.95);
+
+        /// <summary>Sample by sample, for both draw the same luck for the tasks they share.</summary>
+        public Spread LaterThan(Sampled other)
+        {
+            double[] differences = [.. Lengths.Zip(other.Lengths, (a, b) => a - b).Order()];
+            return new(
+                differences[(int)(0.05 * (Samples - 1))],
+                differences[Samples / 2],
+                differences[(int)(0.95 * (Samples - 1))]
+            );
+        }
+
+        private double At(double share) => sorted[(int)(share * (Samples - 1))];
+
+        public static Sampled? Of(Plan plan, List<DayTask> tasks, int people, List<Problem> problems)
+        {
+            if (BeforeOf(plan, tasks, problems) is not { } before)
+            {
+                return null;
+            }
+
+            if (DaySchedule.Order(before, out var circle) is not { } order)
+            {
+                problems.Add(
+                    new(
+                        PathOf(plan, tasks[circle].Id),
+                        $"“{tasks[circle].Name}” would have to come after itself: take one of the tasks out of what it waits for."
+                    )
+                );
+                return null;
+            }
+
+            var likely = DaySchedule.Of(tasks, order, before, [.. tasks.Select(t => t.Minutes.Nominal)], people);
+            var drawn = LatinHypercube.Of(tasks.Count, Samples, Seed);
+            var lengths = new double[Samples];
+            var critical = new int[tasks.Count];
+            var minutes = new double[tasks.Count];
+            for (var s = 0; s < Samples; s++)
+            {
+                for (var t = 0; t < tasks.Count; t++)
+                {
+                    minutes[t] = Drawn(tasks[t].Minutes, drawn[s][t]);
+                }
+
+                var one = DaySchedule.Of(tasks, order, before, minutes, people);
+                lengths[s] = one.Length;
+                for (var t = 0; t < tasks.Count; t++)
+                {
+                    critical[t] += one.Critical[t] ? 1 : 0;
+                }
+            }
+
+            return new(likely, lengths, [.. critical.Select(c => (int)Math.Round(100.0 * c / Samples))]);
+        }
+
+        /// <summary>A triangular figure with its own mode, from one drawn about 0.</summary>
+        private static double Drawn(Spread minutes, double u)
+        {
+            var share = u < 0 ? (1 + u) * (1 + u) / 2 : 1 - ((1 - u) * (1 - u) / 2);
+            var width = minutes.High - minutes.Low;
+            var below = width > 0 ? (minutes.Nominal - minutes.Low) / width : 0;
+            return share < below
+                ? minutes.Low + Math.Sqrt(share * width * (minutes.Nominal - minutes.Low))
+                : minutes.High - Math.Sqrt((1 - share) * width * (minutes.High - minutes.Nominal));
+        }
+
+        private static int[][]? BeforeOf(Plan plan, List<DayTask> tasks, List<Problem> problems)
+        {
+            var at = tasks.Select((t, i) => (t.Id, i)).ToDictionary(t => t.Id, t => t.i, StringComparer.Ordinal);
+            var before = new int[tasks.Count][];
+            for (var t = 0; t < tasks.Count; t++)
+            {
+                foreach (var id in tasks[t].After.Where(id => !at.ContainsKey(id)))
+                {
+                    problems.Add(
+                        new(
+                            PathOf(plan, tasks[t].Id),
+                            $"“{tasks[t].Name}” waits for “{id}”, and there is no such task: choose one of the list."
+                        )
+                    );
+                }
+
+                before[t] = [.. tasks[t].After.Where(at.ContainsKey).Select(id => at[id])];
+            }
+
+            return problems.Count > 0 ? null : before;
+        }
+
+        private static string PathOf(Plan plan, string id)
+        {
+            for (var i = 0; i < plan.Work.Tasks.Count; i++)
+            {
+                if (plan.Work.Tasks[i].Id == id)
+                {
+                    return $"work.tasks[{i}].after";
+                }
+            }
+
+            return "work.tasks";
+        }
+    }
+}

@@ -1,0 +1,202 @@
+using Draklo.Core.Analyses;
+using Draklo.Core.Plans;
+
+namespace Draklo.Core.Days;
+
+/// <summary>The tasks that a plan calls for, with the crew's own minutes where it gives any.</summary>
+/// <remarks>
+/// Method M22. Throw line, climbing, tackle by hand and with a machine, and dragging follow its figures; the other minutes
+/// are estimates.
+/// </remarks>
+public static class DrawnTasks
+{
+    public const string Brief = "brief";
+    public const string Cuts = "cuts";
+    public const string Pull = "pull";
+    public const string Drag = "drag";
+    public const string PackUp = "pack-up";
+
+    internal static readonly (double, double, double) Throw = (8, 15, 35);
+    internal static readonly (double, double, double) Climb = (40, 60, 90);
+    internal static readonly (double, double, double) TackleByHand = (20, 30, 45);
+    internal static readonly (double, double, double) TackleWithMachine = (15, 20, 30);
+
+    /// <summary>Minutes for each of 26 logs dragged: 95, 130 and 190 for all of them.</summary>
+    private static readonly (double Low, double Likely, double High) DragALog = (95.0 / 26, 130.0 / 26, 190.0 / 26);
+
+    /// <summary>What one log weighs that people and a winch move, kg.</summary>
+    private const double LogKg = 180;
+
+    /// <summary>How fast haulers take rope in, metres a second, resets left out.</summary>
+    private const double HaulMps = 0.2;
+
+    private const double ResetMin = 2;
+
+    /// <summary>How many loads the felled tree makes.</summary>
+    public static int Loads(Plan plan, Analysis analysis) =>
+        plan.Work.Loads ?? (int)Math.Clamp(Math.Ceiling(analysis.Tree.MassKg / LogKg), 1, 500);
+
+    /// <summary>As drawn up, with the crew's changes and additions; what it leaves out is gone.</summary>
+    public static List<DayTask> Of(Plan plan, Analysis analysis)
+    {
+        var tasks = Drawn(plan, analysis);
+        foreach (var own in plan.Work.Tasks)
+        {
+            var at = tasks.FindIndex(t => t.Id == own.Id);
+            if (at >= 0)
+            {
+                tasks[at] = Changed(tasks[at], own);
+            }
+            else
+            {
+                tasks.Add(
+                    Changed(new(own.Id, own.Name ?? own.Id, new(5, 10, 20), 1, [Brief], DrawnUp: false, Own: true), own)
+                );
+            }
+        }
+
+        var leftOut = plan.Work.Tasks.Where(t => t.LeftOut).Select(t => t.Id).ToHashSet(StringComparer.Ordinal);
+        return Without(tasks, leftOut);
+    }
+
+    /// <summary>Takes tasks out; what came after one of them comes after what it came after itself.</summary>
+    private static List<DayTask> Without(List<DayTask> tasks, HashSet<string> gone)
+    {
+        var before = tasks.ToDictionary(t => t.Id, t => t.After, StringComparer.Ordinal);
+        return
+        [
+            .. tasks
+                .Where(t => !gone.Contains(t.Id))
+                .Select(t =>
+                    t with
+                    {
+                        After = [.. t.After.SelectMany(a => Kept(a, 0)).Distinct(StringComparer.Ordinal)],
+                    }
+                ),
+        ];
+
+        IEnumerable<string> Kept(string id, int depth) =>
+            !gone.Contains(id) ? [id]
+            : depth > tasks.Count || !before.TryGetValue(id, out var after) ? []
+            : after.SelectMany(a => Kept(a, depth + 1));
+    }
+
+    private static DayTask Changed(DayTask task, TaskMembers own)
+    {
+        var likely = own.LikelyMin ?? task.Minutes.Nominal;
+        // One figure alone moves the others with it, in proportion.
+        var scale = task.Minutes.Nominal > 0 ? likely / task.Minutes.Nominal : 1;
+        return task with
+        {
+            Name = string.IsNullOrWhiteSpace(own.Name) ? task.Name : own.Name,
+            Minutes = new(
+                Math.Min(likely, own.LowMin ?? task.Minutes.Low * scale),
+                likely,
+                Math.Max(likely, own.HighMin ?? task.Minutes.High * scale)
+            ),
+            People = own.People ?? task.People,
+            After = own.After ?? task.After,
+            Own = task.Own || own.LowMin is not null || own.LikelyMin is not null || own.HighMin is not null,
+        };
+    }
+
+    private static List<DayTask> Drawn(Plan plan, Analysis analysis)
+    {
+        var tasks = new List<DayTask>
+        {
+            DayTask.Drawn(Brief, "Walk up, look again, brief and sign", (10, 15, 30), EverybodyOn(plan)),
+        };
+        var many = plan.Lines.Count > 1;
+        var beforeCuts = new List<string>();
+        for (var i = 0; i < plan.Lines.Count; i++)
+        {
+            beforeCuts.Add(AddLine(tasks, plan.Lines[i], many ? $"-{plan.Lines[i].Id}" : ""));
+        }
+
+        if (plan.Site.Targets.Any(t => t.Kind is TargetKind.Road or TargetKind.Path && t.Closing is not null))
+        {
+            tasks.Add(DayTask.Drawn("close-road", "Close the road or path", (5, 10, 20), 1, Brief));
+            beforeCuts.Add("close-road");
+        }
+
+        var thick = Math.Max(0.6, plan.Cut.StumpDiameterM / 0.5);
+        tasks.Add(DayTask.Drawn(Cuts, "Notch and back cut", (10 * thick, 18 * thick, 35 * thick), 2, [.. beforeCuts]));
+        tasks.Add(DayTask.Drawn(Pull, "The pull", PullMinutes(analysis), EverybodyOn(plan), Cuts));
+        var loads = Loads(plan, analysis);
+        tasks.Add(
+            DayTask.Drawn(
+                Drag,
+                loads == 1 ? "Limb, cut up and move one log" : $"Limb, cut up and drag {loads} logs",
+                (DragALog.Low * loads, DragALog.Likely * loads, DragALog.High * loads),
+                Math.Min(3, EverybodyOn(plan)),
+                Pull
+            )
+        );
+        tasks.Add(DayTask.Drawn(PackUp, "Pack up, tick the gear back in", (15, 20, 30), EverybodyOn(plan), Drag));
+        return tasks;
+    }
+
+    /// <returns>The last task of the line.</returns>
+    private static string AddLine(List<DayTask> tasks, LineMembers line, string suffix)
+    {
+        var of = suffix.Length == 0 ? "the line" : $"the {line.Id} line";
+        var climbs = line.Setting?.Way == SettingWay.Climber;
+        var (set, tackle, tight) = ($"set-line{suffix}", $"tackle{suffix}", $"pre-tension{suffix}");
+        tasks.Add(
+            DayTask.Drawn(set, climbs ? $"Climb and set {of}" : $"Throw and set {of}", climbs ? Climb : Throw, 2, Brief)
+        );
+        var machine = line.Puller.Kind is PullerKind.Machine or PullerKind.Vehicle;
+        tasks.Add(
+            DayTask.Drawn(
+                tackle,
+                machine ? $"Rig the machine to {of}" : $"Rig the tackle on {of}",
+                machine ? TackleWithMachine : TackleByHand,
+                machine ? 1 : 2,
+                Brief
+            )
+        );
+        if (line.Redirects.Count > 0)
+        {
+            tasks.Add(
+                DayTask.Drawn(
+                    $"redirect{suffix}",
+                    $"Set the redirects of {of}",
+                    (5.0 * line.Redirects.Count, 10.0 * line.Redirects.Count, 20.0 * line.Redirects.Count),
+                    1,
+                    Brief
+                )
+            );
+        }
+
+        tasks.Add(
+            DayTask.Drawn(
+                tight,
+                $"Bed test and pre-tension {of}",
+                (8, 12, 25),
+                3,
+                line.Redirects.Count > 0 ? [set, tackle, $"redirect{suffix}"] : [set, tackle]
+            )
+        );
+        return tight;
+    }
+
+    private static (double, double, double) PullMinutes(Analysis analysis)
+    {
+        double most = 0;
+        foreach (var line in analysis.Pull.Lines)
+        {
+            most = Math.Max(
+                most,
+                (line.Tackle.HaulLengthM / HaulMps / 60) + (ResetMin * Math.Max(0, line.Tackle.Sets.Sets - 1))
+            );
+        }
+
+        return (2 + most, 4 + (1.5 * most), 10 + (3 * most));
+    }
+
+    /// <summary>Everybody named, or a faller, a watcher and the haulers that the lines take.</summary>
+    public static int EverybodyOn(Plan plan) =>
+        plan.Crew.Count > 0
+            ? plan.Crew.Count
+            : 2 + plan.Lines.Sum(l => l.Puller.Kind == PullerKind.People ? l.Puller.Count : 1);
+}

@@ -1,0 +1,224 @@
+using Draklo.Core.Geometry;
+using Draklo.Core.Plans;
+using NetTopologySuite.Algorithm;
+using Coordinate = NetTopologySuite.Geometries.Coordinate;
+
+namespace Draklo.Core.Sites;
+
+/// <summary>Where a person must not stand.</summary>
+public enum PersonDanger
+{
+    None,
+
+    /// <summary>Within twice the height of the stump while cutting goes on: only who is needed there.</summary>
+    Reach,
+
+    /// <summary>In the drop sector, 45° either side of the lay to 1.2 times the height.</summary>
+    Sector,
+
+    /// <summary>Inside a turn of a loaded line.</summary>
+    Turn,
+
+    /// <summary>Where a parted line flies.</summary>
+    Band,
+
+    /// <summary>Where the tree falls.</summary>
+    Footprint,
+}
+
+/// <summary>One of the crew on the plan.</summary>
+/// <remarks>Method M17.</remarks>
+/// <param name="Given">Whether somebody said where they stand; otherwise the place is worked out.</param>
+/// <param name="In">The worst of what reaches them there; of haulers, the rule for haulers stands beside it.</param>
+/// <param name="DistanceM">From the stump's middle, metres.</param>
+public sealed record PersonOnSite(
+    int Index,
+    string Name,
+    JobRole Role,
+    Place Place,
+    bool Given,
+    PersonDanger In,
+    double DistanceM
+)
+{
+    private const double Abreast = 2;
+    private static readonly double[] Distances = [1.3, 1.6, 2.05, 2.6];
+
+    /// <summary>Everybody with a place: the one given, or the first of the usual ones for the role where nothing reaches.</summary>
+    internal static PersonOnSite[] All(Plan plan, Zones site, TargetShape[] shapes)
+    {
+        var found = new PersonOnSite[plan.Crew.Count];
+        for (var i = 0; i < found.Length; i++)
+        {
+            var person = plan.Crew[i];
+            var place = person.Place is { } given
+                ? new Place(given.EastM, given.NorthM)
+                : Usual(plan, site, shapes, i, found.AsSpan(0, i));
+            found[i] = new(
+                i,
+                person.Name,
+                person.Role,
+                place,
+                person.Place is not null,
+                DangerAt(place, plan, site, person),
+                place.Distance
+            );
+        }
+
+        return found;
+    }
+
+    private static PersonDanger DangerAt(Place place, Plan plan, Zones site, CrewMembers person)
+    {
+        var at = new Coordinate(place.EastM, place.NorthM);
+        if (IsIn(site.Footprint))
+        {
+            return PersonDanger.Footprint;
+        }
+
+        foreach (var line in site.Lines)
+        {
+            if (line.Bands.Any(IsIn))
+            {
+                return PersonDanger.Band;
+            }
+
+            // The turn at the anchor of their own tackle ends at their own hands.
+            var own = Hauls(person.Role) && LineOf(site, person) == line && line.HauledBack;
+            if (line.InsideTurns.Take(line.InsideTurns.Count - (own ? 1 : 0)).Any(IsIn))
+            {
+                return PersonDanger.Turn;
+            }
+        }
+
+        var offLay = Math.Abs(Angle.Between(plan.Lay.BearingDeg, place.BearingDeg));
+        return offLay <= 45 && place.Distance <= site.SectorM ? PersonDanger.Sector
+            : place.Distance <= site.ReachM ? PersonDanger.Reach
+            : PersonDanger.None;
+
+        bool IsIn(IReadOnlyList<Place> area) => PointLocation.IsInRing(at, TargetShape.Ring(area));
+    }
+
+    internal static bool Hauls(JobRole role) => role is JobRole.Hauler or JobRole.Machine;
+
+    internal static LineOnSite LineOf(Zones site, CrewMembers person) =>
+        site.Lines.FirstOrDefault(l => l.Id == person.LineId) ?? site.Lines[0];
+
+    private static Place Usual(
+        Plan plan,
+        Zones site,
+        TargetShape[] shapes,
+        int index,
+        ReadOnlySpan<PersonOnSite> placed
+    )
+    {
+        var person = plan.Crew[index];
+        if (Hauls(person.Role))
+        {
+            var line = LineOf(site, person);
+            var before = 0;
+            for (var i = 0; i < index; i++)
+            {
+                before += Hauls(plan.Crew[i].Role) && LineOf(site, plan.Crew[i]) == line ? 1 : 0;
+            }
+
+            // One behind the other on the rope, away from the tackle.
+            var away = Place.At(Abreast * before, line.Crew.BearingFrom(line.Anchor));
+            return new(line.Crew.EastM + away.EastM, line.Crew.NorthM + away.NorthM);
+        }
+
+        if (person.Role == JobRole.Faller)
+        {
+            return OnWayOut(plan, site, person);
+        }
+
+        return Free(plan, site, shapes, person, placed);
+    }
+
+    /// <summary>Out along the first clear way, as far as it takes to leave every band: a parted line flies back past the tree.</summary>
+    private static Place OnWayOut(Plan plan, Zones site, CrewMembers person)
+    {
+        var way = site.Retreats.FirstOrDefault(r => r is { Clear: true, GivenUpBy: null }) ?? site.Retreats[0];
+        for (var metres = Zones.RetreatLength; metres <= site.ReachM; metres++)
+        {
+            var place = Place.At(metres, way.BearingDeg);
+            if (DangerAt(place, plan, site, person) <= PersonDanger.Reach)
+            {
+                return place;
+            }
+        }
+
+        return Place.At(Zones.RetreatLength, way.BearingDeg);
+    }
+
+    /// <summary>The nearest of the usual places for a role where nothing reaches, off buildings, water and other people.</summary>
+    private static Place Free(
+        Plan plan,
+        Zones site,
+        TargetShape[] shapes,
+        CrewMembers person,
+        ReadOnlySpan<PersonOnSite> placed
+    )
+    {
+        double[] bearings = person.Role switch
+        {
+            JobRole.Watcher => [95, -95, 110, -110, 80, -80],
+            JobRole.Lead => [120, -120, 140, -140, 105, -105],
+            _ => [150, -150, 165, -165, 135, -135, 180],
+        };
+        // Who is not needed near the tree stands outside its reach from the start.
+        var nearest = person.Role is JobRole.Watcher or JobRole.Lead ? 0 : 2;
+        var last = Place.At(Distances[^1] * plan.Tree.HeightM, plan.Lay.BearingDeg + 180);
+        foreach (var distance in Distances.Skip(nearest))
+        {
+            foreach (var off in bearings)
+            {
+                var place = Place.At(distance * plan.Tree.HeightM, plan.Lay.BearingDeg + off);
+                if (
+                    DangerAt(place, plan, site, person) <= PersonDanger.Reach
+                    && !IsTaken(place, placed)
+                    && !StandsIn(place, shapes)
+                )
+                {
+                    return place;
+                }
+            }
+        }
+
+        return last;
+    }
+
+    private static bool IsTaken(Place place, ReadOnlySpan<PersonOnSite> placed)
+    {
+        foreach (var other in placed)
+        {
+            if (other.Place.DistanceTo(place) < Abreast)
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private static bool StandsIn(Place place, TargetShape[] shapes)
+    {
+        Coordinate[] spot =
+        [
+            new(place.EastM - 1, place.NorthM - 1),
+            new(place.EastM + 1, place.NorthM - 1),
+            new(place.EastM + 1, place.NorthM + 1),
+            new(place.EastM - 1, place.NorthM + 1),
+            new(place.EastM - 1, place.NorthM - 1),
+        ];
+        foreach (var shape in shapes)
+        {
+            if (shape.BlocksRetreat && shape.DistanceTo(spot) <= 0)
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}
