@@ -175,12 +175,10 @@ public sealed class History(Database database, TimeProvider clock)
             (Kept.Use, _) => ["update gear_use set undone_at = null where number = @Id"],
             (Kept.Rules, null) => ["delete from locker_rules where id = @Id"],
             (Kept.Rules, _) => [Upsert("locker_rules", "rules")],
-            (Kept.Species, null) => ["delete from own_species where id = @Id"],
-            (Kept.Species, _) => [Upsert("own_species", "species")],
-            (Kept.Policy, null) => ["delete from policy where id = @Id"],
-            (Kept.Policy, _) => [Upsert("policy", "policy")],
-            (Kept.Tackle, null) => ["delete from own_tackle where id = @Id"],
-            (Kept.Tackle, _) => [Upsert("own_tackle", "tackle")],
+            _ when Kept.Tables.FirstOrDefault(t => t.Kind == kind) is { Table: { } table } named =>
+            [
+                before is null ? $"delete from {table} where id = @Id" : Upsert(table, named.Column),
+            ],
             _ => [],
         };
 

@@ -31,6 +31,10 @@ internal sealed record Kept(
     public const string Species = "species";
     public const string Policy = "policy";
     public const string Tackle = "tackle";
+    public const string Person = "person";
+    public const string Template = "template";
+    public const string Kit = "kit";
+    public const string Signature = "signature";
 
     public static IReadOnlyList<Kept> All { get; } =
     [
@@ -72,6 +76,27 @@ internal sealed record Kept(
         Named<Species>(Species, "own_species", "species"),
         Named<Policy>(Policy, "policy", "policy"),
         Named<OwnTackle>(Tackle, "own_tackle", "tackle"),
+        new(
+            Signature,
+            "select cast(number as text) as id, name, cast(signature as text) as text from signature",
+            "update signature set signature = @text where number = @id",
+            Problems<Core.Briefs.Signature>,
+            Readable<Core.Briefs.Signature>
+        ),
+        Named<Person>(Person, "person", "person"),
+        Named<JobTemplate>(Template, "job_template", "template"),
+        Named<TodayKit>(Kit, "kit", "kit"),
+    ];
+
+    /// <summary>Documents under an id of their own: kind, table and column.</summary>
+    public static IReadOnlyList<(string Kind, string Table, string Column)> Tables { get; } =
+    [
+        (Species, "own_species", "species"),
+        (Policy, "policy", "policy"),
+        (Tackle, "own_tackle", "tackle"),
+        (Person, "person", "person"),
+        (Template, "job_template", "template"),
+        (Kit, "kit", "kit"),
     ];
 
     public static Kept? Of(string kind) => All.FirstOrDefault(k => k.Kind == kind);

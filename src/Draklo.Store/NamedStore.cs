@@ -1,6 +1,7 @@
 using System.Data;
 using Dapper;
 using Draklo.Core.Catalogue;
+using Draklo.Core.Gear;
 using Draklo.Core.Plans;
 using Draklo.Core.Reading;
 
@@ -95,3 +96,15 @@ public sealed class PolicyStore(Database database, TimeProvider clock)
 /// <summary>Tackles that the crew has put together.</summary>
 public sealed class TackleStore(Database database, TimeProvider clock)
     : NamedStore<OwnTackle>(database, clock, Kept.Tackle, "own_tackle", "tackle", t => t.Id);
+
+/// <summary>The crew's book.</summary>
+public sealed class PersonStore(Database database, TimeProvider clock)
+    : NamedStore<Person>(database, clock, Kept.Person, "person", "person", p => p.Id);
+
+/// <summary>Plans that new jobs start from.</summary>
+public sealed class TemplateStore(Database database, TimeProvider clock)
+    : NamedStore<JobTemplate>(database, clock, Kept.Template, "job_template", "template", t => t.Id);
+
+/// <summary>The pieces on the truck today.</summary>
+public sealed class KitStore(Database database, TimeProvider clock)
+    : NamedStore<TodayKit>(database, clock, Kept.Kit, "kit", "kit", k => k.Id);

@@ -257,7 +257,7 @@ public sealed class BackupTests : IAsyncLifetime
         );
         connection.Open();
         connection.Execute(
-            "delete from job_entry; delete from job_revision; delete from job; delete from gear_use; delete from gear_inspection; delete from gear_item; update policy set policy = 'x'"
+            "delete from job_entry; delete from brief; delete from signature; delete from packing_tick; delete from job_revision; delete from job; delete from gear_use; delete from gear_inspection; delete from gear_item; update policy set policy = 'x'"
         );
     }
 

@@ -26,7 +26,7 @@ public sealed class SiteApiTests(RunningServer server) : IClassFixture<RunningSe
     [Fact]
     public async Task A_site_goes_out_as_GeoJSON_and_comes_back()
     {
-        var plan = (await server.DemoAsync("Side-leaner"))["plan"]!;
+        var plan = (await server.DemoAsync("Spruce"))["plan"]!;
         Assert.NotNull(
             (await server.SendAsync(HttpMethod.Post, "/api/site/geojson", plan)).Body!["errors"]!["site.origin"]
         );

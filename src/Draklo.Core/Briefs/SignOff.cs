@@ -1,3 +1,4 @@
+using System.Globalization;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
@@ -19,7 +20,13 @@ public sealed record Signature(
     string Fingerprint,
     IReadOnlyList<Covered> Covered,
     bool ClockBack
-);
+)
+{
+    /// <summary>Whether one time is before another, both as signatures have them.</summary>
+    public static bool IsEarlier(string at, string than) =>
+        DateTimeOffset.Parse(at, CultureInfo.InvariantCulture)
+        < DateTimeOffset.Parse(than, CultureInfo.InvariantCulture);
+}
 
 /// <summary>How somebody of the crew stands to the page as it is now.</summary>
 /// <param name="HasSigned">Whether their name is under it.</param>

@@ -23,6 +23,14 @@ public sealed record Plan : IDocumentPart
     [MaxLength(120)]
     public string Name { get; init; } = "";
 
+    [Display(Name = "Place", Description = "Of the job; in files only, a kept job has it beside its plan.")]
+    [MaxLength(120)]
+    public string? Place { get; init; }
+
+    [Display(Name = "Day", Description = "yyyy-MM-dd; in files only, a kept job has it beside its plan.")]
+    [MaxLength(10)]
+    public string? PlannedOn { get; init; }
+
     public required LayMembers Lay { get; init; }
 
     public required TreeMembers Tree { get; init; }

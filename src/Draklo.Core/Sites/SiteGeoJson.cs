@@ -24,7 +24,6 @@ public static class SiteGeoJson
     private const int MostFeatures = 1000;
 
     private static readonly JsonSerializerOptions Options = MakeOptions();
-    private static readonly string[] KindNames = Enum.GetNames<TargetKind>();
     private static readonly GeometryFactory Factory = new(new PrecisionModel(), 4326);
 
     /// <summary>
@@ -113,7 +112,8 @@ public static class SiteGeoJson
     /// The site with the targets of a GeoJSON file added, or what is wrong with the file; then nothing is added.
     /// </summary>
     /// <remarks>
-    /// A feature of kind "stump" gives the origin when the site has none; "anchor" and "redirect" features belong to
+    /// A target that is on the plan already is not added again: the same id and kind, or the same kind in the same place; what the
+    /// file says of it takes the place of what stood there, and words and arrangements stay. A feature of kind "stump" gives the origin when the site has none; "anchor" and "redirect" features belong to
     /// lines and are passed over.
     /// </remarks>
     public static (SiteMembers? Site, List<Problem> Problems) Read(ReadOnlyMemory<byte> file, SiteMembers site)
@@ -182,7 +182,7 @@ public static class SiteGeoJson
         }
 
         var stump = features.FirstOrDefault(f =>
-            Text(f, "kind") == "stump" && f.Geometry is GeoPoint { IsEmpty: false }
+            GeoTargets.Text(f, "kind") == "stump" && f.Geometry is GeoPoint { IsEmpty: false }
         );
         var origin =
             site.Origin
@@ -196,9 +196,11 @@ public static class SiteGeoJson
         var targets = site.Targets.ToList();
         var ids = targets.Select(t => t.Id).ToHashSet(StringComparer.Ordinal);
         var mark = site.Mark;
+        var known = 0;
+        var left = Enumerable.Range(0, targets.Count).ToHashSet();
         for (var i = 0; i < features.Count && problems.Count == 0 && targets.Count <= MostTargets; i++)
         {
-            var kind = Text(features[i], "kind");
+            var kind = GeoTargets.Text(features[i], "kind");
             if (kind is "stump" or "anchor" or "redirect" || features[i].Geometry is null or { IsEmpty: true })
             {
                 continue;
@@ -248,11 +250,14 @@ public static class SiteGeoJson
                     continue;
                 }
 
-                targets.Add(TargetOf(features[i], kind, shape, places, ids));
-                if (new TargetShape(targets[^1]).ProblemOfPoints() is { } fault)
+                var target = GeoTargets.Of(features[i], kind, shape, places);
+                if (new TargetShape(target).ProblemOfPoints() is { } fault)
                 {
-                    problems.Add(new($"file.features[{i}]", $"“{targets[^1].Name ?? targets[^1].Id}”: {fault}"));
+                    problems.Add(new($"file.features[{i}]", $"“{target.Name ?? target.Id}”: {fault}"));
+                    break;
                 }
+
+                known += GeoTargets.Take(targets, ids, left, target, GeoTargets.IsNamed(features[i])) ? 1 : 0;
             }
         }
 
@@ -265,7 +270,7 @@ public static class SiteGeoJson
                 )
             );
         }
-        else if (problems.Count == 0 && targets.Count == site.Targets.Count && mark == site.Mark)
+        else if (problems.Count == 0 && known == 0 && targets.Count == site.Targets.Count && mark == site.Mark)
         {
             problems.Add(new("file", "This file holds no place, line or area that could be a target."));
         }
@@ -281,112 +286,11 @@ public static class SiteGeoJson
             "The site has no origin yet: give the stump's latitude and longitude, to which GeoJSON is laid out."
         );
 
-    private static TargetMembers TargetOf(
-        IFeature feature,
-        string? kind,
-        Outline shape,
-        Place[] places,
-        HashSet<string> taken
-    )
-    {
-        var known = Array.FindIndex(KindNames, n => n.Equals(kind, StringComparison.OrdinalIgnoreCase))
-            is >= 0
-                and var at
-            ? Enum.GetValues<TargetKind>()[at]
-            : KindByTags(feature);
-        var name = Text(feature, "name");
-        var id =
-            Text(feature, "id") is { } own && PlainId(own) is { Length: > 0 } plain
-                ? plain
-                : JsonNamingPolicy.KebabCaseLower.ConvertName(known.ToString());
-        var free = id;
-        for (var n = 2; !taken.Add(free); n++)
-        {
-            free = $"{id[..Math.Min(id.Length, 26)]}-{n}";
-        }
-
-        return new()
-        {
-            Id = free,
-            Kind = known,
-            Name = name is { Length: > 60 } ? name[..60] : name,
-            Points =
-            [
-                .. places.Select(at => new PlaceMembers
-                {
-                    EastM = Math.Round(at.EastM, 2),
-                    NorthM = Math.Round(at.NorthM, 2),
-                }),
-            ],
-            Closed = shape is Polygon,
-            RadiusM = Math.Clamp(Number(feature, "radiusM") ?? 0, 0, 50),
-            HeightM = Number(feature, "heightM") is >= 0 and <= 150 and var height ? height : null,
-            MayBeHit = Value(feature, "mayBeHit") is true,
-        };
-    }
-
-    /// <summary>What widely used map tags call these things.</summary>
-    private static TargetKind KindByTags(IFeature feature) =>
-        Text(feature, "building") is not null ? TargetKind.Building
-        : Text(feature, "power") is not null ? TargetKind.PowerLine
-        : Text(feature, "barrier") switch
-        {
-            "wall" => TargetKind.Wall,
-            "fence" => TargetKind.Fence,
-            "hedge" => TargetKind.Hedge,
-            _ => Text(feature, "highway") switch
-            {
-                null => Text(feature, "natural") switch
-                {
-                    "tree" => TargetKind.Tree,
-                    "water" => TargetKind.Water,
-                    _ => TargetKind.Other,
-                },
-                "path" or "footway" or "track" => TargetKind.Path,
-                _ => TargetKind.Road,
-            },
-        };
-
-    private static string PlainId(string text)
-    {
-        var plain = new string([.. text.ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')]).Trim(
-            '-'
-        );
-        return plain[..Math.Min(plain.Length, 32)].Trim('-');
-    }
-
     private static Place FromDegrees(Coordinate at, OriginMembers origin) =>
         new(
             Angle.Radians(at.X - origin.LongitudeDeg) * EarthRadius * Math.Cos(Angle.Radians(origin.LatitudeDeg)),
             Angle.Radians(at.Y - origin.LatitudeDeg) * EarthRadius
         );
-
-    /// <summary>An attribute; null when it is missing, too large a number, or no text.</summary>
-    private static object? Value(IFeature feature, string name)
-    {
-        try
-        {
-            return feature.Attributes?.GetOptionalValue(name);
-        }
-        catch (Exception e)
-            when (e is NotSupportedException or InvalidOperationException or FormatException or OverflowException)
-        {
-            return null;
-        }
-    }
-
-    private static string? Text(IFeature feature, string name) =>
-        Value(feature, name) as string is { Length: > 0 } text ? text : null;
-
-    private static double? Number(IFeature feature, string name) =>
-        Value(feature, name) switch
-        {
-            double d => d,
-            decimal m => (double)m,
-            int n => n,
-            long l => l,
-            _ => null,
-        };
 
     private static Feature FeatureOf(Outline shape, params (string Name, object? Value)[] attributes)
     {

@@ -13,7 +13,7 @@ internal static class DemoLocker
 {
     private static readonly DateOnly WrittenOn = new(2026, 11, 25);
 
-    public static void AddTo(LockerStore locker, PolicyStore policies, TackleStore tackles)
+    public static void AddTo(LockerStore locker, PolicyStore policies, TackleStore tackles, PersonStore people)
     {
         using var stream = typeof(DemoLocker).Assembly.GetManifestResourceStream("Draklo.Web.Demo.locker.json")!;
         using var bytes = new MemoryStream();
@@ -46,6 +46,11 @@ internal static class DemoLocker
             policies.Keep(policy);
         }
 
+        foreach (var person in document.People)
+        {
+            people.Keep(person);
+        }
+
         foreach (var tackle in document.Tackles)
         {
             tackles.Keep(tackle);
@@ -61,6 +66,8 @@ internal static class DemoLocker
         public required IReadOnlyList<Policy> Policies { get; init; }
 
         public required IReadOnlyList<OwnTackle> Tackles { get; init; }
+
+        public required IReadOnlyList<Person> People { get; init; }
 
         public required IReadOnlyList<PieceDocument> Pieces { get; init; }
     }

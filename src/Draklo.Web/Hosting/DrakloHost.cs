@@ -4,8 +4,11 @@ using Draklo.Core.Reading;
 using Draklo.Core.Units;
 using Draklo.Store;
 using Draklo.Web.Analysis;
+using Draklo.Web.Briefs;
 using Draklo.Web.Care;
 using Draklo.Web.Catalogue;
+using Draklo.Web.Crew;
+using Draklo.Web.Days;
 using Draklo.Web.Demo;
 using Draklo.Web.Jobs;
 using Draklo.Web.Locker;
@@ -142,8 +145,13 @@ public static class DrakloHost
         app.MapAnalysis();
         app.MapCatalogue();
         app.MapJobs();
+        app.MapRevisions();
+        app.MapArchives();
         app.MapLocker();
         app.MapKept();
+        app.MapCrew();
+        app.MapBriefs();
+        app.MapDays();
         app.MapSites();
         app.MapOutside();
         app.MapCare();
@@ -167,8 +175,10 @@ public static class DrakloHost
                     DemoLocker.AddTo(
                         new(fresh, TimeProvider.System),
                         new(fresh, TimeProvider.System),
+                        new(fresh, TimeProvider.System),
                         new(fresh, TimeProvider.System)
                     );
+                    DemoBriefs.AddTo(fresh, TimeProvider.System);
                 }
             },
             older => new Backups(older, settings.DataFolder, TimeProvider.System).Make(BackupReason.Upgrade)
@@ -183,6 +193,13 @@ public static class DrakloHost
         services.AddSingleton<PolicyStore>();
         services.AddSingleton<TackleStore>();
         services.AddSingleton<SpeciesStore>();
+        services.AddSingleton<PersonStore>();
+        services.AddSingleton<TemplateStore>();
+        services.AddSingleton<KitStore>();
+        services.AddSingleton<PinStore>();
+        services.AddSingleton<BriefStore>();
+        services.AddSingleton<Pins>();
+        services.AddSingleton<BriefDesk>();
         services.AddSingleton<History>();
         services.AddSingleton<Damage>();
         services.AddSingleton(s => new Backups(s.GetRequiredService<Database>(), folder, TimeProvider.System));

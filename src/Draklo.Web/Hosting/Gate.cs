@@ -122,7 +122,7 @@ internal sealed class Gate(RequestDelegate next, HostSettings settings)
         Kind(request) switch
         {
             Body.Csv => "a CSV file, text/csv",
-            Body.Zip => "a backup's zip file, application/zip",
+            Body.Zip => "a zip file, application/zip",
             _ => "JSON, application/json",
         };
 
@@ -130,7 +130,9 @@ internal sealed class Gate(RequestDelegate next, HostSettings settings)
     {
         var path = request.Path.Value ?? "";
         return path.StartsWith("/api/locker/csv", StringComparison.OrdinalIgnoreCase) ? Body.Csv
-            : path.StartsWith("/api/backups/file", StringComparison.OrdinalIgnoreCase) ? Body.Zip
+            : path.StartsWith("/api/backups/file", StringComparison.OrdinalIgnoreCase)
+            || path.StartsWith("/api/jobs/archives", StringComparison.OrdinalIgnoreCase)
+                ? Body.Zip
             : Body.Json;
     }
 

@@ -13,6 +13,8 @@ namespace Draklo.Web.Jobs;
 /// <summary>What a client sends to create or save a job.</summary>
 public sealed record JobDocument
 {
+    private const int LongestName = 120;
+
     [Display(Name = "Name of the job")]
     public required string Name { get; init; }
 
@@ -30,12 +32,14 @@ public sealed record JobDocument
     public List<Problem> Problems()
     {
         var problems = new List<Problem>();
-        if (string.IsNullOrWhiteSpace(Name) || Name.Length > 120)
+        if (string.IsNullOrWhiteSpace(Name) || Name.Length > LongestName)
         {
             problems.Add(
                 new(
                     "name",
-                    Name.Length > 120 ? "The name is longer than 120 letters: shorten it." : "Give the job a name."
+                    Name.Length > LongestName
+                        ? "The name is longer than 120 letters: shorten it."
+                        : "Give the job a name."
                 )
             );
         }
@@ -61,7 +65,21 @@ public sealed record JobDocument
         return problems;
     }
 
-    public JobContent ToContent() => new(Name.Trim(), Place.Trim(), PlannedOn, Plan with { Name = Name.Trim() });
+    public JobContent ToContent() =>
+        new(Name.Trim(), Place.Trim(), PlannedOn, Plan with { Name = Name.Trim(), Place = null, PlannedOn = null });
+
+    /// <summary>A job out of a plan file, as far as it says where and when.</summary>
+    public static JobDocument OfFile(Plan plan)
+    {
+        var name = string.IsNullOrWhiteSpace(plan.Name) ? "Imported plan" : plan.Name;
+        return new()
+        {
+            Name = name.Length > LongestName ? name[..LongestName] : name,
+            Place = plan.Place ?? "",
+            PlannedOn = plan.PlannedOn,
+            Plan = plan,
+        };
+    }
 }
 
 /// <summary>What a client sends to begin a job; whatever is left out is filled in.</summary>
@@ -88,6 +106,10 @@ public sealed record NewJobDocument
     )]
     public string? Like { get; init; }
 
+    [Display(Name = "Template", Description = "Id of a template of the crew to start from. Only without a plan.")]
+    public string? Template { get; init; }
+
+    /// <param name="like">The plan to start from, of an earlier job or a template; null for none.</param>
     public JobDocument ToJob(Plan? like) =>
         new()
         {

@@ -66,16 +66,6 @@ internal static partial class JobEndpoints
             .WithSummary("Brings a deleted job back as it was.")
             .Produces<JobAnswer>()
             .ProducesProblem(404);
-        jobs.MapGet("/{id}/revisions", RevisionsOf)
-            .WithName("listRevisions")
-            .WithSummary("Every revision that is still kept, the latest first.")
-            .Produces<IReadOnlyList<KeptRevision>>()
-            .ProducesProblem(404);
-        jobs.MapPost("/{id}/revisions/{number}/take", TakeRevision)
-            .WithName("takeRevision")
-            .WithSummary("Saves an earlier revision as the newest.")
-            .Produces<JobAnswer>()
-            .ProducesProblem(404);
         jobs.MapGet("/{id}/plan.json", Export)
             .WithName("exportPlan")
             .WithSummary("The plan file.")
@@ -116,24 +106,10 @@ internal static partial class JobEndpoints
         return Results.Bytes(list.Read(system, offset, limit), "application/json; charset=utf-8");
     }
 
-    private static IResult RevisionsOf(JobStore store, string id) =>
-        store.Revisions(id) is { Count: > 0 } revisions ? Results.Ok(revisions) : Missing();
-
-    private static IResult TakeRevision(JobStore store, HttpResponse response, string id, int number)
-    {
-        if (store.Find(id) is not { } now || store.Find(id, number) is not { } then)
-        {
-            return PlainProblems.NotFound("There is no such revision of this job; old ones are thinned out.");
-        }
-
-        var (result, job) = store.Save(id, now.Revision, then.Content);
-        return result == SaveResult.Saved ? WithTag(response, job!, Results.Ok(JobAnswer.Of(job!))) : Missing();
-    }
-
     private static IResult Read(JobStore store, HttpResponse response, string id) =>
         store.Find(id) is { } job ? WithTag(response, job, Results.Ok(JobAnswer.Of(job))) : Missing();
 
-    private static async Task<IResult> CreateAsync(JobStore store, HttpContext http)
+    private static async Task<IResult> CreateAsync(JobStore store, TemplateStore templates, HttpContext http)
     {
         var (asked, refusal) = await http.Request.ReadAsync<NewJobDocument>();
         if (asked is null)
@@ -147,7 +123,15 @@ internal static partial class JobEndpoints
             return PlainProblems.Refused([new("like", "There is no such job to start from; choose another.")]);
         }
 
-        var document = asked.ToJob(like?.Content.Plan);
+        var template = asked.Template is { Length: > 0 } from
+            ? templates.List().FirstOrDefault(t => t.Id == from)
+            : null;
+        if (asked.Template is { Length: > 0 } && template is null)
+        {
+            return PlainProblems.Refused([new("template", "There is no such template any more; choose another.")]);
+        }
+
+        var document = asked.ToJob(like?.Content.Plan ?? template?.Plan);
         var problems = document.Problems();
         return problems.Count > 0
             ? PlainProblems.Refused(problems)
@@ -210,9 +194,16 @@ internal static partial class JobEndpoints
     private static IResult Export(JobStore store, string id) =>
         store.Find(id) is { } job
             ? Results.File(
-                JsonSerializer.SerializeToUtf8Bytes(job.Content.Plan, FileOptions),
+                JsonSerializer.SerializeToUtf8Bytes(
+                    job.Content.Plan with
+                    {
+                        Place = job.Content.Place,
+                        PlannedOn = job.Content.PlannedOn,
+                    },
+                    FileOptions
+                ),
                 "application/json",
-                FileNameOf(job.Content.Name)
+                $"{FileNameOf(job.Content.Name)}.draklo.json"
             )
             : Missing();
 
@@ -244,29 +235,27 @@ internal static partial class JobEndpoints
             return PlainProblems.Refused(problems);
         }
 
-        var name =
-            string.IsNullOrWhiteSpace(plan.Name) ? "Imported plan"
-            : plan.Name.Length > 120 ? plan.Name[..120]
-            : plan.Name;
-        return Created(http.Response, store.Create(new(name, "", null, plan with { Name = name })));
+        var job = JobDocument.OfFile(plan);
+        var wrong = job.Problems();
+        return wrong.Count > 0 ? PlainProblems.Refused(wrong) : Created(http.Response, store.Create(job.ToContent()));
     }
 
-    private static IResult Created(HttpResponse response, Job job) =>
+    internal static IResult Created(HttpResponse response, Job job) =>
         WithTag(response, job, Results.Created($"/api/jobs/{job.Id}", JobAnswer.Of(job)));
 
-    private static IResult WithTag(HttpResponse response, Job job, IResult result)
+    internal static IResult WithTag(HttpResponse response, Job job, IResult result)
     {
         response.Headers.ETag = $"\"{job.Revision}\"";
         return result;
     }
 
-    private static IResult Missing() =>
+    internal static IResult Missing() =>
         PlainProblems.NotFound("There is no such job, or it was deleted. Go back to the list.");
 
-    private static string FileNameOf(string name)
+    internal static string FileNameOf(string name)
     {
         var plain = NotForFileNames().Replace(name.ToLowerInvariant(), "-").Trim('-');
-        return $"{(plain.Length == 0 ? "plan" : plain)}.draklo.json";
+        return plain.Length == 0 ? "plan" : plain;
     }
 
     [GeneratedRegex("[^a-z0-9]+", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 200)]

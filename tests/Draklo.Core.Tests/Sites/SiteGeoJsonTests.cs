@@ -73,6 +73,55 @@ public sealed class SiteGeoJsonTests
     }
 
     [Fact]
+    public void Reading_ones_own_site_back_doubles_nothing_and_keeps_what_was_arranged()
+    {
+        var word = new WordMembers { By = "Control room", At = "2026-04-18T07:00:00+02:00" };
+        var plan = WithTargets(
+            Lime(),
+            new TargetMembers
+            {
+                Id = "wire",
+                Kind = TargetKind.PowerLine,
+                Points = [Place(-40, 40), Place(60, 45)],
+                UtilityWord = word,
+            },
+            new TargetMembers
+            {
+                Id = "shed",
+                Kind = TargetKind.Building,
+                Points = [Place(-20, 5)],
+                RadiusM = 2,
+            },
+            new TargetMembers
+            {
+                Id = "shed-2",
+                Kind = TargetKind.Building,
+                Points = [Place(-30, 5)],
+                RadiusM = 2,
+            }
+        );
+        var site = plan.Site with
+        {
+            Origin = new() { LatitudeDeg = 54.4, LongitudeDeg = -3.1 },
+            Mark = Place(20, 0),
+        };
+        var (json, _) = SiteGeoJson.Write(plan with { Site = site });
+        var (again, faults) = SiteGeoJson.Read(json, site);
+        Assert.Empty(faults);
+        Assert.Equal(site.Targets.Select(t => t.Id), again!.Targets.Select(t => t.Id));
+        Assert.Equal(word, again.Targets[0].UtilityWord);
+
+        // One that has moved in the file moves on the plan; one without an id is known by its place.
+        var moved = Encoding
+            .UTF8.GetString(json!)
+            .Replace("\"id\": \"shed-2\",", "", StringComparison.Ordinal)
+            .Replace("\"radiusM\": 2", "\"radiusM\": 3", StringComparison.Ordinal);
+        var (renewed, _) = SiteGeoJson.Read(Encoding.UTF8.GetBytes(moved), site);
+        Assert.Equal(["wire", "shed", "shed-2"], renewed!.Targets.Select(t => t.Id));
+        Assert.Equal([3, 3], renewed.Targets.Skip(1).Select(t => t.RadiusM));
+    }
+
+    [Fact]
     public void Tags_of_common_maps_are_understood_and_shapes_of_many_parts_taken_apart()
     {
         const string Text = """

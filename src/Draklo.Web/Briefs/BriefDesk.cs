@@ -1,0 +1,219 @@
+using System.Globalization;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using Draklo.Core.Analyses;
+using Draklo.Core.Briefs;
+using Draklo.Core.Plans;
+using Draklo.Core.Reading;
+using Draklo.Core.Units;
+using Draklo.Store;
+using Draklo.Web.Crew;
+
+namespace Draklo.Web.Briefs;
+
+/// <summary>Makes a job's brief from its plan, takes signatures and issues it.</summary>
+internal sealed class BriefDesk(
+    JobStore jobs,
+    LockerStore locker,
+    BriefStore briefs,
+    PersonStore people,
+    Pins pins,
+    TimeProvider clock
+)
+{
+    /// <summary>The brief as it stands; problems where the plan cannot be computed; neither when there is no such job.</summary>
+    public (BriefAnswer? Answer, IReadOnlyList<Problem> Problems) Of(string id, UnitSystem units)
+    {
+        if (jobs.Find(id) is not { } job)
+        {
+            return (null, []);
+        }
+
+        var plan = job.Content.Plan;
+        var outcome = PlanAnalysis.Of(plan, units, withWorkings: false, locker.Standings(units));
+        if (outcome.Analysis is not { } analysis)
+        {
+            return (null, outcome.Problems);
+        }
+
+        var pieces = locker.List().ToDictionary(k => k.Item.Id, k => k.Item, StringComparer.Ordinal);
+        var brief = Brief.Of(plan, analysis, pieces, units);
+        var signatures = briefs.Signatures(id);
+        var signOff = SignOff.Of(plan, brief, signatures, units);
+        var issued = briefs.Issued(id);
+        var last = issued.Count > 0 ? issued[^1] : null;
+        var state =
+            last is null ? BriefState.NotIssued
+            : last.Fingerprint == brief.Fingerprint && signOff.MayIssue ? BriefState.Issued
+            : BriefState.ChangedSince;
+        var content = job.Content;
+        return (
+            new(
+                id,
+                job.Revision,
+                state,
+                last?.Number ?? 0,
+                new(
+                    content.Name,
+                    content.Place,
+                    content.PlannedOn,
+                    units,
+                    brief,
+                    plan,
+                    analysis,
+                    [.. signOff.People.Where(p => p.HasSigned).Select(p => p.Last!)]
+                ),
+                signOff,
+                issued,
+                ChangesSince(id, last, brief, units),
+                [.. plan.Crew.Where(c => IdOf(c) is { } known && pins.Has(known)).Select(c => c.Name.Trim())],
+                briefs.Ticks(id)
+            ),
+            []
+        );
+    }
+
+    /// <summary>A page as it was issued, the very text that was kept; null when there is none.</summary>
+    public (IssuedBrief Issued, string Page)? Issued(string id, long number) =>
+        briefs.Page(id, number) is { } text && briefs.Issued(id).FirstOrDefault(b => b.Number == number) is { } issued
+            ? (issued, text)
+            : null;
+
+    /// <summary>Puts a name under the page.</summary>
+    public IReadOnlyList<Problem> Sign(BriefAnswer now, SignDocument asked)
+    {
+        var name = asked.Name.Trim();
+        if (now.SignOff.People.FirstOrDefault(p => p.Name == name) is not { } person)
+        {
+            return [new("name", $"{name} is not on this job: put them on it first.")];
+        }
+
+        if (Moved(now, asked.Fingerprint) is { } moved)
+        {
+            return [moved];
+        }
+
+        if (person is { HasSigned: true, Last: { } last })
+        {
+            return [new("name", $"{name} has signed this page already, at {LocalTime(last.At)}.")];
+        }
+
+        var byLead = !string.IsNullOrWhiteSpace(asked.Lead) && asked.Lead.Trim() != name;
+        var signer = byLead ? asked.Lead!.Trim() : name;
+        if (byLead && !IsLead(now, signer))
+        {
+            return [new("lead", $"{signer} is not the lead of this job: only the lead signs for others.")];
+        }
+
+        if (PinProblem(now, signer, asked.Pin) is { } wrong)
+        {
+            return [wrong];
+        }
+
+        briefs.Sign(
+            now.JobId,
+            (number, at, before) =>
+                new(
+                    number,
+                    name,
+                    $"{person.Role}".ToLowerInvariant(),
+                    at,
+                    byLead ? "by-lead" : "own-pin",
+                    signer,
+                    now.Page.Brief.Fingerprint,
+                    now.Page.Brief.Covered,
+                    ClockBack: before is not null && Signature.IsEarlier(at, before.At)
+                )
+        );
+        return [];
+    }
+
+    /// <summary>Keeps the page as issued, when nothing holds it.</summary>
+    public IReadOnlyList<Problem> Issue(BriefAnswer now, IssueDocument asked)
+    {
+        var name = asked.Name.Trim();
+        if (Moved(now, asked.Fingerprint) is { } moved)
+        {
+            return [moved];
+        }
+
+        if (!IsLead(now, name))
+        {
+            return [new("name", $"{name} is not the lead of this job: the lead issues the brief.")];
+        }
+
+        if (now.State == BriefState.Issued)
+        {
+            return [new("fingerprint", $"This page is issued already, as brief {now.Number}.")];
+        }
+
+        if (now.SignOff.Holds is [{ Text: var first }, ..])
+        {
+            return [new("fingerprint", $"Not issued: {first}")];
+        }
+
+        if (PinProblem(now, name, asked.Pin) is { } wrong)
+        {
+            return [wrong];
+        }
+
+        var page = JsonSerializer.Serialize(now.Page, DocumentReader.Options);
+        briefs.Issue(now.JobId, now.Revision, name, now.Page.Brief.Fingerprint, _ => page);
+        return [];
+    }
+
+    /// <summary>What a kept page covers; null for a text that is no page.</summary>
+    public static IReadOnlyList<Covered>? CoveredBy(string page)
+    {
+        try
+        {
+            return JsonNode.Parse(page)?["brief"]?["covered"].Deserialize<List<Covered>>(DocumentReader.Options);
+        }
+        catch (Exception e) when (e is JsonException or InvalidOperationException)
+        {
+            return null;
+        }
+    }
+
+    private List<CoveredChange> ChangesSince(string id, IssuedBrief? last, Brief brief, UnitSystem units) =>
+        last is null || last.Fingerprint == brief.Fingerprint || briefs.Page(id, last.Number) is not { } text
+            ? []
+            : Covered.Changes(CoveredBy(text) ?? [], brief.Covered, units);
+
+    private static Problem? Moved(BriefAnswer now, string fingerprint) =>
+        fingerprint == now.Page.Brief.Fingerprint
+            ? null
+            : new("fingerprint", "The plan changed while you read: look at the page again before you sign it.");
+
+    private static bool IsLead(BriefAnswer now, string name) =>
+        now.SignOff.People.Any(p => p.Name == name && p.Role == JobRole.Lead)
+        || (
+            // Where nobody leads, the faller does.
+            now.SignOff.People.All(p => p.Role != JobRole.Lead)
+            && now.SignOff.People.Any(p => p.Name == name && p.Role == JobRole.Faller)
+        );
+
+    private Problem? PinProblem(BriefAnswer now, string name, string pin)
+    {
+        var member = now.Page.Plan.Crew.First(c => c.Name.Trim() == name);
+        if (IdOf(member) is not { } known)
+        {
+            return new("pin", $"{name} is not in the crew's book and has no PIN: let the lead sign for them.");
+        }
+
+        return pins.Refusal(known, name, pin) is { } wrong ? new("pin", wrong) : null;
+    }
+
+    /// <summary>Who somebody on a job is in the crew's book; null for nobody.</summary>
+    private string? IdOf(CrewMembers member)
+    {
+        var book = people.List();
+        return book.FirstOrDefault(p => p.Id == member.PersonId)?.Id
+            ?? (member.PersonId is null ? book.FirstOrDefault(p => p.Name == member.Name.Trim())?.Id : null);
+    }
+
+    private string LocalTime(string at) =>
+        DateTimeOffset.TryParse(at, CultureInfo.InvariantCulture, out var time)
+            ? TimeZoneInfo.ConvertTime(time, clock.LocalTimeZone).ToString("HH:mm", CultureInfo.InvariantCulture)
+            : at;
+}

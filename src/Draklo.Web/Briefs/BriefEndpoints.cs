@@ -1,0 +1,135 @@
+using System.Text.Json.Nodes;
+using Draklo.Core.Units;
+using Draklo.Store;
+using Draklo.Web.Hosting;
+using QRCoder;
+
+namespace Draklo.Web.Briefs;
+
+/// <summary>The brief of a job: the page, its signatures, what was issued, and the gear out and back.</summary>
+internal static class BriefEndpoints
+{
+    public static void MapBriefs(this IEndpointRouteBuilder app)
+    {
+        var jobs = app.MapGroup("/api/jobs/{id}").WithTags("briefs");
+        jobs.MapGet("/brief", Read)
+            .WithName("readBrief")
+            .WithSummary(
+                "The brief as the saved plan makes it, who has signed, and what holds it; 422 where the plan cannot be computed."
+            )
+            .Produces<BriefAnswer>()
+            .ProducesProblem(404)
+            .ProducesValidationProblem(422);
+        jobs.MapPost("/signatures", SignAsync)
+            .WithName("signBrief")
+            .WithSummary("Puts a name under the page that was read, with the person's own PIN or by the lead.")
+            .Accepts<SignDocument>("application/json")
+            .Produces<BriefAnswer>()
+            .ProducesProblem(404)
+            .ProducesValidationProblem(422);
+        jobs.MapPost("/briefs", IssueAsync)
+            .WithName("issueBrief")
+            .WithSummary("Issues the page, when everybody has signed and nothing is open; it is kept as issued.")
+            .Accepts<IssueDocument>("application/json")
+            .Produces<BriefAnswer>()
+            .ProducesProblem(404)
+            .ProducesValidationProblem(422);
+        jobs.MapGet(
+                "/briefs/{number:long}",
+                (BriefDesk desk, string id, long number) =>
+                    desk.Issued(id, number) is var (issued, page)
+                        ? Results.Ok(new { issued, page = JsonNode.Parse(page) })
+                        : PlainProblems.NotFound("No brief of this number was issued for this job.")
+            )
+            .WithName("issuedBrief")
+            .WithSummary("A brief as it was issued.")
+            .Produces<IssuedAnswer>()
+            .ProducesProblem(404);
+        jobs.MapPost("/packing", TickAsync)
+            .WithName("tickGear")
+            .WithSummary("Ticks a piece out of the yard or back in.")
+            .Accepts<TickDocument>("application/json")
+            .Produces<IReadOnlyList<PackingTick>>()
+            .ProducesProblem(404);
+        jobs.MapGet("/brief/code.svg", Code)
+            .WithName("briefCode")
+            .WithSummary("The address of the reading page as a QR code.")
+            .Produces<string>(200, "image/svg+xml");
+    }
+
+    private static IResult Read(BriefDesk desk, string id, string? units = null) =>
+        WithBrief(desk, id, units, (answer, _) => Results.Ok(answer));
+
+    private static async Task<IResult> SignAsync(BriefDesk desk, HttpRequest request, string id, string? units = null)
+    {
+        var (asked, refusal) = await request.ReadAsync<SignDocument>();
+        return asked is null
+            ? refusal!
+            : WithBrief(desk, id, units, (now, system) => After(desk, id, system, desk.Sign(now, asked)));
+    }
+
+    private static async Task<IResult> IssueAsync(BriefDesk desk, HttpRequest request, string id, string? units = null)
+    {
+        var (asked, refusal) = await request.ReadAsync<IssueDocument>();
+        return asked is null
+            ? refusal!
+            : WithBrief(desk, id, units, (now, system) => After(desk, id, system, desk.Issue(now, asked)));
+    }
+
+    private static async Task<IResult> TickAsync(JobStore jobs, BriefStore briefs, HttpRequest request, string id)
+    {
+        var (asked, refusal) = await request.ReadAsync<TickDocument>();
+        if (asked is null)
+        {
+            return refusal!;
+        }
+
+        if (jobs.Find(id) is null)
+        {
+            return Missing();
+        }
+
+        briefs.Tick(id, asked.Piece, asked.Out, asked.Back, Author.Name);
+        return Results.Ok(briefs.Ticks(id));
+    }
+
+    /// <summary>The address is the one that this page was asked for under: whoever reached it can be reached by it.</summary>
+    private static IResult Code(HttpRequest request, string id)
+    {
+        using var maker = new QRCodeGenerator();
+        var address = $"{request.Scheme}://{request.Host}/jobs/{Uri.EscapeDataString(id)}/brief";
+        using var data = maker.CreateQrCode(address, QRCodeGenerator.ECCLevel.M);
+        var svg = new SvgQRCode(data).GetGraphic(
+            1,
+            "#000000",
+            "#ffffff",
+            drawQuietZones: true,
+            SvgQRCode.SizingMode.ViewBoxAttribute
+        );
+        return Results.Text(svg, "image/svg+xml");
+    }
+
+    private static IResult After(BriefDesk desk, string id, UnitSystem units, IReadOnlyList<Problem> problems) =>
+        problems.Count > 0 ? PlainProblems.Refused(problems) : Results.Ok(desk.Of(id, units).Answer);
+
+    private static IResult WithBrief(
+        BriefDesk desk,
+        string id,
+        string? units,
+        Func<BriefAnswer, UnitSystem, IResult> answer
+    )
+    {
+        if (!Bodies.TryUnits(units, out var system))
+        {
+            return Bodies.UnknownUnits(units);
+        }
+
+        var (brief, problems) = desk.Of(id, system);
+        return brief is not null ? answer(brief, system)
+            : problems.Count > 0 ? PlainProblems.Refused(problems)
+            : Missing();
+    }
+
+    private static IResult Missing() =>
+        PlainProblems.NotFound("There is no such job, or it was deleted. Go back to the list.");
+}

@@ -1,0 +1,70 @@
+using Draklo.Core.Units;
+using Draklo.Store;
+using Draklo.Web.Briefs;
+using Draklo.Web.Crew;
+
+namespace Draklo.Web.Demo;
+
+/// <summary>What the made-up crew signs with, and the one brief that it has issued.</summary>
+internal static class DemoBriefs
+{
+    /// <summary>Of everybody in the demo; the README says so.</summary>
+    private const string Pin = "2468";
+
+    private const string Job = "Birch at the mill race";
+
+    public static void AddTo(Database fresh, TimeProvider clock)
+    {
+        var people = new PersonStore(fresh, clock);
+        var pins = new Pins(new(fresh), clock);
+        foreach (var person in people.List())
+        {
+            pins.Set(person.Id, Pin);
+        }
+
+        var jobs = new JobStore(fresh, clock);
+        var desk = new BriefDesk(jobs, new(fresh, clock), new(fresh, clock), people, pins, clock);
+        var id = jobs.List().First(j => j.Content.Name == Job).Id;
+        var crew = Now().SignOff.People.Select(p => p.Name).ToList();
+        foreach (var name in crew)
+        {
+            var now = Now();
+            Done(
+                desk.Sign(
+                    now,
+                    new()
+                    {
+                        Name = name,
+                        Pin = Pin,
+                        Fingerprint = now.Page.Brief.Fingerprint,
+                    }
+                )
+            );
+        }
+
+        var signed = Now();
+        Done(
+            desk.Issue(
+                signed,
+                new()
+                {
+                    Name = crew[0],
+                    Pin = Pin,
+                    Fingerprint = signed.Page.Brief.Fingerprint,
+                }
+            )
+        );
+
+        BriefAnswer Now() =>
+            desk.Of(id, UnitSystem.Metric).Answer
+            ?? throw new InvalidOperationException($"The demo job {Job} makes no brief.");
+    }
+
+    private static void Done(IReadOnlyList<Problem> problems)
+    {
+        if (problems.Count > 0)
+        {
+            throw new InvalidOperationException($"The demo brief is not issued: {problems[0].Message}");
+        }
+    }
+}

@@ -1,0 +1,47 @@
+using Draklo.Store;
+using Draklo.Web.Hosting;
+using Microsoft.AspNetCore.Mvc;
+
+namespace Draklo.Web.Jobs;
+
+/// <summary>A whole job as one file, out and in.</summary>
+internal static class ArchiveEndpoints
+{
+    public static void MapArchives(this IEndpointRouteBuilder app)
+    {
+        app.MapGet("/api/jobs/{id}/job.zip", Write)
+            .WithName("exportJob")
+            .WithTags("jobs")
+            .WithSummary(
+                "The whole job as one archive: plan with place and day, signatures, briefs as issued, gear out and back."
+            )
+            .Produces<byte[]>(200, "application/zip")
+            .ProducesProblem(404);
+        app.MapPost("/api/jobs/archives", KeepAsync)
+            .WithName("importJob")
+            .WithTags("jobs")
+            .WithSummary("Keeps an archive as a new job, whole or not at all.")
+            .Accepts<byte[]>("application/zip")
+            .Produces<JobAnswer>(201)
+            .ProducesProblem(413)
+            .ProducesValidationProblem(422)
+            .WithMetadata(new RequestSizeLimitAttribute(JobArchive.LargestFile));
+    }
+
+    private static IResult Write(JobStore jobs, BriefStore briefs, string id) =>
+        jobs.Find(id) is { } job
+            ? Results.File(
+                JobArchive.Write(job, briefs),
+                "application/zip",
+                $"{JobEndpoints.FileNameOf(job.Content.Name)}.draklo.zip"
+            )
+            : JobEndpoints.Missing();
+
+    private static async Task<IResult> KeepAsync(JobStore jobs, BriefStore briefs, HttpContext http)
+    {
+        using var body = new MemoryStream();
+        await http.Request.Body.CopyToAsync(body, http.RequestAborted);
+        var (job, problems) = JobArchive.Keep(body.ToArray(), jobs, briefs);
+        return job is null ? PlainProblems.Refused(problems) : JobEndpoints.Created(http.Response, job);
+    }
+}

@@ -1,0 +1,56 @@
+using Draklo.Core.Briefs;
+using Draklo.Store;
+
+namespace Draklo.Web.Tests;
+
+/// <summary>Signatures while the clock of the machine runs wrong.</summary>
+public sealed class ClockBackTests
+{
+    [Fact]
+    public void A_clock_that_ran_back_loses_nothing_and_is_said()
+    {
+        var folder = Path.Combine(Path.GetTempPath(), "draklo-clock-" + Guid.NewGuid().ToString("N"));
+        try
+        {
+            var clock = new SetClock();
+            var database = Database.Open(folder);
+            var jobs = new JobStore(database, clock);
+            var id = jobs.Create(new("Clock", "", null, Draklo.Core.Catalogue.FirstPlan.Make())).Id;
+            var store = new BriefStore(database, clock);
+            Sign("Ole");
+            clock.Now = clock.Now.AddHours(-3);
+            Sign("Runa");
+            Assert.Equal(["Ole", "Runa"], store.Signatures(id).Select(s => s.Name));
+            Assert.Equal([false, true], store.Signatures(id).Select(s => s.ClockBack));
+
+            void Sign(string name) =>
+                store.Sign(
+                    id,
+                    (number, at, before) =>
+                        new(
+                            number,
+                            name,
+                            "hauler",
+                            at,
+                            "own-pin",
+                            name,
+                            "abc",
+                            [],
+                            before is not null && Signature.IsEarlier(at, before.At)
+                        )
+                );
+        }
+        finally
+        {
+            Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+            Directory.Delete(folder, recursive: true);
+        }
+    }
+
+    private sealed class SetClock : TimeProvider
+    {
+        public DateTimeOffset Now { get; set; } = new(2026, 12, 1, 8, 0, 0, TimeSpan.Zero);
+
+        public override DateTimeOffset GetUtcNow() => Now;
+    }
+}
