@@ -109,7 +109,8 @@ public sealed class LoadCellTests(RunningServer server) : IClassFixture<RunningS
                 "Find",
                 JsonSerializer.SerializeToElement(FirstPlan.Make(), DocumentReader.Options),
                 "metric",
-                (int?)2
+                (int?)2,
+                false
             )
         )
         {
@@ -132,7 +133,8 @@ public sealed class LoadCellTests(RunningServer server) : IClassFixture<RunningS
                     "Find",
                     JsonSerializer.SerializeToElement(new { colour = "red" }),
                     "metric",
-                    (int?)null
+                    (int?)null,
+                    false
                 )
             )
             {

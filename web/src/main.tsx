@@ -10,6 +10,10 @@ import { useSettings } from "./ui/settings";
 
 const SheetPage = lazy(() => import("./pages/sheet/SheetPage").then((m) => ({ default: m.SheetPage })));
 const LockerPage = lazy(() => import("./pages/locker/LockerPage").then((m) => ({ default: m.LockerPage })));
+const CrewPage = lazy(() => import("./pages/crew/CrewPage").then((m) => ({ default: m.CrewPage })));
+const BriefPage = lazy(() => import("./pages/brief/BriefPage").then((m) => ({ default: m.BriefPage })));
+const IssuedPage = lazy(() => import("./pages/brief/IssuedPage").then((m) => ({ default: m.IssuedPage })));
+const PapersPage = lazy(() => import("./pages/papers/PapersPage").then((m) => ({ default: m.PapersPage })));
 const CarePage = lazy(() => import("./pages/care/CarePage").then((m) => ({ default: m.CarePage })));
 const KnotsPage = lazy(() => import("./pages/knots/KnotsPage").then((m) => ({ default: m.KnotsPage })));
 
@@ -37,6 +41,10 @@ function App() {
       <Routes>
         <Route path="/" element={<JobListPage />} />
         <Route path="/jobs/:id" element={<SheetPage />} />
+        <Route path="/jobs/:id/brief" element={<BriefPage />} />
+        <Route path="/jobs/:id/brief/:number" element={<IssuedPage />} />
+        <Route path="/jobs/:id/papers" element={<PapersPage />} />
+        <Route path="/crew" element={<CrewPage />} />
         <Route path="/locker" element={<LockerPage />} />
         <Route path="/locker/:id" element={<LockerPage />} />
         <Route path="/upkeep" element={<CarePage />} />

@@ -48,7 +48,7 @@ internal static class RoleCards
             JobRole.Road => ["At the closed end, facing who comes. Nobody passes while the line is loaded."],
             JobRole.Climber => ["Out of the tree and off its ground before the line is loaded."],
             JobRole.Learner => ["Beside somebody who has done it. Ask before you walk."],
-            _ => ["Where you see the faller, the haulers and the top. You hold the path closed."],
+            _ => ["Where you see the faller, the haulers and the top."],
         };
 
     private static string[] Watch(JobRole role, BriefWords words) =>

@@ -41,7 +41,7 @@ public sealed record PersonOnSite(
     double DistanceM
 )
 {
-    private const double Abreast = 2;
+    private const double Abreast = 3;
     private static readonly double[] Distances = [1.3, 1.6, 2.05, 2.6];
 
     /// <summary>Everybody with a place: the one given, or the first of the usual ones for the role where nothing reaches.</summary>
@@ -98,6 +98,10 @@ public sealed record PersonOnSite(
 
         bool IsIn(IReadOnlyList<Place> area) => PointLocation.IsInRing(at, TargetShape.Ring(area));
     }
+
+    /// <summary>The first person named on a line; null while nobody is.</summary>
+    internal static CrewMembers? FirstHauler(Plan plan, LineMembers line) =>
+        plan.Crew.FirstOrDefault(c => Hauls(c.Role) && (c.LineId ?? plan.Lines[0].Id) == line.Id);
 
     internal static bool Hauls(JobRole role) => role is JobRole.Hauler or JobRole.Machine;
 

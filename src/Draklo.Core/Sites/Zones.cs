@@ -161,7 +161,8 @@ public sealed record Zones(
 
         var anchor = legs[^1];
         var crew =
-            members.Puller.Place is { } place ? new Place(place.EastM, place.NorthM)
+            (members.Puller.Place ?? PersonOnSite.FirstHauler(context.Plan, members)?.Place) is { } place
+                ? new Place(place.EastM, place.NorthM)
             : members.Puller.Kind == PullerKind.Vehicle ? Past(legs[^2], anchor, CrewPastAnchor)
             : BesideLine(legs[^2], anchor, context.Plan.Lay.BearingDeg);
         var off = Math.Abs(Angle.Between(context.Plan.Lay.BearingDeg, crew.BearingDeg));

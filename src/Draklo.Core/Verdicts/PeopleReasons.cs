@@ -14,8 +14,13 @@ internal static class PeopleReasons
         foreach (var person in findings.Site.People)
         {
             var path = $"crew[{person.Index}].place";
-            // Haulers without a place of their own stand where their line's haulers stand, and that is checked there.
-            var theLines = PersonOnSite.Hauls(person.Role) && !person.Given;
+            // Who stands where the line's haulers stand is checked with the line.
+            var theLines =
+                PersonOnSite.Hauls(person.Role)
+                && (
+                    !person.Given
+                    || PersonOnSite.LineOf(findings.Site, findings.Plan.Crew[person.Index]).Crew == person.Place
+                );
             switch (person.In)
             {
                 case PersonDanger.Footprint when !theLines:

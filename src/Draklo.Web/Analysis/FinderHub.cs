@@ -1,6 +1,8 @@
+using System.Globalization;
 using System.Runtime.CompilerServices;
 using System.Text.Json;
 using Draklo.Core.Analyses;
+using Draklo.Core.Gear;
 using Draklo.Core.Plans;
 using Draklo.Core.Reading;
 using Draklo.Core.Studies;
@@ -18,7 +20,7 @@ namespace Draklo.Web.Analysis;
 public sealed record FinderReport(int Done, int Total, FoundRigs? Found, string? Waits = null);
 
 /// <summary>The rig finder, with its progress as it goes; leaving off stops it.</summary>
-internal sealed class FinderHub(LockerStore locker, TackleStore tackles, HeavyWork heavy) : Hub
+internal sealed class FinderHub(LockerStore locker, TackleStore tackles, KitStore kits, HeavyWork heavy) : Hub
 {
     public const string Path = "/hubs/finder";
     private static readonly TimeSpan Every = TimeSpan.FromMilliseconds(40);
@@ -26,11 +28,13 @@ internal sealed class FinderHub(LockerStore locker, TackleStore tackles, HeavyWo
     /// <param name="plan">A plan document; its main line is the one that is looked for.</param>
     /// <param name="units">metric or us.</param>
     /// <param name="people">How many are there to haul; null for as many as the plan says.</param>
+    /// <param name="onTruckOnly">Whether only today's kit is looked through; while nobody has chosen one today, the whole locker.</param>
     /// <exception cref="HubException">There is nothing to look among; the message says what to do.</exception>
     public async IAsyncEnumerable<FinderReport> Find(
         JsonElement plan,
         string units,
         int? people,
+        bool onTruckOnly,
         [EnumeratorCancellation] CancellationToken cancellation
     )
     {
@@ -66,7 +70,7 @@ internal sealed class FinderHub(LockerStore locker, TackleStore tackles, HeavyWo
             Volatile.Write(ref waits, null);
             var (finder, wrong) = RigFinder.For(
                 on,
-                [.. locker.List().Select(k => k.Item)],
+                [.. Pieces(onTruckOnly)],
                 locker.Today,
                 system,
                 new(people, [.. tackles.List().Select(t => t.Tackle)])
@@ -74,6 +78,14 @@ internal sealed class FinderHub(LockerStore locker, TackleStore tackles, HeavyWo
             Volatile.Write(ref total, finder?.Total ?? 0);
             return (finder?.Run(now => InterlockedMax(ref done, now), cancellation), wrong);
         }
+    }
+
+    private IEnumerable<GearItem> Pieces(bool onTruckOnly)
+    {
+        var all = locker.List().Select(k => k.Item);
+        var day = locker.Today.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
+        var kit = onTruckOnly ? kits.List().FirstOrDefault(k => k.On == day) : null;
+        return kit is { Items.Count: > 0 } ? all.Where(i => kit.Items.Contains(i.Id)) : all;
     }
 
     private static void InterlockedMax(ref int most, int now)

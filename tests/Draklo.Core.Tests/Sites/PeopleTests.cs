@@ -94,9 +94,22 @@ public sealed class PeopleTests
         plan = Edited(plan, ("crew[2].lineId", "second"));
         var site = plan.Analysed().Site;
         Assert.Equal(site.Lines[0].Crew, site.People[0].Place);
-        Assert.Equal(2, site.People[0].Place.DistanceTo(site.People[1].Place), 6);
+        Assert.Equal(3, site.People[0].Place.DistanceTo(site.People[1].Place), 6);
         Assert.Equal(site.Lines[1].Crew, site.People[2].Place);
         Assert.Equal("crew[2].lineId", Edited(plan, ("crew[2].lineId", "third")).OnlyProblem().Path);
+    }
+
+    /// <summary>Dragged somewhere, the first hauler takes the line's haulers along: one check, not two.</summary>
+    [Fact]
+    public void The_first_haulers_place_is_the_lines()
+    {
+        var plan = Edited(
+            Sound(),
+            ("crew", Json("""[{ "name": "Ines", "role": "hauler", "place": { "eastM": 14, "northM": 1 } }]"""))
+        );
+        var analysis = plan.Analysed();
+        Assert.Equal(new Place(14, 1), analysis.Site.Lines[0].Crew);
+        Assert.Single(analysis.Verdict.Reasons, r => r.State == VerdictState.Stop);
     }
 
     [Fact]

@@ -206,7 +206,7 @@ public sealed class ReasonTests
         ],
         ["person-in-snap-back"] =
         [
-            ("crew", """[{ "name": "Ole", "role": "hauler", "place": { "eastM": 34, "northM": 1 } }]"""),
+            ("crew", """[{ "name": "Ole", "role": "watcher", "place": { "eastM": 34, "northM": 1 } }]"""),
         ],
         ["person-in-drop-sector"] =
         [

@@ -1,6 +1,14 @@
 import { useBusy } from "../ui/busy";
 import { useSettings } from "../ui/settings";
 import type {
+  TodayKit,
+  RevisionChanges,
+  Person,
+  PackingTick,
+  JobTemplate,
+  IssuedAnswer,
+  DayPlan,
+  BriefAnswer,
   Analysis,
   Backup,
   Care,
@@ -139,7 +147,7 @@ export const api = {
     };
   },
   job: (id: string) => ask<Job>(`/api/jobs/${id}`),
-  begin: (like?: string) => ask<Job>("/api/jobs", send("POST", like === undefined ? {} : { like })),
+  begin: (from: { like?: string; template?: string }) => ask<Job>("/api/jobs", send("POST", from)),
   create: (content: JobContent) => ask<Job>("/api/jobs", send("POST", content)),
   save: (id: string, revision: number, content: JobContent, keepalive = false) =>
     ask<Job>(`/api/jobs/${id}`, { ...send("PUT", content, { "if-match": `"${revision}"` }), keepalive }),
@@ -149,6 +157,35 @@ export const api = {
   importPlan: (file: File) =>
     ask<Job>("/api/jobs/import", { method: "POST", headers: { "content-type": "application/json" }, body: file }),
   revisions: (id: string) => ask<KeptRevision[]>(`/api/jobs/${id}/revisions`),
+  revision: (id: string, number: number) => ask<Job>(`/api/jobs/${id}/revisions/${number}`),
+  compareRevisions: (id: string, from: number, to: number, units: Units) =>
+    ask<RevisionChanges>(`/api/jobs/${id}/revisions/${from}/changes/${to}?units=${units}`),
+  importJob: (file: File) =>
+    ask<Job>("/api/jobs/archives", { method: "POST", headers: { "content-type": "application/zip" }, body: file }),
+  people: () => ask<Person[]>("/api/crew"),
+  keepPerson: (person: Person) => ask<Person>(`/api/crew/${person.id}`, send("PUT", person)),
+  dropPerson: (id: string) => ask<undefined>(`/api/crew/${id}`, send("DELETE")),
+  peopleWithPin: () => ask<string[]>("/api/crew-pins"),
+  setPin: (id: string, pin: string, old: string) =>
+    ask<undefined>(`/api/crew/${id}/pin`, send("PUT", old === "" ? { pin } : { pin, old })),
+  templates: () => ask<JobTemplate[]>("/api/templates"),
+  keepTemplate: (template: JobTemplate) => ask<JobTemplate>(`/api/templates/${template.id}`, send("PUT", template)),
+  dropTemplate: (id: string) => ask<undefined>(`/api/templates/${id}`, send("DELETE")),
+  kits: () => ask<TodayKit[]>("/api/kits"),
+  keepKit: (kit: TodayKit) => ask<TodayKit>(`/api/kits/${kit.id}`, send("PUT", kit)),
+  brief: (id: string, units: Units) => ask<BriefAnswer>(`/api/jobs/${id}/brief?units=${units}`),
+  issuedBrief: (id: string, number: number) => ask<IssuedAnswer>(`/api/jobs/${id}/briefs/${number}`),
+  sign: (id: string, units: Units, signature: { name: string; pin: string; lead?: string; fingerprint: string }) =>
+    ask<BriefAnswer>(`/api/jobs/${id}/signatures?units=${units}`, send("POST", signature)),
+  issue: (id: string, units: Units, lead: { name: string; pin: string; fingerprint: string }) =>
+    ask<BriefAnswer>(`/api/jobs/${id}/briefs?units=${units}`, send("POST", lead)),
+  tick: (id: string, tick: { piece: string; out?: boolean; back?: boolean }) =>
+    ask<PackingTick[]>(`/api/jobs/${id}/packing`, send("POST", tick)),
+  day: (plan: Plan, on: string | undefined, units: Units, signal?: AbortSignal) =>
+    ask<DayPlan>(`/api/day?units=${units}${on === undefined ? "" : `&on=${on}`}`, {
+      ...send("POST", plan),
+      ...(signal && { signal }),
+    }),
   takeRevision: (id: string, number: number) => ask<Job>(`/api/jobs/${id}/revisions/${number}/take`, send("POST")),
   rose: (plan: Plan, step: number, signal?: AbortSignal) =>
     askInTurn<Rose>(`/api/rose?step=${step}`, send("POST", plan), signal),

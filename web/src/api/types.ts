@@ -59,6 +59,18 @@ export interface JobPage {
   total: number;
 }
 export type KeptRevision = Complete<Schemas["KeptRevision"]>;
+export type RevisionChanges = Complete<Schemas["RevisionChanges"]>;
+export type Person = Complete<Schemas["Person"]>;
+export type JobTemplate = Complete<Schemas["JobTemplate"]>;
+export type TodayKit = Complete<Schemas["TodayKit"]>;
+export type CrewMember = Plan["crew"][number];
+export type JobRole = CrewMember["role"];
+export type BriefAnswer = Complete<Schemas["BriefAnswer"]>;
+export type BriefPage = BriefAnswer["page"];
+export type Brief = BriefPage["brief"];
+export type IssuedAnswer = Complete<Schemas["IssuedAnswer"]>;
+export type PackingTick = BriefAnswer["ticks"][number];
+export type DayPlan = Complete<Schemas["DayPlan"]>;
 export type Care = Complete<Schemas["CareAnswer"]>;
 export type Backup = Complete<Schemas["Backup"]>;
 export type DamagedRow = Complete<Schemas["DamagedRow"]>;

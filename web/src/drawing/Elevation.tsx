@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useRef, useState } from "react";
 import type { Analysis, Plan } from "../api/types";
 import { setMember, useSheet } from "../state/store";
 import { useLitLink } from "../state/lit";
@@ -25,6 +25,8 @@ import {
   type Scale,
 } from "./projection";
 import { TreeShape } from "./TreeShape";
+import { roundRatio, roundScale, usePaper } from "./paper";
+import { useLaidOut } from "./useLaidOut";
 import { useSize } from "./useSize";
 
 /** What the plate of figures takes up in the corner, pixels. */
@@ -42,7 +44,9 @@ export function Elevation({ plan, analysis }: ElevationProps) {
   const [box, size] = useSize<HTMLDivElement>();
   // While something is held the scale stays, so that the drawing does not slide away under the hand.
   const [held, setHeld] = useState<Scale | null>(null);
-  const scale = held ?? fit(boundsOf(analysis.figure), size.width, size.height, margin);
+  const paper = usePaper();
+  const fitted = fit(boundsOf(analysis.figure), size.width, size.height, margin);
+  const scale = held ?? (paper ? roundScale(fitted, size.width, size.height) : fitted);
   return (
     <div ref={box} className="h-full w-full overflow-hidden">
       {size.width > 0 && (
@@ -69,6 +73,9 @@ interface DrawingProps extends ElevationProps {
 }
 
 function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
+  const svg = useRef<SVGSVGElement>(null);
+  useLaidOut(svg);
+  const paper = usePaper();
   const units = useSettings((s) => s.units);
   const tiltDeg = useView((s) => s.tiltDeg);
   const set = useView((s) => s.set);
@@ -137,6 +144,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
   const bar = barLength(scale.perMetre * foot, 110);
   return (
     <svg
+      ref={svg}
       width={width}
       height={height}
       role="group"
@@ -213,9 +221,15 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
         <path d={`M0 0H${bar * scale.perMetre * foot}`} stroke="var(--ink)" strokeWidth={3} />
         <text x={bar * scale.perMetre * foot + 8} y={4} fill="var(--pencil)" className="font-tight text-[13px]">
           {bar} {units === "us" ? "ft" : "m"}
+          {paper && ` · 1 : ${roundRatio(scale.perMetre)}`}
         </text>
         {Math.abs(view) >= 1 && (
-          <text x={bar * scale.perMetre * foot + 60} y={4} fill="var(--pencil)" className="font-tight text-[13px]">
+          <text
+            x={bar * scale.perMetre * foot + (paper ? 110 : 60)}
+            y={4}
+            fill="var(--pencil)"
+            className="font-tight text-[13px]"
+          >
             seen square to the main line, {Math.abs(Math.round(view))}° {view > 0 ? "right" : "left"} of the lay
           </text>
         )}

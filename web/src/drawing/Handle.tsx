@@ -1,4 +1,5 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from "react";
+import { usePaper } from "./paper";
 import { pointIn } from "./pinch";
 import type { Flat } from "./projection";
 
@@ -19,6 +20,8 @@ interface HandleProps {
   lit?: boolean;
   id: string;
   shape?: "ring" | "square" | "bar";
+  /** Drawn as a letter in a disc in place of the shape. */
+  letter?: string;
 }
 
 /** A part of the drawing that can be taken hold of: by mouse, by touch, and with the arrow keys once it has focus. */
@@ -36,8 +39,10 @@ export function Handle({
   lit = false,
   id,
   shape = "ring",
+  letter,
 }: HandleProps) {
   const hold = useRef<Flat | null>(null);
+  const paper = usePaper();
 
   function where(event: PointerEvent<SVGGElement>): Flat {
     return pointIn(event.currentTarget.ownerSVGElement, event);
@@ -51,6 +56,9 @@ export function Handle({
     onStep(move[0] ?? 0, move[1] ?? 0);
   }
 
+  const shapes = <Shape shape={shape} lit={lit} letter={letter} />;
+  if (paper)
+    return <g transform={`translate(${at.x.toFixed(1)} ${at.y.toFixed(1)})`}>{letter === undefined ? null : shapes}</g>;
   return (
     <g
       role="slider"
@@ -96,8 +104,32 @@ export function Handle({
         strokeDasharray="3 3"
         className="opacity-0 group-hover:opacity-60 group-focus-visible:opacity-100"
       />
-      {shape === "ring" && <circle r={7} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={lit ? 4 : 2.5} />}
-      {shape === "ring" && <circle r={2.2} fill="var(--ink)" />}
+      {shapes}
+    </g>
+  );
+}
+
+function Shape({ shape, lit, letter }: Required<Pick<HandleProps, "shape" | "lit">> & { letter: string | undefined }) {
+  return (
+    <>
+      {letter !== undefined && (
+        <>
+          <circle r={10} fill="var(--ink)" data-block />
+          <text
+            y={4.5}
+            textAnchor="middle"
+            fill="var(--sheet)"
+            data-fixed
+            className="font-tight text-[12px] font-semibold"
+          >
+            {letter}
+          </text>
+        </>
+      )}
+      {letter === undefined && shape === "ring" && (
+        <circle r={7} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={lit ? 4 : 2.5} />
+      )}
+      {letter === undefined && shape === "ring" && <circle r={2.2} fill="var(--ink)" />}
       {shape === "square" && (
         <rect
           x={-6}
@@ -112,6 +144,6 @@ export function Handle({
       {shape === "bar" && (
         <rect x={-12} y={-4} width={24} height={8} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2.5} />
       )}
-    </g>
+    </>
   );
 }

@@ -149,6 +149,10 @@ export function LineHandles({ plan, analysis, scale, onGrab, onRelease }: Handle
     const of = plan.lines.length > 1 ? ` of the ${line.id} line` : "";
     const anchor = px(placed.anchor);
     const crew = px(placed.crew);
+    // People who are named stand on the plan by their names.
+    const named = plan.crew.some(
+      (c) => (c.role === "hauler" || c.role === "machine") && (c.lineId ?? plan.lines[0]?.id) === line.id,
+    );
     const grabLine = () => {
       set({ line: index });
       onGrab();
@@ -163,36 +167,40 @@ export function LineHandles({ plan, analysis, scale, onGrab, onRelease }: Handle
             at={{ x: anchor.x + 14, y: anchor.y + (crew.y < anchor.y - 4 ? 16 : -8) }}
             text={line.anchor.name ?? `anchor${of}`}
           />
-          <Lettering
-            at={{
-              x: crew.x + (crew.x < anchor.x ? -14 : 14),
-              y: crew.y + (crew.x >= anchor.x && Math.abs(crew.y - anchor.y) < 14 ? 18 : 4),
-            }}
-            end={crew.x < anchor.x}
-            text={`${{ people: "haulers", handWinch: "winch hand", machine: "operator", vehicle: "vehicle" }[line.puller.kind]}${placed.crewClear ? "" : " TOO NEAR"}`}
-          />
+          {!named && (
+            <Lettering
+              at={{
+                x: crew.x + (crew.x < anchor.x ? -14 : 14),
+                y: crew.y + (crew.x >= anchor.x && Math.abs(crew.y - anchor.y) < 14 ? 18 : 4),
+              }}
+              end={crew.x < anchor.x}
+              text={`${{ people: "haulers", handWinch: "winch hand", machine: "operator", vehicle: "vehicle" }[line.puller.kind]}${placed.crewClear ? "" : " TOO NEAR"}`}
+            />
+          )}
         </g>
-        <Handle
-          id={`crew-${line.id}`}
-          at={crew}
-          name={`Haulers${of}`}
-          now={Math.round(Math.hypot(placed.crew.eastM, placed.crew.northM))}
-          min={0}
-          max={300}
-          text={`${written(Math.hypot(placed.crew.eastM, placed.crew.northM), "length", units)} out`}
-          onMove={(to) => {
-            setMember(`lines[${index}].puller.place`, metres(to), `crew-${index}`);
-          }}
-          onStep={(across, up) => {
-            setMember(
-              `lines[${index}].puller.place`,
-              { eastM: tenth(placed.crew.eastM + across * 0.5), northM: tenth(placed.crew.northM + up * 0.5) },
-              `crew-${index}`,
-            );
-          }}
-          onGrab={onGrab}
-          onRelease={onRelease}
-        />
+        {!named && (
+          <Handle
+            id={`crew-${line.id}`}
+            at={crew}
+            name={`Haulers${of}`}
+            now={Math.round(Math.hypot(placed.crew.eastM, placed.crew.northM))}
+            min={0}
+            max={300}
+            text={`${written(Math.hypot(placed.crew.eastM, placed.crew.northM), "length", units)} out`}
+            onMove={(to) => {
+              setMember(`lines[${index}].puller.place`, metres(to), `crew-${index}`);
+            }}
+            onStep={(across, up) => {
+              setMember(
+                `lines[${index}].puller.place`,
+                { eastM: tenth(placed.crew.eastM + across * 0.5), northM: tenth(placed.crew.northM + up * 0.5) },
+                `crew-${index}`,
+              );
+            }}
+            onGrab={onGrab}
+            onRelease={onRelease}
+          />
+        )}
         <Handle
           id={`site-anchor-${line.id}`}
           at={anchor}

@@ -1,4 +1,4 @@
-import { useDeferredValue, useState, type MouseEvent, type WheelEvent } from "react";
+import { useDeferredValue, useRef, useState, type MouseEvent, type WheelEvent } from "react";
 import type { Analysis, Plan } from "../api/types";
 import { setMember, useSheet } from "../state/store";
 import { useView } from "../state/view";
@@ -20,7 +20,10 @@ import {
   turnedTo,
   type SitePlace,
 } from "./sitePlan";
+import { PeopleOnPlan } from "./PeopleOnPlan";
 import { TargetShape } from "./TargetShape";
+import { roundRatio, roundScale, usePaper } from "./paper";
+import { useLaidOut } from "./useLaidOut";
 import { useSize } from "./useSize";
 import { useRose } from "./useRose";
 import { useDraftKeys } from "./draft";
@@ -37,12 +40,13 @@ export function SitePlan({ plan, analysis }: SitePlanProps) {
   const [held, setHeld] = useState<Scale | null>(null);
   const [zoom, setZoom] = useState(1);
   const fitted = siteScale(siteBounds(plan, analysis), size.width, size.height);
+  const paper = usePaper();
   const near = {
     perMetre: fitted.perMetre * zoom,
     left: size.width / 2 + (fitted.left - size.width / 2) * zoom,
     bottom: size.height / 2 + (fitted.bottom - size.height / 2) * zoom,
   };
-  const scale = held ?? near;
+  const scale = held ?? (paper ? roundScale(near, size.width, size.height) : near);
   const zoomBy = (factor: number) => {
     setZoom((z) => Math.min(8, Math.max(0.3, z * factor)));
   };
@@ -66,7 +70,7 @@ export function SitePlan({ plan, analysis }: SitePlanProps) {
           }}
         />
       )}
-      <div className="absolute right-3 top-2 flex gap-1">
+      <div className={`absolute right-3 top-2 flex gap-1 ${paper ? "hidden" : ""}`}>
         {(
           [
             ["−", "Show more of the site", 1 / 1.3],
@@ -130,6 +134,9 @@ interface DrawingProps extends SitePlanProps {
 }
 
 function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
+  const svg = useRef<SVGSVGElement>(null);
+  useLaidOut(svg);
+  const paper = usePaper();
   const units = useSettings((s) => s.units);
   const target = useView((s) => s.target);
   const draft = useView((s) => s.draft);
@@ -173,6 +180,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
 
   return (
     <svg
+      ref={svg}
       width={width}
       height={height}
       role="group"
@@ -297,8 +305,10 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
         <g transform={`translate(26 ${height - 18})`}>
           <path d={`M0 0H${bar * scale.perMetre * foot}`} stroke="var(--ink)" strokeWidth={3} />
           <text x={bar * scale.perMetre * foot + 8} y={4} fill="var(--pencil)" className="halo font-tight text-[13px]">
-            {bar} {units === "us" ? "ft" : "m"} · hatched: where it falls, missed by {plan.site.aimErrorDeg}° · dashed:
-            drop sector · dotted: reach while cutting, {written(site.reachM, "length", units)}
+            {bar} {units === "us" ? "ft" : "m"}
+            {paper && ` · 1 : ${roundRatio(scale.perMetre)}`} · hatched: where it falls, missed by{" "}
+            {plan.site.aimErrorDeg}° · dashed: drop sector · dotted: reach while cutting,{" "}
+            {written(site.reachM, "length", units)}
           </text>
         </g>
       </g>
@@ -345,6 +355,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
         />
       </g>
       <LineHandles plan={plan} analysis={analysis} scale={scale} onGrab={grab} onRelease={done} />
+      <PeopleOnPlan plan={plan} analysis={analysis} scale={scale} onGrab={grab} onRelease={done} />
     </svg>
   );
 }

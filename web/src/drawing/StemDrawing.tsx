@@ -1,9 +1,11 @@
 import { scaleLinear } from "d3-scale";
 import { line } from "d3-shape";
+import { useRef } from "react";
 import type { Plan, StemProfile } from "../api/types";
 import { useView } from "../state/view";
 import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
+import { useLaidOut } from "./useLaidOut";
 import { useSize } from "./useSize";
 import { useStem } from "./useStem";
 
@@ -30,6 +32,8 @@ function Drawing({
   width: number;
   height: number;
 }) {
+  const svg = useRef<SVGSVGElement>(null);
+  useLaidOut(svg);
   const units = useSettings((s) => s.units);
   const bottom = height - 56;
   const top = 30;
@@ -54,6 +58,7 @@ function Drawing({
   const over = worst.lineMPa > profile.allowedMPa;
   return (
     <svg
+      ref={svg}
       width={width}
       height={height}
       role="img"

@@ -1,24 +1,29 @@
 import type { MemberPath } from "../state/memberPath";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import type { Analysis, Plan } from "../api/types";
 import { setMember, useSheet } from "../state/store";
 import { useLitLink } from "../state/lit";
 import { written } from "../units/units";
 import { useSettings } from "../ui/settings";
 import { Handle } from "./Handle";
+import { perMetreAt, roundRatio, usePaper } from "./paper";
+import { PaperBar } from "./PaperBar";
+import { useLaidOut } from "./useLaidOut";
 import { useSize } from "./useSize";
 
 /** The cut from above and from the side: notch, hinge and back cut, with the lay to the right. */
 export function Stump({ plan, analysis }: { plan: Plan; analysis: Analysis }) {
   const [box, size] = useSize<HTMLDivElement>();
   const [held, setHeld] = useState<number | null>(null);
+  const paper = usePaper();
   // Two views side by side, each a stump wide, with room for their dimensions.
-  const perMetre =
+  const fitted =
     held ??
     Math.min(
       (size.width - 190) / (2.25 * plan.cut.stumpDiameterM),
       (size.height - 190) / (1.15 * plan.cut.stumpDiameterM),
     );
+  const perMetre = paper ? perMetreAt(roundRatio(Math.max(fitted, 20))) : fitted;
   return (
     <div ref={box} className="h-full w-full overflow-hidden">
       {size.width > 0 && (
@@ -47,6 +52,9 @@ interface DrawingProps {
 }
 
 function Drawing({ plan, analysis, perMetre, width, height, hold }: DrawingProps) {
+  const svg = useRef<SVGSVGElement>(null);
+  useLaidOut(svg);
+  const paper = usePaper();
   const units = useSettings((s) => s.units);
   const lit = useLitLink();
   const release = useSheet((s) => s.release);
@@ -76,6 +84,7 @@ function Drawing({ plan, analysis, perMetre, width, height, hold }: DrawingProps
   };
   return (
     <svg
+      ref={svg}
       width={width}
       height={height}
       role="group"
@@ -228,6 +237,7 @@ function Drawing({ plan, analysis, perMetre, width, height, hold }: DrawingProps
           {written(analysis.pull.commitDeg, "angle", units)}
         </text>
       </g>
+      {paper && <PaperBar x={26} y={height - 16} perMetre={perMetre} unit={0.1} text="10 cm" />}
       <Handle
         id="notch"
         at={{ x: apex, y: above.y }}

@@ -9,15 +9,16 @@ import { Handle } from "./Handle";
 import { useTackleView } from "../state/useTackle";
 import { labelRows, layOut, progressOf, resetSteps, setLength } from "./tackleLayout";
 import { Capture, HauledEnd, Hold, Joint, PointDrawing, Span, Strap } from "./TackleParts";
+import { perMetreAt, roundRatio, usePaper } from "./paper";
+import { PaperBar } from "./PaperBar";
+import { useLaidOut } from "./useLaidOut";
 import { useSize } from "./useSize";
 import { FrictionBar } from "./FrictionBar";
 
 /** Every leg of the tackle with its tension, every point with its force, and the haul played. */
-export function TackleDrawing({ plan }: { plan: Plan }) {
-  const line = Math.min(
-    useView((s) => s.line),
-    plan.lines.length - 1,
-  );
+export function TackleDrawing({ plan, line: asked }: { plan: Plan; line?: number }) {
+  const chosen = useView((s) => s.line);
+  const line = Math.min(asked ?? chosen, plan.lines.length - 1);
   const [box, size] = useSize<HTMLDivElement>();
   const view = useTackleView(line);
   const members = plan.lines[line];
@@ -50,6 +51,9 @@ const setPixels = 160;
 const stepSeconds = 1.1;
 
 function Drawing({ view, line, width, height }: { view: TackleView; line: Line; width: number; height: number }) {
+  const svg = useRef<SVGSVGElement>(null);
+  useLaidOut(svg);
+  const paper = usePaper();
   const units = useSettings((s) => s.units);
   const [play, setPlay] = useState<Play>(start);
   const whole = setLength(view);
@@ -60,7 +64,8 @@ function Drawing({ view, line, width, height }: { view: TackleView; line: Line; 
   const { legs, points, lanes } = layOut(view, shown);
   const low = Math.min(...view.startsM) - 0.4;
   const high = Math.max(...view.startsM);
-  const perMetre = (width - 330) / (high - low);
+  const fitted = (width - 330) / (high - low);
+  const perMetre = paper ? perMetreAt(roundRatio(fitted)) : fitted;
   const x = (metres: number) => 200 + (high - metres) * perMetre;
   const top = 66;
   const rows = line.tackle.hold ? 156 : 126;
@@ -93,6 +98,7 @@ function Drawing({ view, line, width, height }: { view: TackleView; line: Line; 
   return (
     <div className="relative h-full">
       <svg
+        ref={svg}
         width={width}
         height={height}
         role="group"
@@ -226,6 +232,7 @@ function Drawing({ view, line, width, height }: { view: TackleView; line: Line; 
             {l.text}
           </text>
         ))}
+        {paper && <PaperBar x={26} y={height - 16} perMetre={perMetre} unit={1} text="1 m along the line" />}
         <FrictionBar view={view} y={height - (width < 640 ? 144 : 92)} width={width - 60} />
         {hand && (
           <Handle
@@ -247,7 +254,9 @@ function Drawing({ view, line, width, height }: { view: TackleView; line: Line; 
           />
         )}
       </svg>
-      <div className="absolute bottom-2 left-6 right-6 flex flex-wrap items-center gap-3 font-tight text-sm">
+      <div
+        className={`absolute bottom-2 left-6 right-6 flex ${paper ? "hidden" : ""} flex-wrap items-center gap-3 font-tight text-sm`}
+      >
         <Button
           strong
           onClick={() => {

@@ -39,6 +39,12 @@ export const drawings: DrawingEntry[] = [
     letter: "t",
     Component: lazy(() => import("./TackleDrawing").then((m) => ({ default: m.TackleDrawing }))),
   },
+  {
+    key: "day",
+    name: "Day",
+    letter: "d",
+    Component: lazy(() => import("./DayChart").then((m) => ({ default: m.DayChart }))),
+  },
 ];
 
 /** The drawing of a key; the first one where there is none of it. */

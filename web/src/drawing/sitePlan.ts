@@ -28,6 +28,7 @@ export function siteBounds(plan: Plan, analysis: Analysis): Bounds {
     ...site.footprint,
     ...site.crown,
     ...site.lines.flatMap((l) => [...l.legs, l.crew]),
+    ...site.people.map((p) => p.place),
     ...plan.site.targets.flatMap((t) => t.points),
     ...(site.torn?.footprint ?? []),
   ];

@@ -35,6 +35,10 @@ interface ViewState extends AddressedView {
   field: string | null;
   /** Whether the lay rose is drawn round the tree. */
   rose: boolean;
+  /** Which of the missing points is being settled; null while the walk through them is closed. */
+  missing: string | null;
+  /** Whether the cards for a first job lie over the sheet. */
+  guide: boolean;
   set: (part: Partial<Omit<ViewState, "set">>) => void;
 }
 
@@ -46,7 +50,16 @@ export const firstView: AddressedView = {
   dialog: null,
 };
 
-const passing = { link: null, tiltDeg: 0, target: null, draft: null, field: null, rose: false };
+const passing = {
+  link: null,
+  tiltDeg: 0,
+  target: null,
+  draft: null,
+  field: null,
+  rose: false,
+  missing: null,
+  guide: false,
+};
 
 export const useView = create<ViewState>((set) => ({
   ...firstView,

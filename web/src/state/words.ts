@@ -23,6 +23,21 @@ const dayOfAnother = new Intl.DateTimeFormat("en-GB", { ...parts, year: "numeric
 const momentParts = { day: "numeric", month: "short", year: "numeric", hour: "2-digit", minute: "2-digit" } as const;
 const momentFormat = new Intl.DateTimeFormat("en-GB", momentParts);
 
+const hour = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit" });
+const shortDay = new Intl.DateTimeFormat("en-GB", {
+  day: "numeric",
+  month: "short",
+  hour: "2-digit",
+  minute: "2-digit",
+});
+
+/** A time of today as the clock shows it, of another day with the day. */
+export function timeOf(at: string): string {
+  const time = new Date(at);
+  if (Number.isNaN(time.getTime())) return at;
+  return (time.toDateString() === new Date().toDateString() ? hour : shortDay).format(time);
+}
+
 /** A moment as people say it. */
 export const momentOf = (at: string): string => momentFormat.format(new Date(at));
 

@@ -2,6 +2,7 @@ import type { MemberPath, OwnerOf } from "../state/memberPath";
 import { useStarts } from "../state/starts";
 import { useQuery } from "@tanstack/react-query";
 import { api } from "../api/client";
+import { useKit } from "../state/useKit";
 import { useSheet } from "../state/store";
 import { Search } from "../ui/Choice";
 import { useSettings } from "../ui/settings";
@@ -26,6 +27,7 @@ interface PieceProps {
 export function Piece({ path, place, label = "From the locker" }: PieceProps) {
   const units = useSettings((s) => s.units);
   const locker = useLocker();
+  const kit = useKit();
   const edit = useSheet((s) => s.edit);
   const starts = useStarts();
   const member = place === "blocks" || place === "redirectBlock" ? "hardwareItemId" : "itemId";
@@ -40,12 +42,13 @@ export function Piece({ path, place, label = "From the locker" }: PieceProps) {
     );
   const options = [
     { value: "", name: "no piece", note: "figures as put in below" },
-    ...all
+    ...onTruckFirst(all, kit.items)
       .filter((e) => e.item.state === "inService" || e.item.id === item)
       .map((e) => ({
         value: e.item.id,
         name: e.item.name,
         note: [
+          kit.items.has(e.item.id) ? "on the truck today" : "",
           e.item.state === "inService" ? "" : e.item.state === "retired" ? "RETIRED" : "QUARANTINED",
           e.strength.newtons === undefined
             ? "strength not known: give it in the locker"
@@ -85,4 +88,9 @@ export function Piece({ path, place, label = "From the locker" }: PieceProps) {
       none={all.length === 0 ? "None of this kind in the locker yet." : "None of that name in the locker."}
     />
   );
+}
+
+/** Pieces on the truck before those in the yard. */
+function onTruckFirst<T extends { item: { id: string } }>(entries: T[], truck: ReadonlySet<string>): T[] {
+  return [...entries.filter((e) => truck.has(e.item.id)), ...entries.filter((e) => !truck.has(e.item.id))];
 }

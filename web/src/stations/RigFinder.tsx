@@ -1,8 +1,10 @@
 import { HubConnectionBuilder, LogLevel, type HubConnection } from "@microsoft/signalr";
 import { useEffect, useRef, useState } from "react";
 import type { FoundRigs } from "../api/types";
+import { useKit } from "../state/useKit";
 import { useFeed } from "../state/feed";
 import { provenanceOf, useSheet, withProvenance } from "../state/store";
+import { Check } from "../ui/Check";
 import { Button, Note, Segments } from "../ui/controls";
 import { Modal } from "../ui/Modal";
 import { NumberField } from "../ui/NumberField";
@@ -28,6 +30,8 @@ export function RigFinder() {
   const units = useSettings((s) => s.units);
   const [state, setState] = useState<State>({ kind: "off" });
   const [people, setPeople] = useState<number | undefined>();
+  const kit = useKit();
+  const [truckOnly, setTruckOnly] = useState(true);
   const open = useRef<HubConnection | null>(null);
   const plan = useFeed((s) => s.of);
 
@@ -44,7 +48,7 @@ export function RigFinder() {
     open.current = connection;
     try {
       await connection.start();
-      connection.stream<Report>("Find", plan, units, people ?? null).subscribe({
+      connection.stream<Report>("Find", plan, units, people ?? null, kit.items.size > 0 && truckOnly).subscribe({
         next: (report) => {
           if (open.current === connection)
             setState(
@@ -81,6 +85,9 @@ export function RigFinder() {
         onChange={setPeople}
         unknown="as the plan says"
       />
+      {kit.items.size > 0 && (
+        <Check label="Only what is on the truck today" checked={truckOnly} onChange={setTruckOnly} />
+      )}
       {state.kind === "on" ? (
         <>
           <progress

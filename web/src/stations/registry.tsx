@@ -1,5 +1,7 @@
 import { lazy, memo, type ComponentType } from "react";
 import type { Catalogue } from "../api/types";
+import { useShallow } from "zustand/react/shallow";
+import { useFeed } from "../state/feed";
 import { allGuesses, useSheet } from "../state/store";
 import { firstView, useView } from "../state/view";
 import { LineStation } from "./LineStation";
@@ -40,7 +42,7 @@ export const stations: StationEntry[] = [
     name: "Lay",
     terms: ["lay", "aim", "footprint", "reach", "escape-route", "snap-back"],
     drawing: "plan",
-    members: /^(site|lay)/,
+    members: /^(site\.(?!markName)|lay)/,
     Component: lazy(() => import("./Lay").then((m) => ({ default: memo(m.Lay) }))),
   },
   {
@@ -86,6 +88,22 @@ export const stations: StationEntry[] = [
     members: /^policy/,
     Component: lazy(() => import("./PolicyFields").then((m) => ({ default: memo(m.PolicyFields) }))),
   },
+  {
+    key: "people",
+    name: "People",
+    terms: ["reach", "footprint", "snap-back", "escape-route"],
+    drawing: "plan",
+    members: /^(crew|help|signals)|^site\.markName/,
+    Component: lazy(() => import("./People").then((m) => ({ default: memo(m.People) }))),
+  },
+  {
+    key: "day",
+    name: "Time and cost",
+    terms: ["bed-test", "pre-tension"],
+    drawing: "day",
+    members: /^work/,
+    Component: lazy(() => import("./DayStation").then((m) => ({ default: memo(m.DayStation) }))),
+  },
 ];
 
 /** The station of a key; the one that a sheet opens with where there is none of it. */
@@ -120,9 +138,37 @@ export function stationOf(path: string): StationEntry | undefined {
   return stations.find((s) => s.members.test(path));
 }
 
-/** How many of a station's figures are still guesses. */
-export function useGuesses(station: StationEntry): number {
-  return useSheet((s) =>
-    s.document ? allGuesses(s.document.plan).filter((path) => station.members.test(path)).length : 0,
+/** What is open at a station. */
+export interface OpenAt {
+  ticks: number;
+  guesses: number;
+  /** Checks that point at a member of it: figures that are not set, or want a look. */
+  unset: number;
+  problems: number;
+}
+
+/** Counts what is open at a station: ticks, guesses, what is not set, problems. */
+export function useOpen(station: StationEntry): OpenAt {
+  const { ticks, guesses } = useSheet(
+    useShallow((s) => ({
+      ticks: station.key === "walk" ? (s.document?.plan.walkUp.filter((w) => w.must && !w.tickedAt).length ?? 0) : 0,
+      guesses: s.document ? allGuesses(s.document.plan).filter((path) => station.members.test(path)).length : 0,
+    })),
   );
+  const { unset, problems } = useFeed(
+    useShallow((s) => ({
+      unset:
+        s.analysis?.verdict.reasons.filter(
+          (r) =>
+            r.state !== "ready" &&
+            r.code !== "guess-matters" &&
+            r.code !== "walk-up-open" &&
+            r.code !== "nothing-measured" &&
+            r.path !== undefined &&
+            station.members.test(r.path),
+        ).length ?? 0,
+      problems: Object.keys(s.problems).filter((path) => station.members.test(path)).length,
+    })),
+  );
+  return { ticks, guesses, unset, problems };
 }

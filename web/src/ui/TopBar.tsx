@@ -5,6 +5,7 @@ import { UnitChoice } from "./UnitChoice";
 const places = [
   ["/", "Jobs"],
   ["/locker", "Locker"],
+  ["/crew", "Crew"],
   ["/knots", "Knots and hitches"],
   ["/upkeep", "Upkeep"],
 ] as const;

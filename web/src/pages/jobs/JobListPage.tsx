@@ -15,6 +15,9 @@ import { NewJob } from "./NewJob";
 import { CareNote } from "../care/CareNote";
 
 const largestFile = 1024 * 1024;
+const largestArchive = 16 * 1024 * 1024;
+
+const isArchive = (file: File): boolean => /\.zip$/i.test(file.name) || file.type.includes("zip");
 const page = 60;
 
 /** Every job with a small elevation of its tree. */
@@ -77,7 +80,7 @@ export function JobListPage() {
     onError: complain,
   });
   const take = useMutation({
-    mutationFn: api.importPlan,
+    mutationFn: (file: File) => (isArchive(file) ? api.importJob(file) : api.importPlan(file)),
     onSuccess: (job) => navigate(`/jobs/${job.id}`),
     onError: complain,
   });
@@ -90,16 +93,18 @@ export function JobListPage() {
 
   function choose(chosen: File): void {
     setRefused(null);
-    if (chosen.size > largestFile)
-      setRefused(`“${chosen.name}” is larger than 1 MB and cannot be a plan: choose the plan file itself.`);
+    if (isArchive(chosen) ? chosen.size > largestArchive : chosen.size > largestFile)
+      setRefused(
+        `“${chosen.name}” is larger than ${isArchive(chosen) ? "16 MB and cannot be a job’s archive" : "1 MB and cannot be a plan"}: choose the file itself.`,
+      );
     else take.mutate(chosen);
   }
 
   return (
     <div className="min-h-full">
       <TopBar>
-        <FileButton label="Plan file" accept=".json,application/json" onFile={choose}>
-          Import a plan
+        <FileButton label="Plan file" accept=".json,.zip,application/json,application/zip" onFile={choose}>
+          Import
         </FileButton>
         <Button
           strong
@@ -194,6 +199,11 @@ export function JobListPage() {
                   <MenuItem>
                     <a href={`/api/jobs/${job.id}/plan.json`} className="block px-4 py-2 text-sm data-focus:bg-tint">
                       Export the plan file
+                    </a>
+                  </MenuItem>
+                  <MenuItem>
+                    <a href={`/api/jobs/${job.id}/job.zip`} className="block px-4 py-2 text-sm data-focus:bg-tint">
+                      Export the whole job
                     </a>
                   </MenuItem>
                   <MenuItem>

@@ -1,4 +1,4 @@
-import { useMutation, useQuery } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { api, sayWhy } from "../../api/client";
 import { dayOf } from "../../state/words";
@@ -9,14 +9,20 @@ import { useSettings } from "../../ui/settings";
 
 const shown = 30;
 
-/** Where a new job starts from: an earlier one that is like it, or nothing. */
+/** Where a new job starts from: nothing, a template of the crew, or an earlier one that is like it. */
 export function NewJob({ onClose }: { onClose: () => void }) {
   const units = useSettings((s) => s.units);
   const navigate = useNavigate();
   const jobs = useQuery({ queryKey: ["to-start-from", units], queryFn: () => api.jobs(units, 0, shown), gcTime: 0 });
   const begin = useMutation({
-    mutationFn: (like: string | undefined) => api.begin(like),
+    mutationFn: api.begin,
     onSuccess: (job) => navigate(`/jobs/${job.id}?station=walk`, { state: { fresh: job.id } }),
+  });
+  const queries = useQueryClient();
+  const templates = useQuery({ queryKey: ["templates"], queryFn: api.templates });
+  const drop = useMutation({
+    mutationFn: api.dropTemplate,
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["templates"] }),
   });
   const earlier = jobs.data?.jobs.filter((j) => j.state !== "damaged") ?? [];
   return (
@@ -26,12 +32,44 @@ export function NewJob({ onClose }: { onClose: () => void }) {
         className="w-full"
         disabled={begin.isPending}
         onClick={() => {
-          begin.mutate(undefined);
+          begin.mutate({});
         }}
       >
         From nothing
       </Button>
       <Refused>{begin.isError ? sayWhy(begin.error) : null}</Refused>
+      {templates.data && templates.data.length > 0 && (
+        <>
+          <h3 className="mt-4 font-tight text-sm font-semibold">From a template of the crew</h3>
+          <ul className="mt-1">
+            {templates.data.map((t) => (
+              <li key={t.id} className="flex items-stretch border-t border-rule">
+                <button
+                  type="button"
+                  disabled={begin.isPending}
+                  data-template={t.id}
+                  className="min-h-11 min-w-0 flex-1 px-1 py-2 text-left font-tight text-[15px] font-medium hover:bg-tint"
+                  onClick={() => {
+                    begin.mutate({ template: t.id });
+                  }}
+                >
+                  {t.name}
+                </button>
+                <button
+                  type="button"
+                  className="min-h-11 px-2 text-[13px] underline"
+                  aria-label={`Drop the template ${t.name}`}
+                  onClick={() => {
+                    drop.mutate(t.id);
+                  }}
+                >
+                  Drop
+                </button>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
       {earlier.length > 0 && (
         <>
           <h3 className="mt-4 font-tight text-sm font-semibold">Like an earlier job</h3>
@@ -47,7 +85,7 @@ export function NewJob({ onClose }: { onClose: () => void }) {
                   disabled={begin.isPending}
                   className="flex min-h-11 w-full items-baseline gap-3 border-t border-rule px-1 py-2 text-left hover:bg-tint"
                   onClick={() => {
-                    begin.mutate(job.id);
+                    begin.mutate({ like: job.id });
                   }}
                 >
                   <span className="min-w-0 flex-1 font-tight text-[15px] font-medium">{job.name}</span>

@@ -15,10 +15,16 @@ const wide = "max-md:hidden";
 export function GearList({
   entries,
   taken,
+  truck,
+  loading,
   onTake,
 }: {
   entries: GearEntry[];
   taken: string | undefined;
+  /** Ids of what is on the truck today. */
+  truck: ReadonlySet<string>;
+  /** While the truck is loaded a row is ticked instead of opened. */
+  loading: boolean;
   onTake: (id: string) => void;
 }) {
   const units = useSettings((s) => s.units);
@@ -77,6 +83,8 @@ export function GearList({
                 top={(first + i) * rowHeight}
                 index={first + i}
                 taken={entry.item.id === taken}
+                onTruck={truck.has(entry.item.id)}
+                loading={loading}
                 onTake={onTake}
               />
             ))}
@@ -92,12 +100,16 @@ function Row({
   top,
   index,
   taken,
+  onTruck,
+  loading,
   onTake,
 }: {
   entry: GearEntry;
   top: number;
   index: number;
   taken: boolean;
+  onTruck: boolean;
+  loading: boolean;
   onTake: (id: string) => void;
 }) {
   const units = useSettings((s) => s.units);
@@ -118,10 +130,18 @@ function Row({
             onTake(item.id);
           }}
           aria-current={taken ? "true" : undefined}
+          aria-pressed={loading ? onTruck : undefined}
           className={`text-left font-medium after:absolute after:inset-0 ${item.state === "retired" ? "line-through decoration-1" : ""}`}
         >
+          {loading && (
+            <span
+              aria-hidden
+              className={`mr-2 inline-block h-4 w-4 border border-ink align-[-2px] ${onTruck ? "bg-ink shadow-[inset_0_0_0_3px_var(--sheet)]" : "bg-sheet"}`}
+            />
+          )}
           {item.name}
         </button>
+        {onTruck && !loading && <span className="text-[13px] font-semibold"> on the truck</span>}
         {item.count > 1 && <span className="text-pencil"> × {item.count}</span>}
         {item.marks !== undefined && <span className="text-[13px] text-pencil"> {item.marks}</span>}
       </span>

@@ -2,7 +2,10 @@ import { FileButton } from "../../ui/FileButton";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useEffect, useMemo, useState } from "react";
 import { useNavigate, useParams } from "react-router";
-import { api } from "../../api/client";
+import { api, sayWhy } from "../../api/client";
+import { useKit } from "../../state/useKit";
+import { dayOf } from "../../state/words";
+import { Refused } from "../../ui/Refused";
 import type { GearItem } from "../../api/types";
 import { Button } from "../../ui/controls";
 import { TopBar } from "../../ui/TopBar";
@@ -40,6 +43,8 @@ export function LockerPage() {
   const [state, setState] = useState<StateFilter>("all");
   const [adding, setAdding] = useState(false);
   const [ruling, setRuling] = useState(false);
+  const [loading, setLoading] = useState(false);
+  const kit = useKit();
   const [list, setList] = useState<File | null>(null);
   const asked = useDeferredValue(query);
   useEffect(() => {
@@ -66,6 +71,15 @@ export function LockerPage() {
         <FileButton label="List file" accept=".csv,text/csv" onFile={setList}>
           Read a CSV
         </FileButton>
+        <Button
+          aria-pressed={loading}
+          className={loading ? "bg-ink! text-sheet!" : ""}
+          onClick={() => {
+            setLoading(!loading);
+          }}
+        >
+          Today&apos;s kit{kit.items.size > 0 ? ` · ${kit.items.size}` : ""}
+        </Button>
         <Button
           onClick={() => {
             setRuling(true);
@@ -137,6 +151,40 @@ export function LockerPage() {
               {locker.data ? `${shown.length} of ${items.length} pieces` : ""}
             </p>
           </div>
+          {loading && (
+            <div className="mb-3 flex flex-wrap items-center gap-3 border-l-4 border-ink bg-sheet px-3 py-2" data-kit>
+              <p className="min-w-0 flex-1 leading-snug">
+                Tap what is on the truck today. It is offered first on every plan, and the rig finder looks there first.
+              </p>
+              {kit.before && (
+                <Button
+                  onClick={() => {
+                    if (kit.before) kit.choose(kit.before.items);
+                  }}
+                >
+                  The same as on {dayOf(kit.before.on)}
+                </Button>
+              )}
+              {kit.items.size > 0 && (
+                <Button
+                  onClick={() => {
+                    kit.choose([]);
+                  }}
+                >
+                  Nothing
+                </Button>
+              )}
+              <Button
+                strong
+                onClick={() => {
+                  setLoading(false);
+                }}
+              >
+                Done
+              </Button>
+              <Refused>{kit.failed ? sayWhy(kit.failed) : null}</Refused>
+            </div>
+          )}
           {locker.isError && (
             <p role="alert" className="border-l-4 border-ink bg-sheet px-3 py-2">
               The locker cannot be read: Draklo does not answer. Start it again, then reload this page.
@@ -156,7 +204,13 @@ export function LockerPage() {
             <GearList
               entries={shown}
               taken={id}
+              truck={kit.items}
+              loading={loading}
               onTake={(next) => {
+                if (loading) {
+                  kit.choose(kit.items.has(next) ? [...kit.items].filter((i) => i !== next) : [...kit.items, next]);
+                  return;
+                }
                 void navigate(`/locker/${next}`);
               }}
             />

@@ -1,4 +1,5 @@
 import { useShallow } from "zustand/react/shallow";
+import { JobFiles } from "./JobFiles";
 import { Revisions } from "./Revisions";
 import { useSheet } from "../../state/store";
 import { useSaving } from "../../state/autosave";
@@ -84,6 +85,7 @@ export function JobTitle() {
               edit((d) => ({ ...d, plannedOn: day === "" ? undefined : day }), "job-day");
             }}
           />
+          <JobFiles />
           <Revisions />
           {state.kind === "refused" && <Refused>{state.text}</Refused>}
           <div className="mt-4 flex justify-between gap-2">

@@ -1,7 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
 import { api, sayWhy } from "../../api/client";
 import { takeTheirs } from "../../state/autosave";
 import { momentOf } from "../../state/words";
+import type { KeptRevision } from "../../api/types";
+import { useSettings } from "../../ui/settings";
 import { useSheet } from "../../state/store";
 import { Note } from "../../ui/controls";
 import { Refused } from "../../ui/Refused";
@@ -25,6 +28,7 @@ export function Revisions() {
       return queries.invalidateQueries({ queryKey: ["revisions", id] });
     },
   });
+  const [seen, setSeen] = useState<number | null>(null);
   const earlier = revisions.data?.slice(1) ?? [];
   if (earlier.length === 0) return null;
   return (
@@ -35,28 +39,94 @@ export function Revisions() {
         newest; Undo brings back what is here now.
       </Note>
       <Refused>{take.isError ? sayWhy(take.error) : null}</Refused>
-      <ul className="mt-1 max-h-[200px] overflow-y-auto">
+      <ul className="mt-1 max-h-[320px] overflow-y-auto">
         {earlier.slice(0, shown).map((r) => (
-          <li key={r.number} className="flex items-baseline gap-3 border-t border-rule py-1 text-sm">
-            <span className="whitespace-nowrap text-pencil">{momentOf(r.savedAt)}</span>
-            <span className="min-w-0 flex-1 truncate">
-              {r.name}
-              {r.savedBy ? `, by ${r.savedBy}` : ""}
-            </span>
-            <button
-              type="button"
-              className="min-h-6 underline"
-              disabled={take.isPending}
-              aria-label={`Take version ${r.number}`}
-              onClick={() => {
-                take.mutate(r.number);
-              }}
-            >
-              Take it
-            </button>
+          <li key={r.number} className="border-t border-rule py-1 text-sm" data-revision={r.number}>
+            <div className="flex items-baseline gap-3">
+              <span className="whitespace-nowrap text-pencil">{momentOf(r.savedAt)}</span>
+              <span className="min-w-0 flex-1 truncate">
+                {r.name}
+                {r.savedBy ? `, by ${r.savedBy}` : ""}
+              </span>
+              <button
+                type="button"
+                className="min-h-6 underline"
+                aria-expanded={seen === r.number}
+                aria-label={`What changed in version ${r.number}`}
+                onClick={() => {
+                  setSeen(seen === r.number ? null : r.number);
+                }}
+              >
+                What changed
+              </button>
+              <button
+                type="button"
+                className="min-h-6 underline"
+                disabled={take.isPending}
+                aria-label={`Take version ${r.number}`}
+                onClick={() => {
+                  take.mutate(r.number);
+                }}
+              >
+                Take it
+              </button>
+            </div>
+            {seen === r.number && <Comparison id={id ?? ""} number={r.number} all={revisions.data ?? []} />}
           </li>
         ))}
       </ul>
     </details>
+  );
+}
+
+interface ComparisonProps {
+  id: string;
+  number: number;
+  /** Every version that is kept, the latest first. */
+  all: KeptRevision[];
+}
+
+/** What one version changed, or what differs between it and any other, in words with units. */
+function Comparison({ id, number, all }: ComparisonProps) {
+  const units = useSettings((s) => s.units);
+  const at = all.findIndex((r) => r.number === number);
+  const [other, setOther] = useState(all[at + 1]?.number ?? all[0]?.number ?? number);
+  const [from, to] = [Math.min(other, number), Math.max(other, number)];
+  const told = useQuery({
+    queryKey: ["revision-changes", id, from, to, units],
+    queryFn: () => api.compareRevisions(id, from, to, units),
+    staleTime: Infinity,
+  });
+  return (
+    <div className="my-1 border-l-4 border-ink pl-2 text-[13px] leading-snug" data-comparison>
+      <label className="flex items-baseline gap-2">
+        between this one and
+        <select
+          value={other}
+          className="min-h-7 border-b border-pencil bg-sheet"
+          onChange={(e) => {
+            setOther(Number(e.target.value));
+          }}
+        >
+          {all
+            .filter((r) => r.number !== number)
+            .map((r) => (
+              <option key={r.number} value={r.number}>
+                {r.number}, {momentOf(r.savedAt)}
+                {r.savedBy ? `, ${r.savedBy}` : ""}
+              </option>
+            ))}
+        </select>
+      </label>
+      <Refused>{told.isError ? sayWhy(told.error) : null}</Refused>
+      {told.data?.changes.length === 0 && <p>No figure and no word differs.</p>}
+      <ul>
+        {told.data?.changes.map((c) => (
+          <li key={c.path}>
+            {c.name}: {c.was ?? "nothing"} → <b className="font-semibold">{c.is ?? "nothing"}</b>
+          </li>
+        ))}
+      </ul>
+    </div>
   );
 }

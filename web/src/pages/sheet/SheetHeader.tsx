@@ -26,6 +26,7 @@ export function SheetHeader() {
       >
         <VerdictLine />
       </div>
+      <BriefLink />
       <div className="max-md:hidden">
         <UnitChoice />
       </div>
@@ -45,6 +46,19 @@ export function SheetHeader() {
         </div>
       </div>
     </header>
+  );
+}
+
+/** To the page for everybody on site. */
+function BriefLink() {
+  const id = useSheet((s) => s.jobId);
+  return (
+    <RouterLink
+      to={`/jobs/${id ?? ""}/brief`}
+      className="inline-flex min-h-9 items-center border border-ink bg-sheet px-3 font-tight text-sm font-medium hover:bg-tint coarse:min-h-11"
+    >
+      Brief
+    </RouterLink>
   );
 }
 

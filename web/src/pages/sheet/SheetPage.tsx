@@ -7,13 +7,16 @@ import type { Catalogue } from "../../api/types";
 import { useAddress, viewOf } from "../../state/address";
 import { closeJob, openJob, useSaving } from "../../state/autosave";
 import { follow, forget } from "../../state/feed";
+import { goToMember } from "../../stations/registry";
 import { useSheet } from "../../state/store";
 import { openView, useView } from "../../state/view";
 import { useSettings } from "../../ui/settings";
 import { ConflictDialog } from "./ConflictDialog";
 import { DrawingPane, WorkPlate } from "./DrawingPane";
 import { GlossaryDialog } from "./GlossaryDialog";
+import { Guide, guideSeen } from "./Guide";
 import { LoadPathPane } from "./LoadPath";
+import { MissingBar } from "./MissingBar";
 import { SheetHeader } from "./SheetHeader";
 import { ShortcutList, useShortcuts } from "./shortcuts";
 import { UnsavedNote } from "./UnsavedNote";
@@ -25,7 +28,8 @@ import { useWide } from "../../ui/useWide";
 export function SheetPage() {
   const { id = "" } = useParams();
   // As the page was opened: the address loses it with the first step on the sheet.
-  const [begun] = useState((useLocation().state as { fresh?: string } | null)?.fresh);
+  const [came] = useState(useLocation().state as { fresh?: string; go?: string } | null);
+  const begun = came?.fresh;
   const fresh = begun === id;
   const job = useQuery({
     queryKey: ["job", id],
@@ -41,11 +45,13 @@ export function SheetPage() {
     if (!job.data) return undefined;
     openJob(job.data, fresh);
     openView(viewOf(window.location.search));
+    if (came?.go !== undefined) goToMember(came.go);
+    if (fresh && !guideSeen()) useView.getState().set({ guide: true });
     return () => {
       closeJob();
       forget();
     };
-  }, [job.data, fresh]);
+  }, [job.data, fresh, came]);
 
   if (job.error) {
     return (
@@ -82,6 +88,7 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
     <div className="flex h-full flex-col">
       <SheetHeader />
       <UnsavedNote />
+      <MissingBar />
       {wide ? (
         <>
           <div className="flex min-h-0 flex-1">
@@ -109,6 +116,7 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
         </>
       )}
       <Conflict />
+      <Guide />
       <ShortcutList />
       <GlossaryDialog entries={catalogue.glossary} />
     </div>

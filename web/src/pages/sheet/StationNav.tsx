@@ -1,8 +1,9 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
-import { goTo, stationAt, stations, useGuesses } from "../../stations/registry";
+import { MissingButton } from "./MissingBar";
+import { goTo, stationAt, stations, useOpen } from "../../stations/registry";
 import { useView } from "../../state/view";
 
-/** The stations in the order of work, each with how many of its figures are still guesses. */
+/** The stations in the order of work, each with how much is open there. */
 export function StationNav() {
   const shown = stationAt(useView((s) => s.station));
   return (
@@ -16,14 +17,17 @@ export function StationNav() {
           onClick={() => {
             goTo(station.key);
           }}
-          className={`flex w-full items-baseline gap-3 px-3 py-2.5 text-left font-tight text-[15px] font-medium leading-tight ${station === shown ? "bg-ink text-sheet" : "hover:bg-tint"}`}
+          className={`flex w-full items-baseline gap-3 px-3 py-2 text-left font-tight text-[15px] font-medium leading-tight ${station === shown ? "bg-ink text-sheet" : "hover:bg-tint"}`}
         >
           <span className={`${station === shown ? "" : "text-pencil"}`}>{index + 1}</span>
           <span className="flex-1">{station.name}</span>
-          <Guesses station={station} />
+          <Badge station={station} />
         </button>
       ))}
-      <p className="px-3 pt-3 text-xs leading-snug text-pencil">Numbers show how many figures are still guesses.</p>
+      <MissingButton className="mt-2 w-full border-y border-ink px-3 py-2 text-left font-tight text-[15px] leading-tight hover:bg-tint" />
+      <p className="px-3 pt-2 text-xs leading-snug text-pencil">
+        Numbers show what is open there: ticks, guesses, what is not set.
+      </p>
     </nav>
   );
 }
@@ -53,6 +57,9 @@ export function StepBar() {
           modal={false}
           className="z-30 w-[min(92vw,360px)] border-2 border-ink bg-sheet py-1 text-ink [--anchor-gap:4px] focus:outline-none"
         >
+          <MenuItem>
+            <MissingButton className="flex min-h-11 w-full items-center border-b border-ink px-4 text-left font-tight text-[16px] data-focus:bg-tint" />
+          </MenuItem>
           {stations.map((station, index) => (
             <MenuItem key={station.key}>
               <button
@@ -66,7 +73,7 @@ export function StepBar() {
               >
                 <span className="text-pencil">{index + 1}</span>
                 <span className="flex-1">{station.name}</span>
-                <Guesses station={station} />
+                <Badge station={station} />
               </button>
             </MenuItem>
           ))}
@@ -86,11 +93,29 @@ export function StepBar() {
   );
 }
 
-function Guesses({ station }: { station: (typeof stations)[number] }) {
-  const count = useGuesses(station);
-  return count > 0 ? (
-    <span className="font-tight text-xs" aria-label={`${count} still guessed`}>
-      {count}
+/** How much is open at a station; in words for who asks. A problem stands out. */
+function Badge({ station }: { station: (typeof stations)[number] }) {
+  const open = useOpen(station);
+  const count = open.ticks + open.guesses + open.unset + open.problems;
+  if (count === 0) return null;
+  const words = (
+    [
+      [open.problems, "to mend"],
+      [open.ticks, "to tick"],
+      [open.unset, "to look at"],
+      [open.guesses, "still guessed"],
+    ] as const
+  )
+    .filter(([n]) => n > 0)
+    .map(([n, word]) => `${n} ${word}`)
+    .join(", ");
+  return (
+    <span className={`font-tight text-xs ${open.problems > 0 ? "font-semibold" : ""}`} title={words} data-open={words}>
+      <span aria-hidden>
+        {open.problems > 0 ? "! " : ""}
+        {count}
+      </span>
+      <span className="sr-only">, {words}</span>
     </span>
-  ) : null;
+  );
 }

@@ -1,0 +1,66 @@
+import type { Analysis, Plan } from "../api/types";
+import { lettersOf } from "../state/roles";
+import { setMember } from "../state/store";
+import { useSettings } from "../ui/settings";
+import { written } from "../units/units";
+import { Handle } from "./Handle";
+import { toMetres, toPixels, type Scale } from "./projection";
+import { flatOf, tenth } from "./sitePlan";
+
+interface PeopleOnPlanProps {
+  plan: Plan;
+  analysis: Analysis;
+  scale: Scale;
+  onGrab: () => void;
+  onRelease: () => void;
+}
+
+/** The crew by name, each to be taken to another place. */
+export function PeopleOnPlan({ plan, analysis, scale, onGrab, onRelease }: PeopleOnPlanProps) {
+  const units = useSettings((s) => s.units);
+  const letters = lettersOf(analysis.site.people);
+  return analysis.site.people.map((person) => {
+    if (!plan.crew[person.index]) return null;
+    const at = toPixels(scale, flatOf(person.place));
+    const path = `crew[${person.index}].place` as const;
+    const grip = `person-${person.index}`;
+    const bad = !["none", "reach"].includes(person.in);
+    return (
+      <g key={person.index} data-person-at={person.name}>
+        <text
+          x={at.x + 14}
+          y={at.y + 4}
+          fill="var(--ink)"
+          pointerEvents="none"
+          className={`halo font-tight text-[13px] ${bad ? "font-semibold" : ""}`}
+        >
+          {person.name}
+          {bad ? " NOT HERE" : ""}
+        </text>
+        <Handle
+          id={grip}
+          at={at}
+          name={`Where ${person.name} stands`}
+          now={Math.round(person.distanceM)}
+          min={0}
+          max={500}
+          text={`${written(person.distanceM, "length", units)} out`}
+          onMove={(to) => {
+            const place = toMetres(scale, to);
+            setMember(path, { eastM: tenth(place.x), northM: tenth(place.y) }, grip);
+          }}
+          onStep={(across, up) => {
+            setMember(
+              path,
+              { eastM: tenth(person.place.eastM + across * 0.5), northM: tenth(person.place.northM + up * 0.5) },
+              grip,
+            );
+          }}
+          onGrab={onGrab}
+          onRelease={onRelease}
+          letter={letters[person.index] ?? ""}
+        />
+      </g>
+    );
+  });
+}

@@ -1,0 +1,59 @@
+import { describe, expect, it } from "vitest";
+import { layOut, overlap, type Box } from "./labels";
+
+const box = (x: number, y: number, part: Partial<Box> = {}): Box => ({
+  x,
+  y,
+  width: 60,
+  height: 14,
+  fixed: false,
+  ...part,
+});
+
+const moved = (boxes: Box[], moves: ([number, number] | null)[]): Box[] =>
+  boxes.flatMap((b, i) => {
+    const move = moves[i];
+    return move ? [{ ...b, x: b.x + move[0], y: b.y + move[1] }] : [];
+  });
+
+describe("lettering", () => {
+  it("stays where it is when nothing covers it", () => {
+    expect(layOut([box(10, 10), box(10, 40)], 400, 300)).toEqual([
+      [0, 0],
+      [0, 0],
+    ]);
+  });
+
+  it("moves out of the way of what may not move, whatever the order", () => {
+    const boxes = [box(100, 100), box(100, 104, { fixed: true })];
+    const moves = layOut(boxes, 400, 300);
+    expect(moves[1]).toEqual([0, 0]);
+    expect(moves[0]).not.toEqual([0, 0]);
+  });
+
+  it("never ends with two over one another or outside the picture", () => {
+    let seed = 7;
+    const next = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
+    for (let run = 0; run < 200; run++) {
+      const boxes = Array.from({ length: 24 }, () =>
+        box(next() * 340 - 20, next() * 230 - 10, { width: 20 + next() * 90, fixed: false }),
+      );
+      const after = moved(boxes, layOut(boxes, 400, 260));
+      for (const [i, a] of after.entries()) {
+        expect(a.x).toBeGreaterThanOrEqual(0);
+        expect(a.x + a.width).toBeLessThanOrEqual(400);
+        for (const b of after.slice(i + 1)) expect(overlap(a, b)).toBe(false);
+      }
+    }
+  });
+
+  it("keeps the place that it had while that is free", () => {
+    const [move] = layOut([box(100, 100, { last: [0, 30] }), box(100, 100, { fixed: true })], 400, 300);
+    expect(move).toEqual([0, 30]);
+  });
+
+  it("hides what finds no place rather than covering another", () => {
+    const moves = layOut([box(0, 0), box(0, 0)], 62, 16);
+    expect(moves).toEqual([[0, 0], null]);
+  });
+});

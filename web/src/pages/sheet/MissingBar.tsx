@@ -1,0 +1,119 @@
+import { useMemo } from "react";
+import { goToMember, stationOf } from "../../stations/registry";
+import { stillMissing, type OpenPoint } from "../../stations/missing";
+import { useFeed } from "../../state/feed";
+import { useSheet } from "../../state/store";
+import { useView } from "../../state/view";
+
+/** All that is open, the weightiest first. */
+export function useMissing(): OpenPoint[] {
+  const document = useSheet((s) => s.document);
+  const analysis = useFeed((s) => s.analysis);
+  const problems = useFeed((s) => s.problems);
+  return useMemo(
+    () => (document ? stillMissing({ plan: document.plan, plannedOn: document.plannedOn, analysis, problems }) : []),
+    [document, analysis, problems],
+  );
+}
+
+/** Goes to where a point is settled. */
+function lead(point: OpenPoint | undefined): void {
+  if (!point) return;
+  if (point.linkId !== undefined) useView.getState().set({ link: point.linkId, working: `link.${point.linkId}` });
+  if (point.path !== undefined && stationOf(point.path)) goToMember(point.path);
+  useView.getState().set({ missing: point.key });
+}
+
+/** Opens the walk through what is still missing. */
+export function MissingButton({ className = "" }: { className?: string }) {
+  const points = useMissing();
+  return (
+    <button
+      type="button"
+      data-missing={points.length}
+      className={className}
+      onClick={() => {
+        if (points.length > 0) lead(points[0]);
+        else useView.getState().set({ missing: "none" });
+      }}
+    >
+      What is still missing
+      <span className="ml-1.5 font-semibold">{points.length}</span>
+    </button>
+  );
+}
+
+/** From one open point to the next, each a tap from its field. */
+export function MissingBar() {
+  const points = useMissing();
+  const at = useView((s) => s.missing);
+  if (at === null) return null;
+  const index = points.findIndex((p) => p.key === at);
+  // A point that was settled is gone from the list: the next one stands in its place.
+  const shown = index >= 0 ? points[index] : points[0];
+  const place = Math.max(0, index);
+  const button =
+    "min-h-9 shrink-0 border border-sheet px-3 font-tight text-sm font-medium disabled:opacity-40 coarse:min-h-11";
+  return (
+    <section
+      aria-label="What is still missing"
+      className="flex shrink-0 items-center gap-2 bg-ink px-4 py-1.5 text-sheet max-md:flex-wrap"
+      data-missing-bar
+    >
+      <p className="min-w-0 flex-1 text-[14px] leading-snug max-md:basis-full" role="status">
+        {shown ? (
+          <>
+            <b className="font-semibold">
+              {place + 1} of {points.length}.
+            </b>{" "}
+            {shown.text}
+          </>
+        ) : (
+          "Nothing is missing: go to the brief, and let everybody sign."
+        )}
+      </p>
+      <button
+        type="button"
+        className={button}
+        disabled={place === 0}
+        onClick={() => {
+          lead(points[place - 1]);
+        }}
+      >
+        Before
+      </button>
+      {shown && index < 0 && (
+        <button
+          type="button"
+          className={button}
+          onClick={() => {
+            lead(shown);
+          }}
+        >
+          Go there
+        </button>
+      )}
+      {index >= 0 && (
+        <button
+          type="button"
+          className={button}
+          disabled={place + 1 >= points.length}
+          onClick={() => {
+            lead(points[place + 1]);
+          }}
+        >
+          Next
+        </button>
+      )}
+      <button
+        type="button"
+        className={button}
+        onClick={() => {
+          useView.getState().set({ missing: null });
+        }}
+      >
+        Close
+      </button>
+    </section>
+  );
+}
