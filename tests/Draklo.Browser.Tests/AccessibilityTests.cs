@@ -15,7 +15,7 @@ public sealed class AccessibilityTests(Stage stage) : IClassFixture<Stage>
         screen.Until(() => screen.Count("[data-job]") == 5, "the list");
         NoViolations();
         screen.Click("[data-job^='Lime'] button");
-        screen.Until(() => screen.Count("[role=menuitem]") == 3, "the menu");
+        screen.Until(() => screen.Count("[role=menuitem]") == 4, "the menu");
         NoViolations();
     }
 
@@ -25,7 +25,7 @@ public sealed class AccessibilityTests(Stage stage) : IClassFixture<Stage>
         screen.OpenJob("Side-leaner");
         for (var theme = 0; theme < 2; theme++)
         {
-            foreach (var station in new[] { "1", "2", "3", "4", "5", "6" })
+            foreach (var station in new[] { "1", "2", "3", "4", "5", "6", "7", "8", "9" })
             {
                 screen.Send(station);
                 screen.Until(
@@ -171,6 +171,71 @@ public sealed class AccessibilityTests(Stage stage) : IClassFixture<Stage>
         screen.Press("Keep it for the crew");
         screen.Until(() => screen.Count("[role=dialog]") == 1, "the form to keep it");
         NoViolations();
+    }
+
+    [Theory]
+    [InlineData(1280, 800)]
+    [InlineData(390, 844)]
+    public void The_brief_its_dialogs_the_papers_the_crew_and_a_new_job(int width, int height)
+    {
+        screen.Resize(width, height);
+        screen.OpenJob("Birch");
+        screen.Click("header a[href$='/brief']");
+        screen.Until(() => screen.Count("[data-brief] [data-brief-plan]") == 1, "the brief");
+        NoViolations();
+        screen.Click("[aria-label='Sign: Bo']");
+        screen.Until(() => screen.Count("[role=dialog]") == 1, "the signature");
+        NoViolations();
+        screen.Press("Not yet");
+        screen.Press("Papers");
+        screen.Until(() => screen.Count("[data-paper] svg") == 4, "the papers");
+        NoViolations();
+        screen.Open("/crew");
+        screen.Until(() => screen.Count("[data-person]") > 4, "the crew");
+        NoViolations();
+        screen.Press("New person");
+        screen.Until(() => screen.Count("[role=dialog]") == 1, "the form");
+        NoViolations();
+        screen.Press("Leave it");
+        screen.Click("[aria-label='Change PIN of Bo']");
+        screen.Until(() => screen.Count("[role=dialog]") == 1, "the PIN");
+        NoViolations();
+        screen.Open();
+        screen.Press("New job");
+        screen.Until(() => screen.Count("[role=dialog] li") > 3, "where from");
+        NoViolations();
+        screen.Press("From nothing");
+        screen.Until(() => screen.Count("[data-guide]") == 1, "the cards");
+        NoViolations();
+        screen.Press("Skip");
+        if (width < 1000)
+        {
+            screen.Press("All steps");
+        }
+
+        screen.Click("[data-missing]");
+        screen.Until(() => screen.Count("[data-missing-bar]") == 1, "what is missing");
+        NoViolations();
+        screen.Click("header button[title='Name, place and day']");
+        screen.Until(() => screen.Count("[role=dialog]") == 1, "this job");
+        NoViolations();
+    }
+
+    /// <summary>On a phone, every step with its drawing.</summary>
+    [Fact]
+    public void Every_station_in_the_hand()
+    {
+        screen.Resize(390, 844);
+        screen.OpenJob("Lime");
+        foreach (var station in new[] { "1", "2", "3", "4", "5", "6", "7", "8", "9" })
+        {
+            screen.Send(station);
+            screen.Until(
+                () => !screen.Text("aside").Contains("Opening", StringComparison.Ordinal),
+                "the station to open"
+            );
+            NoViolations();
+        }
     }
 
     private void NoViolations()

@@ -77,7 +77,7 @@ public sealed class AddressTests(Stage stage) : IClassFixture<Stage>
         Shows("Line", "Plan");
         screen.Send(Keys.ArrowLeft);
         screen.Send(Keys.ArrowLeft);
-        Shows("Line", "Tackle");
+        Shows("Line", "Day");
         screen.Focus("[role=radio][aria-checked='true']");
         screen.Send(Keys.ArrowRight);
         screen.Until(

@@ -37,7 +37,7 @@ public sealed class UpkeepTests(Stage stage) : IClassFixture<Stage>
         screen.Send(OpenQA.Selenium.Keys.Escape);
         screen.Click("header button[title='Name, place and day']");
         screen.Click("[data-revisions] summary");
-        screen.Click("[data-revisions] li:last-child button");
+        screen.Click("[data-revisions] li:last-child button[aria-label^='Take']");
         screen.Until(() => screen.ValueOf("Place") != "somewhere else", "the earlier place");
     }
 

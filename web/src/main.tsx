@@ -14,6 +14,7 @@ const CrewPage = lazy(() => import("./pages/crew/CrewPage").then((m) => ({ defau
 const BriefPage = lazy(() => import("./pages/brief/BriefPage").then((m) => ({ default: m.BriefPage })));
 const IssuedPage = lazy(() => import("./pages/brief/IssuedPage").then((m) => ({ default: m.IssuedPage })));
 const PapersPage = lazy(() => import("./pages/papers/PapersPage").then((m) => ({ default: m.PapersPage })));
+const RevisionPage = lazy(() => import("./pages/revision/RevisionPage").then((m) => ({ default: m.RevisionPage })));
 const CarePage = lazy(() => import("./pages/care/CarePage").then((m) => ({ default: m.CarePage })));
 const KnotsPage = lazy(() => import("./pages/knots/KnotsPage").then((m) => ({ default: m.KnotsPage })));
 
@@ -44,6 +45,7 @@ function App() {
         <Route path="/jobs/:id/brief" element={<BriefPage />} />
         <Route path="/jobs/:id/brief/:number" element={<IssuedPage />} />
         <Route path="/jobs/:id/papers" element={<PapersPage />} />
+        <Route path="/jobs/:id/revisions/:number" element={<RevisionPage />} />
         <Route path="/crew" element={<CrewPage />} />
         <Route path="/locker" element={<LockerPage />} />
         <Route path="/locker/:id" element={<LockerPage />} />

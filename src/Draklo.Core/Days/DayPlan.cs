@@ -79,6 +79,21 @@ public sealed record DayPlan(
             return (null, problems);
         }
 
+        foreach (var task in tasks.Where(t => t.Minutes.Low > t.Minutes.Nominal || t.Minutes.Nominal > t.Minutes.High))
+        {
+            problems.Add(
+                new(
+                    Sampled.PathOf(plan, task.Id, "likelyMin"),
+                    $"The minutes of “{task.Name}” rise from at least over likely to at most: put them in that order."
+                )
+            );
+        }
+
+        if (problems.Count > 0)
+        {
+            return (null, problems);
+        }
+
         var people = DrawnTasks.EverybodyOn(plan);
         if (Sampled.Of(plan, tasks, people, problems) is not { } planned)
         {
@@ -290,13 +305,13 @@ public sealed record DayPlan(
             return problems.Count > 0 ? null : before;
         }
 
-        private static string PathOf(Plan plan, string id)
+        public static string PathOf(Plan plan, string id, string member = "after")
         {
             for (var i = 0; i < plan.Work.Tasks.Count; i++)
             {
                 if (plan.Work.Tasks[i].Id == id)
                 {
-                    return $"work.tasks[{i}].after";
+                    return $"work.tasks[{i}].{member}";
                 }
             }
 

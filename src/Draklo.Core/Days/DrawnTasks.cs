@@ -89,11 +89,7 @@ public static class DrawnTasks
         return task with
         {
             Name = string.IsNullOrWhiteSpace(own.Name) ? task.Name : own.Name,
-            Minutes = new(
-                Math.Min(likely, own.LowMin ?? task.Minutes.Low * scale),
-                likely,
-                Math.Max(likely, own.HighMin ?? task.Minutes.High * scale)
-            ),
+            Minutes = new(own.LowMin ?? (task.Minutes.Low * scale), likely, own.HighMin ?? (task.Minutes.High * scale)),
             People = own.People ?? task.People,
             After = own.After ?? task.After,
             Own = task.Own || own.LowMin is not null || own.LikelyMin is not null || own.HighMin is not null,

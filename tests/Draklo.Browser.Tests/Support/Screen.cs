@@ -100,6 +100,12 @@ public sealed class Screen : IDisposable
         Until(() => Count("[data-handle]") > 0, "the sheet to be drawn again");
     }
 
+    public void Reload(string ready)
+    {
+        driver.Navigate().Refresh();
+        Until(() => Count(ready) > 0, "the page again");
+    }
+
     public IWebElement Find(By by) => Wait($"{by}", d => d.FindElements(by).FirstOrDefault(e => e.Displayed));
 
     public void Click(string css) => Retry(() => Find(By.CssSelector(css)).Click());
@@ -298,6 +304,23 @@ public sealed class Screen : IDisposable
         RunAsync(
             "const done = arguments[arguments.length - 1]; document.fonts.ready.then(() => requestAnimationFrame(() => requestAnimationFrame(() => done())));"
         );
+
+    /// <summary>The page as the browser prints it, a PDF; paper in inches.</summary>
+    public byte[] Print(double width, double height)
+    {
+        var answer =
+            (Dictionary<string, object>)
+                driver.ExecuteCdpCommand(
+                    "Page.printToPDF",
+                    new()
+                    {
+                        ["paperWidth"] = width,
+                        ["paperHeight"] = height,
+                        ["printBackground"] = true,
+                    }
+                )!;
+        return Convert.FromBase64String((string)answer["data"]);
+    }
 
     public void Picture(string file) => ((ITakesScreenshot)driver).GetScreenshot().SaveAsFile(file);
 

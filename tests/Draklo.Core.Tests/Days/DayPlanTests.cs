@@ -112,6 +112,17 @@ public sealed class DayPlanTests
         Assert.Equal("work.tasks[0].after", problem.Path);
     }
 
+    /// <summary>One figure given against the table's others is not bent to fit.</summary>
+    [Fact]
+    public void A_least_over_the_likely_is_refused_and_nothing_is_bent()
+    {
+        var plan = Edited(Sound(), ("work.tasks", Json("""[{ "id": "tackle", "lowMin": 50 }]""")));
+        Assert.Equal(
+            "work.tasks[0].likelyMin",
+            Assert.Single(DayPlan.Of(plan, plan.Analysed(), Nothing).Problems).Path
+        );
+    }
+
     [Fact]
     public void Dark_and_wind_are_said()
     {

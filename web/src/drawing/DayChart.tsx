@@ -12,7 +12,7 @@ export function DayChart() {
   const [box, size] = useSize<HTMLDivElement>();
   const { day } = useDay();
   return (
-    <div ref={box} className="h-full w-full overflow-auto">
+    <div ref={box} role="region" aria-label="The day" tabIndex={0} className="h-full w-full overflow-auto">
       {day && size.width > 0 && <Drawing day={day} width={size.width} height={size.height} />}
     </div>
   );

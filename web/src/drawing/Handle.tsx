@@ -119,7 +119,8 @@ function Shape({ shape, lit, letter }: Required<Pick<HandleProps, "shape" | "lit
             y={4.5}
             textAnchor="middle"
             fill="var(--sheet)"
-            data-fixed
+            data-still
+            data-first
             className="font-tight text-[12px] font-semibold"
           >
             {letter}

@@ -47,7 +47,10 @@ export function LineDrawing({ line, index, analysis, scale, tiltDeg, lit: link, 
   const lit = (mark: Link["mark"]) => link?.lineId === line.id && link.mark === mark;
   const angle = (Math.atan2(dy, dx) * 180) / Math.PI;
   const to = first ?? head;
-  const middle = { x: (seat.x + to.x) / 2, y: (seat.y + to.y) / 2 };
+  // Each line's tension stands at a place of its own along it, the main one's farthest out.
+  const share = analysis.pull.lines.length === 1 ? 0.5 : main ? 0.68 : 0.22 + 0.12 * index;
+  const middle = { x: seat.x + (to.x - seat.x) * share, y: seat.y + (to.y - seat.y) * share };
+  const roomy = Math.hypot(to.x - seat.x, to.y - seat.y) > 260;
   const slant = (Math.atan2(to.y - seat.y, to.x - seat.x) * 180) / Math.PI;
   const mark = (at: { x: number; y: number }) => (
     <circle cx={at.x} cy={at.y} r={15} fill="none" stroke="var(--ink)" strokeWidth={2.5} />
@@ -138,7 +141,7 @@ export function LineDrawing({ line, index, analysis, scale, tiltDeg, lit: link, 
         fill="var(--loaded)"
         className="halo font-tight text-[15px] font-semibold"
       >
-        {tiltDeg === 0 ? `${written(result.tensionN, "force", units)} planned` : ""}
+        {tiltDeg === 0 ? `${written(result.tensionN, "force", units)}${roomy ? " planned" : ""}` : ""}
       </text>
       <text
         x={anchor.x}

@@ -52,6 +52,11 @@ describe("lettering", () => {
     expect(move).toEqual([0, 30]);
   });
 
+  it("shows what may not move where it stands, or not at all", () => {
+    const moves = layOut([box(100, 100, { still: true }), box(104, 100, { still: true })], 400, 300);
+    expect(moves).toEqual([[0, 0], null]);
+  });
+
   it("hides what finds no place rather than covering another", () => {
     const moves = layOut([box(0, 0), box(0, 0)], 62, 16);
     expect(moves).toEqual([[0, 0], null]);

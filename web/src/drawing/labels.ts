@@ -6,6 +6,10 @@ export interface Box {
   height: number;
   /** It may not move: others move out of its way. */
   fixed: boolean;
+  /** A mark, no lettering: what stands still may lie on it. */
+  block?: boolean;
+  /** It shows where it stands or not at all. */
+  still?: boolean;
   /** It is placed before the others that may move. */
   first?: boolean;
   /** Where it was moved the last time; tried first, so that lettering does not jump about while something is dragged. */
@@ -37,7 +41,7 @@ export function layOut(boxes: Box[], width: number, height: number): ([number, n
 function placeOf(box: Box, placed: Box[], width: number, height: number): [number, number] | null {
   for (const move of moves(box)) {
     const at = { ...box, x: box.x + move[0], y: box.y + move[1] };
-    if (isInside(at, width, height) && !placed.some((p) => overlap(p, at))) {
+    if (isInside(at, width, height) && !placed.some((p) => !(box.still && p.block) && overlap(p, at))) {
       placed.push(at);
       return move;
     }
@@ -48,6 +52,7 @@ function placeOf(box: Box, placed: Box[], width: number, height: number): [numbe
 /** Where to try: where it wants to be, where it was, then rows up and down, then aside as well. */
 function* moves(box: Box): Generator<[number, number]> {
   yield [0, 0];
+  if (box.still) return;
   if (box.last) yield box.last;
   const row = box.height + gap;
   for (const side of sides) {

@@ -29,7 +29,9 @@ export function useLaidOut(svg: RefObject<SVGSVGElement | null>): void {
         y: (r.top - frame.top) / enlarged,
         width: r.width / enlarged,
         height: r.height / enlarged,
-        fixed: text.closest("[data-fixed], [data-block]") !== null || text.hasAttribute("transform"),
+        fixed: text.closest("[data-fixed], [data-block]") !== null,
+        block: text.hasAttribute("data-block"),
+        still: text.hasAttribute("data-still") || text.hasAttribute("transform"),
         first: text.hasAttribute("data-first"),
         last: before.current.get(text),
       };

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useDeferredValue } from "react";
+import { useDeferredValue, useState } from "react";
 import { api, Refusal } from "../api/client";
 import type { DayPlan } from "../api/types";
 import { useSettings } from "../ui/settings";
@@ -18,9 +18,12 @@ export function useDay(): { day: DayPlan | undefined; problems: string[] } {
     retry: false,
     gcTime: 0,
   });
+  // The last good one stays while the plan is being mended.
+  const [good, setGood] = useState<DayPlan>();
+  if (asked.data && asked.data !== good) setGood(asked.data);
   const errors = asked.error instanceof Refusal ? Object.values(asked.error.errors).flat() : [];
   return {
-    day: asked.data,
+    day: asked.data ?? good,
     problems: asked.isError ? (errors.length > 0 ? errors : ["Draklo does not answer."]) : [],
   };
 }

@@ -213,7 +213,6 @@ interface TaskFieldsProps {
 }
 
 function TaskFields({ task, drawn, onChange, onBack }: TaskFieldsProps) {
-  const whole = { ...task, lowMin: drawn.minutes.low, likelyMin: drawn.minutes.nominal, highMin: drawn.minutes.high };
   return (
     <div className="mb-2 ml-3 border-l border-ink pl-3">
       <TextField
@@ -236,7 +235,7 @@ function TaskFields({ task, drawn, onChange, onBack }: TaskFieldsProps) {
           value={Math.round(value)}
           quantity="count"
           onChange={(next) => {
-            if (next !== undefined) onChange({ ...whole, [member]: next });
+            if (next !== undefined) onChange({ ...task, [member]: next });
           }}
         />
       ))}

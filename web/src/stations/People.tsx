@@ -142,7 +142,7 @@ function Row({ person, index, letter, lines, onChange, onRemove }: RowProps) {
             }}
           />
         </div>
-        <Button aria-label={`Take ${person.name} off this job`} onClick={onRemove}>
+        <Button aria-label={`Remove ${person.name} from this job`} onClick={onRemove}>
           Remove
         </Button>
       </div>

@@ -45,7 +45,7 @@ export function SignPanel({ brief }: { brief: BriefAnswer }) {
               {!p.hasSigned && (
                 <Button
                   strong
-                  aria-label={`${p.name} signs`}
+                  aria-label={`Sign: ${p.name}`}
                   className="min-h-11 px-5"
                   onClick={() => {
                     setSigns(p.name);

@@ -96,7 +96,7 @@ export function CrewPage() {
                   ].join(", ") || "no role said"}
                 </span>
                 <Button
-                  aria-label={signs ? `Change the PIN of ${person.name}` : `Set a PIN for ${person.name}`}
+                  aria-label={`${signs ? "Change" : "Set"} PIN of ${person.name}`}
                   onClick={() => {
                     setPin(person);
                   }}

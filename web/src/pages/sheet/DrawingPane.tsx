@@ -66,9 +66,12 @@ export function WorkPlate({ corner = false }: { corner?: boolean }) {
   const old = useOld();
   if (!plate || (corner && !elevation)) return null;
   return (
-    <div className={`${corner ? "absolute right-3 top-2 z-[5] w-[330px]" : "py-2"} ${old ? "old-figures" : ""}`}>
+    <section
+      aria-label="Figures to work by"
+      className={`${corner ? "absolute right-3 top-2 z-[5] w-[330px]" : "py-2"} ${old ? "old-figures" : ""}`}
+    >
       <Plate plate={plate} windowEmpty={empty} />
-    </div>
+    </section>
   );
 }
 

@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
+import { Link } from "react-router";
 import { api, sayWhy } from "../../api/client";
 import { takeTheirs } from "../../state/autosave";
 import { momentOf } from "../../state/words";
@@ -59,11 +60,18 @@ export function Revisions() {
               >
                 What changed
               </button>
+              <Link
+                className="min-h-6 underline"
+                to={`/jobs/${id ?? ""}/revisions/${r.number}`}
+                aria-label={`Look at version ${r.number}`}
+              >
+                Look
+              </Link>
               <button
                 type="button"
                 className="min-h-6 underline"
                 disabled={take.isPending}
-                aria-label={`Take version ${r.number}`}
+                aria-label={`Take it: version ${r.number}`}
                 onClick={() => {
                   take.mutate(r.number);
                 }}

@@ -1,6 +1,8 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
+import { Link } from "react-router";
 import { MissingButton } from "./MissingBar";
 import { goTo, stationAt, stations, useOpen } from "../../stations/registry";
+import { useSheet } from "../../state/store";
 import { useView } from "../../state/view";
 
 /** The stations in the order of work, each with how much is open there. */
@@ -40,16 +42,19 @@ export function StepBar() {
   const step = "min-h-14 flex-1 px-4 font-tight text-[15px] disabled:opacity-30";
   return (
     <nav aria-label="Stations" className="flex shrink-0 items-stretch bg-ink text-sheet">
-      <button
-        type="button"
-        className={`${step} text-left`}
-        disabled={!before}
-        onClick={() => {
-          if (before) goTo(before.key);
-        }}
-      >
-        {before ? `‹ ${at} ${before.name}` : ""}
-      </button>
+      {before ? (
+        <button
+          type="button"
+          className={`${step} text-left`}
+          onClick={() => {
+            goTo(before.key);
+          }}
+        >
+          ‹ {at} {before.name}
+        </button>
+      ) : (
+        <span className={step} />
+      )}
       <Menu>
         <MenuButton className={`${step} text-center font-semibold`}>All steps</MenuButton>
         <MenuItems
@@ -79,17 +84,30 @@ export function StepBar() {
           ))}
         </MenuItems>
       </Menu>
-      <button
-        type="button"
-        className={`${step} text-right`}
-        disabled={!after}
-        onClick={() => {
-          if (after) goTo(after.key);
-        }}
-      >
-        {after ? `${at + 2} ${after.name} ›` : ""}
-      </button>
+      {after ? (
+        <button
+          type="button"
+          className={`${step} text-right`}
+          onClick={() => {
+            goTo(after.key);
+          }}
+        >
+          {at + 2} {after.name} ›
+        </button>
+      ) : (
+        <BriefStep className={`${step} text-right`} />
+      )}
     </nav>
+  );
+}
+
+/** After the last station comes the page for everybody. */
+function BriefStep({ className }: { className: string }) {
+  const id = useSheet((s) => s.jobId);
+  return (
+    <Link to={`/jobs/${id ?? ""}/brief`} className={`flex items-center justify-end ${className}`}>
+      Brief ›
+    </Link>
   );
 }
 
