@@ -36,6 +36,10 @@ internal static class HostileRequests
             "/api/instruments/reading",
             "/api/locker/usual",
             "/api/backups/file",
+            "/api/day?on=2027-03-09",
+            "/api/jobs/archives",
+            "/api/jobs/nowhere/signatures",
+            "/api/jobs/nowhere/packing",
         ];
         var path = paths[n % paths.Length];
         var body = (n / paths.Length % 9) switch
@@ -55,7 +59,8 @@ internal static class HostileRequests
         var request = new HttpRequestMessage(HttpMethod.Post, path) { Content = new ByteArrayContent(body) };
         var type =
             path.Contains("csv", StringComparison.Ordinal) ? "text/csv"
-            : path.EndsWith("file", StringComparison.Ordinal) ? "application/zip"
+            : path.EndsWith("file", StringComparison.Ordinal) || path.EndsWith("archives", StringComparison.Ordinal)
+                ? "application/zip"
             : "application/json";
         request.Content.Headers.TryAddWithoutValidation("Content-Type", n % 31 == 0 ? "text/plain" : type);
         if (n % 37 == 0)

@@ -180,7 +180,7 @@ public sealed class AccessibilityTests(Stage stage) : IClassFixture<Stage>
     {
         screen.Resize(width, height);
         screen.OpenJob("Birch");
-        screen.Click("header a[href$='/brief']");
+        screen.ToBrief();
         screen.Until(() => screen.Count("[data-brief] [data-brief-plan]") == 1, "the brief");
         NoViolations();
         screen.Click("[aria-label='Sign: Bo']");

@@ -68,6 +68,29 @@ public sealed class AddressTests(Stage stage) : IClassFixture<Stage>
         Assert.Empty(screen.Complaints());
     }
 
+    /// <summary>A list that was open, and one that still is, do not take the next page with them.</summary>
+    [Fact]
+    public void After_a_list_was_opened_the_next_page_comes_and_the_one_after()
+    {
+        screen.OpenJob("Lime");
+        screen.Click("[data-verdict] button");
+        screen.Until(() => screen.Count("[data-code]") > 0, "the reasons");
+        screen.Send(Keys.Escape);
+        screen.Click("aside [aria-haspopup='listbox']");
+        screen.Until(() => screen.Count("[role=option]") > 0, "the list");
+        screen.Send(Keys.Escape);
+        screen.Until(() => screen.Count("[role=option]") == 0, "the list to close");
+        screen.Click("header a[href$='/brief']");
+        screen.Find(By.CssSelector("[data-brief]"));
+        screen.Press("‹ The sheet");
+        screen.Find(By.CssSelector("[data-verdict]"));
+        screen.Resize(390, 844);
+        screen.Press("All steps");
+        screen.Find(By.XPath("//*[@role='menuitem'][normalize-space(.)='Brief']")).Click();
+        screen.Find(By.CssSelector("[data-brief]"));
+        Assert.Equal(0, screen.Count("[data-failed]"));
+    }
+
     [Fact]
     public void Tabs_and_choices_follow_the_arrow_keys()
     {

@@ -73,7 +73,7 @@ public sealed class BriefOnPaperTests(Stage stage) : IClassFixture<Stage>
     public void Every_drawing_has_a_sheet_of_its_own_to_scale_and_the_cards_come_last()
     {
         screen.OpenJob("Side-leaner");
-        screen.Click("header a[href$='/brief']");
+        screen.ToBrief();
         screen.Find(OpenQA.Selenium.By.CssSelector("[data-brief]"));
         screen.Press("Papers");
         screen.Until(() => screen.Count("[data-paper] svg") == 5, "elevation, plan, two tackles and the stump");
@@ -103,7 +103,7 @@ public sealed class BriefOnPaperTests(Stage stage) : IClassFixture<Stage>
     public void A_drawing_is_saved_as_an_svg_file_that_stands_alone()
     {
         screen.OpenJob("Lime");
-        screen.Click("header a[href$='/brief']");
+        screen.ToBrief();
         screen.Find(OpenQA.Selenium.By.CssSelector("[data-brief]"));
         screen.Press("Papers");
         screen.Until(() => screen.Count("[data-paper] svg") == 4, "the drawings");
@@ -129,7 +129,7 @@ public sealed class BriefOnPaperTests(Stage stage) : IClassFixture<Stage>
     private void OpenBrief(string job)
     {
         screen.OpenJob(job);
-        screen.Click("header a[href$='/brief']");
+        screen.ToBrief();
         screen.Find(OpenQA.Selenium.By.CssSelector("[data-brief] [data-brief-plan]"));
         screen.Until(
             () => true.Equals(screen.Run("return [...document.images].every(i => i.complete && i.naturalWidth > 0)")),

@@ -67,7 +67,7 @@ public sealed class LetteringTests(Stage stage) : IClassFixture<Stage>
     {
         screen.Resize(width, 844);
         screen.OpenJob(job);
-        screen.Click("header a[href$='/brief']");
+        screen.ToBrief();
         screen.Find(By.CssSelector("[data-brief-plan]"));
         screen.Settle();
         var answer = ((IEnumerable<object>)screen.Run(Overlaps, "[data-brief-plan]")!).ToList();

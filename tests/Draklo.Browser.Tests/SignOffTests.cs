@@ -23,7 +23,7 @@ public sealed class SignOffTests(Stage stage) : IClassFixture<Stage>
         screen.Send("3");
         screen.Type("Lay, toward bearing", "206");
         screen.UntilSaved();
-        screen.Click("header a[href$='/brief']");
+        screen.ToBrief();
         foreach (var name in new[] { "Ives", "Bo" })
         {
             screen.Until(
@@ -65,7 +65,7 @@ public sealed class SignOffTests(Stage stage) : IClassFixture<Stage>
         screen.Send("8");
         screen.Press("Somebody else");
         screen.UntilSaved();
-        screen.Click("header a[href$='/brief']");
+        screen.ToBrief();
         screen.Find(By.CssSelector("[data-signs='Helper 1']"));
         foreach (var name in new[] { "Wenna", "Ives", "Bo", "Runa" })
         {
@@ -146,7 +146,7 @@ public sealed class SignOffTests(Stage stage) : IClassFixture<Stage>
     private void OpenBrief(string job)
     {
         screen.OpenJob(job);
-        screen.Click("header a[href$='/brief']");
+        screen.ToBrief();
         screen.Find(By.CssSelector("[data-brief]"));
     }
 

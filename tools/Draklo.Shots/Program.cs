@@ -26,6 +26,33 @@ using var screen = new Screen(app.Address);
             screen.Find(OpenQA.Selenium.By.CssSelector("[data-plate]"));
         }
     ),
+    (
+        "brief-phone",
+        () =>
+        {
+            screen.Resize(390, 844);
+            OpenBrief("Birch");
+            screen.Press("Ives");
+            screen.Run("document.querySelector('aside').scrollIntoView()");
+        }
+    ),
+    ("brief", () => OpenBrief("Birch")),
+    (
+        "people",
+        () =>
+        {
+            At("Lime", "People");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-handle='person-4']"));
+        }
+    ),
+    (
+        "day",
+        () =>
+        {
+            At("Birch", "Time and cost");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-day-chart]"));
+        }
+    ),
     ("size-up", () => At("Side-leaner", "Size up")),
     (
         "walk-up",
@@ -45,26 +72,6 @@ using var screen = new Screen(app.Address);
         }
     ),
     (
-        "lay-rose",
-        () =>
-        {
-            At("Lime", "Lay");
-            screen.Find(OpenQA.Selenium.By.CssSelector("[data-target-row]"));
-            screen.Send("r");
-            screen.Find(OpenQA.Selenium.By.CssSelector("[data-open-lay]"));
-            screen.Find(OpenQA.Selenium.By.CssSelector("[data-handle='lay']"));
-            screen.Run("document.querySelector('[aria-label=\"Lay rose\"]').scrollIntoView()");
-        }
-    ),
-    (
-        "measuring",
-        () =>
-        {
-            At("Lime", "Size up");
-            screen.Run("document.querySelector('[data-measured=\"tree.heightM\"]').scrollIntoView({ block: 'end' })");
-        }
-    ),
-    (
         "upkeep",
         () =>
         {
@@ -74,39 +81,11 @@ using var screen = new Screen(app.Address);
         }
     ),
     (
-        "stem",
-        () =>
-        {
-            screen.OpenJob("Lime");
-            screen.Send("b");
-            screen.Find(OpenQA.Selenium.By.CssSelector("svg[aria-label^='Bending']"));
-            screen.Find(OpenQA.Selenium.By.CssSelector("[data-handle='seat-chart']"));
-        }
-    ),
-    (
-        "remedies",
-        () =>
-        {
-            screen.OpenJob("Lime");
-            screen.Click("[data-link='main.hands']");
-            screen.Find(OpenQA.Selenium.By.CssSelector("[data-remedies] li"));
-        }
-    ),
-    (
         "tackle",
         () =>
         {
             At("Lime", "Anchor and tackle");
             screen.Find(OpenQA.Selenium.By.CssSelector("[data-load-cell]"));
-        }
-    ),
-    (
-        "rigs",
-        () =>
-        {
-            At("Lime", "Anchor and tackle");
-            screen.Press("Find the best rig");
-            screen.Find(OpenQA.Selenium.By.CssSelector("[data-rigs] [data-rig]"));
         }
     ),
     ("cuts", () => At("Lime", "Cuts")),
@@ -162,6 +141,23 @@ using var screen = new Screen(app.Address);
     ),
 ];
 
+// The printed page, as a picture of its PDF.
+if (args.Length < 2 || args.Skip(1).Contains("brief-paper", StringComparer.Ordinal))
+{
+    screen.Resize(1280, 800);
+    OpenBrief("Lime");
+    screen.Settle();
+    var pdf = Path.Combine(Path.GetTempPath(), $"draklo-{Guid.NewGuid():N}.pdf");
+    File.WriteAllBytes(pdf, screen.Print(8.27, 11.69));
+    using var process = System.Diagnostics.Process.Start(
+        "pdftoppm",
+        ["-r", "100", "-png", "-singlefile", pdf, Path.Combine(folder, "brief-paper")]
+    );
+    process.WaitForExit();
+    File.Delete(pdf);
+    Console.WriteLine("brief-paper");
+}
+
 foreach (var (name, show) in views.Where(v => args.Length < 2 || args.Skip(1).Contains(v.Name, StringComparer.Ordinal)))
 {
     screen.Resize(1280, 800);
@@ -169,6 +165,12 @@ foreach (var (name, show) in views.Where(v => args.Length < 2 || args.Skip(1).Co
     screen.Settle();
     screen.Picture(Path.Combine(folder, name + ".png"));
     Console.WriteLine(name);
+}
+
+void OpenBrief(string job)
+{
+    screen.OpenJob(job);
+    screen.ToBrief();
 }
 
 void At(string job, string station)

@@ -5,6 +5,7 @@ import { createRoot } from "react-dom/client";
 import { BrowserRouter, Link, Route, Routes } from "react-router";
 import "./index.css";
 import { JobListPage } from "./pages/jobs/JobListPage";
+import { ErrorBoundary } from "./ui/ErrorBoundary";
 import { BusyNote } from "./ui/BusyNote";
 import { useSettings } from "./ui/settings";
 
@@ -26,7 +27,10 @@ function Overlays({ children }: { children: ReactNode }) {
   return (
     <>
       <Portal.Group target={target}>{children}</Portal.Group>
-      <section ref={target} aria-label="Opened over the page" />
+      <section ref={target} aria-label="Opened over the page">
+        {/* Headless UI takes an emptied target out of the page, and React would look for it there. */}
+        <span hidden />
+      </section>
     </>
   );
 }
@@ -75,7 +79,9 @@ if (root) {
       <QueryClientProvider client={queries}>
         <BrowserRouter>
           <Overlays>
-            <App />
+            <ErrorBoundary what="This page">
+              <App />
+            </ErrorBoundary>
             <BusyNote />
           </Overlays>
         </BrowserRouter>

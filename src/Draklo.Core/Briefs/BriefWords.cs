@@ -62,7 +62,7 @@ internal sealed class BriefWords(Plan plan, Analysis analysis, UnitSystem units)
         };
         var figures = new List<BriefFigure>
         {
-            new("pretension", "pre-tension", $"{Floor} – {Short(plate.CeilingN, "N")}"),
+            new("pretension", "pre-tension", FromTo(Floor, Short(plate.CeilingN, "N"))),
             new("planned", "pull planned", Short(plate.PlannedN, "N")),
             new("each", pulls, Each),
             new("haul", "rope to haul", Haul),
@@ -100,7 +100,7 @@ internal sealed class BriefWords(Plan plan, Analysis analysis, UnitSystem units)
 
         cuts.Add(
             units.Say(
-                $"Back cut to a hinge of {cut.HingeThicknessM:cm} by {analysis.Hinge.LengthM:cm}, even. Wedge in as soon as it fits."
+                $"Back cut to a hinge of {cut.HingeThicknessM:cm} by {Short(analysis.Hinge.LengthM, "cm")}, even. Wedge in as soon as it fits."
             )
         );
         if (plate.PlannedN > analysis.Pretension.EarlyGoN)
@@ -162,6 +162,15 @@ internal sealed class BriefWords(Plan plan, Analysis analysis, UnitSystem units)
     }
 
     public string SeatAtFloorInWords => SeatAtFloor is { } seat ? Short(seat, "cm") : "next to nothing";
+
+    /// <summary>Two figures with one unit where they share it: "1.1 – 2.3 kN".</summary>
+    private static string FromTo(string low, string high)
+    {
+        var unit = high[(high.LastIndexOf(' ') + 1)..];
+        return low.EndsWith($" {unit}", StringComparison.Ordinal)
+            ? $"{low[..^(unit.Length + 1)]} – {high}"
+            : $"{low} – {high}";
+    }
 
     private string KilogramsOf(double newtons) =>
         units == UnitSystem.Us || newtons >= 1000 ? "" : $" · {Units.Figures.Plain(newtons / 9.80665, ForPeople)} kg";

@@ -9,6 +9,8 @@ namespace Draklo.Web.Briefs;
 /// <summary>The brief of a job: the page, its signatures, what was issued, and the gear out and back.</summary>
 internal static class BriefEndpoints
 {
+    private const int LongestPiece = 120;
+
     public static void MapBriefs(this IEndpointRouteBuilder app)
     {
         var jobs = app.MapGroup("/api/jobs/{id}").WithTags("briefs");
@@ -87,6 +89,11 @@ internal static class BriefEndpoints
         if (jobs.Find(id) is null)
         {
             return Missing();
+        }
+
+        if (asked.Piece.Length is 0 or > LongestPiece)
+        {
+            return PlainProblems.Refused([new("piece", "There is no such piece on the packing list.")]);
         }
 
         briefs.Tick(id, asked.Piece, asked.Out, asked.Back, Author.Name);

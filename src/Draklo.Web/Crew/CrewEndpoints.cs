@@ -61,9 +61,9 @@ internal static class CrewEndpoints
 
     private static void CheckKit(TodayKit kit, List<Problem> problems)
     {
-        if (!DateOnly.TryParseExact(kit.On, "yyyy-MM-dd", out _))
+        if (!DayText.TryRead(kit.On, out _))
         {
-            problems.Add(new("on", "The day is written as year-month-day, as in 2027-03-09."));
+            problems.Add(new("on", DayText.HowWritten));
         }
     }
 

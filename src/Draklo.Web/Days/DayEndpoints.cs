@@ -51,7 +51,7 @@ internal static class DayEndpoints
 
         if (!TryDay(on, out var day))
         {
-            return PlainProblems.Refused([new("on", "The day is written as year-month-day, as in 2027-03-09.")]);
+            return PlainProblems.Refused([new("on", DayText.HowWritten)]);
         }
 
         var (plan, refusal) = await request.ReadAsync<Plan>();
@@ -157,7 +157,7 @@ internal static class DayEndpoints
             return true;
         }
 
-        if (!DateOnly.TryParseExact(on, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var read))
+        if (!DayText.TryRead(on, out var read))
         {
             return false;
         }

@@ -7,6 +7,7 @@ using Draklo.Core.Plans;
 using Draklo.Core.Units;
 using Draklo.Core.Verdicts;
 using Draklo.Store;
+using Draklo.Web.Hosting;
 
 namespace Draklo.Web.Jobs;
 
@@ -49,9 +50,9 @@ public sealed record JobDocument
             problems.Add(new("place", "The place is longer than 120 letters: shorten it."));
         }
 
-        if (PlannedOn is not null && !DateOnly.TryParseExact(PlannedOn, "yyyy-MM-dd", out _))
+        if (PlannedOn is not null && !DayText.TryRead(PlannedOn, out _))
         {
-            problems.Add(new("plannedOn", "The day is written as year-month-day, as in 2027-03-09."));
+            problems.Add(new("plannedOn", DayText.HowWritten));
         }
 
         if (Plan.Lines.Count == 0)

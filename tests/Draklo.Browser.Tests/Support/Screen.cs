@@ -94,6 +94,22 @@ public sealed class Screen : IDisposable
         Until(() => Count("[data-handle]") > 0 && Count("[data-verdict]") > 0, "the sheet to be drawn");
     }
 
+    /// <summary>From the sheet to its brief: by the head, or by the list of steps where the head has no room.</summary>
+    public void ToBrief()
+    {
+        if (Run("return innerWidth >= 768") is true)
+        {
+            Click("header a[href$='/brief']");
+        }
+        else
+        {
+            Press("All steps");
+            Find(By.XPath("//*[@role='menuitem'][normalize-space(.)='Brief']")).Click();
+        }
+
+        Until(() => Count("[data-brief] [data-brief-plan]") == 1, "the brief");
+    }
+
     public void Reload()
     {
         driver.Navigate().Refresh();

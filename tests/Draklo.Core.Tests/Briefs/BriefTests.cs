@@ -39,11 +39,10 @@ public sealed class BriefTests
     {
         var brief = Of(Crewed);
         Assert.Equal(["pretension", "planned", "each", "haul", "commit", "gust"], brief.Figures.Select(f => f.Id));
-        var analysis = Crewed.Analysed();
-        Assert.Equal(
-            $"{Figures.With(analysis.Plate.FloorN, "N", UnitSystem.Metric, 2)} – {Figures.With(analysis.Plate.CeilingN, "N", UnitSystem.Metric, 2)}",
-            brief.Figures[0].Text
-        );
+        var plate = Crewed.Analysed().Plate;
+        var ends = brief.Figures[0].Text.Replace(" kN", "", StringComparison.Ordinal).Split(" – ");
+        Near(plate.FloorN, double.Parse(ends[0]) * 1000, 0.05);
+        Near(plate.CeilingN, double.Parse(ends[1]) * 1000, 0.05);
         Assert.Contains("lbf", Of(Crewed, UnitSystem.Us).Figures[0].Text, StringComparison.Ordinal);
         Assert.Contains(brief.Cuts, c => c.Contains("hinge of 5 cm", StringComparison.Ordinal));
         Assert.Contains(brief.Stops, s => s.Contains("oak stirs", StringComparison.Ordinal));

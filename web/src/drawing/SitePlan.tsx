@@ -306,9 +306,9 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
           <path d={`M0 0H${bar * scale.perMetre * foot}`} stroke="var(--ink)" strokeWidth={3} />
           <text x={bar * scale.perMetre * foot + 8} y={4} fill="var(--pencil)" className="halo font-tight text-[13px]">
             {bar} {units === "us" ? "ft" : "m"}
-            {paper && ` · 1 : ${roundRatio(scale.perMetre)}`} · hatched: where it falls, missed by{" "}
-            {plan.site.aimErrorDeg}° · dashed: drop sector · dotted: reach while cutting,{" "}
-            {written(site.reachM, "length", units)}
+            {paper && ` · 1 : ${roundRatio(scale.perMetre)}`}
+            {width > 620 &&
+              ` · hatched: where it falls, missed by ${plan.site.aimErrorDeg}° · dashed: drop sector · dotted: reach while cutting, ${written(site.reachM, "length", units)}`}
           </text>
         </g>
       </g>

@@ -66,7 +66,7 @@ export function Guide() {
       role="dialog"
       aria-label="First job"
       aria-modal={false}
-      className="fixed bottom-[170px] left-[160px] z-20 w-[360px] border-2 border-ink bg-sheet p-4 max-lg:bottom-16 max-lg:left-2 max-lg:right-2 max-lg:w-auto"
+      className="fixed bottom-[196px] left-[160px] z-20 w-[360px] border-2 border-ink bg-sheet p-4 max-lg:bottom-16 max-lg:left-2 max-lg:right-2 max-lg:w-auto"
       data-guide={at + 1}
     >
       <p className="font-tight text-[13px] text-pencil">

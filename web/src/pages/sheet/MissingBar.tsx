@@ -1,4 +1,4 @@
-import { useMemo } from "react";
+import { useMemo, type ButtonHTMLAttributes } from "react";
 import { goToMember, stationOf } from "../../stations/registry";
 import { stillMissing, type OpenPoint } from "../../stations/missing";
 import { useFeed } from "../../state/feed";
@@ -25,14 +25,15 @@ function lead(point: OpenPoint | undefined): void {
 }
 
 /** Opens the walk through what is still missing. */
-export function MissingButton({ className = "" }: { className?: string }) {
+export function MissingButton({ onClick, ...rest }: ButtonHTMLAttributes<HTMLButtonElement>) {
   const points = useMissing();
   return (
     <button
       type="button"
       data-missing={points.length}
-      className={className}
-      onClick={() => {
+      {...rest}
+      onClick={(event) => {
+        onClick?.(event);
         if (points.length > 0) lead(points[0]);
         else useView.getState().set({ missing: "none" });
       }}

@@ -26,7 +26,9 @@ export function SheetHeader() {
       >
         <VerdictLine />
       </div>
-      <BriefLink />
+      <div className="max-md:hidden">
+        <BriefLink />
+      </div>
       <div className="max-md:hidden">
         <UnitChoice />
       </div>

@@ -38,6 +38,7 @@ export function StationNav() {
 export function StepBar() {
   const shown = stationAt(useView((s) => s.station));
   const at = stations.indexOf(shown);
+  const id = useSheet((v) => v.jobId);
   const [before, after] = [stations[at - 1], stations[at + 1]];
   const step = "min-h-14 flex-1 px-4 font-tight text-[15px] disabled:opacity-30";
   return (
@@ -82,6 +83,14 @@ export function StepBar() {
               </button>
             </MenuItem>
           ))}
+          <MenuItem>
+            <Link
+              to={`/jobs/${id ?? ""}/brief`}
+              className="flex min-h-11 w-full items-center border-t border-ink px-4 font-tight text-[16px] font-semibold data-focus:bg-tint"
+            >
+              Brief
+            </Link>
+          </MenuItem>
         </MenuItems>
       </Menu>
       {after ? (
