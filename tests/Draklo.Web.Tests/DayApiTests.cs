@@ -20,9 +20,9 @@ public sealed class DayApiTests(RunningServer server) : IClassFixture<RunningSer
         Assert.Null(undated["light"]);
         Assert.Equal(422, (await server.SendAsync(HttpMethod.Post, "/api/day?on=1.12.", birch["plan"])).Status);
         // No calendar holds what ends after the last day of the last year.
-        foreach (var day in new[] { "9999-12-31", "0001-01-01" })
+        foreach (var outside in new[] { "9999-12-31", "0001-01-01" })
         {
-            var job = new JsonObject { ["plannedOn"] = day };
+            var job = new JsonObject { ["plannedOn"] = outside };
             Assert.NotNull((await server.SendAsync(HttpMethod.Post, "/api/jobs", job)).Errors["plannedOn"]);
         }
     }

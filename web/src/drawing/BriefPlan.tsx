@@ -1,7 +1,7 @@
 import { useRef } from "react";
 import type { Analysis, Brief, Plan } from "../api/types";
 import { useSettings } from "../ui/settings";
-import { Mark, North } from "./PlanMarks";
+import { Mark, North, PlanPatterns } from "./PlanMarks";
 import { barLength, fit, hatchPath, pathOf, toPixels, type Bounds, type Flat, type Scale } from "./projection";
 import { flatOf, placeAt, sectorPath, type SitePlace } from "./sitePlan";
 import { TargetShape } from "./TargetShape";
@@ -55,14 +55,7 @@ function Drawing({ plan, analysis, people, width, height }: BriefPlanProps & { w
       className="block h-auto w-full"
       data-brief-plan
     >
-      <defs>
-        <pattern id="tight-hatch" width={5} height={5} patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
-          <path d="M0 0V5" stroke="var(--ink)" strokeWidth={1.4} />
-        </pattern>
-        <pattern id="water-hatch" width={12} height={7} patternUnits="userSpaceOnUse">
-          <path d="M0 4q3 -3 6 0t6 0" stroke="var(--pencil)" strokeWidth={0.7} fill="none" />
-        </pattern>
-      </defs>
+      <PlanPatterns />
       {plan.site.targets.map((t, index) => (
         <TargetShape
           key={t.id}

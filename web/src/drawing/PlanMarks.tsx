@@ -38,3 +38,17 @@ export function North({ x, y }: { x: number; y: number }) {
     </g>
   );
 }
+
+/** Hatching that targets are filled with. */
+export function PlanPatterns() {
+  return (
+    <defs>
+      <pattern id="tight-hatch" width={5} height={5} patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+        <path d="M0 0V5" stroke="var(--ink)" strokeWidth={1.4} />
+      </pattern>
+      <pattern id="water-hatch" width={12} height={7} patternUnits="userSpaceOnUse">
+        <path d="M0 4q3 -3 6 0t6 0" stroke="var(--pencil)" strokeWidth={0.7} fill="none" />
+      </pattern>
+    </defs>
+  );
+}

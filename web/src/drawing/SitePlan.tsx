@@ -27,7 +27,7 @@ import { useLaidOut } from "./useLaidOut";
 import { useSize } from "./useSize";
 import { useRose } from "./useRose";
 import { useDraftKeys } from "./draft";
-import { Label, Mark, North } from "./PlanMarks";
+import { Label, Mark, North, PlanPatterns } from "./PlanMarks";
 
 interface SitePlanProps {
   plan: Plan;
@@ -188,14 +188,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
       className={`block select-none ${draft ? "cursor-crosshair" : ""}`}
       onClick={onClick}
     >
-      <defs>
-        <pattern id="tight-hatch" width={5} height={5} patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
-          <path d="M0 0V5" stroke="var(--ink)" strokeWidth={1.4} />
-        </pattern>
-        <pattern id="water-hatch" width={12} height={7} patternUnits="userSpaceOnUse">
-          <path d="M0 4q3 -3 6 0t6 0" stroke="var(--pencil)" strokeWidth={0.7} fill="none" />
-        </pattern>
-      </defs>
+      <PlanPatterns />
       <g aria-hidden pointerEvents="none">
         <circle
           cx={stump.x}
