@@ -3,6 +3,7 @@ using BenchmarkDotNet.Attributes;
 using BenchmarkDotNet.Jobs;
 using Draklo.Core.Analyses;
 using Draklo.Core.Catalogue;
+using Draklo.Core.Falls;
 using Draklo.Core.Gear;
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
@@ -50,6 +51,9 @@ public class AnalysisBench
 
     [Benchmark]
     public object? FinderOver44000Combinations() => finder.Run(null, CancellationToken.None);
+
+    [Benchmark]
+    public object? ThousandFalls() => Fall.Of(lime, new(0.4, true, 1000), Core.Units.UnitSystem.Metric).Fall;
 
     [Benchmark]
     public object? TenThousandSamples() => PlanChances.Of(lime, 10_000, 1, Core.Units.UnitSystem.Metric).Chances;

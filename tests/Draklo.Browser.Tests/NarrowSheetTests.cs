@@ -40,10 +40,10 @@ public sealed class NarrowSheetTests(Stage stage) : IClassFixture<Stage>
     {
         screen.Resize(390, 844);
         screen.OpenJob("Lime");
-        var before = Number("document.querySelector('[data-handle=seat-main]').getBoundingClientRect().y");
+        var before = Seat();
         screen.DragByTouch("[data-handle='seat-main']", 0, 60);
-        var after = Number("document.querySelector('[data-handle=seat-main]').getBoundingClientRect().y");
-        Assert.InRange(after - before, 50, 70);
+        // The last move may still be on its way to the screen.
+        screen.Until(() => Seat() - before is > 50 and < 70, "the seat to follow the finger down");
         screen.Pinch("[data-handle='seat-main']", 56, 116);
         screen.Until(
             () => screen.Text("[data-drawing-pane]").Contains("Whole drawing", StringComparison.Ordinal),
@@ -51,10 +51,9 @@ public sealed class NarrowSheetTests(Stage stage) : IClassFixture<Stage>
         );
         Assert.Equal(1.0, Number("visualViewport.scale"));
         // Magnified, a handle still follows the finger.
-        before = Number("document.querySelector('[data-handle=seat-main]').getBoundingClientRect().y");
+        before = Seat();
         screen.DragByTouch("[data-handle='seat-main']", 0, -40);
-        after = Number("document.querySelector('[data-handle=seat-main]').getBoundingClientRect().y");
-        Assert.InRange(after - before, -50, -30);
+        screen.Until(() => Seat() - before is > -50 and < -30, "the seat to follow the finger up");
         screen.Press("Whole drawing");
         screen.Until(
             () => !screen.Text("[data-drawing-pane]").Contains("Whole drawing", StringComparison.Ordinal),
@@ -76,6 +75,8 @@ public sealed class NarrowSheetTests(Stage stage) : IClassFixture<Stage>
         screen.Type("Seat above ground", "42 ft");
         screen.Until(() => screen.ValueOf("Seat above ground") == "12.8", "feet to be read");
     }
+
+    private double Seat() => Number("document.querySelector('[data-handle=seat-main]').getBoundingClientRect().y");
 
     private double Number(string script) => Convert.ToDouble(screen.Run($"return {script}"));
 }

@@ -8,6 +8,22 @@ namespace Draklo.Web.Tests;
 
 public sealed class AnalysisApiTests(RunningServer server) : IClassFixture<RunningServer>
 {
+    [Fact]
+    public async Task The_fall_is_told_with_its_spread_and_refused_in_words()
+    {
+        var plan = (await server.DemoAsync("Lime"))["plan"]!;
+        var fall = (
+            await server.SendAsync(HttpMethod.Post, "/api/fall?haulSpeedMps=0.4&drag=false&samples=200", plan)
+        ).Body!;
+        Assert.InRange(fall["tip"]!["forwardM"]!.GetValue<double>(), 20, 22);
+        Assert.InRange(fall["secondsFromCommit"]!.GetValue<double>(), 4, 9);
+        Assert.NotNull(fall["spread"]!["rightM"]!["low"]);
+        Assert.NotEmpty(fall["curve"]!.AsArray());
+        var refused = await server.SendAsync(HttpMethod.Post, "/api/fall?haulSpeedMps=0", plan);
+        Assert.NotNull(refused.Errors["haulSpeedMps"]);
+        Assert.Equal(400, (await server.SendAsync(HttpMethod.Post, "/api/fall?samples=many", plan)).Status);
+    }
+
     /// <summary>The example of the plan format, member for member.</summary>
     private const string Example = """
         {

@@ -80,6 +80,14 @@ public readonly record struct WindLoad(double Force, double ForwardMoment, doubl
     public static double SpeedFor(double moment, StandingTree tree, CrownMembers crown, bool inLeaf, double fromDeg) =>
         Math.Sqrt(Math.Max(0, moment) / (PerSquare(AreaShown(tree, crown, fromDeg), inLeaf) * tree.CrownCentre.Up));
 
+    /// <summary>What the crown's drag takes of a falling tree, N·m for each (rad/s)²: ½·ρ·C·A·z³.</summary>
+    /// <remarks>Method M16. The crown meets the air along the lay.</remarks>
+    public static double DragAbout(StandingTree tree, Plan plan)
+    {
+        var far = tree.CrownCentre.Up;
+        return PerSquare(AreaShown(tree, plan.Tree.Crown, plan.Lay.BearingDeg), plan.Wind.InLeaf) * far * far * far;
+    }
+
     private static double DragOf(bool inLeaf) => inLeaf ? 0.5 : 0.2;
 
     /// <summary>Force for each square of the speed, N/(m/s)².</summary>

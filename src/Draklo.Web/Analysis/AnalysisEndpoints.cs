@@ -1,5 +1,6 @@
 using Draklo.Core.Analyses;
 using Draklo.Core.Catalogue;
+using Draklo.Core.Falls;
 using Draklo.Core.Plans;
 using Draklo.Core.Studies;
 using Draklo.Core.Tackle;
@@ -77,6 +78,15 @@ internal static class AnalysisEndpoints
             .Accepts<Plan>("application/json")
             .Produces<PlanChances>()
             .ProducesValidationProblem(StatusCodes.Status422UnprocessableEntity);
+        app.MapPost("/api/fall", FallAsync)
+            .WithName("fall")
+            .WithTags("analysis")
+            .WithSummary(
+                "What follows from commit: where the tip lands, when and how fast, where line and hinge let go, what happens if the hinge tears. haulSpeedMps is how fast the hands take rope in (0.01 to 3), drag whether the crown's drag slows it, samples (0 to 5,000) how many samples of what is not known."
+            )
+            .Accepts<Plan>("application/json")
+            .Produces<Fall>()
+            .ProducesValidationProblem(422);
         app.MapPost("/api/tackle", SolveTackleAsync)
             .WithName("solveTackle")
             .WithTags("analysis")
@@ -195,6 +205,24 @@ internal static class AnalysisEndpoints
             ? make(plan, system)
             : await heavy.RunAsync(request.Client(), () => make(plan, system), request.HttpContext.RequestAborted);
         return made is null ? PlainProblems.Refused(problems) : new SizedAnswer<T>(made);
+    }
+
+    private static Task<IResult> FallAsync(
+        HttpRequest request,
+        HeavyWork heavy,
+        double haulSpeedMps = 0.4,
+        bool drag = true,
+        int samples = 0,
+        string? units = null
+    )
+    {
+        var left = request.HttpContext.RequestAborted;
+        return OfPlanAsync(
+            request,
+            units,
+            (plan, system) => Fall.Of(plan, new(haulSpeedMps, drag, samples), system, left),
+            samples > 0 ? heavy : null
+        );
     }
 
     private static async Task<IResult> ComposeAsync(HttpRequest request, string contactId = "bushed-block")

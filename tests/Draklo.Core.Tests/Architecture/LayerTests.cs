@@ -25,6 +25,7 @@ public sealed class LayerTests
         "Verdicts",
         "Analyses",
         "Studies",
+        "Falls",
         "Days",
         "Briefs",
     ];

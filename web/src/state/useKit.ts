@@ -1,12 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api } from "../api/client";
 import type { TodayKit } from "../api/types";
-
-/** The day at this screen, yyyy-MM-dd. */
-export function today(): string {
-  const now = new Date();
-  return `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, "0")}-${String(now.getDate()).padStart(2, "0")}`;
-}
+import { today } from "./words";
 
 interface Kit {
   /** Pieces on the truck today; none while nobody has chosen them today. */

@@ -32,9 +32,9 @@ const shortDay = new Intl.DateTimeFormat("en-GB", {
 });
 
 /** A time of today as the clock shows it, of another day with the day. */
-export function timeOf(at: string): string {
+export function timeOf(at: string | number | Date): string {
   const time = new Date(at);
-  if (Number.isNaN(time.getTime())) return at;
+  if (Number.isNaN(time.getTime())) return String(at);
   return (time.toDateString() === new Date().toDateString() ? hour : shortDay).format(time);
 }
 
@@ -45,4 +45,10 @@ export function dayOf(date: string | undefined): string {
   if (date === undefined) return "no day set";
   const day = new Date(`${date}T12:00:00`);
   return (day.getFullYear() === new Date().getFullYear() ? dayThisYear : dayOfAnother).format(day);
+}
+
+/** The day at this screen, yyyy-MM-dd. */
+export function today(): string {
+  const now = new Date();
+  return `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, "0")}-${String(now.getDate()).padStart(2, "0")}`;
 }

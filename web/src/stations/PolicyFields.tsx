@@ -1,3 +1,4 @@
+import { today } from "../state/words";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, Refusal, sayWhy } from "../api/client";
@@ -109,7 +110,7 @@ function KeepDialog({ policy, onClose }: { policy: Plan["policy"]; onClose: () =
         .replace(/[^a-z0-9]+/g, "-")
         .replace(/^-+|-+$/g, "")
         .slice(0, 32) || "policy";
-    const members: Policy["members"] = { ...policy, name, setBy: by, setOn: new Date().toLocaleDateString("sv-SE") };
+    const members: Policy["members"] = { ...policy, name, setBy: by, setOn: today() };
     try {
       await api.keepPolicy({ id, members });
       await queries.invalidateQueries({ queryKey: ["policies"] });

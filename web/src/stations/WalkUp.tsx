@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { Plan } from "../api/types";
 import { setMember } from "../state/store";
+import { timeOf } from "../state/words";
 import { Button, Note } from "../ui/controls";
 import { Check } from "../ui/Check";
 import { TextField } from "../ui/TextField";
@@ -99,7 +100,7 @@ export function WalkUp({ catalogue }: { catalogue: Catalogue }) {
                     ? item.must
                       ? "must be ticked"
                       : undefined
-                    : `${item.tickedBy ?? "somebody"}, ${new Date(item.tickedAt).toLocaleString("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" })}`
+                    : `${item.tickedBy ?? "somebody"}, ${timeOf(item.tickedAt)}`
                 }
               />
             </div>

@@ -3,6 +3,7 @@ import { FormEnd } from "./FormEnd";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api } from "../../api/client";
+import { today } from "../../state/words";
 import type { GearDetail, GearEntry, Inspection } from "../../api/types";
 import { Choice } from "../../ui/Choice";
 import { Note } from "../../ui/controls";
@@ -17,8 +18,6 @@ type Finding = Inspection["findings"][number];
 
 const onTextile: Finding[] = ["glazed", "cut", "flat", "stiff", "melted", "chemical", "abraded", "labelGone"];
 const onMetal: Finding[] = ["cracked", "bent", "wornGroove", "sticks", "chemical", "labelGone"];
-
-export const today = (): string => new Date().toLocaleDateString("sv-SE");
 
 /** What was seen on a piece, and what follows. */
 export function InspectForm({

@@ -7,6 +7,7 @@ import { useKit } from "../../state/useKit";
 import { dayOf } from "../../state/words";
 import { Refused } from "../../ui/Refused";
 import type { GearItem } from "../../api/types";
+import { Choice } from "../../ui/Choice";
 import { Button } from "../../ui/controls";
 import { TopBar } from "../../ui/TopBar";
 import { CareNote } from "../care/CareNote";
@@ -114,39 +115,29 @@ export function LockerPage() {
                 className="min-h-8 w-52 border-b border-pencil bg-transparent text-[15px] outline-none focus:bg-tint"
               />
             </span>
-            <label className="flex items-baseline gap-2 font-tight text-sm">
-              Kind
-              <select
+            <div className="w-[190px]">
+              <Choice
+                label="Kind"
                 value={kind}
-                onChange={(e) => {
-                  setKind(e.target.value as typeof kind);
+                options={[
+                  { value: "all", name: "all kinds" },
+                  ...Object.entries(kindNames).map(([value, name]) => ({ value, name })),
+                ]}
+                onChange={(next) => {
+                  setKind(next as typeof kind);
                 }}
-                className="min-h-8 border-b border-pencil bg-paper text-[15px]"
-              >
-                <option value="all">all kinds</option>
-                {Object.entries(kindNames).map(([k, name]) => (
-                  <option key={k} value={k}>
-                    {name}
-                  </option>
-                ))}
-              </select>
-            </label>
-            <label className="flex items-baseline gap-2 font-tight text-sm">
-              State
-              <select
+              />
+            </div>
+            <div className="w-[170px]">
+              <Choice
+                label="State"
                 value={state}
-                onChange={(e) => {
-                  setState(e.target.value as StateFilter);
+                options={states.map(([value, name]) => ({ value, name }))}
+                onChange={(next) => {
+                  setState(next as StateFilter);
                 }}
-                className="min-h-8 border-b border-pencil bg-paper text-[15px]"
-              >
-                {states.map(([k, name]) => (
-                  <option key={k} value={k}>
-                    {name}
-                  </option>
-                ))}
-              </select>
-            </label>
+              />
+            </div>
             <p role="status" className="ml-auto font-tight text-sm text-pencil">
               {locker.data ? `${shown.length} of ${items.length} pieces` : ""}
             </p>

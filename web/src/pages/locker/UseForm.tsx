@@ -9,7 +9,7 @@ import { Modal } from "../../ui/Modal";
 import { NumberField } from "../../ui/NumberField";
 import { TextField } from "../../ui/TextField";
 import { useSettings } from "../../ui/settings";
-import { today } from "./InspectForm";
+import { today } from "../../state/words";
 import { useKeeping } from "./useKeeping";
 import { changed } from "./words";
 

@@ -7,6 +7,7 @@ import { momentOf } from "../../state/words";
 import type { KeptRevision } from "../../api/types";
 import { useSettings } from "../../ui/settings";
 import { useSheet } from "../../state/store";
+import { Choice } from "../../ui/Choice";
 import { Note } from "../../ui/controls";
 import { Refused } from "../../ui/Refused";
 
@@ -107,25 +108,19 @@ function Comparison({ id, number, all }: ComparisonProps) {
   });
   return (
     <div className="my-1 border-l-4 border-ink pl-2 text-[13px] leading-snug" data-comparison>
-      <label className="flex items-baseline gap-2">
-        between this one and
-        <select
-          value={other}
-          className="min-h-7 border-b border-pencil bg-sheet"
-          onChange={(e) => {
-            setOther(Number(e.target.value));
-          }}
-        >
-          {all
-            .filter((r) => r.number !== number)
-            .map((r) => (
-              <option key={r.number} value={r.number}>
-                {r.number}, {momentOf(r.savedAt)}
-                {r.savedBy ? `, ${r.savedBy}` : ""}
-              </option>
-            ))}
-        </select>
-      </label>
+      <Choice
+        label="Between this one and"
+        value={String(other)}
+        options={all
+          .filter((r) => r.number !== number)
+          .map((r) => ({
+            value: String(r.number),
+            name: `${r.number}, ${momentOf(r.savedAt)}${r.savedBy ? `, ${r.savedBy}` : ""}`,
+          }))}
+        onChange={(next) => {
+          setOther(Number(next));
+        }}
+      />
       <Refused>{told.isError ? sayWhy(told.error) : null}</Refused>
       {told.data?.changes.length === 0 && <p>No figure and no word differs.</p>}
       <ul>

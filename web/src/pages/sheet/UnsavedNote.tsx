@@ -1,6 +1,5 @@
 import { useSaving } from "../../state/autosave";
-
-const time = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit" });
+import { timeOf } from "../../state/words";
 
 /** While saves fail: since when, how much waits, and why. Work goes on. */
 export function UnsavedNote() {
@@ -10,7 +9,7 @@ export function UnsavedNote() {
   return (
     <p role="status" data-unsaved className="border-b border-ink bg-sheet px-4 py-1 text-[13px] leading-snug no-print">
       <strong className="font-semibold">
-        Not saved since {time.format(state.since)}: {changes} in this browser.
+        Not saved since {timeOf(state.since)}: {changes} in this browser.
       </strong>{" "}
       {state.text} It is tried again by itself until it goes through; go on working.
     </p>
