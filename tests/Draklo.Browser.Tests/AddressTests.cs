@@ -100,7 +100,7 @@ public sealed class AddressTests(Stage stage) : IClassFixture<Stage>
         Shows("Line", "Plan");
         screen.Send(Keys.ArrowLeft);
         screen.Send(Keys.ArrowLeft);
-        Shows("Line", "Day");
+        Shows("Line", "Fall");
         screen.Focus("[role=radio][aria-checked='true']");
         screen.Send(Keys.ArrowRight);
         screen.Until(

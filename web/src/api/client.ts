@@ -1,6 +1,7 @@
 import { useBusy } from "../ui/busy";
 import { useSettings } from "../ui/settings";
 import type {
+  Fall,
   TodayKit,
   RevisionChanges,
   Person,
@@ -181,6 +182,8 @@ export const api = {
     ask<BriefAnswer>(`/api/jobs/${id}/briefs?units=${units}`, send("POST", lead)),
   tick: (id: string, tick: { piece: string; out?: boolean; back?: boolean }) =>
     ask<PackingTick[]>(`/api/jobs/${id}/packing`, send("POST", tick)),
+  fall: (plan: Plan, haulMps: number, samples: number, units: Units, signal?: AbortSignal) =>
+    askInTurn<Fall>(`/api/fall?haulSpeedMps=${haulMps}&samples=${samples}&units=${units}`, send("POST", plan), signal),
   day: (plan: Plan, on: string | undefined, units: Units, signal?: AbortSignal) =>
     ask<DayPlan>(`/api/day?units=${units}${on === undefined ? "" : `&on=${on}`}`, {
       ...send("POST", plan),

@@ -70,6 +70,7 @@ export type BriefPage = BriefAnswer["page"];
 export type Brief = BriefPage["brief"];
 export type IssuedAnswer = Complete<Schemas["IssuedAnswer"]>;
 export type PackingTick = BriefAnswer["ticks"][number];
+export type Fall = Complete<Schemas["Fall"]>;
 export type DayPlan = Complete<Schemas["DayPlan"]>;
 export type Care = Complete<Schemas["CareAnswer"]>;
 export type Backup = Complete<Schemas["Backup"]>;

@@ -1,4 +1,5 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from "react";
+import { held } from "./held";
 import { usePaper } from "./paper";
 import { pointIn } from "./pinch";
 import type { Flat } from "./projection";
@@ -77,6 +78,7 @@ export function Handle({
         event.currentTarget.focus();
         const from = where(event);
         hold.current = { x: from.x - at.x, y: from.y - at.y };
+        held.now = true;
         onGrab?.();
       }}
       onPointerMove={(event) => {
@@ -86,10 +88,12 @@ export function Handle({
       }}
       onPointerUp={() => {
         hold.current = null;
+        held.now = false;
         onRelease();
       }}
       onPointerCancel={() => {
         hold.current = null;
+        held.now = false;
         onRelease();
       }}
       onKeyDown={onKeyDown}

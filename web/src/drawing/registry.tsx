@@ -45,6 +45,12 @@ export const drawings: DrawingEntry[] = [
     letter: "d",
     Component: lazy(() => import("./DayChart").then((m) => ({ default: m.DayChart }))),
   },
+  {
+    key: "fall",
+    name: "Fall",
+    letter: "f",
+    Component: lazy(() => import("./FallDrawing").then((m) => ({ default: m.FallDrawing }))),
+  },
 ];
 
 /** The drawing of a key; the first one where there is none of it. */

@@ -1,4 +1,5 @@
 import { useLayoutEffect, useRef, type RefObject } from "react";
+import { held } from "./held";
 import { layOut, type Box } from "./labels";
 
 /**
@@ -9,7 +10,8 @@ export function useLaidOut(svg: RefObject<SVGSVGElement | null>): void {
   const before = useRef(new WeakMap<Element, [number, number]>());
   useLayoutEffect(() => {
     const drawing = svg.current;
-    if (!drawing) return;
+    // Under a hand that drags, lettering keeps its moves: it is laid out again when the hand lets go.
+    if (!drawing || held.now) return;
     // Beside lettering, marks that no lettering may cover.
     const texts = [...drawing.querySelectorAll<SVGGraphicsElement>("text, [data-block]")].filter(
       (t) => t.tagName !== "text" || t.textContent !== "",

@@ -37,6 +37,10 @@ interface ViewState extends AddressedView {
   rose: boolean;
   /** Which of the missing points is being settled; null while the walk through them is closed. */
   missing: string | null;
+  /** How fast the hands take rope in, for the fall; nothing of the plan. */
+  haulMps: number;
+  /** Which stage of the fall is in hand. */
+  stage: number;
   /** Whether the cards for a first job lie over the sheet. */
   guide: boolean;
   set: (part: Partial<Omit<ViewState, "set">>) => void;
@@ -59,6 +63,8 @@ const passing = {
   rose: false,
   missing: null,
   guide: false,
+  haulMps: 0.4,
+  stage: 0,
 };
 
 export const useView = create<ViewState>((set) => ({

@@ -104,6 +104,14 @@ export const stations: StationEntry[] = [
     members: /^work/,
     Component: lazy(() => import("./DayStation").then((m) => ({ default: memo(m.DayStation) }))),
   },
+  {
+    key: "fall",
+    name: "The fall",
+    terms: ["commit", "hold-angle", "footprint"],
+    drawing: "fall",
+    members: /^$/,
+    Component: lazy(() => import("./FallStation").then((m) => ({ default: memo(m.FallStation) }))),
+  },
 ];
 
 /** The station of a key; the one that a sheet opens with where there is none of it. */

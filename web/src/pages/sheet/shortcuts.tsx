@@ -9,7 +9,7 @@ import { useView } from "../../state/view";
 const list: [string, string][] = [
   ["Ctrl Z", "Undo"],
   ["Ctrl Shift Z", "Redo"],
-  [`1 – ${stations.length}`, `Station: ${stations.map((s) => s.name.toLowerCase()).join(", ")}`],
+  ["1 – 9, 0", `Station: ${stations.map((s) => s.name.toLowerCase()).join(", ")}`],
   [
     drawings.map((d) => d.letter.toUpperCase()).join(", "),
     `Drawing: ${drawings.map((d) => d.name.toLowerCase()).join(", ")}`,
@@ -52,7 +52,8 @@ export function useShortcuts(): void {
         return;
       const view = useView.getState();
       const settings = useSettings.getState();
-      const station = stations[Number(event.key) - 1];
+      // The tenth has the key 0.
+      const station = /^\d$/.test(event.key) ? stations[(Number(event.key) + 9) % 10] : undefined;
       const drawing = drawings.find((d) => d.letter === event.key);
       if (station) goTo(station.key);
       else if (drawing) {
