@@ -69,6 +69,28 @@ public sealed class BriefOnPaperTests(Stage stage) : IClassFixture<Stage>
         Assert.True(page.IsGrey, "Something is printed in colour.");
     }
 
+    /// <summary>Four lines, twenty people, eight long signs and words without a break: two pages at most, and nothing runs over.</summary>
+    [Theory]
+    [InlineData(8.27, 11.69)]
+    [InlineData(8.5, 11)]
+    public void The_longest_brief_is_two_pages_and_fits_a_phone(double width, double height)
+    {
+        var id = stage.Crowded();
+        screen.Open($"/jobs/{id}/brief");
+        screen.Find(OpenQA.Selenium.By.CssSelector("[data-brief-plan]"));
+        screen.Settle();
+        var pdf = Print(width, height);
+        Assert.Contains("Pages:           2\n", Tool("pdfinfo", pdf), StringComparison.Ordinal);
+        Assert.Contains(
+            "competent person on site",
+            Squeezed(Tool("pdftotext", "-layout", pdf, "-")),
+            StringComparison.Ordinal
+        );
+        screen.Resize(390, 844);
+        screen.Settle();
+        Assert.Equal(true, screen.Run("return document.documentElement.scrollWidth <= innerWidth"));
+    }
+
     [Fact]
     public void Every_drawing_has_a_sheet_of_its_own_to_scale_and_the_cards_come_last()
     {

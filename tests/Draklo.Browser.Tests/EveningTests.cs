@@ -168,6 +168,18 @@ public sealed class EveningTests(Stage stage) : IClassFixture<Stage>
         screen.Type("Likely", "90");
         screen.Until(() => screen.Text("[data-finish]") != before, "another finish");
         Assert.Contains("–90–", screen.Text("[data-task='tackle']"), StringComparison.Ordinal);
+        screen.Find(By.XPath("//aside//summary[normalize-space(.)='Comes after']")).Click();
+        screen.Find(By.XPath("//aside//details//label[contains(., 'Throw and set')]//input")).Click();
+        screen.Until(
+            () => screen.Text("[data-task='tackle']").Contains("09:00", StringComparison.Ordinal),
+            "the tackle to wait for the throw"
+        );
+        screen.Type("Wage, a person an hour", "1000000000");
+        screen.Until(
+            () => screen.Text("aside").Contains("Wage must lie between", StringComparison.Ordinal),
+            "a wage that nobody pays to be refused"
+        );
+        screen.Type("Wage, a person an hour", "28");
         screen.Type("Begins at", "8");
         screen.Until(
             () => screen.Text("aside").Contains("hours and minutes, as in 08:00", StringComparison.Ordinal),

@@ -39,6 +39,55 @@ public sealed class Stage : IDisposable
         return Screen;
     }
 
+    /// <summary>A job with as much on its brief as anybody puts there.</summary>
+    /// <returns>Its id.</returns>
+    public string Crowded()
+    {
+        var job = demo.First(j => ((string)j["name"]!).StartsWith("Side-leaner", StringComparison.Ordinal)).DeepClone();
+        var plan = job["plan"]!;
+        var lines = plan["lines"]!.AsArray();
+        foreach (var (id, bearing) in new[] { ("third", 60), ("fourth", 20) })
+        {
+            var line = lines[1]!.DeepClone();
+            line["id"] = id;
+            line["share"] = 0.3;
+            line["anchor"]!["bearingDeg"] = bearing;
+            line["anchor"]!["name"] = $"the old oak by the long garden wall, {id}";
+            lines.Add(line);
+        }
+
+        string[] roles = ["lead", "faller", "watcher", "climber", "road", "learner"];
+        plan["crew"] = new JsonArray([
+            .. Enumerable
+                .Range(0, 20)
+                .Select(i => new JsonObject
+                {
+                    ["name"] = $"Bartholomew-Maximilian the {i}",
+                    ["role"] = i < roles.Length ? roles[i] : "hauler",
+                    ["lineId"] = (string)lines[i % 4]!["id"]!,
+                    ["firstAid"] = i % 2 == 0,
+                    ["canClimb"] = i % 3 == 0,
+                }),
+        ]);
+        plan["signals"] = new JsonArray([
+            .. Enumerable
+                .Range(0, 8)
+                .Select(i => new JsonObject
+                {
+                    ["sign"] = $"sign number {i} given with both arms",
+                    ["means"] = $"what it means is told at length here, so that it wraps on the page {i}",
+                }),
+        ]);
+        plan["help"] = new JsonObject
+        {
+            ["meetAt"] = new string('x', 118),
+            ["kitAt"] = "in the cab of the second truck",
+        };
+        job["name"] = "Four lines and twenty people on the longest name that anybody gives to a job";
+        var made = Client.PostAsJsonAsync("/api/jobs", job).Result;
+        return (string)JsonNode.Parse(made.EnsureSuccessStatusCode().Content.ReadAsStringAsync().Result)!["id"]!;
+    }
+
     public void Dispose()
     {
         Screen.Dispose();

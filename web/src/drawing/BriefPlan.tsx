@@ -184,6 +184,7 @@ function Drawing({ plan, analysis, people, width, height }: BriefPlanProps & { w
               textAnchor={end ? "end" : "start"}
               fill="var(--ink)"
               data-first
+              data-near
               className="halo font-tight text-[14px] font-semibold"
             >
               {p.name}

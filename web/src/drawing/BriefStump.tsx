@@ -25,7 +25,7 @@ export function BriefStump({ plan, analysis }: { plan: Plan; analysis: Analysis 
       <path d={`M${cx + r + 14} ${cy}l-9 -4v8Z`} fill="var(--ink)" />
       <g fill="var(--ink)" className="font-tight text-[13px]">
         <text x={124} y={40}>
-          hinge {written(hinge, "thickness", units)} by {written(analysis.hinge.lengthM, "thickness", units)}
+          hinge {written(hinge, "thickness", units)} thick
         </text>
         <text x={124} y={58}>
           notch {written(notch.depthM, "thickness", units)} deep

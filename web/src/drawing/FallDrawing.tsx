@@ -1,6 +1,7 @@
-import { useRef } from "react";
+import { useRef, useState } from "react";
 import type { Analysis, Fall, Plan } from "../api/types";
 import { useFall } from "../state/useFall";
+import { Button } from "../ui/controls";
 import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
 import { FallFromTheSide, type Frame } from "./FallFromTheSide";
@@ -45,14 +46,13 @@ interface DrawingProps extends FallDrawingProps {
 function Drawing({ plan, analysis, fall, width, height }: DrawingProps) {
   const svg = useRef<SVGSVGElement>(null);
   useLaidOut(svg);
-  // Side by side, or one over the other where there is no room.
+  // Side by side; where there is no room, one of them at a time.
   const narrow = width < 560;
-  const share = narrow ? 0.46 : 0.55;
-  const side = narrow ? { x: 0, y: 0, width, height: height * share } : { x: 0, y: 0, width: width * share, height };
-  const above = narrow
-    ? { x: 0, y: height * share, width, height: height * (1 - share) }
-    : { x: width * share, y: 0, width: width * (1 - share), height };
-  return (
+  const [fromAbove, setFromAbove] = useState(false);
+  const share = narrow ? (fromAbove ? 0 : 1) : 0.55;
+  const side = { x: 0, y: 0, width: width * share, height };
+  const above = { x: width * share, y: 0, width: width * (1 - share), height };
+  const drawing = (
     <svg
       ref={svg}
       width={width}
@@ -63,10 +63,25 @@ function Drawing({ plan, analysis, fall, width, height }: DrawingProps) {
       data-fall
     >
       <PlanPatterns />
-      <FallFromTheSide plan={plan} fall={fall} frame={side} />
-      <path d={narrow ? `M0 ${above.y}H${width}` : `M${above.x} 12V${height - 12}`} stroke="var(--rule)" />
-      <FromAbove plan={plan} analysis={analysis} fall={fall} frame={above} />
+      {share > 0 && <FallFromTheSide plan={plan} fall={fall} frame={side} />}
+      {!narrow && <path d={`M${above.x} 12V${height - 12}`} stroke="var(--rule)" />}
+      {share < 1 && <FromAbove plan={plan} analysis={analysis} fall={fall} frame={above} />}
     </svg>
+  );
+  return narrow ? (
+    <>
+      {drawing}
+      <Button
+        className="absolute bottom-2 right-2"
+        onClick={() => {
+          setFromAbove(!fromAbove);
+        }}
+      >
+        {fromAbove ? "From the side" : "From above"}
+      </Button>
+    </>
+  ) : (
+    drawing
   );
 }
 

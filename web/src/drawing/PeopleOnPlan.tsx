@@ -32,6 +32,7 @@ export function PeopleOnPlan({ plan, analysis, scale, onGrab, onRelease }: Peopl
           y={at.y + 4}
           fill="var(--ink)"
           pointerEvents="none"
+          data-near
           className={`halo font-tight text-[13px] ${bad ? "font-semibold" : ""}`}
         >
           {person.name}

@@ -57,6 +57,14 @@ describe("lettering", () => {
     expect(moves).toEqual([[0, 0], null]);
   });
 
+  it("keeps a name beside its mark, or hides it: a name by another mark would be another person", () => {
+    const wall = Array.from({ length: 9 }, (_, i) => box(60, 40 + i * 15, { width: 300, fixed: true }));
+    const [move] = layOut([box(100, 100, { near: true }), ...wall], 400, 300);
+    expect(move).toBeNull();
+    const [beside] = layOut([box(100, 100, { near: true }), box(100, 100, { fixed: true })], 400, 300);
+    expect(beside).toEqual([0, 15]);
+  });
+
   it("hides what finds no place rather than covering another", () => {
     const moves = layOut([box(0, 0), box(0, 0)], 62, 16);
     expect(moves).toEqual([[0, 0], null]);

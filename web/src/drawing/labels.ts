@@ -10,6 +10,8 @@ export interface Box {
   block?: boolean;
   /** It shows where it stands or not at all. */
   still?: boolean;
+  /** It belongs to the mark beside it: it goes a row up or down, or to the mark's other side, or not at all. */
+  near?: boolean;
   /** It is placed before the others that may move. */
   first?: boolean;
   /** Where it was moved the last time; tried first, so that lettering does not jump about while something is dragged. */
@@ -18,6 +20,8 @@ export interface Box {
 
 /** Between two texts, pixels. */
 const gap = 1;
+/** What a text leaves free to go to the other side of its mark, pixels. */
+const markWidth = 30;
 const steps = [0, 1, -1, 2, -2, 3, -3, 4, -4];
 const sides = [0, 0.5, -0.5, 1, -1];
 
@@ -53,6 +57,13 @@ function placeOf(box: Box, placed: Box[], width: number, height: number): [numbe
 function* moves(box: Box): Generator<[number, number]> {
   yield [0, 0];
   if (box.still) return;
+  if (box.near) {
+    const otherSide = box.width + markWidth;
+    for (const across of [0, -otherSide, otherSide]) {
+      for (const rows of [0, 1, -1]) yield [across, rows * (box.height + gap)];
+    }
+    return;
+  }
   if (box.last) yield box.last;
   const row = box.height + gap;
   for (const side of sides) {

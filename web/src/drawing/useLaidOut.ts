@@ -34,6 +34,7 @@ export function useLaidOut(svg: RefObject<SVGSVGElement | null>): void {
         fixed: text.closest("[data-fixed], [data-block]") !== null,
         block: text.hasAttribute("data-block"),
         still: text.hasAttribute("data-still") || text.hasAttribute("transform"),
+        near: text.hasAttribute("data-near"),
         first: text.hasAttribute("data-first"),
         last: before.current.get(text),
       };

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Plan } from "../api/types";
+import type { DayPlan, Plan } from "../api/types";
 import { useDay } from "../state/useDay";
 import { setMember, useSheet } from "../state/store";
 import { idOf } from "../state/roles";
@@ -9,7 +9,7 @@ import { Button, Note } from "../ui/controls";
 import { NumberField } from "../ui/NumberField";
 import { Refused } from "../ui/Refused";
 import { TextField } from "../ui/TextField";
-import { Group, useMember, useProblem } from "./fields";
+import { Group, Member, useMember, useProblem } from "./fields";
 
 type Work = Plan["work"];
 type OwnTask = Work["tasks"][number];
@@ -95,6 +95,8 @@ export function DayStation() {
                 <TaskFields
                   task={own(task.id) ?? { id: task.id, leftOut: false }}
                   drawn={task}
+                  at={work.tasks.findIndex((t) => t.id === task.id)}
+                  others={day.tasks.filter((t) => t.id !== task.id)}
                   onChange={keep}
                   onBack={
                     own(task.id)
@@ -155,24 +157,8 @@ export function DayStation() {
         </Group>
       )}
       <Group title="Cost, and what is moved">
-        <NumberField
-          label="Wage, a person an hour"
-          value={work.wageAnHour}
-          quantity="ratio"
-          unknown="not said"
-          onChange={(value) => {
-            setMember("work.wageAnHour", value);
-          }}
-        />
-        <NumberField
-          label="Hire for the day"
-          value={work.hire}
-          quantity="ratio"
-          unknown="none"
-          onChange={(value) => {
-            setMember("work.hire", value);
-          }}
-        />
+        <Member path="work.wageAnHour" label="Wage, a person an hour" quantity="ratio" unknown="not said" />
+        <Member path="work.hire" label="Hire for the day" quantity="ratio" unknown="none" />
         <TextField
           label="Money"
           value={work.money}
@@ -180,15 +166,7 @@ export function DayStation() {
             setMember("work.money", value.slice(0, 8), "money");
           }}
         />
-        <NumberField
-          label="Logs to move"
-          value={work.loads}
-          quantity="count"
-          unknown="by weight"
-          onChange={(value) => {
-            setMember("work.loads", value === undefined ? undefined : Math.round(value));
-          }}
-        />
+        <Member path="work.loads" label="Logs to move" quantity="count" unknown="by weight" />
       </Group>
       {planned ? (
         <a
@@ -207,12 +185,19 @@ export function DayStation() {
 
 interface TaskFieldsProps {
   task: OwnTask;
-  drawn: { id: string; name: string; minutes: { low: number; nominal: number; high: number }; people: number };
+  drawn: DayPlan["tasks"][number];
+  /** Its number among the crew's own; −1 while it has none. */
+  at: number;
+  others: DayPlan["tasks"];
   onChange: (task: OwnTask) => void;
   onBack: (() => void) | undefined;
 }
 
-function TaskFields({ task, drawn, onChange, onBack }: TaskFieldsProps) {
+function TaskFields({ task, drawn, at, others, onChange, onBack }: TaskFieldsProps) {
+  const path = `work.tasks[${Math.max(at, 0)}]` as const;
+  const minutesProblem = useProblem(`${path}.likelyMin`, `${path}.lowMin`, `${path}.highMin`);
+  const peopleProblem = useProblem(`${path}.people`);
+  const after = task.after ?? drawn.after;
   return (
     <div className="mb-2 ml-3 border-l border-ink pl-3">
       <TextField
@@ -234,6 +219,7 @@ function TaskFields({ task, drawn, onChange, onBack }: TaskFieldsProps) {
           label={label}
           value={Math.round(value)}
           quantity="count"
+          problem={member === "likelyMin" && at >= 0 ? minutesProblem : undefined}
           onChange={(next) => {
             if (next !== undefined) onChange({ ...task, [member]: next });
           }}
@@ -243,10 +229,24 @@ function TaskFields({ task, drawn, onChange, onBack }: TaskFieldsProps) {
         label="People"
         value={task.people ?? drawn.people}
         quantity="count"
+        problem={at >= 0 ? peopleProblem : undefined}
         onChange={(people) => {
           if (people !== undefined) onChange({ ...task, people: Math.round(people) });
         }}
       />
+      <details>
+        <summary className="min-h-6 cursor-pointer font-tight text-sm">Comes after</summary>
+        {others.map((t) => (
+          <Check
+            key={t.id}
+            label={t.name}
+            checked={after.includes(t.id)}
+            onChange={(on) => {
+              onChange({ ...task, after: on ? [...after, t.id] : after.filter((id) => id !== t.id) });
+            }}
+          />
+        ))}
+      </details>
       <div className="flex gap-2">
         <div className="flex-1">
           <Check

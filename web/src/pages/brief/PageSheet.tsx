@@ -188,7 +188,7 @@ function Names({ page }: { page: BriefPage }) {
         return (
           <li key={p.name} className="border-b border-r border-ink px-1.5 pb-1 text-[12px] leading-tight">
             <span className="block">
-              <b className="font-semibold">{p.name}</b>, {roleName(p.role).toLowerCase()}
+              {p.letter} <b className="font-semibold">{p.name}</b>, {roleName(p.role).toLowerCase()}
             </span>
             <span className="block min-h-[22px] pt-1">
               {signed
