@@ -14,6 +14,7 @@ public sealed record Analysis(
     HingeResult Hinge,
     PullResult Pull,
     Pretension Pretension,
+    CutResult Cut,
     StemResult Stem,
     Aim Aim,
     WindResult Wind,

@@ -56,7 +56,8 @@ public static class PlanAnalysis
         var gust = GustReserve.Of(context, pull.LeastSurplus(context, lines), hinge.SideCapacity - found.SideAtNeeded);
         var spread = TreeSpread.Of(context, Pull.RestoringMoment(context, 0), Pull.ArmSum(lines, 0));
         var site = Zones.From(context, lines, found.Runs, shapes, slope, found.SideSigned);
-        var verdict = Verdict.Of(new(found, results, spring, gust, careful, measured, site, locker));
+        var cut = CutResult.Of(context, lines, pull, found.Pretension);
+        var verdict = Verdict.Of(new(found, results, spring, gust, careful, measured, site, cut, locker));
         return new(
             new(
                 new(
@@ -93,6 +94,7 @@ public static class PlanAnalysis
                     results
                 ),
                 found.Pretension,
+                cut,
                 new(found.Bending.WorstStress / 1e6, found.Bending.AtHeight, found.Bending.SeatMovement),
                 Aim.Of(context),
                 new(wind.Force, new(wind.ForwardMoment, wind.RightMoment)),

@@ -1,4 +1,5 @@
 using Draklo.Core.Analyses;
+using Draklo.Core.Catalogue;
 using Draklo.Core.Gear;
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
@@ -60,7 +61,7 @@ public sealed record Brief(
     IReadOnlyList<BriefFigure> Figures,
     IReadOnlyList<BriefPerson> People,
     IReadOnlyList<BriefSignal> Signals,
-    IReadOnlyList<string> Cuts,
+    IReadOnlyList<CutStep> Cuts,
     IReadOnlyList<string> Stops,
     IReadOnlyList<Reason> OpenChecks,
     IReadOnlyList<BriefDoubt> Guesses,
@@ -74,23 +75,13 @@ public sealed record Brief(
     string Fingerprint
 )
 {
-    private static readonly BriefSignal[] UsualSignals =
-    [
-        new("arm up", "pull, slowly", "lead"),
-        new("arm level", "hold, nobody moves", "lead"),
-        new("both arms crossed", "stop", ""),
-        new("whistle, long", "out, the tree is going", "faller"),
-    ];
-
     /// <param name="analysis">Of the same plan, in the same units.</param>
     /// <param name="locker">Pieces of the locker by id.</param>
     public static Brief Of(Plan plan, Analysis analysis, IReadOnlyDictionary<string, GearItem> locker, UnitSystem units)
     {
         var gear = Packing.Of(plan, locker, units);
-        var signals =
-            plan.Signals.Count == 0
-                ? UsualSignals
-                : [.. plan.Signals.Select(s => new BriefSignal(s.Sign, s.Means, s.By ?? ""))];
+        var said = plan.Signals.Count > 0 ? plan.Signals : new Starts().Signals;
+        var signals = said.Select(s => new BriefSignal(s.Sign, s.Means, s.By ?? "")).ToList();
         var people = PeopleOf(plan, analysis, units);
         var words = new BriefWords(plan, analysis, units);
         var covered = CoveredBy.Of(plan, analysis, signals, gear);
@@ -100,7 +91,7 @@ public sealed record Brief(
             words.Figures(),
             people,
             signals,
-            words.Cuts(),
+            CutOrder.Of(plan, analysis, words, units),
             words.Stops(),
             [.. analysis.Verdict.Reasons.Where(r => r.State != VerdictState.Ready)],
             BriefDoubts.Guesses(plan),
@@ -121,12 +112,11 @@ public sealed record Brief(
         foreach (var person in analysis.Site.People)
         {
             var member = plan.Crew[person.Index];
-            var before = people.Count(p => p.Role == person.Role);
             people.Add(
                 new(
                     person.Name,
                     person.Role,
-                    $"{Letter(person.Role)}{(before > 0 ? $"{before + 1}" : "")}",
+                    person.Letter,
                     person.Place,
                     units.Say($"{person.DistanceM:m} out at {person.Place.BearingDeg:deg}"),
                     member.CanClimb,
@@ -137,19 +127,6 @@ public sealed record Brief(
 
         return people;
     }
-
-    private static char Letter(JobRole role) =>
-        role switch
-        {
-            JobRole.Lead => 'L',
-            JobRole.Faller => 'F',
-            JobRole.Hauler => 'H',
-            JobRole.Machine => 'M',
-            JobRole.Watcher => 'W',
-            JobRole.Climber => 'C',
-            JobRole.Road => 'R',
-            _ => 'B',
-        };
 
     private static List<string> HelpOf(Plan plan)
     {

@@ -2,7 +2,6 @@ using Draklo.Core.Analyses;
 using Draklo.Core.Catalogue;
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
-using Draklo.Core.Trees;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Briefs;
@@ -18,7 +17,7 @@ internal sealed class BriefWords(Plan plan, Analysis analysis, UnitSystem units)
 
     private readonly Plate plate = analysis.Plate;
 
-    private string Short(double value, string unit) => Units.Figures.With(value, unit, units, ForPeople);
+    public string Short(double value, string unit) => Units.Figures.With(value, unit, units, ForPeople);
 
     public string Tree()
     {
@@ -70,48 +69,6 @@ internal sealed class BriefWords(Plan plan, Analysis analysis, UnitSystem units)
         };
         figures.Add(new("gust", "stop work at gusts of", plate.GustMps is null ? "not limited by the sums" : Gust));
         return figures;
-    }
-
-    /// <summary>The cuts in their order, each with its stop.</summary>
-    public IReadOnlyList<string> Cuts()
-    {
-        var cut = plan.Cut;
-        var aim = analysis.Aim.OffsetDeg;
-        var cuts = new List<string>
-        {
-            units.Say(
-                $"{(cut.Notch.Style == NotchStyle.Open ? "Open" : "Narrow")} notch {cut.Notch.OpeningDeg:deg}, {cut.Notch.DepthM:cm} deep{(Math.Abs(aim) < 0.5 ? ", square to the lay." : "")}"
-            ),
-        };
-        if (Math.Abs(aim) >= 0.5)
-        {
-            cuts[0] += units.Say($", aimed {Math.Abs(aim):deg} {(aim > 0 ? "right" : "left")} of the lay.");
-        }
-
-        cuts.Add(
-            plate.FloorN > 0
-                ? $"Line to the floor, {Floor}. Wait for the watcher's word."
-                : "Line snug, no more than it takes to lie straight. Wait for the watcher's word."
-        );
-        if (Wood.Of(plan.Tree).Splits == SplitTendency.High)
-        {
-            cuts.Add("Straps round the stem over the cut: this wood splits easily.");
-        }
-
-        cuts.Add(
-            units.Say(
-                $"Back cut to a hinge of {cut.HingeThicknessM:cm} by {Short(analysis.Hinge.LengthM, "cm")}, even. Wedge in as soon as it fits."
-            )
-        );
-        if (plate.PlannedN > analysis.Pretension.EarlyGoN)
-        {
-            cuts.Add(
-                $"Not over {Short(analysis.Pretension.EarlyGoN, "N")} on the line until the back cut is down to the hinge."
-            );
-        }
-
-        cuts.Add($"Stop. Look up, look round. Out by the {WayOut()}. Then the pull.");
-        return cuts;
     }
 
     /// <summary>The side of the first escape route that is kept and clear, seen along the lay.</summary>

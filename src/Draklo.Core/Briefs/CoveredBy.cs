@@ -30,6 +30,7 @@ internal static class CoveredBy
             Covered.Figure("notch-depth", "Notch, deep", plan.Cut.Notch.DepthM, "cm"),
             Covered.Figure("notch-opening", "Notch, open", plan.Cut.Notch.OpeningDeg, "deg"),
         };
+        AddCut(covered, plan.Cut);
         if (plate.GustMps is { } gust)
         {
             covered.Add(Covered.Figure("gust", "Gust that stops work", gust, "m/s"));
@@ -42,7 +43,9 @@ internal static class CoveredBy
 
         foreach (var person in analysis.Site.People)
         {
-            covered.Add(Covered.Said($"role.{person.Name}", $"What {person.Name} does", Word(person.Role)));
+            covered.Add(
+                Covered.Said($"role.{person.Name}", $"What {person.Name} does", $"{person.Role}".ToLowerInvariant())
+            );
             covered.Add(Covered.At($"place.{person.Name}", $"Where {person.Name} stands", person.Place));
         }
 
@@ -63,6 +66,56 @@ internal static class CoveredBy
 
         AddWords(covered, plan, signals, gear);
         return covered;
+    }
+
+    /// <summary>What is not the usual cut: an even hinge, a plain back cut, nothing lashed.</summary>
+    private static void AddCut(List<Covered> covered, CutMembers cut)
+    {
+        if (cut.Order != PullOrder.TightFirst)
+        {
+            covered.Add(
+                Covered.Said(
+                    "order",
+                    "When the line is tightened",
+                    cut.Order == PullOrder.FollowThePull
+                        ? "a little first, more as the cut goes"
+                        : "with the hinge preset and everybody out"
+                )
+            );
+        }
+
+        Add("taper", "Hinge, taper", cut.HingeTaperM);
+        Add("step", "Step of the back cut", cut.StepM ?? 0);
+        if (cut is { Back: BackCutStyle.Bore, Strap: { } strap })
+        {
+            Add("strap", "Release strap, thick", strap.ThicknessM);
+            covered.Add(Covered.Figure("strap-at", "Release strap, toward", strap.TowardDeg, "deg"));
+        }
+
+        if (cut.Wedges is { } wedges)
+        {
+            covered.Add(Covered.Said("wedges", "Wedges", $"{wedges.Count} side by side, {wedges.Stacked} high"));
+        }
+
+        for (var i = 0; i < cut.Lashings.Count; i++)
+        {
+            var lashing = cut.Lashings[i];
+            Add($"lashing.{i}", $"Lashing {i + 1}, height", lashing.HeightM, "m");
+            Add($"lashing-strength.{i}", $"Lashing {i + 1}, strength", lashing.BreakingStrengthN, "N");
+        }
+
+        for (var i = 0; i < cut.Bites.Count; i++)
+        {
+            Add($"bite.{i}", $"Bite {i + 1}, wide", cut.Bites[i].WidthM);
+        }
+
+        void Add(string key, string name, double value, string unit = "cm")
+        {
+            if (value != 0)
+            {
+                covered.Add(Covered.Figure(key, name, value, unit));
+            }
+        }
     }
 
     private static void AddLine(List<Covered> covered, LineMembers line, Analysis analysis, int at)
@@ -128,17 +181,4 @@ internal static class CoveredBy
             }
         }
     }
-
-    public static string Word(JobRole role) =>
-        role switch
-        {
-            JobRole.Lead => "lead",
-            JobRole.Faller => "faller",
-            JobRole.Hauler => "hauler",
-            JobRole.Machine => "machine",
-            JobRole.Watcher => "watcher",
-            JobRole.Climber => "climber",
-            JobRole.Road => "road",
-            _ => "learner",
-        };
 }

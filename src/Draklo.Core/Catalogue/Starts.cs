@@ -90,4 +90,28 @@ public sealed record Starts
 
     /// <summary>A place on the map, before the crew gives theirs.</summary>
     public OriginMembers Origin { get; init; } = new() { LatitudeDeg = 54, LongitudeDeg = -3 };
+
+    /// <summary>The signs of a crew that agrees on no others.</summary>
+    public IReadOnlyList<SignalMembers> Signals { get; init; } =
+    [
+        new()
+        {
+            Sign = "arm up",
+            Means = "pull, slowly",
+            By = "lead",
+        },
+        new()
+        {
+            Sign = "arm level",
+            Means = "hold, nobody moves",
+            By = "lead",
+        },
+        new() { Sign = "both arms crossed", Means = "stop" },
+        new()
+        {
+            Sign = "whistle, long",
+            Means = "out, the tree is going",
+            By = "faller",
+        },
+    ];
 }

@@ -102,7 +102,11 @@ public sealed record DayPlan(
 
         // The rules have passed: the time reads.
         var begins = DayRules.TimeOf(plan.Work.StartsAt)!.Value.ToTimeSpan().TotalMinutes;
-        var finish = new Spread(begins + planned.Low, begins + planned.Middle, begins + planned.High);
+        var finish = new Spread(
+            begins + planned.Length.Low,
+            begins + planned.Length.Nominal,
+            begins + planned.Length.High
+        );
         var clocked = tasks
             .Select(
                 (t, i) =>
@@ -156,7 +160,11 @@ public sealed record DayPlan(
         }
 
         var (wage, hire) = ((work.WageAnHour ?? 0) * people / 60, work.Hire ?? 0);
-        return new((wage * planned.Low) + hire, (wage * planned.Middle) + hire, (wage * planned.High) + hire);
+        return new(
+            (wage * planned.Length.Low) + hire,
+            (wage * planned.Length.Nominal) + hire,
+            (wage * planned.Length.High) + hire
+        );
     }
 
     /// <summary>What another way of setting the line, of hauling or of clearing would do to the finish.</summary>
@@ -210,26 +218,10 @@ public sealed record DayPlan(
     /// <param name="Lengths">Minutes from start to finish, by sample.</param>
     private sealed record Sampled(DaySchedule Likely, double[] Lengths, int[] CriticalInHundred)
     {
-        private readonly double[] sorted = [.. Lengths.Order()];
-
-        public double Low => At(0.05);
-
-        public double Middle => At(0.5);
-
-        public double High => At(0.95);
+        public Spread Length { get; } = Spread.OfSamples(Lengths);
 
         /// <summary>Sample by sample, for both draw the same luck for the tasks they share.</summary>
-        public Spread LaterThan(Sampled other)
-        {
-            double[] differences = [.. Lengths.Zip(other.Lengths, (a, b) => a - b).Order()];
-            return new(
-                differences[(int)(0.05 * (Samples - 1))],
-                differences[Samples / 2],
-                differences[(int)(0.95 * (Samples - 1))]
-            );
-        }
-
-        private double At(double share) => sorted[(int)(share * (Samples - 1))];
+        public Spread LaterThan(Sampled other) => Spread.OfSamples(Lengths.Zip(other.Lengths, (a, b) => a - b));
 
         public static Sampled? Of(Plan plan, List<DayTask> tasks, int people, List<Problem> problems)
         {

@@ -10,13 +10,22 @@ using Draklo.Core.Units;
 namespace Draklo.Core.Falls;
 
 /// <summary>A point on the ground where a tip lands, from the middle of the stump along and right of the lay, metres.</summary>
-public sealed record Landing(double ForwardM, double RightM);
+public sealed record Landing(double ForwardM, double RightM)
+{
+    /// <summary>The same seen from a lay that lies so many degrees to the left of the one it is told in.</summary>
+    internal Landing Turned(double deg)
+    {
+        var (sin, cos) = Math.SinCos(Angle.Radians(deg));
+        return new((ForwardM * cos) - (RightM * sin), (RightM * cos) + (ForwardM * sin));
+    }
+}
 
 /// <summary>What was asked of a fall.</summary>
 /// <param name="HaulSpeedMps">How fast the hands take rope in; 0.01 to 3.</param>
 /// <param name="Drag">Whether the crown's drag in the air slows it.</param>
 /// <param name="Samples">How many samples of what is not known; 0 for none.</param>
-public sealed record FallAsk(double HaulSpeedMps = 0.4, bool Drag = true, int Samples = 0)
+/// <param name="Aim">Whether the hinge stands square to the aim (M18), as it will be cut; otherwise square to the lay.</param>
+public sealed record FallAsk(double HaulSpeedMps = 0.4, bool Drag = true, int Samples = 0, bool Aim = false)
 {
     public const int MostSamples = 5000;
 
@@ -95,6 +104,13 @@ public sealed record Fall(
         }
 
         var standing = PlanContext.Of(plan, units);
+        var aimDeg = ask.Aim ? Aim.Of(standing).OffsetDeg : 0;
+        if (aimDeg != 0)
+        {
+            // The hinge turns the tree about its own length: everything is told from the aim and turned back.
+            standing = PlanContext.Of(AimedAt(plan, aimDeg), units);
+        }
+
         var lines = CheckedPull.LinesOf(standing);
         if (Pull.Solve(standing, lines, problems) is not { } pull)
         {
@@ -116,7 +132,7 @@ public sealed record Fall(
             return (null, problems);
         }
 
-        var spread = ask.Samples > 0 ? SampledFalls.Of(plan, ask, units, cancellation) : null;
+        var spread = ask.Samples > 0 ? SampledFalls.Of(plan, aimDeg, ask, units, cancellation) : null;
         return (
             new(
                 setting.CommitDeg,
@@ -125,13 +141,13 @@ public sealed record Fall(
                 setting.SlackDeg(),
                 motion.Seconds,
                 motion.TipSpeed,
-                setting.OnGround(motion.Tip),
-                setting.Torn() is { } torn ? setting.OnGround(torn.Tip) : null,
+                setting.OnGround(motion.Tip).Turned(aimDeg),
+                setting.Torn() is { } torn ? setting.OnGround(torn.Tip).Turned(aimDeg) : null,
                 motion.EnergyDrift,
                 spread?.Spread,
                 spread?.Touches ?? [],
                 CurveOf(setting, pull, motion),
-                StagesOf(motion),
+                StagesOf(motion, aimDeg),
                 motion.Butt,
                 spread?.Landings ?? []
             ),
@@ -157,7 +173,7 @@ public sealed record Fall(
     }
 
     /// <summary>A dozen still pictures, evenly over the turn, and the last.</summary>
-    private static List<FallStage> StagesOf(FallMotion motion)
+    private static List<FallStage> StagesOf(FallMotion motion, double aimDeg)
     {
         const int Count = 12;
         var stages = new List<FallStage>();
@@ -167,21 +183,26 @@ public sealed record Fall(
         {
             if (moment.Deg >= next - 1e-9 || moment == motion.Moments[^1])
             {
-                stages.Add(
-                    new(
-                        moment.Seconds,
-                        moment.Deg,
-                        new(moment.Centre.Forward, -moment.Centre.Left, moment.Centre.Up),
-                        new(moment.Top.Forward, -moment.Top.Left, moment.Top.Up),
-                        moment.Held
-                    )
-                );
+                stages.Add(new(moment.Seconds, moment.Deg, At(moment.Centre), At(moment.Top), moment.Held));
                 next += (last - first) / Count;
             }
         }
 
         return stages;
+
+        LayPoint At(Vector point)
+        {
+            var over = new Landing(point.Forward, -point.Left).Turned(aimDeg);
+            return new(over.ForwardM, over.RightM, point.Up);
+        }
     }
+
+    /// <summary>The plan as it is seen from its aim.</summary>
+    internal static Plan AimedAt(Plan plan, double aimDeg) =>
+        plan with
+        {
+            Lay = plan.Lay with { BearingDeg = (plan.Lay.BearingDeg + aimDeg + 360) % 360 },
+        };
 }
 
 /// <summary>The body that falls, and how it comes to commit.</summary>

@@ -1,7 +1,4 @@
-using Draklo.Core.Analyses;
 using Draklo.Core.Geometry;
-using Draklo.Core.Lines;
-using Draklo.Core.Links;
 using Draklo.Core.Plans;
 using Draklo.Core.Sites;
 using Draklo.Core.Studies;
@@ -23,10 +20,17 @@ internal sealed record SampledFalls(
 {
     private const int Seed = 16;
 
-    public static SampledFalls? Of(Plan plan, FallAsk ask, UnitSystem units, CancellationToken cancellation)
+    /// <param name="aimDeg">Of the hinge off the lay, as it is cut.</param>
+    public static SampledFalls? Of(
+        Plan plan,
+        double aimDeg,
+        FallAsk ask,
+        UnitSystem units,
+        CancellationToken cancellation
+    )
     {
         var inputs = UncertainInput.Of(plan);
-        var bare = plan.WithoutSite();
+        var bare = Fall.AimedAt(plan.WithoutSite(), aimDeg);
         var drawn = LatinHypercube.Of(inputs.Count + 3, ask.Samples, Seed);
         var landings = new Landing?[ask.Samples];
         var seconds = new double[ask.Samples];
@@ -47,9 +51,9 @@ internal sealed record SampledFalls(
             ? null
             : new(
                 new(
-                    Of(good.Select(s => landings[s]!.ForwardM)),
-                    Of(good.Select(s => landings[s]!.RightM)),
-                    Of(good.Select(s => seconds[s]))
+                    Units.Spread.OfSamples(good.Select(s => landings[s]!.ForwardM)),
+                    Units.Spread.OfSamples(good.Select(s => landings[s]!.RightM)),
+                    Units.Spread.OfSamples(good.Select(s => seconds[s]))
                 ),
                 TouchesOf(plan, good.Select(s => landings[s]!).ToList()),
                 good.Select(s => landings[s]!).ToList()
@@ -63,19 +67,11 @@ internal sealed record SampledFalls(
                 moved = inputs[i].Moved(moved, u[i]);
             }
 
-            if (PlanRules.Check(moved, units).Count > 0)
+            if (SampledPlan.Checked(moved, units) is not { } found)
             {
                 return (null, 0);
             }
 
-            var standing = PlanContext.Of(moved, units);
-            var lines = CheckedPull.LinesOf(standing);
-            if (Pull.Solve(standing, lines, []) is not { } pull)
-            {
-                return (null, 0);
-            }
-
-            var found = CheckedPull.Of(standing, lines, pull);
             var setting = FallSetting.Of(found, ask with { HaulSpeedMps = ask.HaulSpeedMps * Math.Pow(2, u[^1]) });
             setting = setting with { HoldDeg = Between(found.Hold, u[^3]) };
             if (setting.HoldDeg < setting.CommitDeg || setting.Fallen() is not { } motion)
@@ -84,24 +80,12 @@ internal sealed record SampledFalls(
             }
 
             var tip = setting.OnGround(motion.Tip);
-            var (sin, cos) = Math.SinCos(Angle.Radians(plan.Site.AimErrorDeg * u[^2]));
-            return (
-                new((tip.ForwardM * cos) - (tip.RightM * sin), (tip.RightM * cos) + (tip.ForwardM * sin)),
-                motion.Seconds
-            );
+            return (tip.Turned(aimDeg + (plan.Site.AimErrorDeg * u[^2])), motion.Seconds);
         }
     }
 
     private static double Between(Spread spread, double u) =>
         spread.Nominal + (u * (u < 0 ? spread.Nominal - spread.Low : spread.High - spread.Nominal));
-
-    private static Spread Of(IEnumerable<double> values)
-    {
-        double[] sorted = [.. values.Order()];
-        return new(At(0.05), At(0.5), At(0.95));
-
-        double At(double share) => sorted[(int)(share * (sorted.Length - 1))];
-    }
 
     /// <summary>In how many of the falls stem or crown comes down on a target.</summary>
     private static List<TargetTouch> TouchesOf(Plan plan, List<Landing> landings)

@@ -13,7 +13,6 @@ public static class TensionByHand
     private const double DeflectionM = 0.01;
     private const double ClockS = 0.2;
     private const double MassShare = 0.1;
-    private const double EffortShare = 0.2;
 
     /// <summary>Kilograms a cubic metre of a rope's round outline, strands and gaps together: estimate.</summary>
     private const double RopeDensity = 868;
@@ -37,15 +36,14 @@ public static class TensionByHand
         return Within(kgPerM * speed * speed, MassShare, 2 * ClockS / seconds, 2 * LengthShare);
     }
 
-    /// <summary>People counted on the hauling end, each at what they keep up.</summary>
-    /// <param name="effortEachN">Of one of them, N.</param>
+    /// <summary>People counted on the hauling end, through the tackle.</summary>
+    /// <param name="handsN">What they keep up together, N.</param>
     /// <param name="advantage">After friction: low, nominal and high.</param>
-    public static Spread People(int people, double effortEachN, Spread advantage)
-    {
-        var hands = people * effortEachN;
-        var friction = advantage.Nominal > 0 ? (advantage.High - advantage.Low) / 2 / advantage.Nominal : 0;
-        return Within(hands * advantage.Nominal, EffortShare, friction);
-    }
+    public static Spread People(Spread handsN, Spread advantage) =>
+        Within(handsN.Nominal * advantage.Nominal, HalfOf(handsN), HalfOf(advantage));
+
+    private static double HalfOf(Spread spread) =>
+        spread.Nominal > 0 ? (spread.High - spread.Low) / 2 / spread.Nominal : 0;
 
     /// <summary>What a metre of rope weighs, where nobody has weighed it, kg.</summary>
     public static double KgPerM(double diameterM) => RopeDensity * Math.PI / 4 * diameterM * diameterM;

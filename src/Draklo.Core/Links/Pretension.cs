@@ -1,5 +1,7 @@
 using Draklo.Core.Lines;
+using Draklo.Core.Plans;
 using Draklo.Core.Trees;
+using Draklo.Core.Units;
 
 namespace Draklo.Core.Links;
 
@@ -8,8 +10,9 @@ namespace Draklo.Core.Links;
 /// <param name="FloorN">Below this the tree may sit back when the hinge is cut; 0 for a tree that sits forward.</param>
 /// <param name="CeilingN">Above this it starts to go while the uncut wood can still split, or a link is past what it
 /// may carry.</param>
-/// <param name="LimitedBy">"early-go", or the id of the link that sets the ceiling.</param>
-/// <param name="EarlyGoN">The ceiling that splitting alone sets.</param>
+/// <param name="LimitedBy">"early-go", "strap" where a bored cut's strap would tear, or the id of the link that sets the
+/// ceiling.</param>
+/// <param name="EarlyGoN">The ceiling that splitting alone sets, or the strap of a bored cut.</param>
 /// <param name="GoesAtM">How thick the uncut wood is when the tree starts to go with the line at the ceiling,
 /// metres.</param>
 /// <param name="RestIndex">That thickness over the planned hinge with no line at all: under 1.2 low, to 2 raised, over
@@ -26,8 +29,14 @@ public sealed record Pretension(
     /// <summary>What <see cref="LimitedBy"/> says where no link sets the ceiling.</summary>
     public const string EarlyGo = "early-go";
 
+    /// <summary>What it says where the strap of a bored cut would tear first.</summary>
+    public const string ByStrap = "strap";
+
     private const double FloorReserve = 1.2;
     private const double SplittingZone = 1.5;
+
+    /// <summary>The splitting zone of a stem that is lashed over the cut: one step of the splitting index up.</summary>
+    private const double LashedZone = 2;
 
     /// <summary>No tension fits: the floor is over the ceiling, or the tree goes early with no line at all.</summary>
     public bool Empty => FloorN > CeilingN || EarlyGoN <= 0;
@@ -39,12 +48,17 @@ public sealed record Pretension(
         var gravity = context.Tree.ForwardMoment + context.Wind.Along;
         var arms = Pull.ArmSum(lines, 0);
         var floor = FloorReserve * Math.Max(0, -standing) / arms;
-        var uncut = SplittingZone * hinge.Thickness;
-        var uncutBending = hinge.Strength * hinge.Length * uncut * uncut / 6;
+        var strap = ReleaseStrap.Of(context.Plan.Cut, hinge.Strength);
+        var zone = Lashed(context) ? LashedZone : SplittingZone;
+        var uncut = zone * hinge.Thickness;
+        var uncutBending = strap?.HoldsNm ?? hinge.Strength * hinge.LengthLeft * uncut * uncut / 6;
         var early = (uncutBending - gravity) / arms;
         var byLink = path.AllowableTension < early;
         var ceiling = Math.Max(0, byLink ? path.AllowableTension : early);
-        var limitedBy = byLink ? path.LimitingLink!.Id : EarlyGo;
+        var limitedBy =
+            byLink ? path.LimitingLink!.Id
+            : strap is not null ? ByStrap
+            : EarlyGo;
         var restIndex = UncutWhereItGoes(hinge, gravity) / hinge.Thickness;
 
         if (context.Workings is { } workings)
@@ -66,7 +80,9 @@ public sealed record Pretension(
                 "T_bc",
                 early,
                 "N",
-                "T_bc = (MOR · L · (1.5 t)² / 6 − W · f − M_w) / Σ share · a",
+                strap is not null
+                    ? "T_bc = (MOR · L_s · t_s² / 6 − W · f − M_w) / Σ share · a"
+                    : $"T_bc = (MOR · L · ({Figures.Plain(zone, 2)} t)² / 6 − W · f − M_w) / Σ share · a",
                 $"({uncutBending:Nm} − {context.Tree.ForwardMoment:Nm} − {context.Wind.Along:Nm}) / {arms:m}",
                 "M12",
                 estimate: true
@@ -89,7 +105,7 @@ public sealed record Pretension(
                 restIndex,
                 "x",
                 "t* = √(6 · M_forward / (MOR · L)), over the planned hinge",
-                $"√(6 · {Math.Max(0, gravity):Nm} / ({hinge.Strength:MPa} · {hinge.Length:cm})) / {hinge.Thickness:cm}",
+                $"√(6 · {Math.Max(0, gravity):Nm} / ({hinge.Strength:MPa} · {hinge.LengthLeft:cm})) / {hinge.Thickness:cm}",
                 "M12",
                 estimate: true
             );
@@ -105,7 +121,34 @@ public sealed record Pretension(
         );
     }
 
+    /// <summary>
+    /// Whether the lashings round the stem bear what the tree brings on them as it goes with twice the hinge uncut: their
+    /// moment about the cut, at half their breaking strength.
+    /// </summary>
+    public static bool Lashed(PlanContext context)
+    {
+        var hinge = context.Hinge;
+        double holds = 0;
+        foreach (var lashing in context.Plan.Cut.Lashings)
+        {
+            holds +=
+                lashing.Round == LashingPlace.Stem ? LashingShare * lashing.BreakingStrengthN * lashing.HeightM : 0;
+        }
+
+        return holds > 0 && holds >= MomentInZone(hinge);
+    }
+
+    /// <summary>What lashings round the stem must bear about the cut, N·m.</summary>
+    public static double MomentInZone(Hinge hinge)
+    {
+        var uncut = LashedZone * hinge.Thickness;
+        return hinge.Strength * hinge.LengthLeft * uncut * uncut / 6;
+    }
+
+    /// <summary>A lashing is taken for half the breaking figure of its strap.</summary>
+    public const double LashingShare = 0.5;
+
     /// <summary>How thick the uncut wood is when a forward moment starts the tree, metres.</summary>
-    private static double UncutWhereItGoes(Hinge hinge, double forwardMoment) =>
-        Math.Sqrt(6 * Math.Max(0, forwardMoment) / (hinge.Strength * hinge.Length));
+    public static double UncutWhereItGoes(Hinge hinge, double forwardMoment) =>
+        Math.Sqrt(6 * Math.Max(0, forwardMoment) / (hinge.Strength * hinge.LengthLeft));
 }

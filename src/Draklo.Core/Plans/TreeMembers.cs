@@ -59,6 +59,13 @@ public sealed record ConditionMembers : IDocumentPart
     [Display(Name = "Cracked", Description = "A crack in the stem or in a fork that carries the line.")]
     public bool Cracked { get; init; }
 
+    [Display(
+        Name = "Crack judged by",
+        Description = "Who looked at the crack, lashed above and below, and answers for it by name."
+    )]
+    [MaxLength(60)]
+    public string? CrackJudgedBy { get; init; }
+
     [Display(Name = "Roots lifted", Description = "Roots lifted, cut or rotten.")]
     public bool RootsLifted { get; init; }
 }

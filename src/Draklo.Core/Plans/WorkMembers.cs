@@ -24,7 +24,7 @@ public sealed record WorkMembers : IDocumentPart
 
     [Display(
         Name = "Logs to move",
-        Description = "How many loads go to the truck or the landing; left out, reckoned at 180 kg each."
+        Description = "How many loads go to the truck or the landing; left out, counted at 180 kg each."
     )]
     [Range(0, 500)]
     public int? Loads { get; init; }

@@ -49,6 +49,7 @@ internal abstract class RangedMember
             type == typeof(double) && ranged ? typeof(NumberMember<>)
             : type == typeof(double?) && ranged ? typeof(OptionalNumberMember<>)
             : type == typeof(int) && ranged ? typeof(WholeNumberMember<>)
+            : type == typeof(int?) && ranged ? typeof(OptionalWholeNumberMember<>)
             : type == typeof(string) && limited ? typeof(TextMember<>)
             : type.IsAssignableTo(typeof(IDocumentPart)) ? typeof(GroupMember<>)
             : item?.IsAssignableTo(typeof(IDocumentPart)) == true ? typeof(GroupListMember<,>)
@@ -105,6 +106,19 @@ internal sealed class NumberMember<T>(PropertyInfo property) : NumericMember(pro
 internal sealed class OptionalNumberMember<T>(PropertyInfo property) : NumericMember(property)
 {
     private readonly Func<T, double?> read = Reader<T, double?>(property);
+
+    public override void Check(object document, UnitSystem units, List<Problem> problems)
+    {
+        if (read((T)document) is { } number)
+        {
+            Check(number, units, problems);
+        }
+    }
+}
+
+internal sealed class OptionalWholeNumberMember<T>(PropertyInfo property) : NumericMember(property)
+{
+    private readonly Func<T, int?> read = Reader<T, int?>(property);
 
     public override void Check(object document, UnitSystem units, List<Problem> problems)
     {

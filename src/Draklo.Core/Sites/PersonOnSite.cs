@@ -31,6 +31,7 @@ public enum PersonDanger
 /// <param name="Given">Whether somebody said where they stand; otherwise the place is worked out.</param>
 /// <param name="In">The worst of what reaches them there; of haulers, the rule for haulers stands beside it.</param>
 /// <param name="DistanceM">From the stump's middle, metres.</param>
+/// <param name="Letter">On the drawings: F, H, L, W and so on; a second of the same role has a 2.</param>
 public sealed record PersonOnSite(
     int Index,
     string Name,
@@ -38,7 +39,8 @@ public sealed record PersonOnSite(
     Place Place,
     bool Given,
     PersonDanger In,
-    double DistanceM
+    double DistanceM,
+    string Letter
 )
 {
     private const double Abreast = 3;
@@ -61,11 +63,29 @@ public sealed record PersonOnSite(
                 place,
                 person.Place is not null,
                 DangerAt(place, plan, site, person),
-                place.Distance
+                place.Distance,
+                LetterOf(plan.Crew, i)
             );
         }
 
         return found;
+    }
+
+    private static string LetterOf(IReadOnlyList<CrewMembers> crew, int index)
+    {
+        var letter = crew[index].Role switch
+        {
+            JobRole.Lead => 'L',
+            JobRole.Faller => 'F',
+            JobRole.Hauler => 'H',
+            JobRole.Machine => 'M',
+            JobRole.Watcher => 'W',
+            JobRole.Climber => 'C',
+            JobRole.Road => 'R',
+            _ => 'B',
+        };
+        var before = crew.Take(index).Count(c => c.Role == crew[index].Role);
+        return before > 0 ? $"{letter}{before + 1}" : $"{letter}";
     }
 
     private static PersonDanger DangerAt(Place place, Plan plan, Zones site, CrewMembers person)

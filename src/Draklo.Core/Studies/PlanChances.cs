@@ -1,6 +1,5 @@
 using Draklo.Core.Analyses;
 using Draklo.Core.Catalogue;
-using Draklo.Core.Lines;
 using Draklo.Core.Links;
 using Draklo.Core.Plans;
 using Draklo.Core.Tackle;
@@ -128,7 +127,7 @@ public sealed record PlanChances(
                 moved = inputs[i].Moved(moved, drawn[s][i]);
             }
 
-            if (Checked(moved, units) is not { } found)
+            if (SampledPlan.Checked(moved, units) is not { } found)
             {
                 needed[s] = double.NaN;
                 return;
@@ -144,19 +143,6 @@ public sealed record PlanChances(
                 }
             }
         }
-    }
-
-    /// <summary>What an analysis works out of the lines, without site and sentences; null where it cannot be.</summary>
-    private static CheckedPull? Checked(Plan plan, UnitSystem units)
-    {
-        if (PlanRules.Check(plan, units).Count > 0)
-        {
-            return null;
-        }
-
-        var standing = PlanContext.Of(plan, units);
-        var lines = CheckedPull.LinesOf(standing);
-        return Pull.Solve(standing, lines, []) is { } pull ? CheckedPull.Of(standing, lines, pull) : null;
     }
 
     private static List<Influence> InfluencesOf(
@@ -192,7 +178,7 @@ public sealed record PlanChances(
         return [.. found.OrderByDescending(i => i.Swing)];
 
         double HandAt(UncertainInput input, double u) =>
-            Checked(input.Moved(bare, u), units)?.Results[0].Tackle.HandForceN ?? hand;
+            SampledPlan.Checked(input.Moved(bare, u), units)?.Results[0].Tackle.HandForceN ?? hand;
 
         Influence Made(string path, string name, string advice, double low, double high) =>
             new(path, name, advice, low, high, hand > 0 ? Math.Abs(high - low) / hand : 0);

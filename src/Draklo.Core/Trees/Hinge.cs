@@ -12,20 +12,34 @@ namespace Draklo.Core.Trees;
 /// look lighter.</param>
 /// <param name="SideCapacity">What it bears sideways while it bends, N·m, with the wood's soundness taken off.</param>
 /// <param name="Strength">Bending strength of the wood as it is, Pa.</param>
+/// <param name="LengthLeft">Over which wood is left beside bites and rot, metres.</param>
+/// <param name="ShareLeft">Wood left over that of an even, whole hinge, 0 to 1.</param>
+/// <param name="ThinnestEnd">Thickness at its thinner end, metres.</param>
+/// <param name="TwistCapacity">What it bears before it turns about its own length, N·m: τ·L·t²/3·(1 − 0.63·t/L), τ 0.12
+/// of the bending strength: an estimate.</param>
 public readonly record struct Hinge(
     double Length,
     double Thickness,
     double Offset,
     double Bending,
     double SideCapacity,
-    double Strength
+    double Strength,
+    double LengthLeft,
+    double ShareLeft,
+    double ThinnestEnd,
+    double TwistCapacity
 )
 {
     /// <summary>The fibres already yield forward, so half their strength is left to guide sideways.</summary>
     private const double SideShare = 0.5;
     private const double ShearShare = 0.12;
 
-    public static Hinge From(CutMembers cut, TreeMembers tree, Workings? workings)
+    /// <summary>How far the middle of a cut's hinge lies forward of the stump's, metres.</summary>
+    public static double OffsetOf(CutMembers cut) =>
+        (cut.StumpDiameterM / 2) - cut.Notch.DepthM - (cut.HingeThicknessM / 2);
+
+    /// <param name="goesRight">Whether the tree wants to the right of the lay: a tapered hinge is stronger to one side. Null: to neither.</param>
+    public static Hinge From(CutMembers cut, TreeMembers tree, bool? goesRight, Workings? workings)
     {
         var radius = cut.StumpDiameterM / 2;
         var depth = cut.Notch.DepthM;
@@ -34,13 +48,20 @@ public readonly record struct Hinge(
         var sound = Wood.Of(tree).Strength;
         var soundness = Soundness.Of(tree).Value;
         var strength = sound * soundness;
+        var wood = HingeWood.Of(cut, length);
+        // The end away from the side it goes to is stretched; which side that is follows the lean.
+        var side = SideShare * strength * wood.SideM3(goesRight);
         var hinge = new Hinge(
             length,
             t,
-            radius - depth - (t / 2),
-            sound * length * t * t / 6,
-            SideShare * strength * t * length * length / 6,
-            strength
+            OffsetOf(cut),
+            sound * wood.BendingM3,
+            side,
+            strength,
+            wood.LengthLeftM,
+            wood.ShareLeft,
+            wood.ThinnestEndM,
+            ShearShare * strength * wood.TwistM3
         );
         if (workings is not null)
         {
@@ -64,31 +85,55 @@ public readonly record struct Hinge(
                 $"{radius:cm} − {depth:cm} − {t / 2:cm}",
                 "M6"
             );
-            workings.Add(
-                "hinge-bending",
-                "What bends the hinge",
-                "M_h",
-                hinge.Bending,
-                "Nm",
-                "M_h = MOR · L · t² / 6",
-                $"{sound:MPa} · {length:cm} · ({t:cm})² / 6",
-                "M6",
-                estimate: true
-            );
-            workings.Add(
-                "hinge-side-capacity",
-                "What the hinge carries sideways",
-                "M_side",
-                hinge.SideCapacity,
-                "Nm",
-                "M_side = 0.5 · MOR · soundness · t · L² / 6",
-                $"0.5 · {sound:MPa} · {soundness:x} · {t:cm} · ({length:cm})² / 6",
-                "M6",
-                estimate: true
-            );
+            AddStrength(workings, cut, hinge, wood, (sound, soundness));
         }
 
         return hinge;
+    }
+
+    private static void AddStrength(
+        Workings workings,
+        CutMembers cut,
+        Hinge hinge,
+        HingeWood wood,
+        (double Sound, double Soundness) strength
+    )
+    {
+        var (sound, soundness) = strength;
+        var even = HingeWood.IsEven(cut);
+        var units = workings.Units;
+        var bends = even
+            ? units.Say($"{hinge.Length:cm} · ({hinge.Thickness:cm})² / 6")
+            : units.Say($"{wood.BendingM3 * 1e6:x} cm³");
+        var holds = even
+            ? units.Say($"{hinge.Thickness:cm} · ({hinge.Length:cm})² / 6")
+            : units.Say(
+                $"{hinge.SideCapacity / (SideShare * hinge.Strength) * 1e6:x} cm³; {wood.ShareLeft:%} of an even hinge is left, over {wood.LengthLeftM:cm}"
+            );
+        workings.Add(
+            "hinge-bending",
+            "What bends the hinge",
+            "M_h",
+            hinge.Bending,
+            "Nm",
+            even ? "M_h = MOR · L · t² / 6" : "M_h = MOR · ∫ t² dy / 6, over the hinge as it is cut",
+            $"{sound:MPa} · {bends}",
+            "M6",
+            estimate: true
+        );
+        workings.Add(
+            "hinge-side-capacity",
+            "What the hinge carries sideways",
+            "M_side",
+            hinge.SideCapacity,
+            "Nm",
+            even
+                ? "M_side = 0.5 · MOR · soundness · t · L² / 6"
+                : "M_side = 0.5 · MOR · soundness · I / c, of the wood left beside taper, bites and rot",
+            $"0.5 · {sound:MPa} · {soundness:x} · {holds}",
+            "M6",
+            estimate: true
+        );
     }
 
     /// <summary>
@@ -121,9 +166,4 @@ public readonly record struct Hinge(
 
     private static bool IsBrittle(PlanContext context) =>
         context.Plan.Tree.Condition.Dead || context.Tree.Soundness.Value < Soundness.Decayed;
-
-    /// <summary>What the hinge bears before it turns about its own length, N·m.</summary>
-    /// <remarks>τ·L·t²/3·(1 − 0.63·t/L), τ 0.12 of the bending strength: an estimate.</remarks>
-    public double TwistCapacity =>
-        ShearShare * Strength * Length * Thickness * Thickness / 3 * (1 - (0.63 * Thickness / Length));
 }

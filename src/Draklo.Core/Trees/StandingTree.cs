@@ -35,7 +35,14 @@ public sealed record StandingTree(
     /// <summary>Moment of the weight about the hinge, N·m: positive tips the tree to the right of the lay.</summary>
     public double RightMoment => Weight * Centre.Right;
 
-    public static StandingTree From(TreeMembers tree, Hinge hinge, LayFrame lay, double stumpHeight, Workings? workings)
+    /// <param name="hingeForward">Of the stump's middle, metres.</param>
+    public static StandingTree From(
+        TreeMembers tree,
+        double hingeForward,
+        LayFrame lay,
+        double stumpHeight,
+        Workings? workings
+    )
     {
         var wood = Wood.Of(tree);
         var stem =
@@ -51,7 +58,7 @@ public sealed record StandingTree(
             leanRight,
             tree.Lean.Shape == LeanShape.Swept,
             stem.LengthAboveCut,
-            hinge.Offset
+            hingeForward
         );
         var fraction = tree.Crown.CentreFraction ?? (wood.Habit == Habit.Conifer ? 0.35 : 0.45);
         var crownUp = tree.Crown.BaseHeightM + (fraction * (tree.HeightM - tree.Crown.BaseHeightM)) - stumpHeight;
@@ -64,8 +71,8 @@ public sealed record StandingTree(
         var crown = new Point(onLine.Forward + shiftForward, onLine.Right + shiftRight, crownUp);
 
         return tree.Mass is { Method: MassMethod.Known, Known: { } known }
-            ? ByKnownMass(tree, known, stem, line, wood, crown, hinge, lay, stumpHeight, workings)
-            : Summed(tree, stem, line, wood, crown, hinge, stumpHeight, workings);
+            ? ByKnownMass(tree, known, stem, line, wood, crown, hingeForward, lay, stumpHeight, workings)
+            : Summed(tree, stem, line, wood, crown, hingeForward, stumpHeight, workings);
     }
 
     private static StandingTree ByKnownMass(
@@ -75,14 +82,14 @@ public sealed record StandingTree(
         StemLine line,
         Wood wood,
         Point crown,
-        Hinge hinge,
+        double hingeForward,
         LayFrame lay,
         double stumpHeight,
         Workings? workings
     )
     {
         var (forward, right) = lay.Resolve(known.NorthM, known.EastM);
-        var centre = new Point(forward - hinge.Offset, right, known.CentreHeightM - stumpHeight);
+        var centre = new Point(forward - hingeForward, right, known.CentreHeightM - stumpHeight);
         var standing = new StandingTree(
             stem,
             line,
@@ -114,7 +121,7 @@ public sealed record StandingTree(
                 centre.Forward,
                 "m",
                 "f = the known place along the lay − x_h",
-                $"{forward:m} − {hinge.Offset:m}",
+                $"{forward:m} − {hingeForward:m}",
                 "M1",
                 estimate: true
             );
@@ -152,7 +159,7 @@ public sealed record StandingTree(
         StemLine line,
         Wood wood,
         Point crown,
-        Hinge hinge,
+        double hingeForward,
         double stumpHeight,
         Workings? workings
     )
@@ -162,8 +169,8 @@ public sealed record StandingTree(
         var mass = stemMass + crownMass;
         var stemOffset = line.CentreOffset(stem);
         var centre = new Point(
-            (((stemMass * line.Forward * stemOffset) + (crownMass * (crown.Forward + hinge.Offset))) / mass)
-                - hinge.Offset,
+            (((stemMass * line.Forward * stemOffset) + (crownMass * (crown.Forward + hingeForward))) / mass)
+                - hingeForward,
             ((stemMass * line.Right * stemOffset) + (crownMass * crown.Right)) / mass,
             ((stemMass * stem.CentreAboveCut) + (crownMass * crown.Up)) / mass
         );
@@ -261,7 +268,7 @@ public sealed record StandingTree(
                 centre.Forward,
                 "m",
                 "f = (m_s · s_f · z_s + m_c · (s_f · z_c + 4/(3π) · (reach ahead − reach behind))) / m − x_h",
-                $"({stemMass:kg} · {line.Forward:x} · {stemOffset:m} + {crownMass:kg} · {crown.Forward + hinge.Offset:m}) / {mass:kg} − {hinge.Offset:m}",
+                $"({stemMass:kg} · {line.Forward:x} · {stemOffset:m} + {crownMass:kg} · {crown.Forward + hingeForward:m}) / {mass:kg} − {hingeForward:m}",
                 "M1",
                 estimate: true
             );

@@ -19,6 +19,7 @@ internal sealed record Findings(
     CarefulEnd Careful,
     Measured Measured,
     Zones Site,
+    CutResult Cut,
     IReadOnlyDictionary<string, GearStanding>? Locker
 )
 {

@@ -1,6 +1,5 @@
 using Draklo.Core.Geometry;
 using Draklo.Core.Links;
-using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Verdicts;
@@ -9,8 +8,6 @@ namespace Draklo.Core.Verdicts;
 /// <remarks>Methods M5 and M12.</remarks>
 internal static class PretensionReasons
 {
-    private const double RaisedIndex = 1.2;
-    private const double HighIndex = 2;
     private const double FarCommitDeg = 30;
 
     public static void Add(Findings findings, ReasonList reasons)
@@ -21,9 +18,10 @@ internal static class PretensionReasons
         if (pretension.Empty)
         {
             var limit =
-                pretension.LimitedBy == Pretension.EarlyGo || pull.Path.LimitingLink is not { } link
+                pretension.LimitedBy == Pretension.ByStrap ? "the release strap would tear while you bore"
+                : pretension.LimitedBy == Pretension.EarlyGo || pull.Path.LimitingLink is not { } link
                     ? "the tree would go early and may split"
-                    : $"{link.Name.Uncapitalised()} is at its limit";
+                : $"{link.Name.Uncapitalised()} is at its limit";
             reasons.Stop(
                 "pretension-window-empty",
                 $"No pre-tension fits: under {pretension.FloorN:N} the tree may sit back, over {pretension.CeilingN:N} {limit}. Bore the back cut and leave a strap to release, lash the stem, set a second line or choose another anchor.",
@@ -33,7 +31,7 @@ internal static class PretensionReasons
                 ("ceilingN", pretension.CeilingN)
             );
         }
-        else if (planned > pretension.EarlyGoN)
+        else if (planned > pretension.EarlyGoN && findings.Cut.Strap is null)
         {
             reasons.Check(
                 "planned-over-early-go",
@@ -100,7 +98,7 @@ internal static class PretensionReasons
                 "window-closes",
                 $"The pre-tension window closes at the careful end: the tree may ask {carefulFloor:N} so as not to sit back, and {pretension.CeilingN:N} is the most the line may have.",
                 null,
-                pretension.LimitedBy == Pretension.EarlyGo ? null : pretension.LimitedBy,
+                pretension.LimitedBy is Pretension.EarlyGo or Pretension.ByStrap ? null : pretension.LimitedBy,
                 ("floorN", carefulFloor),
                 ("ceilingN", pretension.CeilingN)
             );
@@ -110,17 +108,16 @@ internal static class PretensionReasons
     /// <summary>A tree that leans forward goes before the back cut is down to the hinge.</summary>
     private static void AddSplitting(Findings findings, ReasonList reasons)
     {
-        var index = findings.Pull.Pretension.RestIndex;
-        if (index <= RaisedIndex)
+        if (findings.Cut.Splitting == SplittingRisk.Low)
         {
             return;
         }
 
-        var splitsEasily = findings.Context.Tree.Wood.Splits == SplitTendency.High;
-        var high = index > HighIndex || splitsEasily;
+        var index = findings.Cut.SplittingIndex;
+        var high = findings.Cut.Splitting == SplittingRisk.High;
         reasons.Check(
             high ? "splitting-risk-high" : "splitting-risk-raised",
-            $"The tree leans forward enough to go while {Figures.Plain(index, 2)} times the hinge is still uncut: {(high ? "high" : "raised")} risk of splitting up the stem; bore the back cut and leave a strap.",
+            $"The tree leans forward enough to go while {Figures.Plain(index, 2)} times the hinge is still uncut: {(high ? "high" : "raised")} risk of splitting up the stem; bore the back cut and leave a strap, or lash the stem.",
             null,
             null,
             ("index", index)

@@ -8,6 +8,9 @@ internal static class TreeReasons
 {
     private const double LeastSoundness = 0.5;
 
+    /// <summary>A crack is lashed over and under it.</summary>
+    private const int AboveAndBelow = 2;
+
     public static void Add(Findings findings, ReasonList reasons)
     {
         AddCondition(findings, reasons);
@@ -28,11 +31,24 @@ internal static class TreeReasons
         var condition = findings.Plan.Tree.Condition;
         if (condition.Cracked)
         {
-            reasons.Stop(
-                "tree-cracked",
-                "The stem or a fork is cracked: it may part under the pull. Lash it above and below the crack and have somebody competent judge it, or take it down another way.",
-                "tree.condition.cracked"
-            );
+            var lashings = findings.Plan.Cut.Lashings.Count;
+            var judge = condition.CrackJudgedBy?.Trim() ?? "";
+            if (judge.Length > 0 && lashings >= AboveAndBelow)
+            {
+                reasons.Check(
+                    "crack-lashed",
+                    $"The stem or a fork is cracked. It is lashed, and {judge} answers for it: the sums know nothing of a crack. Watch it while the line comes up.",
+                    "tree.condition.crackJudgedBy"
+                );
+            }
+            else
+            {
+                reasons.Stop(
+                    "tree-cracked",
+                    "The stem or a fork is cracked: it may part under the pull. Lash it above and below the crack and have somebody competent judge it, or take it down another way.",
+                    judge.Length > 0 ? "cut.lashings" : "tree.condition.crackJudgedBy"
+                );
+            }
         }
 
         if (condition.Dead)

@@ -35,6 +35,7 @@ public sealed record Verdict(
         PeopleReasons.Add,
         LinkReasons.Add,
         HingeReasons.Add,
+        CutReasons.Add,
         PretensionReasons.Add,
         RopeReasons.Add,
         TackleReasons.Add,
@@ -95,6 +96,7 @@ public sealed record Verdict(
                 or "walk-up-open"
                 or "walk-up-missing"
                 or "tree-cracked"
+                or "crack-lashed"
                 or "tree-dead"
                 or "roots-lifted"
                 or "wind-not-given"

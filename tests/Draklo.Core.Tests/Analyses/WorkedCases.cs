@@ -121,8 +121,8 @@ public sealed class WorkedCases
     private static (StandingTree Tree, PullLine[] Lines) Resolve(Plan plan)
     {
         var lay = new LayFrame(plan.Lay.BearingDeg);
-        var hinge = Hinge.From(plan.Cut, plan.Tree, null);
-        var tree = StandingTree.From(plan.Tree, hinge, lay, plan.Cut.StumpHeightM, null);
+        var hinge = Hinge.From(plan.Cut, plan.Tree, goesRight: null, null);
+        var tree = StandingTree.From(plan.Tree, hinge.Offset, lay, plan.Cut.StumpHeightM, null);
         return (tree, [.. plan.Lines.Select(l => PullLine.From(l, tree, lay))]);
     }
 }

@@ -28,6 +28,7 @@ public sealed class LayerTests
         "Falls",
         "Days",
         "Briefs",
+        "Pulling",
     ];
 
     private static readonly ArchUnitNET.Domain.Architecture Core = new ArchLoader()

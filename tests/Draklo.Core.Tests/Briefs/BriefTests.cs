@@ -44,7 +44,7 @@ public sealed class BriefTests
         Near(plate.FloorN, double.Parse(ends[0]) * 1000, 0.05);
         Near(plate.CeilingN, double.Parse(ends[1]) * 1000, 0.05);
         Assert.Contains("lbf", Of(Crewed, UnitSystem.Us).Figures[0].Text, StringComparison.Ordinal);
-        Assert.Contains(brief.Cuts, c => c.Contains("hinge of 5 cm", StringComparison.Ordinal));
+        Assert.Contains(brief.Cuts, c => c.Text.Contains("hinge of 5 cm", StringComparison.Ordinal));
         Assert.Contains(brief.Stops, s => s.Contains("oak stirs", StringComparison.Ordinal));
         Assert.Equal(["L", "F", "H", "H2", "W"], brief.People.Select(p => p.Letter));
         Assert.Equal(4, brief.Signals.Count);

@@ -72,6 +72,24 @@ public sealed class FallTests
         Assert.InRange(guided.Tip.RightM, 1.4, fall.Tip.RightM);
     }
 
+    /// <summary>The aim turns the hinge away from the lean, so the tip comes down nearer the lay.</summary>
+    [Fact]
+    public void The_aim_brings_the_side_leaner_nearer_the_lay()
+    {
+        var plan = SideLeaner();
+        var square = Fall.Of(plan, new(), UnitSystem.Metric).Fall!;
+        var aimed = Fall.Of(plan, new(Aim: true), UnitSystem.Metric).Fall!;
+        Assert.True(square.Tip.RightM > 1);
+        Assert.InRange(aimed.Tip.RightM, 0, 0.8 * square.Tip.RightM);
+        Assert.Equal(square.Tip.ForwardM, aimed.Tip.ForwardM, 0.3);
+        // No aim, no difference.
+        var straight = Edited(plan, ("cut.aimCorrection", 0.0));
+        Assert.Equal(
+            Fall.Of(straight, new(), UnitSystem.Metric).Fall!.Tip,
+            Fall.Of(straight, new(Aim: true), UnitSystem.Metric).Fall!.Tip
+        );
+    }
+
     [Fact]
     public void Mirrored_a_tree_lands_on_the_other_side_and_turning_all_of_it_changes_nothing()
     {

@@ -42,7 +42,7 @@ public sealed class TensionByHandTests
     [Fact]
     public void People_are_counted_through_the_friction()
     {
-        var three = TensionByHand.People(3, 250, new Spread(3.5, 4.1, 4.5));
+        var three = TensionByHand.People(new(600, 750, 900), new Spread(3.5, 4.1, 4.5));
         Near(3 * 250 * 4.1, three.Nominal);
         Assert.True(three.MayFall > 0.2);
     }

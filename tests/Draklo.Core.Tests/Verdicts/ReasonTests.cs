@@ -56,6 +56,44 @@ public sealed class ReasonTests
             ),
         ],
         ["nothing-measured"] = [("guesses", """["tree.heightM", "tree.dbhM", "tree.lean.angleDeg"]""")],
+        ["hinge-in-rot"] = [("cut.rot", """[{ "forwardM": 0.125, "rightM": -0.22, "acrossM": 0.26 }]""")],
+        ["hinge-end-cut-off"] = [("cut.bites", """[{ "rightM": 0.24, "widthM": 0.1 }]""")],
+        ["taper-wrong-side"] = [("cut.hingeTaperM", "0.02"), ("tree.lean", """{ "angleDeg": 4, "bearingDeg": 200 }""")],
+        ["step-missing"] =
+        [
+            ("cut.notch", """{ "style": "narrow", "depthM": 0.12, "openingDeg": 45 }"""),
+            ("cut.stepM", "0"),
+        ],
+        ["step-over-open-notch"] = [("cut.stepM", "0.08")],
+        ["strap-in-rot"] =
+        [
+            ("cut.back", "\"bore\""),
+            ("cut.strap", """{ "thicknessM": 0.1 }"""),
+            ("cut.rot", """[{ "forwardM": -0.2, "rightM": 0, "acrossM": 0.08 }]"""),
+        ],
+        ["strap-thin"] = [("cut.back", "\"bore\""), ("cut.strap", """{ "thicknessM": 0.05 }""")],
+        ["bore-into-hinge"] =
+        [
+            ("cut.back", "\"bore\""),
+            ("cut.strap", """{ "thicknessM": 0.26 }"""),
+            ("cut.notch.depthM", "0.19"),
+        ],
+        ["wedge-overloaded"] = [("cut.wedges", """{ "count": 1, "bearsN": 20000 }""")],
+        ["wedge-is-insurance"] = [("cut.wedges", """{ "count": 1 }""")],
+        ["lashing-weak"] =
+        [
+            ("cut.lashings", """[{ "round": "fork", "heightM": 1, "unionHeightM": 3.2, "breakingStrengthN": 9000 }]"""),
+        ],
+        ["lashings-short"] = [("cut.lashings", """[{ "heightM": 0.4, "breakingStrengthN": 9000 }]""")],
+        ["bar-short"] = [("cut.barLengthM", "0.2")],
+        ["crack-lashed"] =
+        [
+            ("tree.condition", """{ "cracked": true, "crackJudgedBy": "Mara" }"""),
+            (
+                "cut.lashings",
+                """[{ "heightM": 2, "breakingStrengthN": 50000 }, { "heightM": 4, "breakingStrengthN": 50000 }]"""
+            ),
+        ],
         ["planned-too-low-in-hundred"] = [("policy.loadReserve", "1.05")],
         ["planned-under-floor"] = [("policy.loadReserve", "1"), ("cut.hingeThicknessM", "0.02")],
         ["power-line-answered"] =

@@ -35,7 +35,7 @@ public static class PlanRules
         if (problems.Count == 0)
         {
             CheckTree(plan.Tree, problems, units);
-            CheckCut(plan, problems, units);
+            CutRules.Check(plan, problems, units);
             LineRules.Check(plan, problems, units);
             shapes = TargetShape.All(plan.Site);
             CheckSite(plan, shapes, problems);
@@ -192,56 +192,6 @@ public static class PlanRules
                     new($"walkUp[{i}].id", $"Two points of the list are called “{id}”: give each its own name.")
                 );
             }
-        }
-    }
-
-    private static void CheckCut(Plan plan, List<Problem> problems, UnitSystem units)
-    {
-        var cut = plan.Cut;
-        if (cut.StumpHeightM >= plan.Tree.HeightM / 2)
-        {
-            problems.Add(
-                new(
-                    "cut.stumpHeightM",
-                    units.Say(
-                        $"A stump of {cut.StumpHeightM:m} leaves too little of a tree of {plan.Tree.HeightM:m}: lower the cut."
-                    )
-                )
-            );
-        }
-
-        if (cut.HingeThicknessM >= cut.StumpDiameterM)
-        {
-            problems.Add(
-                new(
-                    "cut.hingeThicknessM",
-                    units.Say(
-                        $"The hinge is {cut.HingeThicknessM:cm} thick, wider than the stump of {cut.StumpDiameterM:cm}: make it thinner."
-                    )
-                )
-            );
-        }
-        else if (cut.Notch.DepthM >= cut.StumpDiameterM)
-        {
-            problems.Add(
-                new(
-                    "cut.notch.depthM",
-                    units.Say(
-                        $"A notch {cut.Notch.DepthM:cm} deep cuts right through a stump of {cut.StumpDiameterM:cm}: make it shallower."
-                    )
-                )
-            );
-        }
-        else if (cut.Notch.DepthM + cut.HingeThicknessM >= cut.StumpDiameterM)
-        {
-            problems.Add(
-                new(
-                    "cut.hingeThicknessM",
-                    units.Say(
-                        $"Notch and hinge together take {cut.Notch.DepthM + cut.HingeThicknessM:cm} of a stump of {cut.StumpDiameterM:cm} and leave no back cut: make the hinge thinner or the notch shallower."
-                    )
-                )
-            );
         }
     }
 

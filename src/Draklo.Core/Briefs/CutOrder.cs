@@ -1,0 +1,233 @@
+using Draklo.Core.Analyses;
+using Draklo.Core.Links;
+using Draklo.Core.Plans;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Briefs;
+
+/// <summary>One of the faller's numbered steps.</summary>
+/// <param name="Kind">What the small drawing beside it shows.</param>
+/// <param name="Text">What to do.</param>
+/// <param name="Stop">Where to stop, or when not to go on; empty where nothing more is to be said.</param>
+public sealed record CutStep(CutKind Kind, string Text, string Stop);
+
+public enum CutKind
+{
+    Trim,
+    Lash,
+    Notch,
+    Bite,
+    Tighten,
+    BackCut,
+    Bore,
+    Wedge,
+    Strap,
+    Out,
+}
+
+/// <summary>The cuts in their order, each with its stop, in the reader's units.</summary>
+internal static class CutOrder
+{
+    private const double Straight = 0.5;
+
+    public static IReadOnlyList<CutStep> Of(Plan plan, Analysis analysis, BriefWords words, UnitSystem units)
+    {
+        var cut = plan.Cut;
+        var steps = new List<CutStep>();
+        AddBefore(steps, plan, analysis, units);
+        steps.Add(Notch(cut, analysis, units));
+        foreach (var bite in cut.Bites)
+        {
+            steps.Add(
+                new(
+                    CutKind.Bite,
+                    units.Say(
+                        $"Through the notch, nose first, take out a bite {bite.WidthM:cm} wide, {Where(bite.RightM, units)}: the bar does not reach it from outside."
+                    ),
+                    "Not beyond the back of the hinge."
+                )
+            );
+        }
+
+        steps.Add(Tighten(cut, analysis, words));
+        AddBack(steps, cut, analysis, words, units);
+        steps.Add(
+            cut.Order == PullOrder.PresetHinge
+                ? new(
+                    CutKind.Out,
+                    $"Stop. Look up, look round. Everybody out, you by the {words.WayOut()}. Then all pull together.",
+                    "Nobody goes back to the stump while the line is loaded."
+                )
+                : new(
+                    CutKind.Out,
+                    $"Stop. Look up, look round. Out by the {words.WayOut()}. Then the pull.",
+                    "Nobody goes back to the stump while the line is loaded."
+                )
+        );
+        return steps;
+    }
+
+    private static void AddBefore(List<CutStep> steps, Plan plan, Analysis analysis, UnitSystem units)
+    {
+        var trimmed = plan.Cut.Flares.Count(f => f.Trimmed);
+        if (trimmed > 0)
+        {
+            steps.Add(
+                new(
+                    CutKind.Trim,
+                    trimmed == 1 ? "Trim the root flare off." : $"Trim {Sentences.Count(trimmed)} root flares off.",
+                    "Not into the round of the stem."
+                )
+            );
+        }
+
+        foreach (var lashing in plan.Cut.Lashings)
+        {
+            steps.Add(
+                new(
+                    CutKind.Lash,
+                    lashing.Round == LashingPlace.Stem
+                        ? units.Say($"Lash the stem {lashing.HeightM:m} above the cut, tight.")
+                        : units.Say($"Lash both stems of the fork {lashing.HeightM:m} above the union, tight."),
+                    "Off only when the tree is down."
+                )
+            );
+        }
+
+        if (analysis.Cut.SplittingBare == SplittingRisk.High && plan.Cut.Lashings.Count == 0)
+        {
+            steps.Add(
+                new(CutKind.Lash, "Straps round the stem over the cut: it may split up the stem.", "No cut without.")
+            );
+        }
+    }
+
+    private static CutStep Notch(CutMembers cut, Analysis analysis, UnitSystem units)
+    {
+        var aim = analysis.Aim.OffsetDeg;
+        var style = cut.Notch.Style == NotchStyle.Open ? "Open" : "Narrow";
+        var text = units.Say($"{style} notch {cut.Notch.OpeningDeg:deg}, {cut.Notch.DepthM:cm} deep");
+        text +=
+            Math.Abs(aim) < Straight
+                ? ", square to the lay."
+                : units.Say($", aimed {Math.Abs(aim):deg} {(aim > 0 ? "right" : "left")} of the lay.");
+        return new(
+            CutKind.Notch,
+            text,
+            "Both faces meet and neither runs on. Look at the wood: rot, and it is another plan."
+        );
+    }
+
+    private static CutStep Tighten(CutMembers cut, Analysis analysis, BriefWords words)
+    {
+        var (floor, early) = (analysis.Pretension.FloorN, analysis.Pretension.EarlyGoN);
+        var planned = analysis.Pull.PlannedTensionN;
+        var most = Math.Min(planned, analysis.Pretension.CeilingN);
+        var over =
+            planned > early
+                ? $"Not over {words.Short(early, "N")} on the line until the back cut is down to the hinge."
+                : "";
+        return cut.Order == PullOrder.TightFirst
+            ? new(CutKind.Tighten, $"Line up to {words.Short(most, "N")}. Wait for the watcher's word.", over)
+            : new(
+                CutKind.Tighten,
+                floor > 0
+                    ? $"Line to the floor, {words.Floor}. Wait for the watcher's word."
+                    : "Line snug, no more than it takes to lie straight. Wait for the watcher's word.",
+                over
+            );
+    }
+
+    private static void AddBack(
+        List<CutStep> steps,
+        CutMembers cut,
+        Analysis analysis,
+        BriefWords words,
+        UnitSystem units
+    )
+    {
+        var level =
+            cut.StepCutM > 0 ? units.Say($"{cut.StepCutM:cm} above the notch's apex") : "level with the notch's apex";
+        var hinge = Hinge(cut, analysis, words, units);
+        if (cut is { Back: BackCutStyle.Bore, Strap: { } strap })
+        {
+            steps.Add(
+                new(
+                    CutKind.Bore,
+                    $"Bore in behind the hinge, {level}; saw forward to {hinge}, then back.",
+                    units.Say($"Stop at a strap of {strap.ThicknessM:cm} {At(strap.TowardDeg)}.")
+                )
+            );
+            AddWedges(steps, cut, units);
+            steps.Add(
+                new(
+                    CutKind.Strap,
+                    "On the lead's sign cut the strap from outside, a little below the bore.",
+                    "It goes the moment the strap is cut: look up first."
+                )
+            );
+            return;
+        }
+
+        var sides = analysis.Cut.Bar is { FromOneSide: false } ? ", from both sides" : "";
+        var follow = cut.Order == PullOrder.FollowThePull ? " The line follows: it stays over the floor." : "";
+        steps.Add(
+            new(
+                CutKind.BackCut,
+                $"Back cut {level}{sides}, to {hinge}.{follow}",
+                analysis.Cut.GoesAtPlannedM > cut.HingeThicknessM
+                    ? units.Say($"At the planned pull it stirs at {analysis.Cut.GoesAtPlannedM:cm} of uncut wood.")
+                    : "Never through the hinge."
+            )
+        );
+        AddWedges(steps, cut, units);
+    }
+
+    private static string Hinge(CutMembers cut, Analysis analysis, BriefWords words, UnitSystem units)
+    {
+        var length = words.Short(analysis.Hinge.LengthM, "cm");
+        if (Math.Abs(cut.HingeTaperM) < 1e-3)
+        {
+            return units.Say($"a hinge of {cut.HingeThicknessM:cm} by {length}, even");
+        }
+
+        var half = cut.HingeTaperM / 2;
+        return units.Say(
+            $"a hinge {length} long, {cut.HingeThicknessM - half:cm} at its left end and {cut.HingeThicknessM + half:cm} at its right"
+        );
+    }
+
+    private static void AddWedges(List<CutStep> steps, CutMembers cut, UnitSystem units)
+    {
+        if (cut.Wedges is not { } wedges)
+        {
+            steps.Add(new(CutKind.Wedge, "Wedge in as soon as it fits.", ""));
+            return;
+        }
+
+        var number = wedges.Count == 1 ? "A wedge" : $"{Sentences.Count(wedges.Count).Capitalised()} wedges";
+        var stacked = wedges.Stacked > 1 ? $", {Sentences.Count(wedges.Stacked)} high" : "";
+        steps.Add(
+            new(
+                CutKind.Wedge,
+                units.Say(
+                    $"{number} of {wedges.LiftM:cm}{stacked}, {At(wedges.FromDeg)}, in as soon as there is room."
+                ),
+                "Driven on as the cut opens; they stay in."
+            )
+        );
+    }
+
+    private static string At(double towardDeg) =>
+        towardDeg switch
+        {
+            < 165 => "behind, to the right",
+            > 195 => "behind, to the left",
+            _ => "straight behind",
+        };
+
+    private static string Where(double right, UnitSystem units) =>
+        Math.Abs(right) < 0.01
+            ? "in the middle"
+            : units.Say($"{Math.Abs(right):cm} {(right > 0 ? "right" : "left")} of the middle");
+}

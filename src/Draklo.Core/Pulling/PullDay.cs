@@ -1,0 +1,108 @@
+using System.Collections.Immutable;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Pulling;
+
+/// <summary>Where the day stands, from the plan and what was kept: pure.</summary>
+/// <param name="Steps">In the order of the school chosen.</param>
+/// <param name="Now">The step that the crew is at.</param>
+/// <param name="Stopped">Somebody called a stop and nobody has gone on.</param>
+/// <param name="StopWords">Who, and why; empty where nobody did.</param>
+/// <param name="Do">One instruction.</param>
+/// <param name="Who">Who does it and who looks.</param>
+/// <param name="Lines">The lines of the plan, in the order in which they are tightened.</param>
+/// <param name="Seen">What was last said of each thing that is watched.</param>
+/// <param name="HoldFrom">When the hold began; null before.</param>
+/// <param name="HoldForS">How long it lasts, seconds.</param>
+/// <param name="Answer">As expected, look again or stop.</param>
+/// <param name="Entries">All that counts or counted, the latest last.</param>
+public sealed record PullDay(
+    IReadOnlyList<PullStepView> Steps,
+    PullStep Now,
+    bool Stopped,
+    string StopWords,
+    string Do,
+    string Who,
+    IReadOnlyList<PullLineView> Lines,
+    WatchedDocument Seen,
+    string? HoldFrom,
+    int HoldForS,
+    PullAnswer Answer,
+    double CommitDeg,
+    IReadOnlyList<DayEntry> Entries
+)
+{
+    /// <param name="entries">All of the job, the earliest first.</param>
+    /// <param name="briefWords">How the brief stands where it does not hold the day; empty where it is issued and signed.</param>
+    public static PullDay Of(PullBasis basis, IReadOnlyList<DayEntry> entries, string briefWords, UnitSystem units)
+    {
+        var counting = Counting(entries);
+        var order = PullSteps.Of(basis.Plan.Cut.Order);
+        var now = NowOf(counting, order);
+        var stop = counting.LastOrDefault(e => e.Entry.Kind is EntryKind.Stop or EntryKind.Resume);
+        var stopped = stop?.Entry.Kind == EntryKind.Stop;
+        var seen = PullSeen.Of(counting);
+        var lines = PullLineView.All(basis, counting, now, seen);
+        var words = new PullWords(basis);
+        var holdFrom = PullHold.Began(counting)?.At;
+        var at = order.IndexOf(now);
+        return new(
+            [
+                .. order.Select(
+                    (s, i) =>
+                        new PullStepView(
+                            s,
+                            PullSteps.NameOf(s),
+                            i < at ? StepState.Done
+                                : i == at ? StepState.Now
+                                : StepState.Ahead,
+                            basis.TargetN(s)
+                        )
+                ),
+            ],
+            now,
+            stopped,
+            stopped ? $"{stop!.Entry.By}: {stop.Entry.Because ?? "stop"}" : "",
+            words.Do(now),
+            words.Who(now),
+            lines,
+            seen.Latest,
+            now == PullStep.Hold ? holdFrom : null,
+            PullHold.Seconds,
+            new PullJudge(basis, units).Of(now, lines, seen, counting, briefWords, stopped),
+            basis.CommitDeg,
+            entries
+        );
+    }
+
+    /// <summary>What still counts: not what was undone, and nothing from before the day was begun again.</summary>
+    public static IReadOnlyList<DayEntry> Counting(IReadOnlyList<DayEntry> entries)
+    {
+        var undone = entries
+            .Where(e => e.Entry is { Kind: EntryKind.Undo, Undoes: not null })
+            .Select(e => e.Entry.Undoes!.Value)
+            .ToHashSet();
+        var kept = entries.Where(e => e.Entry.Kind != EntryKind.Undo && !undone.Contains(e.Number)).ToList();
+        var again = kept.FindLastIndex(e => e.Entry.Kind == EntryKind.Again);
+        return again < 0 ? kept : kept[(again + 1)..];
+    }
+
+    /// <summary>The step that the last move led to.</summary>
+    private static PullStep NowOf(IReadOnlyList<DayEntry> counting, ImmutableArray<PullStep> order)
+    {
+        var moved = counting.LastOrDefault(e => e.Entry is { Kind: EntryKind.Move, To: not null });
+        var now = moved?.Entry.To ?? order[0];
+        // The school may have been changed since: a step that it leaves out is the one after it.
+        return order.Contains(now) ? now : order.First(s => s > now);
+    }
+}
+
+public enum StepState
+{
+    Done,
+    Now,
+    Ahead,
+}
+
+/// <param name="TargetN">The main tension it brings the lines to; null where none is asked.</param>
+public sealed record PullStepView(PullStep Step, string Name, StepState State, double? TargetN);

@@ -1,0 +1,405 @@
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Pulling;
+
+/// <summary>Judges a step from what was read and seen.</summary>
+/// <remarks>
+/// Methods M5, M11, M12 and M24. Limits that the methods do not name are ours: half as much again as expected is looked at
+/// again, and so is under half; the anchor's mark may settle by a centimetre; a pull may read a quarter over its curve.
+/// </remarks>
+internal sealed class PullJudge(PullBasis basis, UnitSystem units)
+{
+    private const double Twice = 2;
+    private const double HalfAgain = 1.5;
+    private const double UnderHalf = 0.5;
+    private const double LeastToSeeM = 0.01;
+    private const double SettlesM = 0.01;
+    private const double LostShare = 0.1;
+    private const double NearTarget = 0.95;
+    private const double OverTarget = 1.4;
+    private const double OverCurve = 1.25;
+    private const double HauledOver = 1.25;
+    private const double HauledSlackM = 0.5;
+    private const double SatBackM = -0.01;
+
+    private readonly FindingList findings = new();
+
+    public PullAnswer Of(
+        PullStep now,
+        IReadOnlyList<PullLineView> lines,
+        PullSeen seen,
+        IReadOnlyList<DayEntry> counting,
+        string briefWords,
+        bool stopped
+    )
+    {
+        var order = PullSteps.Of(basis.Plan.Cut.Order);
+        var at = order.IndexOf(now);
+        PullStep? next = at + 1 < order.Length ? order[at + 1] : null;
+        if (stopped)
+        {
+            findings.Stop("stopped", "A stop was called: whoever called it says when it goes on.");
+        }
+
+        if (briefWords.Length > 0 && now < PullStep.Down)
+        {
+            findings.Add("brief-void", now == PullStep.Brief ? PullVerdict.LookAgain : PullVerdict.Stop, briefWords);
+        }
+
+        if (PullSteps.IsTight(now))
+        {
+            AddTensions(now, lines);
+        }
+
+        if (now is >= PullStep.BedTest and < PullStep.Down)
+        {
+            AddMovement(now, lines);
+            AddSeen(now, seen);
+        }
+
+        if (now == PullStep.SlackOut)
+        {
+            AddRigged(seen.Latest);
+        }
+
+        if (now == PullStep.Hold)
+        {
+            AddHold(lines, counting);
+        }
+
+        if (now == PullStep.Pull)
+        {
+            AddPull(lines, seen, counting);
+        }
+
+        var found = findings.Sorted();
+        var state = found.Count > 0 ? found[0].State : PullVerdict.GoOn;
+        return new(state, Title(state, now, next, found), next, found);
+    }
+
+    private static string Title(PullVerdict state, PullStep now, PullStep? next, List<PullFinding> found) =>
+        state switch
+        {
+            PullVerdict.Stop => "Stop.",
+            PullVerdict.LookAgain => "Look again.",
+            PullVerdict.Wait => found[0].Text,
+            _ when now == PullStep.Brief => "Signed by all. Slack out next.",
+            _ when now == PullStep.Down => "Down. The day is kept, ready for the log.",
+            _ when next is { } step => $"As expected. {PullSteps.NameOf(step).Capitalised()} next.",
+            _ => "As expected.",
+        };
+
+    private void AddTensions(PullStep now, IReadOnlyList<PullLineView> lines)
+    {
+        foreach (var line in lines)
+        {
+            var of = lines.Count > 1 ? $" of the {line.Id} line" : "";
+            if (line.ReadN is not { } read || (!line.ReadHere && now is <= PullStep.Planned))
+            {
+                if (now == PullStep.Pull)
+                {
+                    // Nobody plucks a line that is hauled: without a cell the lean and the rope tell.
+                    continue;
+                }
+
+                findings.Wait(
+                    $"no-reading{Suffix(line, lines)}",
+                    $"Read the tension{of}, or count, pluck or pull it sideways."
+                );
+                continue;
+            }
+
+            if (read.Nominal > line.CeilingN && now < PullStep.Pull)
+            {
+                findings.Stop(
+                    "over-ceiling",
+                    units.Say(
+                        $"{read.Nominal:N} is over the {line.CeilingN:N} it may have{of}: let off. {PullWords.WhyCeiling(basis)}"
+                    )
+                );
+            }
+            else if (read.High > line.CeilingN && now < PullStep.Pull)
+            {
+                findings.Look(
+                    "may-be-over",
+                    units.Say(
+                        $"It may be {read.High:N}, over the {line.CeilingN:N} it may have{of}: let off a little, or read it in a better way."
+                    )
+                );
+            }
+
+            if (now is >= PullStep.Floor and < PullStep.Pull)
+            {
+                AddFloor(line, read, of);
+            }
+
+            if (now is PullStep.BedTest or PullStep.Planned && line.TargetN is { } target)
+            {
+                if (read.Nominal < NearTarget * target)
+                {
+                    findings.Look("under-target", units.Say($"{read.Nominal:N} of {target:N}{of}: tighten."));
+                }
+                else if (now == PullStep.BedTest && read.Nominal > OverTarget * target)
+                {
+                    findings.Look(
+                        "over-bed-test",
+                        units.Say(
+                            $"{read.Nominal:N}{of} is more than a bed test: {target:N} is enough to see how it lies."
+                        )
+                    );
+                }
+            }
+        }
+    }
+
+    private static string Suffix(PullLineView line, IReadOnlyList<PullLineView> lines) =>
+        lines.Count > 1 ? $"-{line.Turn}" : "";
+
+    private void AddFloor(PullLineView line, Spread read, string of)
+    {
+        if (read.Nominal < line.FloorN)
+        {
+            findings.Look(
+                "under-floor",
+                units.Say(
+                    $"{read.Nominal:N} is under the floor of {line.FloorN:N}{of}: the tree may sit back on the saw. Tighten."
+                )
+            );
+        }
+        else if (read.Low < line.FloorN)
+        {
+            findings.Look(
+                "may-be-under",
+                units.Say(
+                    $"It may be only {read.Low:N}, under the floor of {line.FloorN:N}{of}: tighten a little, or read it in a better way."
+                )
+            );
+        }
+    }
+
+    private void AddMovement(PullStep now, IReadOnlyList<PullLineView> lines)
+    {
+        foreach (var line in lines)
+        {
+            if (line is not { CameM: { } came, ExpectedM: { } expected } || now >= PullStep.BackCut)
+            {
+                continue;
+            }
+
+            var of = lines.Count > 1 ? $" of the {line.Id} line" : "";
+            if (came < SatBackM)
+            {
+                findings.Stop(
+                    "sat-back",
+                    units.Say($"The seat{of} went back {-came:cm}: hold, tighten, and nobody cuts.")
+                );
+            }
+            else if (came > Twice * Math.Max(expected, LeastToSeeM / Twice))
+            {
+                findings.Stop(
+                    "moves-twice",
+                    units.Say(
+                        $"The seat{of} came {came:cm}, twice the {expected:cm} expected or more: the tree is not what the plan says. Roots, rot, a crack? Let off and look."
+                    )
+                );
+            }
+            else if (came > HalfAgain * expected && came - expected > LeastToSeeM)
+            {
+                findings.Look(
+                    "moves-more",
+                    units.Say(
+                        $"The seat{of} came {came:cm} for {expected:cm} expected: look at the foot and the top, and measure again."
+                    )
+                );
+            }
+            else if (came < UnderHalf * expected && expected - came > LeastToSeeM)
+            {
+                findings.Look(
+                    "moves-less",
+                    units.Say(
+                        $"The seat{of} came only {came:cm} for {expected:cm} expected: does the line hang on a branch, or does the reading mislead?"
+                    )
+                );
+            }
+        }
+    }
+
+    private void AddSeen(PullStep now, PullSeen seen)
+    {
+        var last = seen.Latest;
+        if (last.AnchorMovedM is > 0 and { } moved)
+        {
+            var more = seen.AnchorBeforeM is { } before && moved > before;
+            if (moved > SettlesM || more)
+            {
+                findings.Stop(
+                    "anchor-stirs",
+                    units.Say(
+                        $"The anchor's mark has moved {moved:cm}{(more ? " and moves on" : "")}: let off and take another, or a second."
+                    )
+                );
+            }
+            else
+            {
+                findings.Look(
+                    "anchor-settled",
+                    units.Say($"The anchor's mark moved {moved:cm}: mark it again and see whether it stays.")
+                );
+            }
+        }
+
+        if (last.FootLifted == true)
+        {
+            findings.Stop("foot-lifted", "The foot lifts: the roots come, and no hinge guides that. Let off.");
+        }
+
+        if (last.MovedAside == true)
+        {
+            findings.Stop("moves-aside", "It moves aside: hold, and do not cut further. A second line or another lay.");
+        }
+
+        if (last.HingeCracked == true)
+        {
+            findings.Stop("hinge-cracks", "The hinge cracks early: everybody out, hold the line, nobody to the stump.");
+        }
+
+        if (last.Rubs == true)
+        {
+            findings.Stop("line-rubs", "A line rubs: hold, and pad it or lead it otherwise.");
+        }
+
+        if (last.GripCreptM is > 0 and { } crept)
+        {
+            findings.Look(
+                "grip-crept",
+                units.Say($"The grip crept {crept:cm}: set it again with another turn before it takes more.")
+            );
+        }
+
+        if (now >= PullStep.BackCut)
+        {
+            return;
+        }
+
+        if (last.WoodBroke == true)
+        {
+            findings.Look(
+                "wood-broke",
+                "Small wood broke: does the line lie on the stem now? If the seat dropped, say to where."
+            );
+        }
+
+        if (last.Bedded == false)
+        {
+            findings.Look("not-bedded", "The line is not bedded on the stem: let off, shake it in or seat it again.");
+        }
+        else if (last.Bedded is null)
+        {
+            findings.Wait("bedded-unknown", "Somebody looks whether the line is bedded on the stem.");
+        }
+    }
+
+    private void AddRigged(WatchedDocument seen)
+    {
+        if (seen.Rigged == false)
+        {
+            findings.Look("not-rigged", "Legs crossed, or no stopper: put it right before anybody hauls.");
+        }
+        else if (seen.Rigged is null)
+        {
+            findings.Wait("rigged-unknown", "Look along the tackle: legs not crossed, stopper tied?");
+        }
+    }
+
+    private void AddHold(IReadOnlyList<PullLineView> lines, IReadOnlyList<DayEntry> counting)
+    {
+        if (!PullHold.IsOver(counting))
+        {
+            findings.Wait("hold-short", "Two minutes, then read it again.");
+        }
+
+        foreach (var line in lines)
+        {
+            if (line.LostShare is { } lost && lost > LostShare)
+            {
+                findings.Stop(
+                    $"lost-tenth{Suffix(line, lines)}",
+                    units.Say(
+                        $"It lost {lost:%} while it was held: something gives. Find what before you tighten: grip, knot, anchor, or a branch under the line."
+                    )
+                );
+            }
+        }
+    }
+
+    private void AddPull(IReadOnlyList<PullLineView> lines, PullSeen seen, IReadOnlyList<DayEntry> counting)
+    {
+        if (seen.Latest.LeanDeg is not { } lean)
+        {
+            findings.Wait("no-lean", "Call the lean: by the angle gauge, or by how far the seat has come.");
+            return;
+        }
+
+        if (lean >= basis.CommitDeg)
+        {
+            return;
+        }
+
+        foreach (var line in lines)
+        {
+            var of = lines.Count > 1 ? $" on the {line.Id} line" : "";
+            var hauled = seen.Latest.HauledM;
+            if (hauled is { } all && line.Turn == 1 && all >= line.HaulM)
+            {
+                findings.Stop(
+                    "haul-in-not-past",
+                    units.Say(
+                        $"{all:m} of rope is in{of}, all it should take, and the tree leans {lean:deg} of {basis.CommitDeg:deg}: hold on the grip, nobody to the stump."
+                    )
+                );
+            }
+            else if (
+                hauled is { } some
+                && line is { Turn: 1, ExpectedHauledM: { } expected }
+                && some > (HauledOver * expected) + HauledSlackM
+            )
+            {
+                findings.Look(
+                    "hauled-more",
+                    units.Say(
+                        $"{some:m} of rope came in{of} and {expected:m} should have for this lean: does the grip slip, the rope stretch, the anchor come?"
+                    )
+                );
+            }
+
+            if (
+                line is { ReadN: { } read, ExpectedN: { } asks, ReadHere: true }
+                && read.Nominal > OverCurve * asks
+                && Rises(counting, line.Id, read.Nominal)
+            )
+            {
+                findings.Stop(
+                    "tension-rises",
+                    units.Say(
+                        $"{read.Nominal:N}{of} at {lean:deg}, and {asks:N} is what it should take there: it rises where it should fall. Hold and look what holds it back."
+                    )
+                );
+            }
+        }
+
+        findings.Wait(
+            "not-past",
+            units.Say($"{lean:deg} of {basis.CommitDeg:deg}: steadily on, until it goes by itself.")
+        );
+    }
+
+    /// <summary>Whether the reading before the last, at a smaller lean, was lower.</summary>
+    private bool Rises(IReadOnlyList<DayEntry> counting, string lineId, double now)
+    {
+        var main = basis.Plan.Lines[0].Id;
+        var read = counting
+            .Where(e => e.TensionN is not null && e.Entry.Step == PullStep.Pull && (e.Entry.LineId ?? main) == lineId)
+            .ToList();
+        return read.Count > 1 && now > read[^2].TensionN!.Value.Nominal;
+    }
+}

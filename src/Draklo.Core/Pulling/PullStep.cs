@@ -1,0 +1,61 @@
+using System.Collections.Immutable;
+using Draklo.Core.Plans;
+
+namespace Draklo.Core.Pulling;
+
+/// <summary>A step of the day, from the signed brief to the tree on the ground.</summary>
+public enum PullStep
+{
+    Brief,
+    SlackOut,
+    BedTest,
+    Floor,
+    Hold,
+    Planned,
+    Notch,
+    BackCut,
+    Pull,
+    Down,
+}
+
+/// <summary>The steps in the order of the school that the crew chose.</summary>
+public static class PullSteps
+{
+    private static readonly PullStep[] Before =
+    [
+        PullStep.Brief,
+        PullStep.SlackOut,
+        PullStep.BedTest,
+        PullStep.Floor,
+        PullStep.Hold,
+    ];
+
+    public static ImmutableArray<PullStep> Of(PullOrder order) =>
+        order switch
+        {
+            PullOrder.TightFirst =>
+            [
+                .. Before,
+                PullStep.Planned,
+                PullStep.Notch,
+                PullStep.BackCut,
+                PullStep.Pull,
+                PullStep.Down,
+            ],
+            PullOrder.FollowThePull => [.. Before, PullStep.Notch, PullStep.BackCut, PullStep.Pull, PullStep.Down],
+            _ => [.. Before, PullStep.Notch, PullStep.BackCut, PullStep.Planned, PullStep.Pull, PullStep.Down],
+        };
+
+    /// <summary>What it is called on the tape and in words.</summary>
+    public static string NameOf(PullStep step) =>
+        step switch
+        {
+            PullStep.SlackOut => "slack out",
+            PullStep.BedTest => "bed test",
+            PullStep.BackCut => "back cut",
+            _ => $"{step}".ToLowerInvariant(),
+        };
+
+    /// <summary>Whether a tension is read at this step.</summary>
+    public static bool IsTight(PullStep step) => step is >= PullStep.BedTest and <= PullStep.Pull;
+}

@@ -1,0 +1,25 @@
+using Draklo.Core.Analyses;
+using Draklo.Core.Lines;
+using Draklo.Core.Links;
+using Draklo.Core.Plans;
+using Draklo.Core.Trees;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Studies;
+
+/// <summary>One of many plans that differ in what is not known.</summary>
+internal static class SampledPlan
+{
+    /// <summary>What an analysis works out of the lines, without site and sentences; null where it cannot be.</summary>
+    public static CheckedPull? Checked(Plan plan, UnitSystem units)
+    {
+        if (PlanRules.Check(plan, units).Count > 0)
+        {
+            return null;
+        }
+
+        var standing = PlanContext.Of(plan, units);
+        var lines = CheckedPull.LinesOf(standing);
+        return Pull.Solve(standing, lines, []) is { } pull ? CheckedPull.Of(standing, lines, pull) : null;
+    }
+}

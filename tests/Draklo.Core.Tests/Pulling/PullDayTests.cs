@@ -1,0 +1,207 @@
+using Draklo.Core.Plans;
+using Draklo.Core.Pulling;
+using static Draklo.Core.Tests.Cases;
+
+namespace Draklo.Core.Tests;
+
+/// <summary>The steps of the day and the answer at each.</summary>
+public sealed class PullDayTests
+{
+    private readonly Diary diary = Diary.OfTheLime();
+
+    private double Floor => diary.Basis.FloorN;
+
+    private double Ceiling => diary.Basis.CeilingN;
+
+    [Theory]
+    [InlineData(PullOrder.TightFirst, "Brief SlackOut BedTest Floor Hold Planned Notch BackCut Pull Down")]
+    [InlineData(PullOrder.FollowThePull, "Brief SlackOut BedTest Floor Hold Notch BackCut Pull Down")]
+    [InlineData(PullOrder.PresetHinge, "Brief SlackOut BedTest Floor Hold Notch BackCut Planned Pull Down")]
+    public void Steps_follow_the_school(PullOrder order, string steps) =>
+        Assert.Equal(steps, string.Join(' ', PullSteps.Of(order)));
+
+    [Fact]
+    public void A_day_that_goes_as_planned_is_a_go_at_every_step()
+    {
+        Assert.Equal(PullVerdict.GoOn, diary.Answer.State);
+        diary.To(PullStep.SlackOut).Sees(new() { Rigged = true });
+        Assert.Equal("As expected. Bed test next.", diary.Answer.Title);
+        diary
+            .To(PullStep.BedTest)
+            .Reads(diary.Basis.PlannedN / 4)
+            .Sees(new() { Bedded = true, CameM = Comes(diary.Basis.PlannedN / 4) });
+        Assert.Equal("", diary.Codes);
+        diary.To(PullStep.Floor).Reads(Floor * 1.05).Sees(new() { CameM = Comes(Floor * 1.05) });
+        Assert.Equal("As expected. Hold next.", diary.Answer.Title);
+        diary.To(PullStep.Hold).Reads(Floor * 1.04);
+        Assert.Equal("hold-short", diary.Codes);
+        diary.Waits(120).Reads(Floor * 1.03);
+        Assert.Equal(PullVerdict.GoOn, diary.Answer.State);
+        diary.To(PullStep.Planned).Reads(Math.Min(Ceiling, diary.Basis.PlannedN) * 0.97);
+        Assert.Equal("", diary.Codes);
+        diary.To(PullStep.Notch).To(PullStep.BackCut);
+        Assert.Equal(PullVerdict.GoOn, diary.Answer.State);
+        diary.To(PullStep.Pull).Sees(new() { LeanDeg = diary.Basis.CommitDeg + 1 });
+        Assert.Equal("As expected. Down next.", diary.Answer.Title);
+        Assert.StartsWith("Down.", diary.To(PullStep.Down).Answer.Title, StringComparison.Ordinal);
+        Assert.Null(diary.Answer.Next);
+    }
+
+    [Fact]
+    public void Targets_are_a_quarter_the_floor_and_never_over_the_most()
+    {
+        var basis = diary.Basis;
+        Assert.Equal(basis.PlannedN / 4, basis.TargetN(PullStep.BedTest));
+        Assert.Equal(basis.FloorN, basis.TargetN(PullStep.Floor));
+        Assert.True(basis.TargetN(PullStep.Planned) <= basis.CeilingN);
+        Assert.Null(basis.TargetN(PullStep.SlackOut));
+    }
+
+    [Fact]
+    public void The_seat_comes_in_proportion_to_the_tension()
+    {
+        Assert.Equal(2 * Comes(1000), Comes(2000), 1e-9);
+        // The analysis tells the same of the needed tension.
+        var analysis = diary.Basis.Analysis;
+        Assert.Equal(analysis.Stem.SeatMovementM, Comes(analysis.Pull.NeededTensionN), 1e-6);
+    }
+
+    /// <param name="share">Of the floor at the floor, of the most at the plan.</param>
+    [Theory]
+    [InlineData(PullStep.Floor, 0.8, "under-floor", PullVerdict.LookAgain)]
+    [InlineData(PullStep.Floor, 1.01, "may-be-under", PullVerdict.LookAgain)]
+    [InlineData(PullStep.Floor, 1.1, "", PullVerdict.GoOn)]
+    [InlineData(PullStep.Planned, 1.05, "over-ceiling", PullVerdict.Stop)]
+    [InlineData(PullStep.Planned, 0.99, "may-be-over", PullVerdict.LookAgain)]
+    public void A_reading_is_held_against_the_window(PullStep step, double share, string code, PullVerdict state)
+    {
+        diary.At(step).Sees(new() { Bedded = true }).Reads(share * (step == PullStep.Floor ? Floor : Ceiling));
+        Assert.Equal(code, diary.Codes);
+        Assert.Equal(state, diary.Answer.State);
+    }
+
+    [Theory]
+    [InlineData(2.2, "moves-twice", PullVerdict.Stop)]
+    [InlineData(1.7, "moves-more", PullVerdict.LookAgain)]
+    [InlineData(1.1, "", PullVerdict.GoOn)]
+    [InlineData(0.3, "moves-less", PullVerdict.LookAgain)]
+    [InlineData(-0.5, "sat-back", PullVerdict.Stop)]
+    public void Movement_seen_is_held_against_movement_expected(double share, string code, PullVerdict state)
+    {
+        diary.At(PullStep.Floor).Reads(Floor * 1.1).Sees(new() { Bedded = true, CameM = share * Comes(Floor * 1.1) });
+        Assert.Equal(code, diary.Codes);
+        Assert.Equal(state, diary.Answer.State);
+    }
+
+    [Fact]
+    public void What_was_seen_at_a_lower_tension_says_nothing_at_a_higher_one()
+    {
+        diary.At(PullStep.BedTest).Reads(500).Sees(new() { Bedded = true, CameM = Comes(500) });
+        diary.To(PullStep.Floor).Reads(Floor * 1.1);
+        Assert.Equal("", diary.Codes);
+    }
+
+    [Fact]
+    public void The_anchor_may_settle_once_and_not_go_on_moving()
+    {
+        diary.At(PullStep.Floor).Reads(Floor * 1.1).Sees(new() { Bedded = true, AnchorMovedM = 0.004 });
+        Assert.Equal("anchor-settled", diary.Codes);
+        diary.Sees(new() { AnchorMovedM = 0.006 });
+        Assert.Equal("anchor-stirs", diary.Codes);
+        Assert.Equal(PullVerdict.Stop, diary.Answer.State);
+    }
+
+    [Theory]
+    [InlineData(0.95, "")]
+    [InlineData(0.85, "lost-tenth")]
+    public void A_tenth_lost_in_the_hold_is_a_stop(double share, string code)
+    {
+        diary
+            .At(PullStep.Floor)
+            .Sees(new() { Bedded = true })
+            .Reads(Floor * 1.25)
+            .To(PullStep.Hold)
+            .Waits(120)
+            .Reads(Floor * 1.25 * share);
+        Assert.Equal(code, diary.Codes);
+        Assert.Equal(1 - share, diary.Day.Lines[0].LostShare!.Value, 1e-6);
+    }
+
+    [Fact]
+    public void Every_switch_that_says_something_is_wrong_says_so()
+    {
+        diary.At(PullStep.BackCut).Reads(Floor * 1.1);
+        foreach (
+            var (seen, code) in new[]
+            {
+                (new WatchedDocument { FootLifted = true }, "foot-lifted"),
+                (new() { MovedAside = true }, "moves-aside"),
+                (new() { HingeCracked = true }, "hinge-cracks"),
+                (new() { Rubs = true }, "line-rubs"),
+                (new() { GripCreptM = 0.02 }, "grip-crept"),
+            }
+        )
+        {
+            diary.Sees(seen);
+            Assert.Contains(code, diary.Codes, StringComparison.Ordinal);
+        }
+    }
+
+    [Fact]
+    public void A_void_brief_stops_the_day()
+    {
+        diary.At(PullStep.Floor).Sees(new() { Bedded = true }).Reads(Floor * 1.1);
+        diary.BriefWords = "The plan has moved since brief 1 was issued.";
+        Assert.Equal("brief-void", diary.Codes);
+        Assert.Equal(PullVerdict.Stop, diary.Answer.State);
+    }
+
+    [Fact]
+    public void A_pull_is_followed_by_lean_rope_and_tension()
+    {
+        var basis = diary.Basis;
+        diary.At(PullStep.Pull);
+        Assert.Equal("no-lean", diary.Codes);
+        diary.Sees(new() { LeanDeg = 2 }).Reads(basis.TensionAt(0, 2));
+        Assert.Equal("not-past", diary.Codes);
+        diary.Sees(new() { LeanDeg = 2.2 }).Reads(basis.TensionAt(0, 2.2) * 1.6);
+        Assert.Contains("tension-rises", diary.Codes, StringComparison.Ordinal);
+        diary.Sees(new() { HauledM = basis.HauledAt(0, 2.2) + 2 });
+        Assert.Contains("hauled-more", diary.Codes, StringComparison.Ordinal);
+        diary.Sees(new() { HauledM = diary.Day.Lines[0].HaulM });
+        Assert.Contains("haul-in-not-past", diary.Codes, StringComparison.Ordinal);
+        diary.Sees(new() { LeanDeg = basis.CommitDeg });
+        Assert.Equal(PullVerdict.GoOn, diary.Answer.State);
+    }
+
+    [Fact]
+    public void The_curve_falls_to_nothing_and_the_rope_comes_in_as_far_as_is_said()
+    {
+        var curve = diary.Basis.Curve(0);
+        var pull = diary.Basis.Analysis.Pull;
+        Assert.Equal(pull.TensionAtRestN, curve[0].TensionN, 1e-6);
+        Assert.Equal(0, curve[^1].TensionN);
+        Assert.Equal(curve.OrderByDescending(p => p.TensionN), curve);
+        // Haul without the stretch, which is in the line before the pull begins.
+        var line = pull.Lines[0];
+        Assert.Equal((line.TakeUpM - line.StretchM) * line.Tackle.IdealAdvantage, curve[^1].HauledM, 1e-6);
+    }
+
+    [Fact]
+    public void Two_lines_are_read_each_in_its_turn()
+    {
+        var two = new Diary(SideLeaner());
+        two.At(PullStep.BedTest).Sees(new() { Bedded = true });
+        var lines = two.Day.Lines;
+        Assert.Equal([1, 2], lines.Select(l => l.Turn));
+        Assert.Equal("no-reading-1 no-reading-2", two.Codes);
+        two.Reads(lines[0].TargetN!.Value, lines[0].Id);
+        Assert.Equal("no-reading-2", two.Codes);
+        two.Reads(lines[1].TargetN!.Value, lines[1].Id);
+        Assert.Equal(PullVerdict.GoOn, two.Answer.State);
+        // The second line moves the first one's seat too.
+        Assert.NotEqual(lines[0].ExpectedM, two.Day.Lines[0].ExpectedM);
+    }
+
+    private double Comes(double newtons) => diary.Basis.ComesM(0, [newtons]);
+}
