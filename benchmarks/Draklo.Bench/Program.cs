@@ -3,10 +3,10 @@ using BenchmarkDotNet.Running;
 using Draklo.Bench;
 
 var asked = args.FirstOrDefault() ?? "all";
-if (asked is not ("all" or "core" or "live" or "hard"))
+if (asked is not ("all" or "core" or "live" or "day" or "hard"))
 {
     Console.Error.WriteLine(
-        "bench takes core (the sums alone), live (the running application), hard (hard use; a second word takes one part: busy, hostile, jobs, kills or starts) or nothing for the first two."
+        "bench takes core (the sums alone), live (the running application), day (the load cell by the tree), hard (hard use; a second word takes one part: busy, hostile, jobs, kills or starts) or nothing for the first three."
     );
     return 2;
 }
@@ -14,6 +14,11 @@ if (asked is not ("all" or "core" or "live" or "hard"))
 if (asked is "all" or "live")
 {
     await LiveBench.RunAsync();
+}
+
+if (asked is "all" or "day")
+{
+    await DayBench.RunAsync();
 }
 
 if (asked is "hard")

@@ -35,6 +35,7 @@ internal sealed record Kept(
     public const string Template = "template";
     public const string Kit = "kit";
     public const string Signature = "signature";
+    public const string Entry = "entry";
 
     public static IReadOnlyList<Kept> All { get; } =
     [
@@ -82,6 +83,13 @@ internal sealed record Kept(
             "update signature set signature = @text where number = @id",
             Problems<Core.Briefs.Signature>,
             Readable<Core.Briefs.Signature>
+        ),
+        new(
+            Entry,
+            "select job_id || '/' || number as id, 'an entry of the day' as name, cast(entry as text) as text from pull_entry",
+            "update pull_entry set entry = @text where job_id || '/' || number = @id",
+            Problems<Core.Pulling.DayEntry>,
+            Readable<Core.Pulling.DayEntry>
         ),
         Named<Person>(Person, "person", "person"),
         Named<JobTemplate>(Template, "job_template", "template"),

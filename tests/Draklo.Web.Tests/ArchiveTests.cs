@@ -63,7 +63,7 @@ public sealed class ArchiveTests(RunningServer server) : IClassFixture<RunningSe
         var whole = await server.Client.GetByteArrayAsync($"/api/jobs/{birch}/job.zip");
         Assert.Contains("broken", await RefusedAsync(whole[..(whole.Length / 2)]), StringComparison.Ordinal);
         Assert.Contains(
-            "signatures or briefs",
+            "signatures, briefs",
             await RefusedAsync(Changed(whole, "signatures.json", "[{\"name\":3}]")),
             StringComparison.Ordinal
         );

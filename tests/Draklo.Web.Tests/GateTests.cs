@@ -46,7 +46,7 @@ public sealed class GateTests(RunningServer server) : IClassFixture<RunningServe
             // Without a body, as a form or an image of another page would send it.
             Assert.Equal(403, await StatusAsync(HttpMethod.Post, "/api/backups", (header, value)));
             Assert.Equal(before, (await server.SendAsync(HttpMethod.Get, "/api/backups")).Text);
-            foreach (var hub in new[] { "/hubs/finder/negotiate", "/hubs/load/negotiate" })
+            foreach (var hub in new[] { "/hubs/finder/negotiate", "/hubs/pulling/negotiate" })
             {
                 Assert.Equal(403, await StatusAsync(HttpMethod.Post, hub, (header, value)));
             }

@@ -76,6 +76,70 @@ public sealed class KilledProcessTests : IDisposable
     }
 
     [Fact]
+    public async Task Every_reading_and_entry_that_was_acknowledged_survives_kill_9()
+    {
+        var (first, client) = await StartAsync();
+        var job = await client.PostAsJsonAsync("/api/jobs", new { name = "Pulled" });
+        var id = JsonNode.Parse(await job.Content.ReadAsStringAsync())!["id"]!.GetValue<string>();
+        var (entries, readings) = (0, 0);
+        var saying = Task.Run(async () =>
+        {
+            try
+            {
+                for (var i = 0; ; i++)
+                {
+                    using var said = await client.PostAsJsonAsync(
+                        $"/api/jobs/{id}/pulling/entries",
+                        new
+                        {
+                            key = $"entry-{i:D6}",
+                            kind = "seen",
+                            step = "brief",
+                            by = "Runa",
+                            seen = new { bedded = true },
+                        }
+                    );
+                    said.EnsureSuccessStatusCode();
+                    Interlocked.Increment(ref entries);
+                    using var read = await client.PostAsJsonAsync(
+                        $"/api/jobs/{id}/pulling/readings",
+                        new
+                        {
+                            cell = "cell 1",
+                            session = "a",
+                            lineId = "main",
+                            unit = "N",
+                            readings = new[] { new { sequence = i, value = 500.5 + (i % 9) } },
+                        }
+                    );
+                    read.EnsureSuccessStatusCode();
+                    Interlocked.Increment(ref readings);
+                }
+            }
+            catch (HttpRequestException)
+            {
+                // The process is gone.
+            }
+        });
+        while (Volatile.Read(ref readings) < 20 && !saying.IsCompleted)
+        {
+            await Task.Yield();
+        }
+
+        first.Kill();
+        await saying;
+        await first.WaitForExitAsync();
+        client.Dispose();
+        var (second, again) = await StartAsync();
+        var day = JsonNode.Parse(await again.GetStringAsync($"/api/jobs/{id}/pulling"))!;
+        Assert.InRange(day["day"]!["entries"]!.AsArray().Count, entries, entries + 1);
+        Assert.InRange(day["traces"]![0]!["count"]!.GetValue<int>(), readings, readings + 1);
+        second.Kill();
+        await second.WaitForExitAsync();
+        again.Dispose();
+    }
+
+    [Fact]
     public async Task An_empty_start_has_no_jobs_and_a_second_start_adds_none()
     {
         foreach (var args in new[] { "--empty", "" })

@@ -46,14 +46,13 @@ using var screen = new Screen(app.Address);
         }
     ),
     (
-        "day",
+        "time",
         () =>
         {
             At("Birch", "Time and cost");
             screen.Find(OpenQA.Selenium.By.CssSelector("[data-day-chart]"));
         }
     ),
-    ("size-up", () => At("Side-leaner", "Size up")),
     (
         "walk-up",
         () =>
@@ -72,20 +71,11 @@ using var screen = new Screen(app.Address);
         }
     ),
     (
-        "upkeep",
-        () =>
-        {
-            screen.Open("/upkeep");
-            screen.Press("Back up now");
-            screen.Until(() => screen.Count("[data-backup]") > 1, "the backup");
-        }
-    ),
-    (
         "tackle",
         () =>
         {
             At("Lime", "Anchor and tackle");
-            screen.Find(OpenQA.Selenium.By.CssSelector("[data-load-cell]"));
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-figure='main.hand-force']"));
         }
     ),
     ("cuts", () => At("Lime", "Cuts")),
@@ -116,12 +106,61 @@ using var screen = new Screen(app.Address);
         }
     ),
     (
-        "reasons",
+        "fall",
         () =>
         {
             screen.OpenJob("Side-leaner");
-            screen.Click("[data-verdict] button");
-            screen.Find(OpenQA.Selenium.By.CssSelector("[data-chances] tbody tr"));
+            screen.Send("f");
+            screen.Send("0");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-fall-figures]"));
+        }
+    ),
+    (
+        "day",
+        () =>
+        {
+            screen.Resize(820, 1180);
+            OpenDay();
+            Say("brief", """{ "kind": "move", "to": "slackOut" }""");
+            Say("slackOut", """{ "kind": "seen", "seen": { "rigged": true } }""");
+            Say("slackOut", """{ "kind": "move", "to": "bedTest" }""");
+            Say("bedTest", """{ "kind": "reading", "tension": { "way": "cell", "readN": 236 } }""");
+            Say(
+                "bedTest",
+                """{ "kind": "seen", "seen": { "bedded": true, "woodBroke": false, "footLifted": false } }"""
+            );
+            Say("bedTest", """{ "kind": "move", "to": "floor" }""");
+            Say("floor", """{ "kind": "reading", "tension": { "way": "pluck", "returns": 10, "seconds": 8.3 } }""");
+            Say("floor", """{ "kind": "reading", "tension": { "way": "cell", "readN": 334 } }""");
+            Say("floor", """{ "kind": "seen", "seen": { "cameM": 0.04, "anchorMovedM": 0 } }""");
+            screen.Until(
+                () => screen.Text("[data-answer]").StartsWith("As expected", StringComparison.Ordinal),
+                "the answer"
+            );
+        }
+    ),
+    (
+        "pull",
+        () =>
+        {
+            OpenDay();
+            foreach (
+                var (from, to) in new[]
+                {
+                    ("floor", "hold"),
+                    ("hold", "planned"),
+                    ("planned", "notch"),
+                    ("notch", "backCut"),
+                    ("backCut", "pull"),
+                }
+            )
+            {
+                Say(from, $$"""{ "kind": "move", "to": "{{to}}", "because": "for the picture" }""");
+            }
+
+            screen.Press("Read the load cell");
+            screen.Until(() => screen.Count("[data-live-point]") == 1, "the pull");
+            Thread.Sleep(9000);
         }
     ),
     // Last, for it changes the job.
@@ -172,6 +211,32 @@ void OpenBrief(string job)
     screen.OpenJob(job);
     screen.ToBrief();
 }
+
+void OpenDay()
+{
+    OpenBrief("Birch");
+    screen.Press("The day");
+    screen.Find(OpenQA.Selenium.By.CssSelector("[data-answer]"));
+    if (screen.Count("[aria-label='Who are you?']") == 1)
+    {
+        screen.Press("Runa");
+    }
+}
+
+void Say(string step, string entry) =>
+    screen.RunAsync(
+        """
+        const [step, entry, done] = arguments;
+        const id = location.pathname.split('/')[2];
+        const key = crypto.randomUUID();
+        fetch(`/api/jobs/${id}/pulling/entries`, {
+          method: 'POST', headers: { 'content-type': 'application/json' },
+          body: JSON.stringify({ ...JSON.parse(entry), step, key, by: 'Runa' }),
+        }).then((r) => done(r.status));
+        """,
+        step,
+        entry
+    );
 
 void At(string job, string station)
 {

@@ -82,7 +82,7 @@ internal static class AnalysisEndpoints
             .WithName("fall")
             .WithTags("analysis")
             .WithSummary(
-                "What follows from commit: where the tip lands, when and how fast, where line and hinge let go, what happens if the hinge tears. haulSpeedMps is how fast the hands take rope in (0.01 to 3), drag whether the crown's drag slows it, samples (0 to 5,000) how many samples of what is not known."
+                "What follows from commit: where the tip lands, when and how fast, where line and hinge let go, what happens if the hinge tears. haulSpeedMps is how fast the hands take rope in (0.01 to 3), drag whether the crown's drag slows it, samples (0 to 5,000) how many samples of what is not known, aim whether the hinge stands square to the aim as it will be cut, or to the lay."
             )
             .Accepts<Plan>("application/json")
             .Produces<Fall>()
@@ -213,6 +213,7 @@ internal static class AnalysisEndpoints
         double haulSpeedMps = 0.4,
         bool drag = true,
         int samples = 0,
+        bool aim = false,
         string? units = null
     )
     {
@@ -220,7 +221,7 @@ internal static class AnalysisEndpoints
         return OfPlanAsync(
             request,
             units,
-            (plan, system) => Fall.Of(plan, new(haulSpeedMps, drag, samples), system, left),
+            (plan, system) => Fall.Of(plan, new(haulSpeedMps, drag, samples, aim), system, left),
             samples > 0 ? heavy : null
         );
     }

@@ -13,6 +13,7 @@ using Draklo.Web.Demo;
 using Draklo.Web.Jobs;
 using Draklo.Web.Locker;
 using Draklo.Web.Outside;
+using Draklo.Web.Pulling;
 using Draklo.Web.Sites;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.FileProviders;
@@ -152,6 +153,7 @@ public static class DrakloHost
         app.MapCrew();
         app.MapBriefs();
         app.MapDays();
+        app.MapPulling();
         app.MapSites();
         app.MapOutside();
         app.MapCare();
@@ -200,6 +202,9 @@ public static class DrakloHost
         services.AddSingleton<BriefStore>();
         services.AddSingleton<Pins>();
         services.AddSingleton<BriefDesk>();
+        services.AddSingleton<PullStore>();
+        services.AddSingleton<PullDesk>();
+        services.AddSingleton<LiveDays>();
         services.AddSingleton<History>();
         services.AddSingleton<Damage>();
         services.AddSingleton(s => new Backups(s.GetRequiredService<Database>(), folder, TimeProvider.System));

@@ -13,7 +13,7 @@ internal static class ArchiveEndpoints
             .WithName("exportJob")
             .WithTags("jobs")
             .WithSummary(
-                "The whole job as one archive: plan with place and day, signatures, briefs as issued, gear out and back."
+                "The whole job as one archive: plan with place and day, signatures, briefs as issued, gear out and back, the day with every reading."
             )
             .Produces<byte[]>(200, "application/zip")
             .ProducesProblem(404);
@@ -28,20 +28,20 @@ internal static class ArchiveEndpoints
             .WithMetadata(new RequestSizeLimitAttribute(JobArchive.LargestFile));
     }
 
-    private static IResult Write(JobStore jobs, BriefStore briefs, string id) =>
+    private static IResult Write(JobStore jobs, BriefStore briefs, PullStore pulling, string id) =>
         jobs.Find(id) is { } job
             ? Results.File(
-                JobArchive.Write(job, briefs),
+                JobArchive.Write(job, briefs, pulling),
                 "application/zip",
                 $"{JobEndpoints.FileNameOf(job.Content.Name)}.draklo.zip"
             )
             : JobEndpoints.Missing();
 
-    private static async Task<IResult> KeepAsync(JobStore jobs, BriefStore briefs, HttpContext http)
+    private static async Task<IResult> KeepAsync(JobStore jobs, BriefStore briefs, PullStore pulling, HttpContext http)
     {
         using var body = new MemoryStream();
         await http.Request.Body.CopyToAsync(body, http.RequestAborted);
-        var (job, problems) = JobArchive.Keep(body.ToArray(), jobs, briefs);
+        var (job, problems) = JobArchive.Keep(body.ToArray(), jobs, briefs, pulling);
         return job is null ? PlainProblems.Refused(problems) : JobEndpoints.Created(http.Response, job);
     }
 }

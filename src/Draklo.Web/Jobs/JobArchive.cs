@@ -2,12 +2,15 @@ using System.IO.Compression;
 using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using CsvHelper;
 using Draklo.Core.Briefs;
 using Draklo.Core.Plans;
+using Draklo.Core.Pulling;
 using Draklo.Core.Reading;
 using Draklo.Core.Units;
 using Draklo.Store;
 using Draklo.Web.Briefs;
+using Draklo.Web.Pulling;
 
 namespace Draklo.Web.Jobs;
 
@@ -26,7 +29,8 @@ public sealed record ArchiveNote
 }
 
 /// <summary>
-/// A whole job as one zip file: the plan with its place and day, signatures, briefs as issued, gear out and back.
+/// A whole job as one zip file: the plan with its place and day, signatures, briefs as issued, gear out and back, and the
+/// day with every reading.
 /// </summary>
 /// <remarks>
 /// Only the names written here are read; sizes are counted while unpacking, whatever the file says of itself.
@@ -42,6 +46,7 @@ internal static class JobArchive
     private const string Signatures = "signatures.json";
     private const string Packing = "packing.json";
     private const string Briefs = "briefs/";
+    private const string Day = "day.json";
 
     private static readonly JsonSerializerOptions Indented = new(DocumentReader.Options)
     {
@@ -49,7 +54,7 @@ internal static class JobArchive
         NewLine = "\n",
     };
 
-    public static byte[] Write(Job job, BriefStore briefs)
+    public static byte[] Write(Job job, BriefStore briefs, PullStore pulling)
     {
         using var file = new MemoryStream();
         using (var zip = new ZipArchive(file, ZipArchiveMode.Create, leaveOpen: true, Encoding.UTF8))
@@ -71,13 +76,33 @@ internal static class JobArchive
                 var page = JsonNode.Parse(briefs.Page(job.Id, issued.Number)!)!;
                 Add(zip, $"{Briefs}{issued.Number}.json", new ArchivedBrief(issued, page));
             }
+
+            Add(zip, Day, pulling.Entries(job.Id));
+            foreach (var extent in pulling.Extents(job.Id))
+            {
+                var part = 0;
+                foreach (var points in pulling.Trace(job.Id, extent.LineId).Chunk(TraceFiles.RowsInFile))
+                {
+                    using var stream = zip.CreateEntry(
+                            $"{TraceFiles.Folder}{extent.LineId}.{++part}.csv",
+                            CompressionLevel.Optimal
+                        )
+                        .Open();
+                    TraceFiles.Write(stream, points);
+                }
+            }
         }
 
         return file.ToArray();
     }
 
     /// <summary>Keeps an archive as a new job, or says what is wrong with it; then nothing is kept.</summary>
-    public static (Job? Job, List<Problem> Problems) Keep(byte[] file, JobStore jobs, BriefStore briefs)
+    public static (Job? Job, List<Problem> Problems) Keep(
+        byte[] file,
+        JobStore jobs,
+        BriefStore briefs,
+        PullStore pulling
+    )
     {
         var (files, problem) = Unpack(file);
         if (files is null)
@@ -106,7 +131,7 @@ internal static class JobArchive
         }
 
         var job = JobDocument.OfFile(plan);
-        var parts = new Parts([], [], []);
+        var parts = new Parts([], [], [], [], []);
         if (job.Problems() is { Count: > 0 } unfit)
         {
             return (null, unfit);
@@ -119,7 +144,7 @@ internal static class JobArchive
                 [
                     new(
                         "file",
-                        "The signatures or briefs in this archive cannot be read: it is broken, or a newer Draklo wrote it. Nothing was kept."
+                        "The signatures, briefs or readings in this archive cannot be read: it is broken, or a newer Draklo wrote it. Nothing was kept."
                     ),
                 ]
             );
@@ -127,6 +152,7 @@ internal static class JobArchive
 
         var kept = jobs.Create(job.ToContent());
         briefs.Fill(kept.Id, parts.Signatures, parts.Briefs, parts.Ticks);
+        pulling.Fill(kept.Id, parts.Entries, parts.Traces);
         return (kept, []);
     }
 
@@ -226,7 +252,9 @@ internal static class JobArchive
     private sealed record Parts(
         List<Signature> Signatures,
         List<(IssuedBrief Brief, string Page)> Briefs,
-        List<PackingTick> Ticks
+        List<PackingTick> Ticks,
+        List<DayEntry> Entries,
+        List<(string LineId, IReadOnlyList<TracePoint> Points)> Traces
     )
     {
         /// <returns>False when a part cannot be read.</returns>
@@ -244,12 +272,32 @@ internal static class JobArchive
                     Briefs.Add((brief.Issued, brief.Page.ToJsonString(DocumentReader.Options)));
                 }
 
-                return Briefs.TrueForAll(b => BriefDesk.CoveredBy(b.Page) is not null)
+                Entries.AddRange(ListOf<DayEntry>(files, Day));
+                foreach (
+                    var (name, text) in files
+                        .Where(f => f.Key.StartsWith(TraceFiles.Folder, StringComparison.Ordinal))
+                        .OrderBy(f => f.Key.Length)
+                        .ThenBy(f => f.Key, StringComparer.Ordinal)
+                )
+                {
+                    var line = name[TraceFiles.Folder.Length..].Split('.')[0];
+                    Traces.Add((line, TraceFiles.Read(text)));
+                }
+
+                return Entries.Select(e => e.Number).Distinct().Count() == Entries.Count
+                    && Entries.Select(e => e.Entry.Key).Distinct(StringComparer.Ordinal).Count() == Entries.Count
+                    && Briefs.TrueForAll(b => BriefDesk.CoveredBy(b.Page) is not null)
                     && Briefs.Select(b => b.Brief.Number).Distinct().Count() == Briefs.Count
                     && Ticks.Select(t => t.Piece).Distinct(StringComparer.Ordinal).Count() == Ticks.Count;
             }
             catch (Exception e)
-                when (e is JsonException or NotSupportedException or InvalidOperationException or NullReferenceException
+                when (e
+                        is JsonException
+                            or NotSupportedException
+                            or InvalidOperationException
+                            or NullReferenceException
+                            or FormatException
+                            or CsvHelperException
                 )
             {
                 return false;

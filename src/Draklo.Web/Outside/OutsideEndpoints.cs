@@ -31,6 +31,7 @@ internal static class OutsideEndpoints
         services.AddSingleton<IInstrument, SimulatedRangeFinder>();
         services.AddSingleton<IForecast, SimulatedForecast>();
         services.AddSingleton<ILoadCell>(_ => new SimulatedLoadCell(TimeProvider.System));
+        services.AddSingleton<ILeanGauge>(_ => new SimulatedLeanGauge(TimeProvider.System));
         services
             .AddSignalR(hubs => hubs.MaximumReceiveMessageSize = DrakloHost.LargestBody)
             .AddJsonProtocol(json =>
@@ -52,7 +53,6 @@ internal static class OutsideEndpoints
             .Accepts<SightDocument>("application/json")
             .Produces<SightAnswer>()
             .ProducesValidationProblem(422);
-        app.MapHub<LoadHub>(LoadHub.Path);
         app.MapGet("/api/forecast", ForecastOf)
             .WithName("forecast")
             .WithTags("outside")

@@ -1,0 +1,17 @@
+using Microsoft.AspNetCore.SignalR;
+
+namespace Draklo.Web.Pulling;
+
+/// <summary>A day's readings and word of its entries, live over SignalR.</summary>
+internal sealed class PullHub(LiveDays days, Draklo.Store.JobStore jobs) : Hub
+{
+    public const string Path = "/hubs/pulling";
+
+    /// <param name="jobId">A job.</param>
+    /// <param name="cells">Whether the load cells are read; their readings are kept with the job.</param>
+    /// <exception cref="HubException">There is no such job.</exception>
+    public IAsyncEnumerable<LiveMessage> Watch(string jobId, bool cells, CancellationToken cancellation) =>
+        jobs.Find(jobId) is null
+            ? throw new HubException("There is no such job, or it was deleted.")
+            : days.WatchAsync(jobId, cells, cancellation);
+}
