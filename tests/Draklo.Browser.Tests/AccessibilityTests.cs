@@ -221,6 +221,43 @@ public sealed class AccessibilityTests(Stage stage) : IClassFixture<Stage>
         NoViolations();
     }
 
+    [Theory]
+    [InlineData(1280, 800)]
+    [InlineData(390, 844)]
+    public void The_day_by_the_tree(int width, int height)
+    {
+        screen.Resize(width, height);
+        screen.Open($"/jobs/{stage.Issued("Birch")}/day");
+        screen.Until(() => screen.Count("[data-answer]") == 1, "the day");
+        NoViolations();
+        screen.Press("Runa");
+        foreach (var step in new[] { "slack out", "bed test", "floor" })
+        {
+            screen.Press($"Go on: {step}");
+            if (screen.Count("[role=dialog]") == 1)
+            {
+                NoViolations();
+                screen.Type("Because", "for the test");
+                screen.Press("Go on");
+            }
+
+            screen.Until(() => screen.Text("[aria-current=step]") == step, "the step");
+            NoViolations();
+        }
+
+        foreach (var way in new[] { "pluck and count", "the seat dropped" })
+        {
+            screen.Run(
+                "[...document.querySelectorAll('.day-page button')].find(b => b.textContent.includes(arguments[0])).click()",
+                way
+            );
+            screen.Until(() => screen.Count("[role=dialog]") == 1, "the dialog");
+            NoViolations();
+            screen.Press("Leave it");
+            screen.Until(() => screen.Count("[role=dialog]") == 0, "it to close");
+        }
+    }
+
     /// <summary>On a phone, every step with its drawing.</summary>
     [Fact]
     public void Every_station_in_the_hand()

@@ -92,7 +92,7 @@ public sealed class BriefOnPaperTests(Stage stage) : IClassFixture<Stage>
     }
 
     [Fact]
-    public void Every_drawing_has_a_sheet_of_its_own_to_scale_and_the_cards_come_last()
+    public void Every_drawing_has_a_sheet_of_its_own_to_scale_then_the_cuts_and_the_cards()
     {
         screen.OpenJob("Side-leaner");
         screen.ToBrief();
@@ -111,12 +111,18 @@ public sealed class BriefOnPaperTests(Stage stage) : IClassFixture<Stage>
         }
 
         var pdf = Print(8.27, 11.69);
-        Assert.Contains("Pages:           6\n", Tool("pdfinfo", pdf), StringComparison.Ordinal);
-        for (var page = 1; page <= 6; page++)
+        Assert.Contains("Pages:           7\n", Tool("pdfinfo", pdf), StringComparison.Ordinal);
+        for (var page = 1; page <= 7; page++)
         {
             var number = $"{page}";
             var text = Tool("pdftotext", "-f", number, "-l", number, pdf, "-");
-            Assert.Contains(page == 6 ? "Shout" : "Side-leaner", text, StringComparison.Ordinal);
+            Assert.Contains(
+                page == 7 ? "Shout"
+                    : page == 6 ? "Back cut"
+                    : "Side-leaner",
+                text,
+                StringComparison.Ordinal
+            );
             Assert.InRange(Picture(pdf, page).Ink(0.05, 0.05, 0.95, 0.8), 0.003, 0.4);
         }
     }

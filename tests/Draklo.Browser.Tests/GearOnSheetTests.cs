@@ -45,7 +45,7 @@ public sealed class GearOnSheetTests(Stage stage) : IClassFixture<Stage>
     {
         screen.OpenJob("Lime");
         screen.Send("5");
-        screen.Until(() => screen.Count("[data-load-cell]") == 1, "the station");
+        screen.Until(() => screen.Count("[data-figure='main.hand-force']") == 1, "the station");
         var straight = Number("[data-figure='main.hand-force']");
         screen.Press("Add a redirect");
         screen.Until(
@@ -120,22 +120,6 @@ public sealed class GearOnSheetTests(Stage stage) : IClassFixture<Stage>
         screen.Until(() => screen.Count("[data-turns] tbody tr") >= 5, "every number of turns");
         screen.Chord(Keys.Control, "z");
         screen.Until(() => screen.Count("[data-link='main.limiter']") == 0, "undo to take it off");
-    }
-
-    [Fact]
-    public void The_load_cell_streams_until_it_is_stopped()
-    {
-        screen.OpenJob("Lime");
-        screen.Send("5");
-        screen.Press("Read the load cell");
-        screen.Until(() => screen.Count("[data-reading]") == 1, "a reading");
-        var first = screen.Text("[data-reading]");
-        screen.Until(() => screen.Text("[data-reading]") != first, "the next one");
-        Assert.Contains("Simulated load cell", screen.Text("[data-load-cell]"), StringComparison.Ordinal);
-        screen.Press("Stop reading");
-        screen.Until(() => screen.Count("[data-load-cell='off']") == 1, "it to stop");
-        Assert.Empty(screen.Complaints());
-        Assert.Empty(screen.OutsideRequests());
     }
 
     [Fact]

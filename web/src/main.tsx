@@ -16,6 +16,7 @@ const BriefPage = lazy(() => import("./pages/brief/BriefPage").then((m) => ({ de
 const IssuedPage = lazy(() => import("./pages/brief/IssuedPage").then((m) => ({ default: m.IssuedPage })));
 const PapersPage = lazy(() => import("./pages/papers/PapersPage").then((m) => ({ default: m.PapersPage })));
 const RevisionPage = lazy(() => import("./pages/revision/RevisionPage").then((m) => ({ default: m.RevisionPage })));
+const DayPage = lazy(() => import("./pages/day/DayPage").then((m) => ({ default: m.DayPage })));
 const CarePage = lazy(() => import("./pages/care/CarePage").then((m) => ({ default: m.CarePage })));
 const KnotsPage = lazy(() => import("./pages/knots/KnotsPage").then((m) => ({ default: m.KnotsPage })));
 
@@ -48,6 +49,7 @@ function App() {
         <Route path="/jobs/:id" element={<SheetPage />} />
         <Route path="/jobs/:id/brief" element={<BriefPage />} />
         <Route path="/jobs/:id/brief/:number" element={<IssuedPage />} />
+        <Route path="/jobs/:id/day" element={<DayPage />} />
         <Route path="/jobs/:id/papers" element={<PapersPage />} />
         <Route path="/jobs/:id/revisions/:number" element={<RevisionPage />} />
         <Route path="/crew" element={<CrewPage />} />

@@ -39,6 +39,38 @@ public sealed class Stage : IDisposable
         return Screen;
     }
 
+    /// <summary>Has everybody sign a demo job's brief and the lead issue it, as they would on the page.</summary>
+    /// <returns>The job's id.</returns>
+    public string Issued(string name)
+    {
+        const string Pin = "2468";
+        var jobs = Client.GetFromJsonAsync<JsonArray>("/api/jobs").Result!;
+        var id = (string)jobs.First(j => ((string)j!["name"]!).StartsWith(name, StringComparison.Ordinal))!["id"]!;
+        var brief = Client.GetFromJsonAsync<JsonObject>($"/api/jobs/{id}/brief").Result!;
+        var fingerprint = (string)brief["page"]!["brief"]!["fingerprint"]!;
+        var people = brief["page"]!["brief"]!["people"]!.AsArray();
+        foreach (var person in people)
+        {
+            Post("signatures", (string)person!["name"]!);
+        }
+
+        Post("briefs", (string)people.First(p => (string)p!["role"]! == "lead")!["name"]!);
+        return id;
+
+        void Post(string to, string by) =>
+            Client
+                .PostAsJsonAsync(
+                    $"/api/jobs/{id}/{to}",
+                    new
+                    {
+                        name = by,
+                        pin = Pin,
+                        fingerprint,
+                    }
+                )
+                .Result.EnsureSuccessStatusCode();
+    }
+
     /// <summary>A job with as much on its brief as anybody puts there.</summary>
     /// <returns>Its id.</returns>
     public string Crowded()

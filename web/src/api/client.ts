@@ -1,6 +1,11 @@
 import { useBusy } from "../ui/busy";
 import { useSettings } from "../ui/settings";
 import type {
+  ChangeAnswer,
+  NewEntry,
+  Pulling,
+  TheChange,
+  TraceView,
   Fall,
   TodayKit,
   RevisionChanges,
@@ -183,7 +188,11 @@ export const api = {
   tick: (id: string, tick: { piece: string; out?: boolean; back?: boolean }) =>
     ask<PackingTick[]>(`/api/jobs/${id}/packing`, send("POST", tick)),
   fall: (plan: Plan, haulMps: number, samples: number, units: Units, signal?: AbortSignal) =>
-    askInTurn<Fall>(`/api/fall?haulSpeedMps=${haulMps}&samples=${samples}&units=${units}`, send("POST", plan), signal),
+    askInTurn<Fall>(
+      `/api/fall?aim=true&haulSpeedMps=${haulMps}&samples=${samples}&units=${units}`,
+      send("POST", plan),
+      signal,
+    ),
   day: (plan: Plan, on: string | undefined, units: Units, signal?: AbortSignal) =>
     ask<DayPlan>(`/api/day?units=${units}${on === undefined ? "" : `&on=${on}`}`, {
       ...send("POST", plan),
@@ -257,6 +266,12 @@ export const api = {
   mend: (kind: string, id: string, text: string) => ask<undefined>(`/api/damaged/${kind}/${id}`, send("PUT", { text })),
   history: (before: number) => ask<HistoryEntry[]>(`/api/history?before=${before}&limit=50`),
   undo: (number: number) => ask<undefined>(`/api/history/${number}/undo`, send("POST")),
+  pulling: (id: string, units: Units) => ask<Pulling>(`/api/jobs/${id}/pulling?units=${units}`),
+  addDayEntry: (id: string, entry: NewEntry & { key: string }, units: Units) =>
+    ask<Pulling>(`/api/jobs/${id}/pulling/entries?units=${units}`, send("POST", entry)),
+  changeOnTheDay: (id: string, change: TheChange, units: Units) =>
+    ask<ChangeAnswer>(`/api/jobs/${id}/pulling/change?units=${units}`, send("POST", change)),
+  trace: (id: string, spans: number) => ask<TraceView[]>(`/api/jobs/${id}/pulling/trace?spans=${spans}`),
   analyse: (plan: Plan, units: Units, workings: boolean) =>
     ask<Analysis>(`/api/analysis?units=${units}&workings=${String(workings)}`, {
       ...send("POST", plan),

@@ -16,6 +16,26 @@ export type Line = Plan["lines"][number];
 /** A tackle of the crew's own, as a plan carries it. */
 export type Composed = NonNullable<Line["tackle"]["composed"]>;
 export type Analysis = Complete<Schemas["Analysis"]>;
+export type Pulling = Complete<Schemas["PullingAnswer"]>;
+export type PullDay = Pulling["day"];
+export type PullStep = PullDay["now"];
+export type PullLine = PullDay["lines"][number];
+export type DayEntry = PullDay["entries"][number];
+/** As it is sent: what nobody said is left out. */
+export type NewEntry = Omit<Schemas["EntryDocument"], "key">;
+export type TheChange = Schemas["ChangeDocument"];
+export type ChangeAnswer = Complete<Schemas["ChangeAnswer"]>;
+export type TraceView = Complete<Schemas["TraceView"]>;
+export type LiveMessage = {
+  entries: number;
+  lineId?: string;
+  atMs: number;
+  tensionN?: number;
+  leanDeg?: number;
+  doubtful: boolean;
+  missed: number;
+  trouble: string;
+};
 export type Target = Plan["site"]["targets"][number];
 export type Site = Plan["site"];
 export type Rose = Complete<Schemas["LayRose"]>;

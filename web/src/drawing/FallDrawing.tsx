@@ -5,7 +5,7 @@ import { Button } from "../ui/controls";
 import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
 import { FallFromTheSide, type Frame } from "./FallFromTheSide";
-import { Mark, PlanPatterns } from "./PlanMarks";
+import { Label, Mark, PlanPatterns } from "./PlanMarks";
 import { fit, pathOf, toPixels, type Flat } from "./projection";
 import { flatOf, placeAt, type SitePlace } from "./sitePlan";
 import { TargetShape } from "./TargetShape";
@@ -149,36 +149,21 @@ function FromAbove({ plan, analysis, fall, frame }: FallDrawingProps & { fall: F
       {torn && apart > 0.5 && (
         <g>
           <path d={pathOf([stump, px(onSite(torn))])} stroke="var(--bark)" strokeWidth={1.4} strokeDasharray="2 4" />
-          <Lettering x={px(onSite(torn)).x + 8} y={px(onSite(torn)).y} text="if the hinge tears" />
+          <Label at={{ x: px(onSite(torn)).x + 8, y: px(onSite(torn)).y }} text="if the hinge tears" />
         </g>
       )}
       {plan.site.mark && <Mark at={px(plan.site.mark)} />}
-      <Lettering
-        x={frame.x + 20}
-        y={frame.y + 24}
+      <Label
+        at={{ x: frame.x + 20, y: frame.y + 24 }}
         strong
         text={`tip ${written(fall.tip.forwardM, "length", units)} out, ${written(Math.abs(fall.tip.rightM), "length", units)} ${fall.tip.rightM >= 0 ? "right" : "left"}`}
       />
       {spread && (
-        <Lettering
-          x={frame.x + 20}
-          y={frame.y + frame.height - 16}
+        <Label
+          at={{ x: frame.x + 20, y: frame.y + frame.height - 16 }}
           text={`nine in ten in the frame: ${written(spread.rightM.high - spread.rightM.low, "length", units)} across, ${written(spread.forwardM.high - spread.forwardM.low, "length", units)} along`}
         />
       )}
     </g>
-  );
-}
-
-function Lettering({ x, y, text, strong = false }: { x: number; y: number; text: string; strong?: boolean }) {
-  return (
-    <text
-      x={x}
-      y={y}
-      fill="var(--ink)"
-      className={`halo font-tight ${strong ? "text-[15px] font-semibold" : "text-[13px]"}`}
-    >
-      {text}
-    </text>
   );
 }

@@ -1,5 +1,4 @@
 import type { Analysis, Plan } from "../api/types";
-import { lettersOf } from "../state/roles";
 import { setMember } from "../state/store";
 import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
@@ -18,7 +17,6 @@ interface PeopleOnPlanProps {
 /** The crew by name, each to be taken to another place. */
 export function PeopleOnPlan({ plan, analysis, scale, onGrab, onRelease }: PeopleOnPlanProps) {
   const units = useSettings((s) => s.units);
-  const letters = lettersOf(analysis.site.people);
   return analysis.site.people.map((person) => {
     if (!plan.crew[person.index]) return null;
     const at = toPixels(scale, flatOf(person.place));
@@ -59,7 +57,7 @@ export function PeopleOnPlan({ plan, analysis, scale, onGrab, onRelease }: Peopl
           }}
           onGrab={onGrab}
           onRelease={onRelease}
-          letter={letters[person.index] ?? ""}
+          letter={person.letter}
         />
       </g>
     );

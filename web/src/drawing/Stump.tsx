@@ -1,7 +1,9 @@
 import type { MemberPath } from "../state/memberPath";
 import { useRef, useState } from "react";
 import type { Analysis, Plan } from "../api/types";
-import { setMember, useSheet } from "../state/store";
+import { setMember, startMember, useSheet } from "../state/store";
+import { Button } from "../ui/controls";
+import { pointIn } from "./pinch";
 import { useLitLink } from "../state/lit";
 import { written } from "../units/units";
 import { useSettings } from "../ui/settings";
@@ -9,12 +11,14 @@ import { Handle } from "./Handle";
 import { perMetreAt, roundRatio, usePaper } from "./paper";
 import { PaperBar } from "./PaperBar";
 import { useLaidOut } from "./useLaidOut";
+import { BarReach, Flares, StumpHandles, Strap, Taken, Wedges, type StumpScale } from "./StumpMarks";
 import { useSize } from "./useSize";
 
 /** The cut from above and from the side: notch, hinge and back cut, with the lay to the right. */
 export function Stump({ plan, analysis }: { plan: Plan; analysis: Analysis }) {
   const [box, size] = useSize<HTMLDivElement>();
   const [held, setHeld] = useState<number | null>(null);
+  const [arm, setArm] = useState<Mark | null>(null);
   const paper = usePaper();
   // Two views side by side, each a stump wide, with room for their dimensions.
   const fitted =
@@ -25,7 +29,7 @@ export function Stump({ plan, analysis }: { plan: Plan; analysis: Analysis }) {
     );
   const perMetre = paper ? perMetreAt(roundRatio(Math.max(fitted, 20))) : fitted;
   return (
-    <div ref={box} className="h-full w-full overflow-hidden">
+    <div ref={box} className="relative h-full w-full overflow-hidden">
       {size.width > 0 && (
         <Drawing
           plan={plan}
@@ -36,10 +40,64 @@ export function Stump({ plan, analysis }: { plan: Plan; analysis: Analysis }) {
           hold={(on) => {
             setHeld(on ? perMetre : null);
           }}
+          arm={arm}
+          onPlaced={() => {
+            setArm(null);
+          }}
         />
+      )}
+      {!paper && (
+        <div className="absolute top-2 left-2 flex items-center gap-1.5">
+          {(["rot", "bite", "flare"] as const).map((mark) => (
+            <Button
+              key={mark}
+              aria-pressed={arm === mark}
+              strong={arm === mark}
+              onClick={() => {
+                setArm(arm === mark ? null : mark);
+              }}
+            >
+              {markNames[mark]}
+            </Button>
+          ))}
+          {arm && (
+            <span role="status" className="bg-sheet px-1 font-tight text-[13px]">
+              now touch the stump where it is
+            </span>
+          )}
+        </div>
       )}
     </div>
   );
+}
+
+type Mark = "rot" | "bite" | "flare";
+const markNames: Record<Mark, string> = { rot: "Rot", bite: "Bite", flare: "Root flare" };
+
+/** Puts a mark on the stump where it was touched. */
+function placeMark(mark: Mark, plan: Plan, forwardM: number, rightM: number): void {
+  const { cut } = plan;
+  const [forward, right] = [forwardM, rightM].map((v) => Math.round(v * 200) / 200) as [number, number];
+  const radius = cut.stumpDiameterM / 2;
+  if (mark === "rot") {
+    if (Math.hypot(forward, right) > radius) return;
+    startMember("cut.rot", [...cut.rot, { forwardM: forward, rightM: right, acrossM: Math.round(radius * 80) / 200 }]);
+  } else if (mark === "bite") {
+    startMember("cut.bites", [
+      ...cut.bites,
+      { rightM: Math.max(-radius, Math.min(radius, right)), widthM: Math.round(radius * 60) / 200 },
+    ]);
+  } else {
+    startMember("cut.flares", [
+      ...cut.flares,
+      {
+        towardDeg: Math.round(((Math.atan2(right, forward) * 180) / Math.PI + 360) % 360),
+        outM: Math.min(0.5, Math.max(0.06, Math.round((Math.hypot(forward, right) - radius) * 200) / 200)),
+        widthM: 0.2,
+        trimmed: false,
+      },
+    ]);
+  }
 }
 
 interface DrawingProps {
@@ -49,9 +107,11 @@ interface DrawingProps {
   width: number;
   height: number;
   hold: (on: boolean) => void;
+  arm: Mark | null;
+  onPlaced: () => void;
 }
 
-function Drawing({ plan, analysis, perMetre, width, height, hold }: DrawingProps) {
+function Drawing({ plan, analysis, perMetre, width, height, hold, arm, onPlaced }: DrawingProps) {
   const svg = useRef<SVGSVGElement>(null);
   useLaidOut(svg);
   const paper = usePaper();
@@ -65,6 +125,12 @@ function Drawing({ plan, analysis, perMetre, width, height, hold }: DrawingProps
   const back = apex - hinge * perMetre;
   const half = (analysis.hinge.lengthM / 2) * perMetre;
   const backHalf = Math.sqrt(Math.max(0, r * r - (back - above.x) ** 2));
+  const scale: StumpScale = { x: above.x, y: above.y, perMetre };
+  // A tapered hinge: its back edge from the left end, above, to the right end, below.
+  const taper = (plan.cut.hingeTaperM / 2) * perMetre;
+  const endOf = (x: number) => Math.sqrt(Math.max(0, r * r - (x - above.x) ** 2));
+  const [backLeft, backRight] = [back + taper, back - taper];
+  const step = analysis.cut.stepM * perMetre;
   const side = { x: width - 70 - r, y: above.y };
   const sideApex = side.x + r - notch.depthM * perMetre;
   const opening = (notch.openingDeg * Math.PI) / 180;
@@ -73,6 +139,8 @@ function Drawing({ plan, analysis, perMetre, width, height, hold }: DrawingProps
   const up = notch.style === "open" ? opening * 0.6 : opening;
   const down = opening - up;
   const aim = (analysis.aim.offsetDeg * Math.PI) / 180;
+  // A bored cut leaves its strap: the kerf begins inside it.
+  const kerfFrom = side.x - r - 2 + (plan.cut.back === "bore" ? (plan.cut.strap?.thicknessM ?? 0) * perMetre + 2 : 0);
   const done = () => {
     release();
     hold(false);
@@ -89,8 +157,15 @@ function Drawing({ plan, analysis, perMetre, width, height, hold }: DrawingProps
       height={height}
       role="group"
       aria-label="The cut from above and from the side"
-      className="block select-none"
+      className={`block select-none ${arm ? "cursor-crosshair" : ""}`}
+      onClick={(event) => {
+        if (!arm || !svg.current) return;
+        const at = pointIn(svg.current, event);
+        placeMark(arm, plan, (at.x - above.x) / perMetre, (at.y - above.y) / perMetre);
+        onPlaced();
+      }}
     >
+      <Flares plan={plan} scale={scale} />
       <pattern id="stump-hatch" width={8} height={8} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
         <path d="M0 0V8" stroke="var(--bark)" strokeWidth={0.8} opacity={0.6} />
       </pattern>
@@ -124,11 +199,15 @@ function Drawing({ plan, analysis, perMetre, width, height, hold }: DrawingProps
           strokeWidth={1.4}
         />
         <path
-          d={`M${back} ${above.y - backHalf}A${r} ${r} 0 0 1 ${apex} ${above.y - half}V${above.y + half}A${r} ${r} 0 0 1 ${back} ${above.y + backHalf}Z`}
+          d={`M${backLeft} ${above.y - endOf(backLeft)}A${r} ${r} 0 0 1 ${apex} ${above.y - half}V${above.y + half}A${r} ${r} 0 0 1 ${backRight} ${above.y + endOf(backRight)}Z`}
           fill="url(#stump-hatch)"
           stroke="var(--ink)"
           strokeWidth={lit?.mark === "hinge" ? 4 : 2}
         />
+        <Strap plan={plan} scale={scale} />
+        <Taken plan={plan} scale={scale} />
+        <Wedges plan={plan} scale={scale} />
+        <BarReach plan={plan} scale={scale} through={analysis.cut.bar?.fromOneSide} />
         <path
           d={`M${above.x - r - 26} ${above.y}H${above.x + r + 52}`}
           stroke="var(--pencil)"
@@ -168,7 +247,7 @@ function Drawing({ plan, analysis, perMetre, width, height, hold }: DrawingProps
           y={above.y - backHalf * 0.55}
           textAnchor="end"
           fill="var(--ink)"
-          className="font-tight text-[14px] font-semibold"
+          className="halo font-tight text-[14px] font-semibold"
         >
           hinge {written(hinge, "thickness", units)}
         </text>
@@ -207,18 +286,22 @@ function Drawing({ plan, analysis, perMetre, width, height, hold }: DrawingProps
           stroke="var(--bark)"
           strokeWidth={2}
         />
-        <path d={`M${side.x - r - 2} ${side.y}H${sideApex - hinge * perMetre}`} stroke="var(--sheet)" strokeWidth={5} />
         <path
-          d={`M${side.x - r - 2} ${side.y - 2.5}H${sideApex - hinge * perMetre}v5H${side.x - r - 2}`}
+          d={`M${kerfFrom} ${side.y - step}H${sideApex - hinge * perMetre}`}
+          stroke="var(--sheet)"
+          strokeWidth={5}
+        />
+        <path
+          d={`M${kerfFrom} ${side.y - step - 2.5}H${sideApex - hinge * perMetre}v5H${kerfFrom}`}
           fill="none"
           stroke="var(--bark)"
           strokeWidth={1.2}
         />
         <rect
           x={sideApex - hinge * perMetre}
-          y={side.y - 14}
+          y={side.y - Math.max(14, step + 6)}
           width={hinge * perMetre}
-          height={28}
+          height={14 + Math.max(14, step + 6)}
           fill="url(#stump-hatch)"
           stroke="var(--ink)"
           strokeWidth={1.5}
@@ -238,6 +321,14 @@ function Drawing({ plan, analysis, perMetre, width, height, hold }: DrawingProps
         </text>
       </g>
       {paper && <PaperBar x={26} y={height - 16} perMetre={perMetre} unit={0.1} text="10 cm" />}
+      <StumpHandles
+        plan={plan}
+        scale={scale}
+        onGrab={() => {
+          hold(true);
+        }}
+        onRelease={done}
+      />
       <Handle
         id="notch"
         at={{ x: apex, y: above.y }}

@@ -16,26 +16,6 @@ const named = new Map(roles.map((r) => [r.value, r.name]));
 
 export const roleName = (role: JobRole): string => named.get(role) ?? role;
 
-/** The letter that stands for a role on the plan. */
-const letters: Record<JobRole, string> = {
-  lead: "L",
-  faller: "F",
-  hauler: "H",
-  machine: "M",
-  watcher: "W",
-  climber: "C",
-  road: "R",
-  learner: "B",
-};
-
-/** A letter for each person of a list; a second of the same role has a 2. */
-export function lettersOf(people: { role: JobRole }[]): string[] {
-  return people.map((p, i) => {
-    const before = people.slice(0, i).filter((q) => q.role === p.role).length;
-    return `${letters[p.role]}${before > 0 ? before + 1 : ""}`;
-  });
-}
-
 /** A short id made of a name, not among those that are taken. */
 export function idOf(name: string, taken: ReadonlySet<string>): string {
   const plain =

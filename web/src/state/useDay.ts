@@ -1,7 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useState } from "react";
+import { useDeferredValue } from "react";
 import { api, Refusal } from "../api/client";
 import type { DayPlan } from "../api/types";
+import { useLastGood } from "./useLastGood";
 import { useSettings } from "../ui/settings";
 import { useSheet } from "./store";
 
@@ -18,12 +19,10 @@ export function useDay(): { day: DayPlan | undefined; problems: string[] } {
     retry: false,
     gcTime: 0,
   });
-  // The last good one stays while the plan is being mended.
-  const [good, setGood] = useState<DayPlan>();
-  if (asked.data && asked.data !== good) setGood(asked.data);
+  const good = useLastGood(asked.data);
   const errors = asked.error instanceof Refusal ? Object.values(asked.error.errors).flat() : [];
   return {
-    day: asked.data ?? good,
+    day: good,
     problems: asked.isError ? (errors.length > 0 ? errors : ["Draklo does not answer."]) : [],
   };
 }

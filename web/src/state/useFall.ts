@@ -1,7 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useState } from "react";
+import { useDeferredValue } from "react";
 import { api, sayWhy } from "../api/client";
 import type { Fall } from "../api/types";
+import { useLastGood } from "./useLastGood";
 import { useSettings } from "../ui/settings";
 import { useFeed } from "./feed";
 import { useView } from "./view";
@@ -23,7 +24,6 @@ export function useFall(): { fall: Fall | undefined; problem: string | undefined
     retry: false,
     gcTime: 0,
   });
-  const [good, setGood] = useState<Fall>();
-  if (asked.data && asked.data !== good) setGood(asked.data);
-  return { fall: asked.data ?? good, problem: asked.isError ? sayWhy(asked.error) : undefined };
+  const good = useLastGood(asked.data);
+  return { fall: good, problem: asked.isError ? sayWhy(asked.error) : undefined };
 }

@@ -1,9 +1,14 @@
 import { Figure } from "./Figure";
 import { useFeed } from "../state/feed";
+import { useSettings } from "../ui/settings";
+import { written } from "../units/units";
+import { Row } from "./Row";
 import { startMember } from "../state/store";
 import { Note, Segments } from "../ui/controls";
 import type { Plan } from "../api/types";
+import { BackCutFields, LashingFields, OrderFields, StumpFields, WedgeFields } from "./CutFields";
 import { Group, Member, useMember } from "./fields";
+import { schools } from "./schools";
 
 /** Notch, hinge and how tight the line may be while they are cut. */
 export function Cuts() {
@@ -27,11 +32,19 @@ export function Cuts() {
           { value: "narrow", text: "Narrow notch" },
         ]}
       />
+      <Note>{schools.notch[notch.style]}</Note>
       <Member path="cut.notch.depthM" label="Face notch depth" quantity="thickness" />
       <Member path="cut.notch.openingDeg" label="Face notch opening" quantity="angle" step={5} />
       <Member path="cut.hingeThicknessM" label="Hinge thickness" quantity="thickness" />
+      <Member path="cut.hingeTaperM" label="Taper, right end thicker by" quantity="thickness" />
       <Member path="cut.aimCorrection" label="Side lean taken off by the aim" quantity="percent" step={10} />
+      <BackCutFields />
+      <WedgeFields />
+      <LashingFields />
+      <StumpFields />
+      <OrderFields />
       <Results />
+      <CutResults />
     </>
   );
 }
@@ -87,6 +100,84 @@ function Results() {
             : "a link is at its limit there"
         }
       />
+    </Group>
+  );
+}
+
+const risks = { low: "low", raised: "raised", high: "high" } as const;
+
+/** What strap, wedges, lashings and bar come to. */
+function CutResults() {
+  const cut = useFeed((s) => s.analysis?.cut);
+  const units = useSettings((s) => s.units);
+  if (!cut) return null;
+  return (
+    <Group title="Wood and wedges">
+      <Figure
+        label="Stirs at the planned pull"
+        value={cut.goesAtPlannedM}
+        quantity="thickness"
+        working="goes-at-planned"
+        note="of wood still uncut"
+      />
+      <Row
+        name="Splits up the stem"
+        value={
+          cut.splitting === cut.splittingBare
+            ? risks[cut.splitting]
+            : `${risks[cut.splitting]}; ${risks[cut.splittingBare]} without strap or lashing`
+        }
+      />
+      {cut.shareLeft < 0.999 && (
+        <Figure label="Hinge wood left" value={cut.shareLeft} quantity="percent" working="hinge-side-capacity" />
+      )}
+      {cut.strap && (
+        <>
+          <Figure
+            label="Release strap carries"
+            value={cut.strap.use}
+            quantity="percent"
+            working="strap-use"
+            note="of what it bears, at the planned pull"
+          />
+          <Row
+            name="Strap needed"
+            value={
+              cut.strap.neededM == null ? "more than this stump has" : written(cut.strap.neededM, "thickness", units)
+            }
+          />
+        </>
+      )}
+      {cut.wedge && (
+        <>
+          <Figure
+            label="Lift by wedges alone"
+            value={cut.wedge.liftNeededM}
+            quantity="thickness"
+            working="wedge-lift"
+          />
+          <Figure label="Force by wedges alone" value={cut.wedge.forceN} quantity="force" working="wedge-force" />
+        </>
+      )}
+      {cut.forks.map((fork) => (
+        <Row
+          key={fork.index}
+          name={`On fork lashing ${fork.index + 1}`}
+          value={`${written(fork.forceN, "force", units)} of ${written(fork.holdsN, "force", units)}`}
+        />
+      ))}
+      {cut.bar && (
+        <Row
+          name="Bar"
+          value={
+            cut.bar.fromOneSide
+              ? "goes through from one side"
+              : cut.bar.coreM === 0
+                ? "from both sides"
+                : `leaves a core of ${written(cut.bar.coreM, "thickness", units)}${cut.bar.coreBitten ? ", bitten out" : ""}`
+          }
+        />
+      )}
     </Group>
   );
 }

@@ -7,6 +7,7 @@ import { Refused } from "../ui/Refused";
 import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
 import { Group } from "./fields";
+import { Row } from "./Row";
 
 /** What follows from commit: when, how fast, where, and what may go wrong on the way. */
 export function FallStation() {
@@ -23,7 +24,7 @@ export function FallStation() {
     <>
       <Note>
         An estimate of how the tree comes down once it goes by itself: nobody sees inside a hinge. The hinge is taken
-        square to the lay; an aim off it is not in these figures yet.
+        square to the aim, as it is cut.
       </Note>
       <NumberField
         label="Hands take in rope at"
@@ -38,37 +39,35 @@ export function FallStation() {
       {fall && problem === undefined && (
         <>
           <Group title="From commit to the ground">
-            <dl className="text-sm leading-snug" data-fall-figures>
-              <Figure name="Goes by itself at" value={angle(fall.commitDeg)} />
-              <Figure name="Line slack at" value={angle(fall.lineSlackDeg)} />
-              <Figure name="Hinge lets go at" value={angle(fall.hingeLetsGoDeg)} />
-              <Figure name="Time" value={seconds(fall.secondsFromCommit)} />
+            <div className="text-sm leading-snug" data-fall-figures>
+              <Row name="Goes by itself at" value={angle(fall.commitDeg)} />
+              <Row name="Line slack at" value={angle(fall.lineSlackDeg)} />
+              <Row name="Hinge lets go at" value={angle(fall.hingeLetsGoDeg)} />
+              <Row name="Time" value={seconds(fall.secondsFromCommit)} />
               {spread && (
-                <Figure
+                <Row
                   name="Nine in ten"
                   value={`${seconds(spread.secondsFromCommit.low)} to ${seconds(spread.secondsFromCommit.high)}`}
                 />
               )}
-              <Figure name="Tip at the ground" value={written(fall.tipSpeedMps, "speed", units)} />
-            </dl>
+              <Row name="Tip at the ground" value={written(fall.tipSpeedMps, "speed", units)} />
+            </div>
           </Group>
           <Group title="Where the tip lands">
-            <dl className="text-sm leading-snug">
-              <Figure name="Out" value={length(fall.tip.forwardM)} />
-              <Figure name="Off the lay" value={side(fall.tip.rightM)} />
-              {spread && (
-                <Figure name="Nine in ten" value={`${side(spread.rightM.low)} to ${side(spread.rightM.high)}`} />
-              )}
+            <div className="text-sm leading-snug">
+              <Row name="Out" value={length(fall.tip.forwardM)} />
+              <Row name="Off the lay" value={side(fall.tip.rightM)} />
+              {spread && <Row name="Nine in ten" value={`${side(spread.rightM.low)} to ${side(spread.rightM.high)}`} />}
               {fall.torn && (
-                <Figure name="Hinge torn" value={`${side(fall.torn.rightM)}, ${length(fall.torn.forwardM)} out`} />
+                <Row name="Hinge torn" value={`${side(fall.torn.rightM)}, ${length(fall.torn.forwardM)} out`} />
               )}
               {fall.butt && (
-                <Figure
+                <Row
                   name="Butt pushes"
                   value={`${fall.butt.backward ? "back" : "forward"} from ${angle(fall.butt.deg)}`}
                 />
               )}
-            </dl>
+            </div>
           </Group>
           {fall.touches.length > 0 && (
             <Group title="Comes down on">
@@ -85,15 +84,6 @@ export function FallStation() {
         </>
       )}
     </>
-  );
-}
-
-function Figure({ name, value }: { name: string; value: string }) {
-  return (
-    <div className="flex justify-between gap-3 border-b border-rule py-0.5">
-      <dt>{name}</dt>
-      <dd className="whitespace-nowrap text-right font-tight font-semibold">{value}</dd>
-    </div>
   );
 }
 

@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import { api } from "../api/client";
 import type { CrewMember, JobRole, Person, Plan } from "../api/types";
 import { useFeed } from "../state/feed";
-import { lettersOf, roles } from "../state/roles";
+import { roles } from "../state/roles";
 import { setMember } from "../state/store";
 import { useSettings } from "../ui/settings";
 import { Choice } from "../ui/Choice";
@@ -23,7 +23,6 @@ export function People() {
     setMember("crew", next);
   };
   const free = (book.data ?? []).filter((p) => !crew.some((c) => c.personId === p.id || c.name === p.name));
-  const letters = lettersOf(crew);
   return (
     <>
       <Note>
@@ -35,7 +34,6 @@ export function People() {
           key={index}
           person={person}
           index={index}
-          letter={letters[index] ?? ""}
           lines={lines}
           onChange={(next) => {
             change(crew.map((c, i) => (i === index ? next : c)));
@@ -111,14 +109,13 @@ function Help({ member, label }: { member: keyof Plan["help"]; label: string }) 
 interface RowProps {
   person: CrewMember;
   index: number;
-  letter: string;
   lines: Plan["lines"];
   onChange: (next: CrewMember) => void;
   onRemove: () => void;
 }
 
 /** One of the crew: name, role, and where they stand as the plan has it. */
-function Row({ person, index, letter, lines, onChange, onRemove }: RowProps) {
+function Row({ person, index, lines, onChange, onRemove }: RowProps) {
   const units = useSettings((s) => s.units);
   const placed = useFeed((s) => s.analysis?.site.people[index]);
   const problem = useProblem(`crew[${index}].name`);
@@ -130,7 +127,7 @@ function Row({ person, index, letter, lines, onChange, onRemove }: RowProps) {
           aria-hidden
           className="flex h-7 w-7 shrink-0 items-center justify-center rounded-full bg-ink font-tight text-[13px] font-semibold text-sheet"
         >
-          {letter}
+          {placed?.letter ?? ""}
         </span>
         <div className="min-w-0 flex-1">
           <TextField

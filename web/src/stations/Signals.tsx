@@ -1,4 +1,5 @@
 import type { Plan } from "../api/types";
+import { useStarts } from "../state/starts";
 import { setMember } from "../state/store";
 import { Button, Note } from "../ui/controls";
 import { TextField } from "../ui/TextField";
@@ -6,16 +7,9 @@ import { Group, useMember, useProblem } from "./fields";
 
 type Signal = Plan["signals"][number];
 
-/** As the brief has them while a plan says nothing else. */
-const usual: Signal[] = [
-  { sign: "arm up", means: "pull, slowly", by: "lead" },
-  { sign: "arm level", means: "hold, nobody moves", by: "lead" },
-  { sign: "both arms crossed", means: "stop" },
-  { sign: "whistle, long", means: "out, the tree is going", by: "faller" },
-];
-
 /** The signs, what each means and who gives it. */
 export function Signals() {
+  const usual = useStarts().signals;
   const own = (useMember("signals") as Signal[] | undefined) ?? [];
   const change = (next: Signal[]) => {
     setMember("signals", next);

@@ -23,7 +23,6 @@ import { useOwnTackles } from "../state/useTackle";
 const RigFinder = lazy(() => import("./RigFinder").then((m) => ({ default: m.RigFinder })));
 const Composer = lazy(() => import("./Composer").then((m) => ({ default: m.Composer })));
 const HoldFields = lazy(() => import("./HoldFields").then((m) => ({ default: m.HoldFields })));
-const LoadCell = lazy(() => import("./LoadCell").then((m) => ({ default: m.LoadCell })));
 
 /** What a tackle of one's own offers to choose: it may stand in the line or on a rope of its own, and hangs on the anchor. */
 const ofOnesOwn = { id: "composed", inLine: false, usesAnchor: true };
@@ -203,11 +202,6 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
         </Group>
       )}
       <Results at={at} anchored={system?.usesAnchor ?? true} />
-      <Group title="Load cell">
-        <Suspense>
-          <LoadCell key={at} at={at} />
-        </Suspense>
-      </Group>
     </>
   );
 }

@@ -305,6 +305,15 @@ export function ConditionFields() {
           setMember("tree.condition.cracked", v);
         }}
       />
+      {condition.cracked && (
+        <TextField
+          label="Lashed, and judged by"
+          value={condition.crackJudgedBy ?? ""}
+          onChange={(v) => {
+            setMember("tree.condition.crackJudgedBy", v === "" ? undefined : v, "crack-judge");
+          }}
+        />
+      )}
       <Check
         label="Roots lifted, cut or rotten"
         checked={condition.rootsLifted}

@@ -16,6 +16,20 @@ export const schools = {
     people: "They feel what the tree does, and cannot pull much harder than planned.",
     machine: "Enough force to break anything here: use a limiter and one signaller.",
   },
+  order: {
+    tightFirst:
+      "The tree cannot sit back on the saw and you see the line bed before you cut. More load while the stem is half cut.",
+    followThePull: "Least load on a half-cut stem. Line and saw must understand each other: one signaller, no gap.",
+    presetHinge: "Nobody is at the stump when it goes. The hinge is cut before the tree is tried, and must be right.",
+  },
+  notch: {
+    open: "The hinge holds further round. More wood to cut, and a good eye for where the faces meet.",
+    narrow: "Quick, and little to take out. The hinge lets go when the notch closes, at 45°.",
+  },
+  back: {
+    plain: "From behind to the hinge. The wedge goes in as it opens.",
+    bore: "The hinge is finished while a strap still holds the tree; it goes when you cut the strap. Takes a practised hand.",
+  },
   lines: {
     one: "One strong line: one thing to watch, and no backup.",
     several: "Separate lines on separate anchors: a backup, and they steer.",

@@ -72,6 +72,9 @@ export function BriefBar({ jobId }: { jobId: string }) {
         <Link to={`/jobs/${jobId}/papers`} className="inline-flex items-center coarse:min-h-11">
           Papers
         </Link>
+        <Link to={`/jobs/${jobId}/day`} className="inline-flex items-center coarse:min-h-11">
+          The day
+        </Link>
       </nav>
       <div className="max-sm:hidden">
         <UnitChoice />

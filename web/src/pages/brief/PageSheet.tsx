@@ -14,6 +14,10 @@ interface PageSheetProps {
   issued: boolean;
 }
 
+/** A cut with its stop; pages issued before the cuts had stops hold plain sentences. */
+const textOf = (cut: BriefPage["brief"]["cuts"][number] | string) =>
+  typeof cut === "string" ? cut : [cut.text, cut.stop].filter(Boolean).join(" ");
+
 /** The one page for everybody on site: on paper as a page, on a phone from top to bottom. */
 export function PageSheet({ page, jobId, standing, issued }: PageSheetProps) {
   const { brief, plan, analysis } = page;
@@ -79,7 +83,7 @@ export function PageSheet({ page, jobId, standing, issued }: PageSheetProps) {
           <Part title="Cuts, faller">
             <ol className="list-decimal pl-5">
               {brief.cuts.map((c) => (
-                <li key={c}>{c}</li>
+                <li key={textOf(c)}>{textOf(c)}</li>
               ))}
             </ol>
           </Part>

@@ -16,6 +16,7 @@ import { useSettings } from "../../ui/settings";
 import { Button } from "../../ui/controls";
 import { BriefBar, NoBrief } from "../brief/BriefPage";
 import { Card } from "../brief/Cards";
+import { CutSheet } from "./CutSheet";
 import { saveText, svgText } from "./svgFile";
 
 /** Every drawing on a sheet of its own, to scale, and the cards: for printing, or as SVG. */
@@ -75,6 +76,7 @@ export function PapersPage() {
               <Stump plan={plan} analysis={analysis} />
             </Sheet>
           </PaperContext>
+          <CutSheet page={brief.data.page} />
           <section className="paper-sheet p-4 print:p-0" aria-label="Cards">
             <h2 className="mb-2 font-tight text-lg font-semibold">Cards: {brief.data.page.name}</h2>
             <div className="grid grid-cols-2 gap-3 max-sm:grid-cols-1">

@@ -26,8 +26,9 @@ export function SheetHeader() {
       >
         <VerdictLine />
       </div>
-      <div className="max-md:hidden">
-        <BriefLink />
+      <div className="flex gap-1 max-md:hidden">
+        <PageLink to="brief" name="Brief" />
+        <PageLink to="day" name="Day" />
       </div>
       <div className="max-md:hidden">
         <UnitChoice />
@@ -51,15 +52,15 @@ export function SheetHeader() {
   );
 }
 
-/** To the page for everybody on site. */
-function BriefLink() {
+/** To a page of this job: the one for everybody on site, or the day by the tree. */
+function PageLink({ to, name }: { to: "brief" | "day"; name: string }) {
   const id = useSheet((s) => s.jobId);
   return (
     <RouterLink
-      to={`/jobs/${id ?? ""}/brief`}
+      to={`/jobs/${id ?? ""}/${to}`}
       className="inline-flex min-h-9 items-center border border-ink bg-sheet px-3 font-tight text-sm font-medium hover:bg-tint coarse:min-h-11"
     >
-      Brief
+      {name}
     </RouterLink>
   );
 }

@@ -1,0 +1,81 @@
+import { useEffect, useState } from "react";
+import type { Pulling } from "../../api/types";
+import type { DayDesk } from "../../state/useDayDesk";
+import { timeOf } from "../../state/words";
+import { Button } from "../../ui/controls";
+import { useSettings } from "../../ui/settings";
+import { TextField } from "../../ui/TextField";
+import { written } from "../../units/units";
+
+export function Wind({ pulling }: { pulling: Pulling }) {
+  const units = useSettings((s) => s.units);
+  const { windMps, standsMps } = pulling;
+  return (
+    <>
+      {" · "}
+      {windMps == null ? "wind not looked at" : `wind ${written(windMps, "speed", units)}`}
+      {standsMps == null ? "" : `, stands ${written(standsMps, "speed", units)}`}
+    </>
+  );
+}
+
+export function Clock() {
+  const [now, setNow] = useState(() => new Date());
+  useEffect(() => {
+    const timer = setInterval(() => {
+      setNow(new Date());
+    }, 5000);
+    return () => {
+      clearInterval(timer);
+    };
+  }, []);
+  return <time>{timeOf(now)}</time>;
+}
+
+export function WhoAreYou({ people }: { people: string[] }) {
+  const who = useSettings((s) => s.who);
+  const setWho = useSettings((s) => s.setWho);
+  return (
+    <section aria-label="Who are you?" className="border-b border-ink bg-tint px-5 py-3 max-sm:px-3">
+      <p className="font-tight text-[17px]">Who holds this tablet? Every reading is kept with a name.</p>
+      <div className="flex flex-wrap gap-2 py-1">
+        {people.map((name) => (
+          <Button
+            key={name}
+            className="text-[17px]"
+            onClick={() => {
+              setWho(name);
+            }}
+          >
+            {name}
+          </Button>
+        ))}
+      </div>
+      {people.length === 0 && <TextField label="Your name" value={who} onChange={setWho} />}
+    </section>
+  );
+}
+
+/** What the last entry met: refused, where no field says so, or waiting for Draklo. */
+export function Told({ desk, atField }: { desk: DayDesk; atField: boolean }) {
+  if (desk.refused !== null && !atField)
+    return (
+      <div role="alert" className="flex items-center gap-3 border-b border-ink bg-tint px-5 py-2 text-[17px]">
+        <span className="flex-1">{desk.refused.text}</span>
+        <Button onClick={desk.clearRefused}>Seen</Button>
+      </div>
+    );
+  if (desk.error)
+    return (
+      <div role="status" className="border-b border-ink bg-tint px-5 py-2 text-[17px]">
+        Draklo does not answer; it is tried again.
+        {desk.waiting > 0 && ` ${desk.waiting} ${desk.waiting === 1 ? "entry waits" : "entries wait"} at this tablet.`}
+        {!desk.stored && desk.waiting > 0 && " It stores nothing: leave this page open until they are kept."}
+      </div>
+    );
+  return desk.waiting > 1 ? (
+    <div role="status" className="px-5 py-1 text-[15px] text-pencil">
+      {desk.waiting} entries on their way.
+    </div>
+  ) : null;
+}

@@ -1,0 +1,52 @@
+import type { NewEntry } from "../api/types";
+import { storage } from "../ui/storage";
+
+export type QueuedEntry = NewEntry & { key: string };
+
+const place = (jobId: string) => `draklo.day.${jobId}`;
+
+/** What waits, by job. Storage may be switched off or full: the page itself never forgets. */
+const waiting = new Map<string, QueuedEntry[]>();
+
+/** What was said at this tablet and not yet kept by Draklo: it outlives the tablet's restart. */
+export function queued(jobId: string): QueuedEntry[] {
+  const held = waiting.get(jobId);
+  if (held) return held;
+  const found = stored(jobId);
+  waiting.set(jobId, found);
+  return found;
+}
+
+function stored(jobId: string): QueuedEntry[] {
+  try {
+    const found: unknown = JSON.parse(storage.read(place(jobId)) ?? "[]");
+    return Array.isArray(found) ? found.filter(isEntry) : [];
+  } catch {
+    return [];
+  }
+}
+
+/** Keeps the queue; false where only the page holds it, for the tablet's storage does not take it. */
+export function keepQueue(jobId: string, entries: QueuedEntry[]): boolean {
+  waiting.set(jobId, entries);
+  return storage.write(place(jobId), JSON.stringify(entries));
+}
+
+/** As after a restart of the tablet: only what was stored is known. */
+export function restarted(): void {
+  waiting.clear();
+}
+
+const isEntry = (entry: unknown): entry is QueuedEntry =>
+  typeof entry === "object" && entry !== null && "key" in entry && "kind" in entry && "step" in entry;
+
+/** A key of its own for every entry: sent twice, it is kept once. */
+export const newKey = (): string =>
+  Array.from(crypto.getRandomValues(new Uint8Array(12)), (b) => b.toString(16).padStart(2, "0")).join("");
+
+/** The queue with one more entry; a move that waits already is not asked for twice. */
+export function withEntry(queue: QueuedEntry[], entry: QueuedEntry): QueuedEntry[] {
+  const twice =
+    entry.kind === "move" && queue.some((q) => q.kind === "move" && q.to === entry.to && q.step === entry.step);
+  return twice ? queue : [...queue, entry];
+}
