@@ -77,6 +77,7 @@ public sealed class SimulatedLoadCell(TimeProvider clock) : ILoadCell
     private const double FlickerShare = 0.006;
     private const double RiseSeconds = 2.5;
     private const double CreepShare = 0.03;
+    private const double OverTheFloor = 1.1;
 
     public string Name => "Simulated load cell";
 
@@ -113,7 +114,9 @@ public sealed class SimulatedLoadCell(TimeProvider clock) : ILoadCell
             PullStep.Pull when lean > 0 => scene.TensionAtLean(lean)
                 * (1.06 + (0.05 * Math.Sin(2 * Math.PI * 0.7 * scene.SecondsInStep))),
             PullStep.Down => 0,
-            PullStep.Hold => scene.TargetN * (1.04 - (CreepShare * (1 - Math.Exp(-scene.SecondsInStep / 40)))),
+            // Over the floor by more than the cell and its flicker are off: a reading there must not fall under it by chance.
+            PullStep.Floor => scene.TargetN * OverTheFloor,
+            PullStep.Hold => scene.TargetN * (OverTheFloor - (CreepShare * (1 - Math.Exp(-scene.SecondsInStep / 40)))),
             _ => scene.TargetN * 1.04,
         };
         return tension + ((wanted - tension) * (1 - Math.Exp(-seconds / (lean > 0 ? 0.4 : RiseSeconds))));
