@@ -46,6 +46,7 @@ public sealed class History(Database database, TimeProvider clock)
                    when 'job' then (select j.name from job j where j.id = h.id)
                    when 'inspection' then (select i.item_id || ', ' || i.on_day from gear_inspection i where i.number = h.id)
                    when 'use' then (select u.item_id || ', ' || u.on_day from gear_use u where u.number = h.id)
+                   when 'log' then (select j.name from job j where j.id = h.id)
                    when 'rules' then ''
                    else case when json_valid(coalesce(after, before)) then coalesce(
                        coalesce(after, before) ->> '$.name',
@@ -80,6 +81,16 @@ public sealed class History(Database database, TimeProvider clock)
                 )
                 .Select(r => r.ToEntry()),
         ];
+    }
+
+    /// <summary>What a change was of; null when there is none of this number.</summary>
+    public (string Kind, string Id)? Of(long number)
+    {
+        using var connection = database.Connect();
+        return connection
+            .Query<(string, string)>("select kind, id from history where number = @number", new { number })
+            .Select(r => ((string, string)?)r)
+            .SingleOrDefault();
     }
 
     /// <summary>Puts things back as they were before a change. The undo is a change of its own, and can be undone.</summary>
@@ -173,6 +184,11 @@ public sealed class History(Database database, TimeProvider clock)
             ],
             (Kept.Use, null) => ["update gear_use set undone_at = @at where number = @Id"],
             (Kept.Use, _) => ["update gear_use set undone_at = null where number = @Id"],
+            (Kept.Log, null) => ["delete from job_log where job_id = @Id"],
+            (Kept.Log, _) =>
+            [
+                "update job_log set saved_at = @at, log = @text, stage = @text ->> '$.stage', on_day = @text ->> '$.on', learned = '', revision = revision + 1 where job_id = @Id",
+            ],
             (Kept.Rules, null) => ["delete from locker_rules where id = @Id"],
             (Kept.Rules, _) => [Upsert("locker_rules", "rules")],
             _ when Kept.Tables.FirstOrDefault(t => t.Kind == kind) is { Table: { } table } named =>

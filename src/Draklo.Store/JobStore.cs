@@ -23,7 +23,25 @@ public sealed record ListedJob(
     string Place,
     string? PlannedOn,
     string? Gear,
-    string? Entry
+    string? Entry,
+    string Stage,
+    string? OnDay,
+    string Species,
+    string Crew
+);
+
+/// <summary>A job as a year's view and a map have it.</summary>
+/// <param name="OnDay">Of its log, or when it is planned.</param>
+public sealed record JobOfYear(
+    string Id,
+    string Name,
+    string Place,
+    string Species,
+    string Crew,
+    string Stage,
+    string? OnDay,
+    double? Latitude,
+    double? Longitude
 );
 
 /// <param name="SavedBy">Empty while nobody has said who works at the device.</param>
@@ -60,36 +78,90 @@ public sealed class JobStore(Database database, TimeProvider clock)
             .ToList();
     }
 
-    /// <summary>What the list shows of jobs that are not deleted, in the list's order: the soonest first.</summary>
+    /// <summary>What the list shows of jobs that are not deleted.</summary>
     /// <param name="units">As in "metric"; entries are sentences.</param>
     /// <param name="madeBy">The build that asks: what another one wrote is not taken.</param>
-    public IReadOnlyList<ListedJob> Listed(string units, string madeBy, int offset, int limit)
+    public IReadOnlyList<ListedJob> Listed(string units, string madeBy, JobSearch search, int offset, int limit)
     {
         using var connection = database.Connect();
         return connection
             .Query<ListedJob>(
-                """
-                select j.id, j.revision, r.name, r.place, r.planned_on as plannedOn, e.gear, e.entry
+                $"""
+                select j.id, j.revision, r.name, r.place, r.planned_on as plannedOn, e.gear, e.entry, j.stage, j.on_day as onDay, j.species, j.crew
                 from (
-                    select * from job where deleted_at is null
-                    order by planned_on is null, planned_on, created_at, id
+                    select x.*, row_number() over (order by {search.Order}) as at from ({JobSearch.Rows}) x
+                    where {search.Where}
+                    order by at
                     limit @limit offset @offset
                 ) j
                 join job_revision r on r.job_id = j.id and r.number = j.revision
                 left join job_entry e
                     on e.job_id = j.id and e.number = j.revision and e.units = @units and e.made_by = @madeBy
                         and json_valid(cast(r.plan as text))
-                order by j.planned_on is null, j.planned_on, j.created_at, j.id
+                order by j.at
                 """,
-                new
-                {
-                    units,
-                    madeBy,
-                    offset,
-                    limit,
-                }
+                search.Arguments(
+                    new
+                    {
+                        units,
+                        madeBy,
+                        offset,
+                        limit,
+                    }
+                )
             )
             .ToList();
+    }
+
+    /// <summary>Everything that a year's view counts, of jobs that are not deleted.</summary>
+    public IReadOnlyList<JobOfYear> Found(JobSearch search)
+    {
+        using var connection = database.Connect();
+        return connection
+            .Query<JobOfYear>(
+                $"""
+                select id, name, place, species, crew, stage, coalesce(on_day, planned_on) as onDay, latitude, longitude
+                from ({JobSearch.Rows}) x where {search.Where} order by {search.Order}
+                """,
+                search.Arguments(new { })
+            )
+            .ToList();
+    }
+
+    /// <summary>Years that some job is of, the latest first.</summary>
+    public IReadOnlyList<int> Years()
+    {
+        using var connection = database.Connect();
+        return
+        [
+            .. connection.Query<int>(
+                $"select distinct cast(substr(coalesce(on_day, planned_on), 1, 4) as integer) from ({JobSearch.Rows}) where coalesce(on_day, planned_on) is not null order by 1 desc"
+            ),
+        ];
+    }
+
+    /// <summary>Species, places and people that some job names, for choosing among.</summary>
+    public (IReadOnlyList<string> Species, IReadOnlyList<string> Places, IReadOnlyList<string> Crew) Named()
+    {
+        using var connection = database.Connect();
+        return (
+            Distinct("species"),
+            Distinct("place"),
+            [
+                .. Distinct("crew")
+                    .SelectMany(c => c.Split(", "))
+                    .Where(n => n.Length > 0)
+                    .Distinct(StringComparer.Ordinal)
+                    .Order(StringComparer.Ordinal),
+            ]
+        );
+
+        IReadOnlyList<string> Distinct(string column) =>
+            [
+                .. connection.Query<string>(
+                    $"select distinct {column} from job where deleted_at is null and {column} <> '' order by 1"
+                ),
+            ];
     }
 
     /// <summary>Forgets what the list shows of some jobs, as when their rows were found damaged.</summary>
@@ -104,10 +176,13 @@ public sealed class JobStore(Database database, TimeProvider clock)
             ofJobs: true
         );
 
-    public int Count()
+    public int Count(JobSearch search)
     {
         using var connection = database.Connect();
-        return connection.QuerySingle<int>("select count(*) from job where deleted_at is null");
+        return connection.QuerySingle<int>(
+            $"select count(*) from ({JobSearch.Rows}) x where {search.Where}",
+            search.Arguments(new { })
+        );
     }
 
     /// <summary>Remembers what the list shows.</summary>
@@ -154,14 +229,8 @@ public sealed class JobStore(Database database, TimeProvider clock)
                 var now = clock.GetUtcNow();
                 var job = new Job(Guid.CreateVersion7(now).ToString("N"), 1, now, content);
                 connection.Execute(
-                    "insert into job (id, revision, created_at, planned_on, name) values (@Id, 1, @now, @PlannedOn, @Name)",
-                    new
-                    {
-                        job.Id,
-                        now = Stamp(now),
-                        content.PlannedOn,
-                        content.Name,
-                    },
+                    "insert into job (id, revision, created_at, planned_on, name, place, species, crew, latitude, longitude) values (@id, 1, @now, @plannedOn, @name, @place, @species, @crew, @latitude, @longitude)",
+                    Shown(job.Id, content, Stamp(now), 0),
                     transaction
                 );
                 InsertRevision(connection, transaction, job, Documents.Text(content.Plan));
@@ -180,16 +249,11 @@ public sealed class JobStore(Database database, TimeProvider clock)
             {
                 var saved = connection.Execute(
                     """
-                    update job set revision = revision + 1, planned_on = @PlannedOn, name = @Name
+                    update job set revision = revision + 1, planned_on = @plannedOn, name = @name, place = @place,
+                        species = @species, crew = @crew, latitude = @latitude, longitude = @longitude
                     where id = @id and revision = @revision and deleted_at is null
                     """,
-                    new
-                    {
-                        id,
-                        revision,
-                        content.PlannedOn,
-                        content.Name,
-                    },
+                    Shown(id, content, "", revision),
                     transaction
                 );
                 if (saved == 0)
@@ -321,6 +385,25 @@ public sealed class JobStore(Database database, TimeProvider clock)
 
     private void Note(IDbConnection connection, IDbTransaction transaction, Change change) =>
         History.Note(connection, transaction, clock, change);
+
+    /// <summary>What the list searches and sorts by, as a job's own row has it.</summary>
+    private static object Shown(string id, JobContent content, string now, int revision)
+    {
+        var plan = content.Plan;
+        return new
+        {
+            id,
+            now,
+            revision,
+            plannedOn = content.PlannedOn,
+            name = content.Name,
+            place = content.Place,
+            species = plan.Tree.SpeciesId ?? "",
+            crew = string.Join(", ", plan.Crew.Select(c => c.Name.Trim())),
+            latitude = plan.Site.Origin?.LatitudeDeg,
+            longitude = plan.Site.Origin?.LongitudeDeg,
+        };
+    }
 
     private static void InsertRevision(IDbConnection connection, IDbTransaction transaction, Job job, string plan) =>
         connection.Execute(

@@ -36,6 +36,10 @@ internal sealed record Kept(
     public const string Kit = "kit";
     public const string Signature = "signature";
     public const string Entry = "entry";
+    public const string Log = "log";
+    public const string Learned = "learned";
+    public const string Trial = "trial";
+    public const string Wish = "own figure";
 
     public static IReadOnlyList<Kept> All { get; } =
     [
@@ -91,6 +95,15 @@ internal sealed record Kept(
             Problems<Core.Pulling.DayEntry>,
             Readable<Core.Pulling.DayEntry>
         ),
+        new(
+            Log,
+            "select l.job_id as id, j.name, cast(l.log as text) as text from job_log l join job j on j.id = l.job_id",
+            "update job_log set log = @text, learned = '', revision = revision + 1 where job_id = @id",
+            Problems<Core.Logs.JobLog>,
+            Readable<Core.Logs.JobLog>
+        ),
+        Named<Core.Learning.Trial>(Trial, "trial", "trial"),
+        Named<Core.Learning.OwnWish>(Wish, "own_choice", "choice"),
         Named<Person>(Person, "person", "person"),
         Named<JobTemplate>(Template, "job_template", "template"),
         Named<TodayKit>(Kit, "kit", "kit"),
@@ -105,6 +118,8 @@ internal sealed record Kept(
         (Person, "person", "person"),
         (Template, "job_template", "template"),
         (Kit, "kit", "kit"),
+        (Trial, "trial", "trial"),
+        (Wish, "own_choice", "choice"),
     ];
 
     public static Kept? Of(string kind) => All.FirstOrDefault(k => k.Kind == kind);

@@ -1,6 +1,7 @@
 using System.Data;
 using Dapper;
 using Draklo.Core.Gear;
+using Draklo.Core.Logs;
 using Draklo.Core.Reading;
 using Draklo.Core.Units;
 
@@ -23,8 +24,12 @@ public sealed class LockerStore(Database database, TimeProvider clock)
         select i.id, i.revision, cast(i.item as text) as item,
                (select max(u.peak_n) from gear_use u where u.item_id = i.id and u.undone_at is null) as peak_n,
                (select u.on_day from gear_use u where u.item_id = i.id and u.undone_at is null and u.peak_n is not null order by u.peak_n desc limit 1) as peak_on,
-               (select max(s.on_day) from gear_inspection s where s.item_id = i.id and s.undone_at is null) as inspected_on,
-               (select min(s.on_day) from gear_inspection s where s.item_id = i.id and s.undone_at is null and s.open = 1) as open_since
+               (select max(s.on_day) from gear_inspection s where s.item_id = i.id and s.undone_at is null and s.job_id is null) as inspected_on,
+               (select min(s.on_day) from gear_inspection s where s.item_id = i.id and s.undone_at is null and s.open = 1) as open_since,
+               (select max(u.on_day) from gear_use u where u.item_id = i.id and u.undone_at is null and u.shock = 1
+                   and u.on_day >= coalesce((select max(s.on_day) from gear_inspection s where s.item_id = i.id and s.undone_at is null and s.job_id is null), '')) as shock_on,
+               (select count(*) from gear_use u where u.item_id = i.id and u.undone_at is null
+                   and u.on_day > coalesce((select max(s.on_day) from gear_inspection s where s.item_id = i.id and s.undone_at is null and s.job_id is null), '')) as uses_since
         from gear_item i where i.deleted_at is null
         """;
 
@@ -84,6 +89,36 @@ public sealed class LockerStore(Database database, TimeProvider clock)
             )
             .Whole(r => new KeptUse(r.Number, Documents.Read<GearUse>(r.Text, Kept.Use, $"{r.Number}")))
             .ToList();
+    }
+
+    /// <summary>The last look at each piece that somebody took in the yard.</summary>
+    public IReadOnlyDictionary<string, Inspection> LastLooks()
+    {
+        using var connection = database.Connect();
+        return connection
+            .Query<(string Id, string Text)>(
+                """
+                select s.item_id, cast(s.inspection as text) from gear_inspection s
+                where s.number = (
+                    select l.number from gear_inspection l
+                    where l.item_id = s.item_id and l.undone_at is null and l.job_id is null
+                    order by l.on_day desc, l.number desc limit 1
+                )
+                """
+            )
+            .Whole(r => (r.Id, Look: Documents.Read<Inspection>(r.Text, Kept.Inspection, r.Id)))
+            .ToDictionary(r => r.Id, r => r.Look, StringComparer.Ordinal);
+    }
+
+    /// <summary>On how many days each piece was used.</summary>
+    public IReadOnlyDictionary<string, int> UseCounts()
+    {
+        using var connection = database.Connect();
+        return connection
+            .Query<(string Id, int Count)>(
+                "select item_id, cast(count(*) as integer) from gear_use where undone_at is null group by item_id"
+            )
+            .ToDictionary(r => r.Id, r => r.Count, StringComparer.Ordinal);
     }
 
     /// <summary>Keeps a new piece.</summary>
@@ -287,11 +322,12 @@ public sealed class LockerStore(Database database, TimeProvider clock)
 
         var seen = Documents.Text(inspection);
         var number = connection.QuerySingle<long>(
-            "insert into gear_inspection (item_id, on_day, open, inspection) values (@id, @On, @open, @seen) returning number",
+            "insert into gear_inspection (item_id, on_day, open, inspection, job_id) values (@id, @On, @open, @seen, @JobId) returning number",
             new
             {
                 id,
                 inspection.On,
+                inspection.JobId,
                 open = inspection.Outcome == InspectionOutcome.Watch,
                 seen,
             },
@@ -332,18 +368,52 @@ public sealed class LockerStore(Database database, TimeProvider clock)
 
         var text = Documents.Text(use);
         var number = connection.QuerySingle<long>(
-            "insert into gear_use (item_id, on_day, peak_n, use) values (@id, @On, @PeakN, @text) returning number",
+            "insert into gear_use (item_id, on_day, peak_n, use, job_id, shock) values (@id, @On, @PeakN, @text, @JobId, @Shock) returning number",
             new
             {
                 id,
                 use.On,
                 use.PeakN,
+                use.JobId,
+                use.Shock,
                 text,
             },
             transaction
         );
         Note(connection, transaction, new(Kept.Use, $"{number}", "added", null, text));
         return Find(connection, id, transaction);
+    }
+
+    /// <summary>Books what a job's log says of its pieces, in place of what it said before; pieces that are gone are passed over.</summary>
+    internal void Rebook(
+        IDbConnection connection,
+        IDbTransaction transaction,
+        string jobId,
+        IReadOnlyList<GearBooked> booked
+    )
+    {
+        foreach (var table in new[] { "gear_use", "gear_inspection" })
+        {
+            connection.Execute(
+                $"update {table} set undone_at = @at where job_id = @jobId and undone_at is null",
+                new { jobId, at = Now() },
+                transaction
+            );
+        }
+
+        connection.Execute(
+            "update gear_inspection set open = 1, closed_by = null where closed_by in (select number from gear_inspection where job_id = @jobId)",
+            new { jobId },
+            transaction
+        );
+        foreach (var piece in booked)
+        {
+            Use(connection, transaction, piece.ItemId, piece.Use);
+            if (piece.Look is not null)
+            {
+                Inspect(connection, transaction, piece.ItemId, piece.Look);
+            }
+        }
     }
 
     private bool Insert(IDbConnection connection, IDbTransaction transaction, GearItem item)
@@ -397,11 +467,15 @@ public sealed class LockerStore(Database database, TimeProvider clock)
 
         public string? Open_since { get; init; }
 
+        public string? Shock_on { get; init; }
+
+        public long Uses_since { get; init; }
+
         public KeptItem ToItem() =>
             new(
                 Documents.Read<GearItem>(Item, Kept.Gear, Id),
                 (int)Revision,
-                new(Peak_n, Peak_on, Inspected_on, Open_since)
+                new(Peak_n, Peak_on, Inspected_on, Open_since, Shock_on, (int)Uses_since)
             );
     }
 }

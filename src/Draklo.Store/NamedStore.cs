@@ -2,6 +2,7 @@ using System.Data;
 using Dapper;
 using Draklo.Core.Catalogue;
 using Draklo.Core.Gear;
+using Draklo.Core.Learning;
 using Draklo.Core.Plans;
 using Draklo.Core.Reading;
 
@@ -108,3 +109,11 @@ public sealed class TemplateStore(Database database, TimeProvider clock)
 /// <summary>The pieces on the truck today.</summary>
 public sealed class KitStore(Database database, TimeProvider clock)
     : NamedStore<TodayKit>(database, clock, Kept.Kit, "kit", "kit", k => k.Id);
+
+/// <summary>What the crew tried at leisure.</summary>
+public sealed class TrialStore(Database database, TimeProvider clock)
+    : NamedStore<Trial>(database, clock, Kept.Trial, "trial", "trial", t => t.Id);
+
+/// <summary>Which of its own figures the crew wants in new plans.</summary>
+public sealed class WishStore(Database database, TimeProvider clock)
+    : NamedStore<OwnWish>(database, clock, Kept.Wish, "own_choice", "choice", w => w.Id);

@@ -17,6 +17,12 @@ const IssuedPage = lazy(() => import("./pages/brief/IssuedPage").then((m) => ({ 
 const PapersPage = lazy(() => import("./pages/papers/PapersPage").then((m) => ({ default: m.PapersPage })));
 const RevisionPage = lazy(() => import("./pages/revision/RevisionPage").then((m) => ({ default: m.RevisionPage })));
 const DayPage = lazy(() => import("./pages/day/DayPage").then((m) => ({ default: m.DayPage })));
+const LogPage = lazy(() => import("./pages/log/LogPage").then((m) => ({ default: m.LogPage })));
+const YearPage = lazy(() => import("./pages/year/YearPage").then((m) => ({ default: m.YearPage })));
+const LearningPage = lazy(() => import("./pages/learning/LearningPage").then((m) => ({ default: m.LearningPage })));
+const PracticePage = lazy(() => import("./pages/practice/PracticePage").then((m) => ({ default: m.PracticePage })));
+const RegisterPage = lazy(() => import("./pages/register/RegisterPage").then((m) => ({ default: m.RegisterPage })));
+const LabelsPage = lazy(() => import("./pages/register/LabelsPage").then((m) => ({ default: m.LabelsPage })));
 const CarePage = lazy(() => import("./pages/care/CarePage").then((m) => ({ default: m.CarePage })));
 const KnotsPage = lazy(() => import("./pages/knots/KnotsPage").then((m) => ({ default: m.KnotsPage })));
 
@@ -50,11 +56,17 @@ function App() {
         <Route path="/jobs/:id/brief" element={<BriefPage />} />
         <Route path="/jobs/:id/brief/:number" element={<IssuedPage />} />
         <Route path="/jobs/:id/day" element={<DayPage />} />
+        <Route path="/jobs/:id/log" element={<LogPage />} />
         <Route path="/jobs/:id/papers" element={<PapersPage />} />
         <Route path="/jobs/:id/revisions/:number" element={<RevisionPage />} />
         <Route path="/crew" element={<CrewPage />} />
         <Route path="/locker" element={<LockerPage />} />
         <Route path="/locker/:id" element={<LockerPage />} />
+        <Route path="/register" element={<RegisterPage />} />
+        <Route path="/labels" element={<LabelsPage />} />
+        <Route path="/year" element={<YearPage />} />
+        <Route path="/learning" element={<LearningPage />} />
+        <Route path="/practice" element={<PracticePage />} />
         <Route path="/upkeep" element={<CarePage />} />
         <Route path="/knots" element={<KnotsPage />} />
         <Route path="/knots/:id" element={<KnotsPage />} />

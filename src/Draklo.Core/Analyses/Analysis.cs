@@ -28,6 +28,9 @@ public sealed record Analysis(
     Plate Plate
 )
 {
+    /// <summary>Figures that are the crew's own, as sentences.</summary>
+    public IReadOnlyList<string> Ours { get; init; } = [];
+
     /// <summary>Every number with the sum behind it; left out when not asked for.</summary>
     public IReadOnlyList<Working>? Workings { get; init; }
 }

@@ -108,6 +108,7 @@ public static class PlanAnalysis
                 Plate.Of(found, careful, gust, pull.Needed, Angle.Degrees(pull.Commit), results)
             )
             {
+                Ours = OwnFigure.InWords(plan),
                 Workings = workings?.List,
             },
             []

@@ -1,4 +1,5 @@
 using CsvHelper.Configuration.Attributes;
+using Draklo.Core.Plans;
 
 namespace Draklo.Core.Catalogue;
 
@@ -29,6 +30,13 @@ public sealed record ContactKind
     /// <summary>block, ring, carabiner, rope or bark: what has a strength of its own to check.</summary>
     [Name("built_of")]
     public required string BuiltOf { get; init; }
+
+    /// <summary>A kind of turn with the crew's own shares where it has some.</summary>
+    public static ContactKind Of(string id, OwnPassMembers? own)
+    {
+        var table = Reference.Contacts[id];
+        return own is null ? table : table with { Low = own.Low, Nominal = own.Nominal, High = own.High };
+    }
 
     /// <summary>
     /// What passes where the rope turns by less than half a turn: <c>η^(φ/π)</c> where it slides, and

@@ -49,6 +49,12 @@ internal static class GearColumns
         Text("in_service_on", i => i.InServiceOn, (i, v) => i with { InServiceOn = v }),
         Number("worn_to_percent", 1e-2, i => i.Keeps, (i, v) => i with { Keeps = v }),
         new(
+            "flaws",
+            i => i.Flaws.Count == 0 ? null : GearFlawText.Write(i.Flaws),
+            (i, v) => GearFlawText.Read(v) is { } flaws ? i with { Flaws = flaws } : null,
+            () => "flaws are metres from end a and what is wrong there, as in 12.5: glazed / 20: cut"
+        ),
+        new(
             "state",
             i => JsonName(i.State),
             (i, v) => TryName<GearState>(v, out var state) ? i with { State = state } : null,

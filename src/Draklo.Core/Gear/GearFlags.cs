@@ -8,6 +8,9 @@ public enum FlagKind
     Age,
     InspectionOpen,
     InspectionDue,
+
+    /// <summary>Loaded with a jerk since it was last looked at.</summary>
+    Shock,
     StrengthUnknown,
 }
 
@@ -69,6 +72,21 @@ public static class GearFlags
             }
         }
 
+        if (past.ShockOn is { } shock)
+        {
+            flags.Add(new(FlagKind.Shock, $"loaded with a jerk on {shock}, and not looked at since"));
+        }
+
+        if (past.UsesSince >= rules.InspectionUses && item.Kind is not GearKind.Wedge)
+        {
+            flags.Add(
+                new(
+                    FlagKind.InspectionDue,
+                    $"used {past.UsesSince} times since it was looked at, where {rules.InspectionUses} are the crew's limit"
+                )
+            );
+        }
+
         if (strength is null && item.Kind is not (GearKind.ThrowKit or GearKind.Wedge or GearKind.Drum))
         {
             flags.Add(new(FlagKind.StrengthUnknown, "nobody knows its strength"));
@@ -93,7 +111,10 @@ public static class GearFlags
             item.Name,
             item.State,
             item.State == GearState.InService ? string.Join("; ", flags.Select(f => f.Text)) : item.Reason ?? ""
-        );
+        )
+        {
+            Flaws = item.Flaws,
+        };
 
     /// <summary>The piece as it stands after an inspection.</summary>
     /// <remarks>
@@ -121,7 +142,23 @@ public static class GearFlags
             State = state,
             Reason = reason is { Length: > 200 } ? reason[..200] : reason,
             Keeps = inspection.Keeps ?? item.Keeps,
+            LengthM = item.LengthM - (inspection.CutFromAM ?? 0) - (inspection.CutFromBM ?? 0),
+            Flaws = FlawsAfter(item, inspection, seen),
         };
+    }
+
+    /// <summary>A spot that was cut away is gone; the others are counted from the new end.</summary>
+    private static IReadOnlyList<GearFlaw> FlawsAfter(GearItem item, Inspection inspection, string seen)
+    {
+        var off = inspection.CutFromAM ?? 0;
+        var end = (item.LengthM ?? double.PositiveInfinity) - (inspection.CutFromBM ?? 0);
+        IEnumerable<GearFlaw> flaws = item.Flaws;
+        if (inspection.AtM is { } at)
+        {
+            flaws = flaws.Append(new() { AtM = at, What = seen.Length > 0 ? seen : inspection.Where ?? "flawed" });
+        }
+
+        return [.. flaws.Where(f => f.AtM >= off && f.AtM <= end).Select(f => f with { AtM = f.AtM - off })];
     }
 
     /// <summary>A finding in the crew's words.</summary>

@@ -103,6 +103,13 @@ public sealed record GearItem : IDocumentPart
     [Range(0.3, 1)]
     public double? Keeps { get; init; }
 
+    [Display(
+        Name = "Flawed spots",
+        Description = "Of a rope: places that a load should not run over, by metres from end a."
+    )]
+    [MaxLength(20)]
+    public IReadOnlyList<GearFlaw> Flaws { get; init; } = [];
+
     [Display(Name = "State")]
     public GearState State { get; init; }
 

@@ -25,6 +25,7 @@ public static class GearRules
         CheckText(item.Reason, "reason", problems);
         CheckText(item.Note, "note", problems);
         CheckStrength(item, problems, units);
+        CheckFlaws(item, problems, units);
         CheckDay(item.MadeOn, "madeOn", "The day it was made", today, problems);
         CheckDay(item.InServiceOn, "inServiceOn", "The day it came into service", today, problems);
         Choose(item.ConstructionId, Reference.Constructions.Keys, "constructionId", "rope table", problems);
@@ -39,7 +40,8 @@ public static class GearRules
         return problems;
     }
 
-    public static List<Problem> Check(Inspection inspection, DateOnly today, UnitSystem units)
+    /// <param name="item">The piece that was looked at.</param>
+    public static List<Problem> Check(Inspection inspection, GearItem item, DateOnly today, UnitSystem units)
     {
         var problems = new List<Problem>();
         MemberRanges.Check(inspection, units, problems);
@@ -49,6 +51,7 @@ public static class GearRules
             problems.Add(new("by", "Say who looked at it."));
         }
 
+        CheckCuts(inspection, item, problems, units);
         CheckText(inspection.By, "by", problems);
         CheckText(inspection.Where, "where", problems);
         CheckText(inspection.Note, "note", problems);
@@ -80,6 +83,62 @@ public static class GearRules
         DateOnly.TryParseExact(text, DayFormat, CultureInfo.InvariantCulture, DateTimeStyles.None, out var day)
             ? day
             : null;
+
+    private static void CheckFlaws(GearItem item, List<Problem> problems, UnitSystem units)
+    {
+        for (var i = 0; i < item.Flaws.Count; i++)
+        {
+            var flaw = item.Flaws[i];
+            CheckText(flaw.What, $"flaws[{i}].what", problems);
+            if (string.IsNullOrWhiteSpace(flaw.What))
+            {
+                problems.Add(new($"flaws[{i}].what", "Say what is wrong there."));
+            }
+
+            if (flaw.AtM > (item.LengthM ?? double.PositiveInfinity))
+            {
+                problems.Add(
+                    new(
+                        $"flaws[{i}].atM",
+                        units.Say($"It is {item.LengthM ?? 0:m} long: {flaw.AtM:m} lies past its end.")
+                    )
+                );
+            }
+        }
+    }
+
+    private static void CheckCuts(Inspection inspection, GearItem item, List<Problem> problems, UnitSystem units)
+    {
+        var off = (inspection.CutFromAM ?? 0) + (inspection.CutFromBM ?? 0);
+        var along = inspection.AtM ?? 0;
+        if (off == 0 && along == 0)
+        {
+            return;
+        }
+
+        if (item is not { Kind: GearKind.Rope or GearKind.Cord, LengthM: { } length })
+        {
+            problems.Add(
+                new(
+                    off > 0 ? "cutFromAM" : "atM",
+                    "Metres along it are told of a rope or a cord whose length is known: give the length first."
+                )
+            );
+        }
+        else if (off > length - 1)
+        {
+            problems.Add(
+                new(
+                    inspection.CutFromAM is null ? "cutFromBM" : "cutFromAM",
+                    units.Say($"Cutting off {off:m} leaves less than a metre of {length:m}: retire it instead.")
+                )
+            );
+        }
+        else if (along > length)
+        {
+            problems.Add(new("atM", units.Say($"It is {length:m} long: {along:m} lies past its end.")));
+        }
+    }
 
     private static void CheckStrength(GearItem item, List<Problem> problems, UnitSystem units)
     {

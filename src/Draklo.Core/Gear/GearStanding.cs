@@ -3,7 +3,11 @@ namespace Draklo.Core.Gear;
 /// <summary>How a piece of the locker stands, as far as a plan must know.</summary>
 /// <param name="Name">What the crew calls it.</param>
 /// <param name="Why">Why it is not in service, or what flags it; empty for one that is fine.</param>
-public sealed record GearStanding(string Name, GearState State, string Why);
+public sealed record GearStanding(string Name, GearState State, string Why)
+{
+    /// <summary>Flawed spots of a rope, by metres from end a.</summary>
+    public IReadOnlyList<GearFlaw> Flaws { get; init; } = [];
+}
 
 public enum GearState
 {

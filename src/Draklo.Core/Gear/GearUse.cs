@@ -29,6 +29,13 @@ public sealed record GearUse : IDocumentPart
     [Range(0, 50)]
     public int Jams { get; init; }
 
+    [Display(Name = "Shock", Description = "It was loaded with a jerk.")]
+    public bool Shock { get; init; }
+
+    [Display(Name = "Job's id", Description = "Where a job's log booked it.")]
+    [MaxLength(40)]
+    public string? JobId { get; init; }
+
     [Display(Name = "Note")]
     [MaxLength(400)]
     public string? Note { get; init; }

@@ -49,6 +49,25 @@ public sealed record Inspection : IDocumentPart
     [MaxLength(120)]
     public string? Where { get; init; }
 
+    [Display(Name = "Flawed at", Description = "Of a rope: metres from end a where the load should not run.")]
+    [Range(0, 500)]
+    public double? AtM { get; init; }
+
+    [Display(
+        Name = "Cut off end a",
+        Description = "Of a rope: metres taken off; what is left is counted from the new end."
+    )]
+    [Range(0.05, 500)]
+    public double? CutFromAM { get; init; }
+
+    [Display(Name = "Cut off end b", Description = "Of a rope: metres taken off.")]
+    [Range(0.05, 500)]
+    public double? CutFromBM { get; init; }
+
+    [Display(Name = "Job's id", Description = "Where a job's log asked for it.")]
+    [MaxLength(40)]
+    public string? JobId { get; init; }
+
     [Display(Name = "What follows")]
     public InspectionOutcome Outcome { get; init; }
 

@@ -18,6 +18,17 @@ public sealed record LockerRules : IDocumentPart
     [Range(1, 60)]
     public double InspectionMonths { get; init; } = 12;
 
+    [Display(
+        Name = "Retire share",
+        Description = "A peak above this share of a piece's strength proposes to retire it."
+    )]
+    [Range(0.1, 1)]
+    public double RetireShare { get; init; } = 0.6;
+
+    [Display(Name = "Uses between inspections", Description = "Days of work after which a piece is looked at.")]
+    [Range(1, 500)]
+    public int InspectionUses { get; init; } = 40;
+
     [Display(Name = "Set by", Description = "Who chose these.")]
     [MaxLength(60)]
     public string? SetBy { get; init; }

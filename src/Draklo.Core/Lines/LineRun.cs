@@ -29,7 +29,7 @@ public sealed record LineRun(Point[] Points, ContactKind[] Turns, double[] Turne
         for (var i = 0; i < turns.Length; i++)
         {
             points[i + 1] = PullLine.PlaceOf(line.Redirects[i].At, tree, lay);
-            turns[i] = Reference.Contacts[line.Redirects[i].ContactId];
+            turns[i] = ContactKind.Of(line.Redirects[i].ContactId, line.Redirects[i].Passes);
         }
 
         points[^1] = PullLine.PlaceOf(line.Anchor, tree, lay);

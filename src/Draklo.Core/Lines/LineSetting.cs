@@ -38,6 +38,15 @@ public sealed record LineSetting(double ClearM, double SpeedMps, Spread? ReachM,
     private static readonly Spread ByCatapult = new(24, 28, 32);
     private static readonly Spread ByPole = new(6, 8, 10);
 
+    /// <summary>The seats that a way reaches from four metres off, metres: low, nominal and high.</summary>
+    public static Spread Usual(SettingWay way) =>
+        way switch
+        {
+            SettingWay.Climber => new(60, 60, 60),
+            SettingWay.Pole => ByPole,
+            _ => ReachOf(SpeedsOf(way), 4),
+        };
+
     public static LineSetting Of(LineMembers line, double tension, Workings? workings)
     {
         var setting = line.Setting!;

@@ -57,6 +57,10 @@ public static class RopeNeeded
     /// </summary>
     internal static int LegsInLine(TackleSystem system) => system.Shape.Ropes.Sum(r => r.Contacts.Count) - 1;
 
+    /// <summary>Rope that is loaded, from the end in the tree on, metres: what is needed but the part that hung down while it was set, and the tail.</summary>
+    public static double Loaded(LineMembers line, double neededM) =>
+        Math.Max(0, neededM - line.Seat.HeightM - Tail - (line.Joined is null ? 0 : JointLength));
+
     /// <summary>Rope that the line has, both ropes together, metres.</summary>
     public static double Owned(LineMembers line) => line.Rope.LengthM + (line.Joined?.Rope.LengthM ?? 0);
 

@@ -65,16 +65,17 @@ internal sealed record CheckedPull(
     )
     {
         var (plan, workings, hinge, tree) = (standing.Plan, standing.Workings, standing.Hinge, standing.Tree);
-        var planned = pull.Needed * plan.Policy.LoadReserve;
+        var own = plan.Tree.PullFactor;
+        var planned = pull.Needed * plan.Policy.LoadReserve * (own ?? 1);
         workings?.Add(
             "planned-tension",
             "Planned tension",
             "T_p",
             planned,
             "N",
-            "T_p = load reserve · T",
-            $"{plan.Policy.LoadReserve:x} · {pull.Needed:N}",
-            "M5",
+            "T_p = load reserve · T · the crew's own factor, 1 where it has none",
+            $"{plan.Policy.LoadReserve:x} · {pull.Needed:N} · {own ?? 1:x}",
+            own is null ? "M5" : "M5, M23",
             estimate: true
         );
         var context = standing with { PlannedTension = planned };

@@ -49,7 +49,7 @@ internal sealed class RedirectWalk
 
     public string Member => $"{Line.Member}.redirects[{Place - 1}]";
 
-    public ContactKind Contact => Reference.Contacts[Redirect.ContactId];
+    public ContactKind Contact => ContactKind.Of(Redirect.ContactId, Redirect.Passes);
 
     /// <summary>In the leg toward the anchor, N.</summary>
     public LinkLoad OnHaulSide { get; }

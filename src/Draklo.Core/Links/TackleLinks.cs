@@ -225,7 +225,7 @@ internal sealed class BlocksLink() : LineRule(LinkKind.Blocks, "blocks", LinkMar
 
     internal override void AddTo(LineWalk walk)
     {
-        var contact = Reference.Contacts[walk.Line.Tackle.ContactId];
+        var contact = ContactKind.Of(walk.Line.Tackle.ContactId, walk.Line.Tackle.Passes);
         if (!walk.Tackle.System.UsesAnchor || !contact.IsHardware)
         {
             return;

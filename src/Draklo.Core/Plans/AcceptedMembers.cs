@@ -28,6 +28,9 @@ public enum Provenance
 
     /// <summary>A reading of a simulated instrument; a guess until a real one replaces it.</summary>
     Simulated,
+
+    /// <summary>The crew's own figure, learned from its jobs and trials.</summary>
+    Crew,
 }
 
 /// <summary>A check that somebody takes on by name. It lapses when the figures that it rests on change.</summary>

@@ -20,6 +20,12 @@ public sealed record CutMembers : IDocumentPart
     public required double HingeThicknessM { get; init; }
 
     [Display(
+        Name = "Wood holds",
+        Description = "How far this wood bends before its hinge lets go, as the crew's own trials say; left out, the table's angles."
+    )]
+    public OwnHoldMembers? Holds { get; init; }
+
+    [Display(
         Name = "Aim correction",
         Description = "How much of the side lean the aim takes off, 0 to 1; half by default."
     )]

@@ -65,6 +65,9 @@ public sealed record RedirectMembers : IDocumentPart
     [Display(Name = "Turns round", Description = "An id of the contact table.")]
     public string ContactId { get; init; } = "bushed-block";
 
+    [Display(Name = "Redirect passes", Description = "As the crew's own trials say; left out, the table's shares.")]
+    public OwnPassMembers? Passes { get; init; }
+
     [Display(
         Name = "Redirect block holds",
         Description = "Breaking strength, newtons. Left out, the plan says it is not known."

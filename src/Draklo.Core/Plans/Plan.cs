@@ -79,6 +79,13 @@ public sealed record Plan : IDocumentPart
     )]
     public IReadOnlyDictionary<string, Provenance> Provenance { get; init; } = NoProvenance;
 
+    [Display(
+        Name = "Crew's own figures",
+        Description = "Figures learned from jobs and trials; each also has the provenance crew."
+    )]
+    [MaxLength(40)]
+    public IReadOnlyList<OwnMembers> Ours { get; init; } = [];
+
     [Display(Name = "Accepted checks", Description = "Checks that somebody takes on by name.")]
     [MaxLength(60)]
     public IReadOnlyList<AcceptedMembers> Accepted { get; init; } = [];

@@ -29,9 +29,19 @@ public sealed record RopeMembers : IDocumentPart
 
     public WearMembers? Wear { get; init; }
 
+    [Display(Name = "End in the tree", Description = "a or b, as the piece is marked; left out, nobody has said.")]
+    public RopeEnd? EndInTree { get; init; }
+
     [Display(Name = "Rope of the locker")]
     [MaxLength(40)]
     public string? ItemId { get; init; }
+}
+
+/// <summary>Which end of a rope: metres along it are counted from end a.</summary>
+public enum RopeEnd
+{
+    A,
+    B,
 }
 
 /// <summary>What use and weather have left of a strength.</summary>

@@ -14,6 +14,9 @@ public sealed record TackleMembers : IDocumentPart
     [Display(Name = "Turns", Description = "What the rope turns round: an id of the contact table.")]
     public required string ContactId { get; init; }
 
+    [Display(Name = "Turns pass", Description = "As the crew's own trials say; left out, the table's shares.")]
+    public OwnPassMembers? Passes { get; init; }
+
     [Display(Name = "Tackle rope", Description = "Left out, the tackle is rove in the pull line's own tail.")]
     public TackleRopeMembers? Rope { get; init; }
 

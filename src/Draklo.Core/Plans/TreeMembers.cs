@@ -36,6 +36,13 @@ public sealed record TreeMembers : IDocumentPart
     public DecayMembers? Decay { get; init; }
 
     public ConditionMembers Condition { get; init; } = new();
+
+    [Display(
+        Name = "Crew's own factor on the pull",
+        Description = "Tension read over tension predicted on the crew's jobs; it multiplies the planned tension. Under 1 only from five jobs on, over 1 from two."
+    )]
+    [Range(0.7, 1.4)]
+    public double? PullFactor { get; init; }
 }
 
 /// <summary>What a probe or a bore found.</summary>

@@ -26,6 +26,20 @@ public static class SiteGeoJson
     private static readonly JsonSerializerOptions Options = MakeOptions();
     private static readonly GeometryFactory Factory = new(new PrecisionModel(), 4326);
 
+    /// <summary>Points of the map, each with what is said of it, as a feature collection.</summary>
+    public static byte[] WritePoints(
+        IEnumerable<(double LatitudeDeg, double LongitudeDeg, (string Name, object? Value)[] Says)> points
+    )
+    {
+        var features = new FeatureCollection();
+        foreach (var (latitude, longitude, says) in points)
+        {
+            features.Add(FeatureOf(Factory.CreatePoint(new Coordinate(longitude, latitude)), says));
+        }
+
+        return JsonSerializer.SerializeToUtf8Bytes(features, Options);
+    }
+
     /// <summary>
     /// Stump, mark, anchors and targets as a feature collection; null with a problem when the site has no origin.
     /// </summary>

@@ -73,7 +73,7 @@ public sealed record PlanChances(
         var inputs = UncertainInput.Of(plan);
         var bare = plan.WithoutSite();
         var system = TackleSystems.Of(plan.Lines[0].Tackle);
-        var contact = Reference.Contacts[plan.Lines[0].Tackle.ContactId];
+        var contact = ContactKind.Of(plan.Lines[0].Tackle.ContactId, plan.Lines[0].Tackle.Passes);
         var drawn = LatinHypercube.Of(inputs.Count + 1, samples, seed);
         var needed = new double[samples];
         var hands = new double[samples];

@@ -64,7 +64,9 @@ public sealed record TackleView(
 
         var members = plan.Lines[line];
         var tackle = SolvedTackle.From(members.Tackle);
-        var arrangement = tackle.System.Rove(Turns.Usual(Reference.Contacts[members.Tackle.ContactId]));
+        var arrangement = tackle.System.Rove(
+            Turns.Usual(ContactKind.Of(members.Tackle.ContactId, members.Tackle.Passes))
+        );
         var solved = tackle.Hauling;
         var result = analysis.Pull.Lines[line];
         var hand = result.Tackle.HandForceN;
@@ -80,7 +82,7 @@ public sealed record TackleView(
                 [.. solved.Legs.Select(l => l.Tension * hand)],
                 [.. solved.Points.Select(p => p.Force * hand)],
                 FrictionAccount.Of(arrangement, solved),
-                TurnsOf(tackle.System, Reference.Contacts[members.Tackle.ContactId]),
+                TurnsOf(tackle.System, ContactKind.Of(members.Tackle.ContactId, members.Tackle.Passes)),
                 tackle.System.IsRoveIn(members),
                 solved.IdealAdvantage,
                 solved.ActualAdvantage,

@@ -19,7 +19,7 @@ public sealed record SolvedTackle(
     public static SolvedTackle From(TackleMembers tackle)
     {
         var system = TackleSystems.Of(tackle);
-        var contact = Reference.Contacts[tackle.ContactId];
+        var contact = ContactKind.Of(tackle.ContactId, tackle.Passes);
         return new(
             system,
             system.Solve(Turns.Usual(contact)),

@@ -154,7 +154,9 @@ public readonly record struct Hinge(
 
     /// <summary>How far this tree's wood bends with no work sideways, degrees. Dead or decayed wood is brittle.</summary>
     public static Spread WoodDeg(PlanContext context) =>
-        IsBrittle(context) ? WoodDeg(HingeClass.Brittle) : WoodDeg(context.Tree.Wood.HingeClass);
+        IsBrittle(context) ? WoodDeg(HingeClass.Brittle)
+        : context.Plan.Cut.Holds is { } own ? new(own.LowDeg, own.NominalDeg, own.HighDeg)
+        : WoodDeg(context.Tree.Wood.HingeClass);
 
     public static Spread WoodDeg(HingeClass wood) =>
         wood switch

@@ -1,4 +1,6 @@
 using Draklo.Core.Gear;
+using Draklo.Core.Lines;
+using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Verdicts;
@@ -45,6 +47,7 @@ internal static class GearReasons
                     break;
             }
 
+            Flawed(findings, standing, name, path, reasons);
             if (!seen.Add(id))
             {
                 reasons.Check(
@@ -53,6 +56,67 @@ internal static class GearReasons
                     path
                 );
             }
+        }
+    }
+
+    /// <summary>A pull line whose load runs over a flawed spot, from whichever end goes into the tree.</summary>
+    private static void Flawed(Findings findings, GearStanding standing, string name, string path, ReasonList reasons)
+    {
+        var at = 0;
+        while (at < findings.Plan.Lines.Count && path != $"lines[{at}].rope")
+        {
+            at++;
+        }
+
+        if (at == findings.Plan.Lines.Count || standing.Flaws.Count == 0)
+        {
+            return;
+        }
+
+        var line = findings.Plan.Lines[at];
+        var loaded = RopeNeeded.Loaded(line, findings.Lines[at].RopeNeededM);
+        var length = line.Rope.LengthM;
+        var fromA = standing.Flaws.Where(f => f.AtM <= loaded).ToList();
+        var fromB = standing.Flaws.Where(f => length - f.AtM <= loaded).ToList();
+        var (under, clear) = line.Rope.EndInTree switch
+        {
+            RopeEnd.A => (fromA, fromB.Count == 0 ? "b" : null),
+            RopeEnd.B => (fromB, fromA.Count == 0 ? "a" : null),
+            _ => (
+                fromA.Count > fromB.Count ? fromA : fromB,
+                fromA.Count == 0 ? "a"
+                : fromB.Count == 0 ? "b"
+                : null
+            ),
+        };
+        if (under.Count == 0)
+        {
+            return;
+        }
+
+        var flaw = under[0];
+        (string, double) where = ("atM", flaw.AtM);
+        if (clear is null)
+        {
+            reasons.Check(
+                "flaw-loaded",
+                $"{name} is flawed {flaw.AtM:m} from its end a ({flaw.What}), within the {loaded:m} that this plan loads from either end: take another rope.",
+                $"{path}.endInTree",
+                null,
+                where,
+                ("loadedM", loaded)
+            );
+        }
+        else
+        {
+            reasons.Check(
+                "flaw-loaded",
+                $"{name} is flawed {flaw.AtM:m} from its end a ({flaw.What}), and {loaded:m} of it are loaded: put end {clear} in the tree, and say so.",
+                $"{path}.endInTree",
+                null,
+                where,
+                ("loadedM", loaded)
+            );
         }
     }
 }

@@ -2,7 +2,6 @@ using System.Text.Json.Nodes;
 using Draklo.Core.Units;
 using Draklo.Store;
 using Draklo.Web.Hosting;
-using QRCoder;
 
 namespace Draklo.Web.Briefs;
 
@@ -100,21 +99,8 @@ internal static class BriefEndpoints
         return Results.Ok(briefs.Ticks(id));
     }
 
-    /// <summary>The address is the one that this page was asked for under: whoever reached it can be reached by it.</summary>
-    private static IResult Code(HttpRequest request, string id)
-    {
-        using var maker = new QRCodeGenerator();
-        var address = $"{request.Scheme}://{request.Host}/jobs/{Uri.EscapeDataString(id)}/brief";
-        using var data = maker.CreateQrCode(address, QRCodeGenerator.ECCLevel.M);
-        var svg = new SvgQRCode(data).GetGraphic(
-            1,
-            "#000000",
-            "#ffffff",
-            drawQuietZones: true,
-            SvgQRCode.SizingMode.ViewBoxAttribute
-        );
-        return Results.Text(svg, "image/svg+xml");
-    }
+    private static IResult Code(HttpRequest request, string id) =>
+        QrCode.Of(request, $"/jobs/{Uri.EscapeDataString(id)}/brief");
 
     private static IResult After(BriefDesk desk, string id, UnitSystem units, IReadOnlyList<Problem> problems) =>
         problems.Count > 0 ? PlainProblems.Refused(problems) : Results.Ok(desk.Of(id, units).Answer);

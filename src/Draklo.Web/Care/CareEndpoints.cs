@@ -1,6 +1,7 @@
 using System.Reflection;
 using Draklo.Store;
 using Draklo.Web.Hosting;
+using Draklo.Web.Logs;
 using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Mvc;
 
@@ -260,8 +261,16 @@ internal static class CareEndpoints
             ? PlainProblems.Refused([new("limit", $"Ask for 1 to {LongestHistory} changes at once.")])
             : Results.Ok(history.List(before, limit, kind, id));
 
-    private static IResult Undo(History history, long number) =>
-        history.Undo(number) switch
+    private static IResult Undo(History history, LogDesk logs, long number)
+    {
+        var of = history.Of(number);
+        var result = history.Undo(number);
+        if (result == UndoResult.Undone && of is ("log", _))
+        {
+            logs.Remake(of.Value.Id);
+        }
+
+        return result switch
         {
             UndoResult.Undone => Results.NoContent(),
             UndoResult.ChangedSince => Results.Problem(
@@ -271,4 +280,5 @@ internal static class CareEndpoints
             ),
             _ => PlainProblems.NotFound("There is no such change."),
         };
+    }
 }

@@ -14,7 +14,7 @@ internal sealed class DataHealth(JobStore jobs, Upkeep upkeep) : IHealthCheck
     {
         try
         {
-            jobs.Count();
+            jobs.Count(new());
         }
         catch (SqliteException e)
         {

@@ -11,8 +11,11 @@ using Draklo.Web.Crew;
 using Draklo.Web.Days;
 using Draklo.Web.Demo;
 using Draklo.Web.Jobs;
+using Draklo.Web.Learning;
 using Draklo.Web.Locker;
+using Draklo.Web.Logs;
 using Draklo.Web.Outside;
+using Draklo.Web.Practice;
 using Draklo.Web.Pulling;
 using Draklo.Web.Sites;
 using Microsoft.AspNetCore.Http.Json;
@@ -154,6 +157,10 @@ public static class DrakloHost
         app.MapBriefs();
         app.MapDays();
         app.MapPulling();
+        app.MapLogs();
+        app.MapYears();
+        app.MapLearning();
+        app.MapPractice();
         app.MapSites();
         app.MapOutside();
         app.MapCare();
@@ -181,6 +188,7 @@ public static class DrakloHost
                         new(fresh, TimeProvider.System)
                     );
                     DemoBriefs.AddTo(fresh, TimeProvider.System);
+                    new DemoYear(fresh, settings.DataFolder, TimeProvider.System).Add();
                 }
             },
             older => new Backups(older, settings.DataFolder, TimeProvider.System).Make(BackupReason.Upgrade)
@@ -205,6 +213,13 @@ public static class DrakloHost
         services.AddSingleton<PullStore>();
         services.AddSingleton<PullDesk>();
         services.AddSingleton<LiveDays>();
+        services.AddSingleton<LogStore>();
+        services.AddSingleton<LogDesk>();
+        services.AddSingleton<TrialStore>();
+        services.AddSingleton<WishStore>();
+        services.AddSingleton<LearningDesk>();
+        services.AddSingleton<PracticeStore>();
+        services.AddSingleton(_ => new PictureFiles(folder));
         services.AddSingleton<History>();
         services.AddSingleton<Damage>();
         services.AddSingleton(s => new Backups(s.GetRequiredService<Database>(), folder, TimeProvider.System));

@@ -113,6 +113,7 @@ internal sealed class Gate(RequestDelegate next, HostSettings settings)
         return Kind(request) switch
         {
             Body.Csv => type is "text/csv" or "application/csv" or "application/vnd.ms-excel",
+            Body.Picture => type is "image/jpeg" or "image/png" or "image/webp",
             Body.Zip => type is "application/zip" or "application/x-zip-compressed" or "application/octet-stream",
             _ => type is "application/json" or "application/geo+json",
         };
@@ -122,6 +123,7 @@ internal sealed class Gate(RequestDelegate next, HostSettings settings)
         Kind(request) switch
         {
             Body.Csv => "a CSV file, text/csv",
+            Body.Picture => "a picture, image/jpeg, image/png or image/webp",
             Body.Zip => "a zip file, application/zip",
             _ => "JSON, application/json",
         };
@@ -130,6 +132,7 @@ internal sealed class Gate(RequestDelegate next, HostSettings settings)
     {
         var path = request.Path.Value ?? "";
         return path.StartsWith("/api/locker/csv", StringComparison.OrdinalIgnoreCase) ? Body.Csv
+            : path.StartsWith("/api/pictures", StringComparison.OrdinalIgnoreCase) ? Body.Picture
             : path.StartsWith("/api/backups/file", StringComparison.OrdinalIgnoreCase)
             || path.StartsWith("/api/jobs/archives", StringComparison.OrdinalIgnoreCase)
                 ? Body.Zip
@@ -156,6 +159,7 @@ internal sealed class Gate(RequestDelegate next, HostSettings settings)
     {
         Json,
         Csv,
+        Picture,
         Zip,
     }
 }

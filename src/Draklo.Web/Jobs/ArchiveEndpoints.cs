@@ -1,5 +1,6 @@
 using Draklo.Store;
 using Draklo.Web.Hosting;
+using Draklo.Web.Logs;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Draklo.Web.Jobs;
@@ -13,7 +14,7 @@ internal static class ArchiveEndpoints
             .WithName("exportJob")
             .WithTags("jobs")
             .WithSummary(
-                "The whole job as one archive: plan with place and day, signatures, briefs as issued, gear out and back, the day with every reading."
+                "The whole job as one archive: plan with place and day, signatures, briefs as issued, gear out and back, the day with every reading, the log with its pictures."
             )
             .Produces<byte[]>(200, "application/zip")
             .ProducesProblem(404);
@@ -28,20 +29,34 @@ internal static class ArchiveEndpoints
             .WithMetadata(new RequestSizeLimitAttribute(JobArchive.LargestFile));
     }
 
-    private static IResult Write(JobStore jobs, BriefStore briefs, PullStore pulling, string id) =>
+    private static IResult Write(
+        JobStore jobs,
+        BriefStore briefs,
+        PullStore pulling,
+        LogStore logs,
+        PictureFiles pictures,
+        string id
+    ) =>
         jobs.Find(id) is { } job
             ? Results.File(
-                JobArchive.Write(job, briefs, pulling),
+                JobArchive.Write(job, briefs, pulling, logs, pictures),
                 "application/zip",
                 $"{JobEndpoints.FileNameOf(job.Content.Name)}.draklo.zip"
             )
             : JobEndpoints.Missing();
 
-    private static async Task<IResult> KeepAsync(JobStore jobs, BriefStore briefs, PullStore pulling, HttpContext http)
+    private static async Task<IResult> KeepAsync(
+        JobStore jobs,
+        BriefStore briefs,
+        PullStore pulling,
+        LogDesk logs,
+        PictureFiles pictures,
+        HttpContext http
+    )
     {
         using var body = new MemoryStream();
         await http.Request.Body.CopyToAsync(body, http.RequestAborted);
-        var (job, problems) = JobArchive.Keep(body.ToArray(), jobs, briefs, pulling);
+        var (job, problems) = JobArchive.Keep(body.ToArray(), jobs, briefs, pulling, logs, pictures);
         return job is null ? PlainProblems.Refused(problems) : JobEndpoints.Created(http.Response, job);
     }
 }

@@ -1,15 +1,18 @@
 using System.IO.Compression;
+using System.Security.Cryptography;
 using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using CsvHelper;
 using Draklo.Core.Briefs;
+using Draklo.Core.Logs;
 using Draklo.Core.Plans;
 using Draklo.Core.Pulling;
 using Draklo.Core.Reading;
 using Draklo.Core.Units;
 using Draklo.Store;
 using Draklo.Web.Briefs;
+using Draklo.Web.Logs;
 using Draklo.Web.Pulling;
 
 namespace Draklo.Web.Jobs;
@@ -37,9 +40,9 @@ public sealed record ArchiveNote
 /// </remarks>
 internal static class JobArchive
 {
-    public const int LargestFile = 16 * 1024 * 1024;
+    public const int LargestFile = 96 * 1024 * 1024;
     private const int LargestEntry = 8 * 1024 * 1024;
-    private const int LargestTotal = 64 * 1024 * 1024;
+    private const int LargestTotal = 160 * 1024 * 1024;
     private const int MostEntries = 1000;
     private const string Note = "draklo.json";
     private const string PlanFileName = "plan.draklo.json";
@@ -47,6 +50,8 @@ internal static class JobArchive
     private const string Packing = "packing.json";
     private const string Briefs = "briefs/";
     private const string Day = "day.json";
+    private const string Log = "log.json";
+    private const string Pictures = "pictures/";
 
     private static readonly JsonSerializerOptions Indented = new(DocumentReader.Options)
     {
@@ -54,7 +59,7 @@ internal static class JobArchive
         NewLine = "\n",
     };
 
-    public static byte[] Write(Job job, BriefStore briefs, PullStore pulling)
+    public static byte[] Write(Job job, BriefStore briefs, PullStore pulling, LogStore logs, PictureFiles pictures)
     {
         using var file = new MemoryStream();
         using (var zip = new ZipArchive(file, ZipArchiveMode.Create, leaveOpen: true, Encoding.UTF8))
@@ -75,6 +80,20 @@ internal static class JobArchive
             {
                 var page = JsonNode.Parse(briefs.Page(job.Id, issued.Number)!)!;
                 Add(zip, $"{Briefs}{issued.Number}.json", new ArchivedBrief(issued, page));
+            }
+
+            if (logs.Find(job.Id)?.Log is { } log)
+            {
+                Add(zip, Log, log);
+                foreach (var path in log.Pictures.Select(p => pictures.Find(p.Hash)).OfType<string>())
+                {
+                    using var stream = zip.CreateEntry(
+                            $"{Pictures}{Path.GetFileName(path)}",
+                            CompressionLevel.NoCompression
+                        )
+                        .Open();
+                    stream.Write(File.ReadAllBytes(path));
+                }
             }
 
             Add(zip, Day, pulling.Entries(job.Id));
@@ -101,7 +120,9 @@ internal static class JobArchive
         byte[] file,
         JobStore jobs,
         BriefStore briefs,
-        PullStore pulling
+        PullStore pulling,
+        LogDesk logs,
+        PictureFiles pictures
     )
     {
         var (files, problem) = Unpack(file);
@@ -131,7 +152,7 @@ internal static class JobArchive
         }
 
         var job = JobDocument.OfFile(plan);
-        var parts = new Parts([], [], [], [], []);
+        var parts = new Parts([], [], [], [], [], [], []);
         if (job.Problems() is { Count: > 0 } unfit)
         {
             return (null, unfit);
@@ -150,7 +171,26 @@ internal static class JobArchive
             );
         }
 
+        var log = parts.Log.SingleOrDefault();
+        if (log is not null && logs.ProblemsOf(log, job.Plan) is { Count: > 0 } untrue)
+        {
+            return (
+                null,
+                [.. untrue.Select(u => u with { Path = "file", Message = $"The log in this archive: {u.Message}" })]
+            );
+        }
+
+        foreach (var (picture, ending) in parts.Pictures)
+        {
+            pictures.Keep(picture, ending);
+        }
+
         var kept = jobs.Create(job.ToContent());
+        if (log is not null)
+        {
+            logs.Fill(kept, log);
+        }
+
         briefs.Fill(kept.Id, parts.Signatures, parts.Briefs, parts.Ticks);
         pulling.Fill(kept.Id, parts.Entries, parts.Traces);
         return (kept, []);
@@ -254,7 +294,9 @@ internal static class JobArchive
         List<(IssuedBrief Brief, string Page)> Briefs,
         List<PackingTick> Ticks,
         List<DayEntry> Entries,
-        List<(string LineId, IReadOnlyList<TracePoint> Points)> Traces
+        List<(string LineId, IReadOnlyList<TracePoint> Points)> Traces,
+        List<JobLog> Log,
+        List<(byte[] Bytes, string Ending)> Pictures
     )
     {
         /// <returns>False when a part cannot be read.</returns>
@@ -273,6 +315,28 @@ internal static class JobArchive
                 }
 
                 Entries.AddRange(ListOf<DayEntry>(files, Day));
+                if (files.TryGetValue(JobArchive.Log, out var said))
+                {
+                    Log.Add(JsonSerializer.Deserialize<JobLog>(said, DocumentReader.Options)!);
+                }
+
+                foreach (
+                    var (name, bytes) in files.Where(f =>
+                        f.Key.StartsWith(JobArchive.Pictures, StringComparison.Ordinal)
+                    )
+                )
+                {
+                    if (
+                        PictureRules.Look(bytes).Picture is not { } picture
+                        || Path.GetFileNameWithoutExtension(name) != Convert.ToHexStringLower(SHA256.HashData(bytes))
+                    )
+                    {
+                        return false;
+                    }
+
+                    Pictures.Add((bytes, picture.Ending));
+                }
+
                 foreach (
                     var (name, text) in files
                         .Where(f => f.Key.StartsWith(TraceFiles.Folder, StringComparison.Ordinal))

@@ -3,6 +3,7 @@ using Draklo.Core.Analyses;
 using Draklo.Core.Catalogue;
 using Draklo.Core.Gear;
 using Draklo.Core.Geometry;
+using Draklo.Core.Logs;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
 using Draklo.Core.Verdicts;
@@ -121,6 +122,69 @@ public sealed record NewJobDocument
         };
 }
 
+/// <summary>What a list of jobs is asked for; see <see cref="JobSearch"/>.</summary>
+public sealed record JobAsk(
+    string? Text = null,
+    string? Stage = null,
+    string? Species = null,
+    string? Place = null,
+    string? Crew = null,
+    string? From = null,
+    string? To = null,
+    string? Sort = null
+)
+{
+    private const string Open = "open";
+    private const int LongestText = 200;
+
+    private static readonly string[] Stages = [.. Enum.GetValues<JobStage>().Select(LogStore.NameOf)];
+
+    /// <summary>Everything that is not over yet.</summary>
+    private static readonly string[] OpenStages =
+    [
+        .. Stages.Except([LogStore.NameOf(JobStage.Done), LogStore.NameOf(JobStage.CalledOff)]),
+    ];
+
+    internal (JobSearch? Search, Problem? Problem) ToSearch()
+    {
+        string[] stages =
+            string.IsNullOrEmpty(Stage) ? []
+            : Stage == Open ? OpenStages
+            : Stage.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
+        if (stages.FirstOrDefault(s => !Stages.Contains(s)) is { } unknown)
+        {
+            return (
+                null,
+                new("stage", $"“{unknown}” is no stage: ask for open or some of {string.Join(", ", Stages)}.")
+            );
+        }
+
+        foreach (var (path, day) in new[] { ("from", From), ("to", To) })
+        {
+            if (!string.IsNullOrEmpty(day) && !DayText.TryRead(day, out _))
+            {
+                return (null, new(path, DayText.HowWritten));
+            }
+        }
+
+        var sort = JobSort.Day;
+        if (!string.IsNullOrEmpty(Sort) && !(Enum.TryParse(Sort, ignoreCase: true, out sort) && Enum.IsDefined(sort)))
+        {
+            return (null, new("sort", "Sort by day, latest, name, place, species or stage."));
+        }
+
+        return (Text?.Length > LongestText)
+            ? (null, new("text", $"Search for {LongestText} letters at most."))
+            : (
+                new(Text?.Trim() ?? "", stages, Species ?? "", Place ?? "", Crew ?? "", From ?? "", To ?? "", sort),
+                null
+            );
+    }
+}
+
+/// <summary>What jobs can be chosen by.</summary>
+public sealed record JobNames(IReadOnlyList<string> Species, IReadOnlyList<string> Places, IReadOnlyList<string> Crew);
+
 /// <summary>A job as kept.</summary>
 /// <param name="Revision">Counts saves; also the ETag, which a save must name in If-Match.</param>
 public sealed record JobAnswer(
@@ -165,6 +229,18 @@ public sealed record JobEntry(
     LayPoint? CentreOfMass
 )
 {
+    /// <summary>How far it has come.</summary>
+    public JobStage? Stage { get; init; }
+
+    /// <summary>The day of its log; left out before.</summary>
+    public string? LoggedOn { get; init; }
+
+    /// <summary>An id of the species catalogue; empty where the wood is of its own figures.</summary>
+    public string? Species { get; init; }
+
+    /// <summary>First names.</summary>
+    public string? Crew { get; init; }
+
     public static JobEntry Of(Job job, UnitSystem units, IReadOnlyDictionary<string, GearStanding> locker)
     {
         var outcome = PlanAnalysis.Of(job.Content.Plan, units, withWorkings: false, locker);

@@ -6,6 +6,7 @@ using Draklo.Core.Reading;
 using Draklo.Core.Units;
 using Draklo.Store;
 using Draklo.Web.Hosting;
+using Draklo.Web.Learning;
 
 namespace Draklo.Web.Jobs;
 
@@ -28,9 +29,20 @@ internal static partial class JobEndpoints
         jobs.MapGet("/", List)
             .WithName("listJobs")
             .WithSummary(
-                "Jobs with what their plans say, the soonest first: limit of them (100 unless said, 500 at most) from an offset; the header X-Total says how many there are."
+                "Jobs with what their plans say: those that text (in name, place, species or crew), stage (several with commas, or open), species, place, crew, from and to name, in the order of sort (day unless said; latest, name, place, species or stage); limit of them (100 unless said, 500 at most) from an offset; the header X-Total says how many there are."
             )
             .Produces<IReadOnlyList<JobEntry>>();
+        jobs.MapGet(
+                "/named",
+                (JobStore store) =>
+                {
+                    var (species, places, crew) = store.Named();
+                    return Results.Ok(new JobNames(species, places, crew));
+                }
+            )
+            .WithName("jobNames")
+            .WithSummary("Species, places and people that some job names.")
+            .Produces<JobNames>();
         jobs.MapPost("/", CreateAsync)
             .WithName("createJob")
             .WithSummary("Keeps a new job; without a plan, one of guesses to start from.")
@@ -85,6 +97,7 @@ internal static partial class JobEndpoints
         JobList list,
         JobStore store,
         HttpResponse response,
+        [AsParameters] JobAsk ask,
         string? units = null,
         int offset = 0,
         int limit = UsualPage
@@ -102,14 +115,25 @@ internal static partial class JobEndpoints
             ]);
         }
 
-        response.Headers[TotalHeader] = store.Count().ToString(System.Globalization.CultureInfo.InvariantCulture);
-        return Results.Bytes(list.Read(system, offset, limit), "application/json; charset=utf-8");
+        var (search, problem) = ask.ToSearch();
+        if (search is null)
+        {
+            return PlainProblems.Refused([problem!]);
+        }
+
+        response.Headers[TotalHeader] = store.Count(search).ToString(System.Globalization.CultureInfo.InvariantCulture);
+        return Results.Bytes(list.Read(system, search, offset, limit), "application/json; charset=utf-8");
     }
 
     private static IResult Read(JobStore store, HttpResponse response, string id) =>
         store.Find(id) is { } job ? WithTag(response, job, Results.Ok(JobAnswer.Of(job))) : Missing();
 
-    private static async Task<IResult> CreateAsync(JobStore store, TemplateStore templates, HttpContext http)
+    private static async Task<IResult> CreateAsync(
+        JobStore store,
+        TemplateStore templates,
+        LearningDesk learning,
+        HttpContext http
+    )
     {
         var (asked, refusal) = await http.Request.ReadAsync<NewJobDocument>();
         if (asked is null)
@@ -132,6 +156,11 @@ internal static partial class JobEndpoints
         }
 
         var document = asked.ToJob(like?.Content.Plan ?? template?.Plan);
+        if (asked.Plan is null)
+        {
+            document = document with { Plan = learning.ForNew(document.Plan) };
+        }
+
         var problems = document.Problems();
         return problems.Count > 0
             ? PlainProblems.Refused(problems)

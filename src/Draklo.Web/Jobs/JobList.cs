@@ -21,14 +21,14 @@ internal sealed class JobList(JobStore store, LockerStore locker)
 
     /// <param name="offset">How many to pass over.</param>
     /// <param name="limit">How many at most.</param>
-    public ReadOnlyMemory<byte> Read(UnitSystem units, int offset, int limit)
+    public ReadOnlyMemory<byte> Read(UnitSystem units, JobSearch search, int offset, int limit)
     {
         var standings = locker.Standings(units);
         var name = units.ToString();
         var fresh = new List<ListedJob>();
         var json = new ArrayBufferWriter<byte>(64 * 1024);
         json.Write("["u8);
-        foreach (var listed in store.Listed(name, MadeBy, offset, limit))
+        foreach (var listed in store.Listed(name, MadeBy, search, offset, limit))
         {
             var current =
                 listed.Entry is not null && listed.Gear == StampOf(IdsOf(listed.Gear), standings)
@@ -44,7 +44,11 @@ internal sealed class JobList(JobStore store, LockerStore locker)
                 json.Write(","u8);
             }
 
-            Encoding.UTF8.GetBytes(entry, json);
+            // What is remembered follows from plan and gear; how far the job has come follows from its log.
+            var now = JsonSerializer.Serialize(StageOf(listed), Answers.Options);
+            Encoding.UTF8.GetBytes(entry.AsSpan(0, entry.Length - 1), json);
+            json.Write(","u8);
+            Encoding.UTF8.GetBytes(now.AsSpan(1), json);
         }
 
         json.Write("]"u8);
@@ -87,6 +91,15 @@ internal sealed class JobList(JobStore store, LockerStore locker)
             return listed with { Entry = Text(JobEntry.Unreadable(listed)) };
         }
     }
+
+    private static object StageOf(ListedJob listed) =>
+        new
+        {
+            listed.Stage,
+            LoggedOn = listed.OnDay,
+            listed.Species,
+            listed.Crew,
+        };
 
     private static string Text(JobEntry entry) => JsonSerializer.Serialize(entry, Answers.Options);
 

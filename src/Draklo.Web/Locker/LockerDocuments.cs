@@ -30,7 +30,24 @@ public sealed record GearEntry(
 }
 
 /// <summary>The whole locker.</summary>
-public sealed record LockerAnswer(IReadOnlyList<GearEntry> Items, LockerRules Rules);
+/// <param name="Proposals">What the crew's rules would have done, the gravest first.</param>
+public sealed record LockerAnswer(
+    IReadOnlyList<GearEntry> Items,
+    LockerRules Rules,
+    IReadOnlyList<GearProposal> Proposals
+);
+
+/// <summary>A line of the register that an inspector reads.</summary>
+/// <param name="NextBy">By when it is due for another look, by the crew's rules; null for what is retired.</param>
+public sealed record RegisterEntry(
+    GearEntry Gear,
+    string? InspectedOn,
+    string? InspectedBy,
+    InspectionOutcome? Outcome,
+    string? NextBy,
+    int Uses,
+    double? PeakN
+);
 
 /// <summary>One piece with all that was written of it, the latest first.</summary>
 public sealed record GearDetail(

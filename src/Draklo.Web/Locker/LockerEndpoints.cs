@@ -93,6 +93,27 @@ internal static class LockerEndpoints
             .WithSummary("The list as CSV, UTF-8.")
             .Produces(200, contentType: "text/csv");
         locker
+            .MapGet(
+                "/register",
+                (LockerStore store, string? units = null) => Results.Ok(RegisterOf(store, UnitsOf(units)))
+            )
+            .WithName("gearRegister")
+            .WithSummary(
+                "The register for an inspector: every piece with its last look, its next one, its uses and its peak."
+            )
+            .Produces<IReadOnlyList<RegisterEntry>>();
+        locker
+            .MapGet("/register.csv", RegisterCsv)
+            .WithName("gearRegisterCsv")
+            .WithSummary("The register as CSV, UTF-8.")
+            .Produces<string>(200, "text/csv");
+        locker
+            .MapGet("/items/{id}/label.svg", Label)
+            .WithName("gearLabel")
+            .WithSummary("A square code that opens a piece's page, for its label.")
+            .Produces<string>(200, "image/svg+xml")
+            .ProducesProblem(404);
+        locker
             .MapPost("/csv/preview", PreviewAsync)
             .WithName("previewLocker")
             .WithSummary("Says row by row what a CSV file would do; changes nothing.")
@@ -118,8 +139,19 @@ internal static class LockerEndpoints
         }
 
         var rules = store.Rules();
+        var pieces = store.List();
         return new SizedAnswer<LockerAnswer>(
-            new([.. store.List().Select(k => GearEntry.Of(k, rules, store.Today, system))], rules)
+            new(
+                [.. pieces.Select(k => GearEntry.Of(k, rules, store.Today, system))],
+                rules,
+                [
+                    .. pieces
+                        .Select(k => GearProposals.Of(k.Item, k.Past, rules, store.Today, system))
+                        .OfType<GearProposal>()
+                        .OrderByDescending(p => p.Proposed)
+                        .ThenBy(p => p.Name, StringComparer.Ordinal),
+                ]
+            )
         );
     }
 
@@ -236,7 +268,12 @@ internal static class LockerEndpoints
             return refusal!;
         }
 
-        var problems = GearRules.Check(inspection, store.Today, UnitsOf(units));
+        if (store.Find(id) is not { } piece)
+        {
+            return Missing();
+        }
+
+        var problems = GearRules.Check(inspection, piece.Item, store.Today, UnitsOf(units));
         return problems.Count > 0 ? PlainProblems.Refused(problems)
             : store.Inspect(id, inspection) is { } kept ? Results.Ok(Detail(store, kept, units))
             : Missing();
@@ -264,6 +301,82 @@ internal static class LockerEndpoints
 
     private static IResult Export(LockerStore store) =>
         Results.File(GearCsv.Write(store.List().Select(k => k.Item)), "text/csv; charset=utf-8", "locker.csv");
+
+    private static List<RegisterEntry> RegisterOf(LockerStore store, UnitSystem units)
+    {
+        var rules = store.Rules();
+        var looks = store.LastLooks();
+        var uses = store.UseCounts();
+        return
+        [
+            .. store
+                .List()
+                .Select(k =>
+                {
+                    var look = looks.GetValueOrDefault(k.Item.Id);
+                    var since = GearRules.Day(look?.On ?? k.Item.InServiceOn ?? k.Item.MadeOn);
+                    return new RegisterEntry(
+                        GearEntry.Of(k, rules, store.Today, units),
+                        look?.On,
+                        look?.By,
+                        look?.Outcome,
+                        k.Item is { State: GearState.Retired } or { Kind: GearKind.ThrowKit or GearKind.Wedge }
+                            ? null
+                            : since?.AddMonths((int)rules.InspectionMonths).ToString("yyyy-MM-dd"),
+                        uses.GetValueOrDefault(k.Item.Id),
+                        k.Past.PeakN
+                    );
+                }),
+        ];
+    }
+
+    private static IResult RegisterCsv(LockerStore store) =>
+        PlainCsv.File(
+            "gear-register.csv",
+            [
+                "id",
+                "kind",
+                "name",
+                "marks",
+                "count",
+                "strength_n",
+                "made_on",
+                "in_service_on",
+                "state",
+                "inspected_on",
+                "inspected_by",
+                "outcome",
+                "next_by",
+                "uses",
+                "peak_n",
+                "flags",
+            ],
+            RegisterOf(store, UnitSystem.Metric)
+                .Select(r =>
+                    new object?[]
+                    {
+                        r.Gear.Item.Id,
+                        r.Gear.Item.Kind,
+                        r.Gear.Item.Name,
+                        r.Gear.Item.Marks,
+                        r.Gear.Item.Count,
+                        r.Gear.Strength.Newtons,
+                        r.Gear.Item.MadeOn,
+                        r.Gear.Item.InServiceOn,
+                        r.Gear.Item.State,
+                        r.InspectedOn,
+                        r.InspectedBy,
+                        r.Outcome,
+                        r.NextBy,
+                        r.Uses,
+                        r.PeakN,
+                        string.Join("; ", r.Gear.Flags.Select(f => f.Text)),
+                    }
+                )
+        );
+
+    private static IResult Label(LockerStore store, HttpRequest request, string id) =>
+        store.Find(id) is { } kept ? QrCode.Of(request, $"/locker/{kept.Item.Id}") : Missing();
 
     private static async Task<IResult> PreviewAsync(LockerStore store, HttpRequest request, string? units = null)
     {

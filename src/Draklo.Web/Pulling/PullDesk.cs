@@ -8,6 +8,7 @@ using Draklo.Core.Studies;
 using Draklo.Core.Units;
 using Draklo.Store;
 using Draklo.Web.Briefs;
+using Draklo.Web.Logs;
 using Draklo.Web.Outside;
 
 namespace Draklo.Web.Pulling;
@@ -18,6 +19,7 @@ internal sealed class PullDesk(
     LockerStore locker,
     PullStore store,
     BriefDesk briefs,
+    LogDesk logs,
     ILoadCell cell,
     TimeProvider clock
 )
@@ -60,7 +62,17 @@ internal sealed class PullDesk(
                 return problems.Count > 0 ? null : new(number, at, asked, tension, found.Brief.Revision);
             }
         );
-        return problems.Count > 0 ? (null, problems) : (AnswerOf(found, store.Entries(id), units), []);
+        if (problems.Count > 0)
+        {
+            return (null, problems);
+        }
+
+        if (asked is { Kind: EntryKind.Move, To: PullStep.Down })
+        {
+            logs.TreeIsDown(id, asked.By);
+        }
+
+        return (AnswerOf(found, store.Entries(id), units), []);
     }
 
     /// <summary>What the plan says with a change in it; put in the plan when that is asked.</summary>

@@ -1,6 +1,22 @@
 import { useBusy } from "../ui/busy";
 import { useSettings } from "../ui/settings";
 import type {
+  CardAnswered,
+  JobAsk,
+  JobLog,
+  JobNames,
+  Learning,
+  LogAnswer,
+  NearMissEntry,
+  OwnAnswer,
+  Picture,
+  PracticeCard,
+  PracticeRecord,
+  PracticeTopic,
+  RegisterEntry,
+  Trial,
+  TrialAnswer,
+  YearAnswer,
   ChangeAnswer,
   NewEntry,
   Pulling,
@@ -145,8 +161,12 @@ export interface JobContent {
 
 export const api = {
   catalogue: () => ask<Catalogue>("/api/catalogue"),
-  jobs: async (units: Units, offset: number, limit: number): Promise<JobPage> => {
-    const response = await answerTo(`/api/jobs?units=${units}&offset=${offset}&limit=${limit}`);
+  jobs: async (units: Units, offset: number, limit: number, asked: Partial<JobAsk> = {}): Promise<JobPage> => {
+    const terms = Object.entries(asked)
+      .filter(([, v]) => v !== "")
+      .map(([k, v]) => `&${k}=${encodeURIComponent(v)}`)
+      .join("");
+    const response = await answerTo(`/api/jobs?units=${units}&offset=${offset}&limit=${limit}${terms}`);
     return {
       jobs: (await response.json()) as JobEntry[],
       total: Number(response.headers.get("x-total")),
@@ -272,6 +292,35 @@ export const api = {
   changeOnTheDay: (id: string, change: TheChange, units: Units) =>
     ask<ChangeAnswer>(`/api/jobs/${id}/pulling/change?units=${units}`, send("POST", change)),
   trace: (id: string, spans: number) => ask<TraceView[]>(`/api/jobs/${id}/pulling/trace?spans=${spans}`),
+  jobNames: () => ask<JobNames>("/api/jobs/named"),
+  year: (year: number) => ask<YearAnswer>(`/api/years/${year}`),
+  log: (id: string) => ask<LogAnswer>(`/api/jobs/${id}/log`),
+  keepLog: (id: string, revision: number, log: JobLog, units: Units) =>
+    ask<LogAnswer>(`/api/jobs/${id}/log?units=${units}`, send("PUT", log, { "if-match": `"${revision}"` })),
+  nearMisses: () => ask<NearMissEntry[]>("/api/near-misses"),
+  keepPicture: (picture: Blob) =>
+    ask<Picture>("/api/pictures", { method: "POST", headers: { "content-type": picture.type }, body: picture }),
+  learning: (units: Units) => ask<Learning>(`/api/learning?units=${units}`),
+  useLearned: (id: string, used: boolean, by: string) =>
+    ask<unknown>(`/api/learning/${encodeURIComponent(id)}`, send("PUT", { used, by })),
+  ownFigures: (plan: Plan, units: Units, change?: { figureId: string; use: boolean }, signal?: AbortSignal) =>
+    ask<OwnAnswer>(`/api/learning/plan?units=${units}`, {
+      ...send("POST", { plan, ...change }),
+      ...(signal && { signal }),
+    }),
+  trials: (units: Units) => ask<TrialAnswer[]>(`/api/trials?units=${units}`),
+  keepTrial: (trial: Trial, units: Units) =>
+    ask<TrialAnswer>(`/api/trials/${trial.id}?units=${units}`, send("PUT", trial)),
+  dropTrial: (id: string) => ask<undefined>(`/api/trials/${id}`, send("DELETE")),
+  practiceCard: (topic: PracticeTopic, units: Units) =>
+    ask<PracticeCard>(`/api/practice/cards/${topic}?units=${units}`),
+  answerCard: (
+    answer: { person: string; topic: PracticeTopic; seed: number; value?: number; index?: number; order?: number[] },
+    units: Units,
+  ) => ask<CardAnswered>(`/api/practice/answers?units=${units}`, send("POST", answer)),
+  practiceRecord: (person: string) => ask<PracticeRecord>(`/api/practice/records/${encodeURIComponent(person)}`),
+  practiceRecords: () => ask<PracticeRecord[]>("/api/practice/records"),
+  register: (units: Units) => ask<RegisterEntry[]>(`/api/locker/register?units=${units}`),
   analyse: (plan: Plan, units: Units, workings: boolean) =>
     ask<Analysis>(`/api/analysis?units=${units}&workings=${String(workings)}`, {
       ...send("POST", plan),

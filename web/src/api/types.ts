@@ -96,4 +96,33 @@ export type Care = Complete<Schemas["CareAnswer"]>;
 export type Backup = Complete<Schemas["Backup"]>;
 export type DamagedRow = Complete<Schemas["DamagedRow"]>;
 export type HistoryEntry = Complete<Schemas["HistoryEntry"]>;
+export type JobStage = Schemas["JobStage"];
+export type LogAnswer = Complete<Schemas["LogAnswer"]>;
+export type LogStart = LogAnswer["start"];
+export type JobLog = Complete<Schemas["JobLog"]>;
+export type JobNames = Complete<Schemas["JobNames"]>;
+export type YearAnswer = Complete<Schemas["YearAnswer"]>;
+export type NearMissEntry = Complete<Schemas["NearMissEntry"]>;
+export type Picture = Complete<Schemas["PictureAnswer"]>;
+export type Learning = Complete<Schemas["LearningAnswer"]>;
+export type LearnedFigure = Learning["figures"][number];
+export type LoggedJob = Learning["jobs"][number];
+export type Trial = Complete<Schemas["Trial"]>;
+export type TrialAnswer = Complete<Schemas["TrialAnswer"]>;
+export type OwnChoice = Complete<Schemas["OwnChoice"]>;
+export type OwnAnswer = { plan: Plan; choices: OwnChoice[] };
+export type PracticeCard = Complete<Schemas["PracticeCard"]>;
+export type PracticeTopic = PracticeCard["topic"];
+export type CardAnswered = Complete<Schemas["CardAnswered"]>;
+export type PracticeRecord = CardAnswered["record"];
+export type RegisterEntry = Complete<Schemas["RegisterEntry"]>;
+/** What a list of jobs is asked for; empty for all. */
+export interface JobAsk {
+  text: string;
+  stage: string;
+  species: string;
+  place: string;
+  crew: string;
+  sort: string;
+}
 export type { Units } from "../units/units";

@@ -108,6 +108,20 @@ function OneRope({
           setMember(`${path}.constructionId`, id === "none" ? undefined : id);
         }}
       />
+      {rope.itemId !== undefined && (
+        <Choice
+          label="End in the tree"
+          value={rope.endInTree ?? "none"}
+          options={[
+            { value: "none", name: "not said" },
+            { value: "a", name: "end a" },
+            { value: "b", name: "end b" },
+          ]}
+          onChange={(end) => {
+            setMember(`${path}.endInTree`, end === "none" ? undefined : (end as "a" | "b"));
+          }}
+        />
+      )}
       <Wear path={`${path}.wear`} wet />
     </>
   );

@@ -35,7 +35,7 @@ const entry = (
   strength: GearEntry["strength"] = { newtons: 46000, source: "label", how: "" },
   ageYears?: number,
 ): GearEntry => ({
-  item: { id: "x", kind: "rope", name: "x", count: 1, state: "inService", ...item },
+  item: { id: "x", kind: "rope", name: "x", count: 1, flaws: [], state: "inService", ...item },
   revision: 1,
   strength,
   wears: true,

@@ -4,7 +4,10 @@ import { UnitChoice } from "./UnitChoice";
 
 const places = [
   ["/", "Jobs"],
+  ["/year", "Year"],
   ["/locker", "Locker"],
+  ["/learning", "Learning"],
+  ["/practice", "Practice"],
   ["/crew", "Crew"],
   ["/knots", "Knots and hitches"],
   ["/upkeep", "Upkeep"],

@@ -43,6 +43,7 @@ public static class PlanRules
 
             CheckGuesses(plan, problems);
             CheckAccepted(plan, problems);
+            OwnRules.Check(plan, problems);
         }
 
         return problems;

@@ -1,21 +1,23 @@
 import { FileButton } from "../../ui/FileButton";
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
-import { useInfiniteQuery, useMutation, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useInfiniteQuery, useMutation, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { api, sayWhy } from "../../api/client";
-import type { JobEntry } from "../../api/types";
+import type { JobAsk, JobEntry } from "../../api/types";
 import { SmallElevation } from "../../drawing/SmallElevation";
 import { sendLeftOver, wentAgain } from "../../state/autosave";
 import { dayOf, stateHatch, stateWords } from "../../state/words";
 import { Button } from "../../ui/controls";
 import { useSettings } from "../../ui/settings";
 import { TopBar } from "../../ui/TopBar";
+import { stageNames } from "../log/words";
+import { firstAsk, isNarrowed, JobFilters } from "./JobFilters";
 import { NewJob } from "./NewJob";
 import { CareNote } from "../care/CareNote";
 
 const largestFile = 1024 * 1024;
-const largestArchive = 16 * 1024 * 1024;
+const largestArchive = 96 * 1024 * 1024;
 
 const isArchive = (file: File): boolean => /\.zip$/i.test(file.name) || file.type.includes("zip");
 const page = 60;
@@ -28,9 +30,11 @@ export function JobListPage() {
   const [gone, setGone] = useState<JobEntry | null>(null);
   const [starting, setStarting] = useState(false);
   const [refused, setRefused] = useState<string | null>(null);
+  const [asked, setAsked] = useState<JobAsk>(firstAsk);
   const jobs = useInfiniteQuery({
-    queryKey: ["jobs", units],
-    queryFn: ({ pageParam }) => api.jobs(units, pageParam, page),
+    queryKey: ["jobs", units, asked],
+    queryFn: ({ pageParam }) => api.jobs(units, pageParam, page, asked),
+    placeholderData: keepPreviousData,
     initialPageParam: 0,
     getNextPageParam: (last, all) => (all.length * page < last.total ? all.length * page : undefined),
     gcTime: 0,
@@ -95,7 +99,7 @@ export function JobListPage() {
     setRefused(null);
     if (isArchive(chosen) ? chosen.size > largestArchive : chosen.size > largestFile)
       setRefused(
-        `“${chosen.name}” is larger than ${isArchive(chosen) ? "16 MB and cannot be a job’s archive" : "1 MB and cannot be a plan"}: choose the file itself.`,
+        `“${chosen.name}” is larger than ${isArchive(chosen) ? "96 MB and cannot be a job’s archive" : "1 MB and cannot be a plan"}: choose the file itself.`,
       );
     else take.mutate(chosen);
   }
@@ -129,7 +133,22 @@ export function JobListPage() {
           </p>
         )}
         {jobs.isPending && <p className="mt-3 text-pencil">Reading the jobs.</p>}
-        {listed?.length === 0 && (
+        <JobFilters asked={asked} total={total} onChange={setAsked} />
+        {listed?.length === 0 && isNarrowed(asked) && (
+          <p className="mt-4 border-l-4 border-ink pl-3 leading-relaxed">
+            No job is like that.{" "}
+            <button
+              type="button"
+              className="underline"
+              onClick={() => {
+                setAsked({ ...firstAsk, stage: "" });
+              }}
+            >
+              Show all of them
+            </button>
+          </p>
+        )}
+        {listed?.length === 0 && !isNarrowed(asked) && (
           <div className="mt-6 max-w-[560px] border border-ink bg-sheet p-5 leading-relaxed">
             <p className="font-tight text-lg font-semibold">No job yet</p>
             <p className="mt-1">
@@ -163,7 +182,11 @@ export function JobListPage() {
                     {job.name}
                   </Link>
                 </h2>
-                <p className="text-[13px] text-pencil">{job.place || "no place"}</p>
+                <p className="text-[13px] text-pencil">
+                  {job.place || "no place"}
+                  {job.stage !== undefined && <span data-stage={job.stage}> · {stageNames[job.stage]}</span>}
+                  {job.crew !== undefined && job.crew !== "" && ` · ${job.crew}`}
+                </p>
                 <p className="mt-1.5 text-sm leading-snug">{job.headline}</p>
               </div>
               <div className="flex w-[104px] shrink-0 items-center gap-2 max-md:w-auto">
@@ -171,7 +194,7 @@ export function JobListPage() {
                 <span className="font-tight text-[15px] font-semibold">{stateWords[job.state]}</span>
               </div>
               <p className="w-[132px] shrink-0 max-md:w-auto max-md:flex-1 font-tight text-[15px]">
-                {dayOf(job.plannedOn)}
+                {dayOf(job.loggedOn ?? job.plannedOn)}
               </p>
               <Menu>
                 <MenuButton
@@ -195,6 +218,11 @@ export function JobListPage() {
                     >
                       Duplicate
                     </button>
+                  </MenuItem>
+                  <MenuItem>
+                    <Link to={`/jobs/${job.id}/log`} className="block px-4 py-2 text-sm data-focus:bg-tint">
+                      Look back
+                    </Link>
                   </MenuItem>
                   <MenuItem>
                     <a href={`/api/jobs/${job.id}/plan.json`} className="block px-4 py-2 text-sm data-focus:bg-tint">

@@ -33,7 +33,7 @@ export function GearForm({ entry, onClose, onKept }: GearFormProps) {
   const units = useSettings((s) => s.units);
   const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
   const [draft, setDraft] = useState<GearItem>(
-    entry?.item ?? { id: "", kind: "rope", name: "", count: 1, state: "inService" },
+    entry?.item ?? { id: "", kind: "rope", name: "", count: 1, flaws: [], state: "inService" },
   );
   const { errors, busy, keep } = useKeeping(
     () => (entry ? api.saveGear(draft, entry.revision, units) : api.createGear(draft, units)),

@@ -8,6 +8,7 @@ import { useSettings } from "../../ui/settings";
 import { written } from "../../units/units";
 import { GearForm } from "./GearForm";
 import { InspectForm } from "./InspectForm";
+import { LifeLine } from "./LifeLine";
 import { UseForm } from "./UseForm";
 import { findingNames, kindNames, outcomeNames, stateNames } from "./words";
 
@@ -139,6 +140,17 @@ export function GearPanel({ id, onGone }: { id: string; onGone: () => void }) {
           Delete
         </Button>
       </div>
+      <LifeLine detail={gear.data} />
+      {item.flaws.length > 0 && (
+        <>
+          <h3 className="mt-4 border-t border-ink pt-1.5 font-tight text-sm font-semibold">Flawed spots</h3>
+          {item.flaws.map((f, i) => (
+            <p key={i} data-flaw className="border-b border-rule py-1 text-sm">
+              {written(f.atM, "length", units)} from end a: {f.what}
+            </p>
+          ))}
+        </>
+      )}
       <History inspections={inspections} uses={uses} />
       {form === "change" && (
         <GearForm
@@ -187,6 +199,13 @@ function History({ inspections, uses }: Pick<GearDetail, "inspections" | "uses">
             {[
               inspection.findings.map((f) => findingNames[f]).join(", ") || "nothing found",
               inspection.where,
+              inspection.atM === undefined ? undefined : `at ${written(inspection.atM, "length", units)} from end a`,
+              inspection.cutFromAM === undefined
+                ? undefined
+                : `${written(inspection.cutFromAM, "length", units)} cut off end a`,
+              inspection.cutFromBM === undefined
+                ? undefined
+                : `${written(inspection.cutFromBM, "length", units)} cut off end b`,
               inspection.keeps === undefined ? undefined : `worn to ${Math.round(inspection.keeps * 100)} %`,
               inspection.note,
             ]
@@ -207,6 +226,7 @@ function History({ inspections, uses }: Pick<GearDetail, "inspections" | "uses">
               use.peakN === undefined ? "peak not read" : `peak ${written(use.peakN, "force", units)}`,
               use.minutes === undefined ? undefined : `${use.minutes} min loaded`,
               use.knots.length > 0 ? use.knots.map((k) => k.replaceAll("-", " ")).join(", ") : undefined,
+              use.shock ? "jerked" : undefined,
               use.jams > 0 ? `${use.jams} ${use.jams === 1 ? "jam" : "jams"}` : undefined,
               use.note,
             ]

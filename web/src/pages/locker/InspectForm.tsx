@@ -42,6 +42,18 @@ export function InspectForm({
   const units = useSettings((s) => s.units);
   const { errors, busy, keep } = useKeeping(() => api.inspect(entry.item.id, { ...draft, outcome }, units), onKept);
   const findings = entry.wears ? onTextile : onMetal;
+  const along = (member: "atM" | "cutFromAM" | "cutFromBM", label: string) => (
+    <NumberField
+      label={label}
+      value={draft[member]}
+      quantity="length"
+      unknown="none"
+      onChange={(v) => {
+        setDraft((d) => changed(d, { [member]: v }));
+      }}
+      problem={errors[member]}
+    />
+  );
   return (
     <Modal title={`Inspect ${entry.item.name}`} onClose={onClose}>
       <TextField
@@ -78,6 +90,13 @@ export function InspectForm({
         }}
         problem={errors["where"]}
       />
+      {["rope", "cord"].includes(entry.item.kind) && entry.item.lengthM !== undefined && (
+        <>
+          {along("atM", "Flawed at, from end a")}
+          {along("cutFromAM", "Cut off end a")}
+          {along("cutFromBM", "Cut off end b")}
+        </>
+      )}
       <Choice
         label="What follows"
         value={outcome}

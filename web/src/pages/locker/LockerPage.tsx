@@ -1,7 +1,7 @@
 import { FileButton } from "../../ui/FileButton";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useEffect, useMemo, useState } from "react";
-import { useNavigate, useParams } from "react-router";
+import { Link, useNavigate, useParams } from "react-router";
 import { api, sayWhy } from "../../api/client";
 import { useKit } from "../../state/useKit";
 import { dayOf } from "../../state/words";
@@ -16,6 +16,7 @@ import { GearForm } from "./GearForm";
 import { GearList } from "./GearList";
 import { GearPanel } from "./GearPanel";
 import { ListImport } from "./ListImport";
+import { Proposals } from "./Proposals";
 import { RulesForm } from "./RulesForm";
 import { filtered, kindNames, type StateFilter } from "./words";
 
@@ -98,6 +99,7 @@ export function LockerPage() {
         </Button>
       </TopBar>
       <CareNote />
+      {locker.data && <Proposals proposals={locker.data.proposals} />}
       <div className="flex min-h-0 flex-1 max-md:flex-col max-md:overflow-auto">
         <main className="flex min-w-0 flex-1 flex-col px-6 pt-4 max-md:min-h-[480px]">
           <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2 pb-3">
@@ -138,6 +140,12 @@ export function LockerPage() {
                 }}
               />
             </div>
+            <Link to="/register" className="font-tight text-sm underline">
+              Register
+            </Link>
+            <Link to="/labels" className="font-tight text-sm underline">
+              Labels
+            </Link>
             <p role="status" className="ml-auto font-tight text-sm text-pencil">
               {locker.data ? `${shown.length} of ${items.length} pieces` : ""}
             </p>

@@ -29,6 +29,25 @@ export function RulesForm({ rules, onClose, onKept }: { rules: LockerRules; onCl
         problem={errors["overloadShare"]}
       />
       <NumberField
+        label="A peak above this share proposes to retire it"
+        value={draft.retireShare}
+        quantity="percent"
+        step={5}
+        onChange={(v) => {
+          if (v !== undefined) setDraft({ ...draft, retireShare: v });
+        }}
+        problem={errors["retireShare"]}
+      />
+      <NumberField
+        label="Days of work between inspections"
+        value={draft.inspectionUses}
+        quantity="count"
+        onChange={(v) => {
+          if (v !== undefined) setDraft({ ...draft, inspectionUses: v });
+        }}
+        problem={errors["inspectionUses"]}
+      />
+      <NumberField
         label="Rope, cord, sling, strap: years old"
         value={draft.textileYears}
         quantity="count"

@@ -24,7 +24,7 @@ export function UseForm({
   onKept: (detail: GearDetail) => void;
 }) {
   const units = useSettings((s) => s.units);
-  const [draft, setDraft] = useState<GearUse>({ on: today(), job: "", knots: [], jams: 0 });
+  const [draft, setDraft] = useState<GearUse>({ on: today(), job: "", knots: [], jams: 0, shock: false });
   const jobs = useQuery({ queryKey: ["latest-jobs", units], queryFn: () => api.jobs(units, 0, 200) });
   const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
   const { errors, busy, keep } = useKeeping(() => api.logUse(entry.item.id, draft, units), onKept);

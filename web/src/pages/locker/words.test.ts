@@ -3,7 +3,7 @@ import type { GearEntry } from "../../api/types";
 import { filtered, inSight } from "./words";
 
 const piece = (id: string, part: Partial<GearEntry["item"]> = {}, flags: GearEntry["flags"] = []): GearEntry => ({
-  item: { id, kind: "rope", name: id, count: 1, state: "inService", ...part },
+  item: { id, kind: "rope", name: id, count: 1, flaws: [], state: "inService", ...part },
   revision: 1,
   strength: { source: "label", how: "", newtons: 1 },
   wears: true,

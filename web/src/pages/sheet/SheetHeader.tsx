@@ -29,6 +29,7 @@ export function SheetHeader() {
       <div className="flex gap-1 max-md:hidden">
         <PageLink to="brief" name="Brief" />
         <PageLink to="day" name="Day" />
+        <PageLink to="log" name="Log" />
       </div>
       <div className="max-md:hidden">
         <UnitChoice />
@@ -52,8 +53,8 @@ export function SheetHeader() {
   );
 }
 
-/** To a page of this job: the one for everybody on site, or the day by the tree. */
-function PageLink({ to, name }: { to: "brief" | "day"; name: string }) {
+/** To a page of this job: the one for everybody on site, the day by the tree, or looking back. */
+function PageLink({ to, name }: { to: "brief" | "day" | "log"; name: string }) {
   const id = useSheet((s) => s.jobId);
   return (
     <RouterLink

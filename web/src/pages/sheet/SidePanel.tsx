@@ -1,5 +1,6 @@
 import { Suspense } from "react";
 import type { Catalogue } from "../../api/types";
+import { OwnFigures } from "../../stations/OwnFigures";
 import { stationAt } from "../../stations/registry";
 import { useFeed } from "../../state/feed";
 import { useView } from "../../state/view";
@@ -27,6 +28,7 @@ export function SidePanel({ catalogue }: { catalogue: Catalogue }) {
             <Suspense fallback={<p className="text-pencil">Opening.</p>}>
               <station.Component catalogue={catalogue} />
             </Suspense>
+            <OwnFigures of={(path) => station.members.test(path)} />
             <Words ids={station.terms} glossary={catalogue.glossary} />
           </>
         )}

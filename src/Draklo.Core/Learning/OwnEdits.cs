@@ -1,0 +1,245 @@
+using Draklo.Core.Plans;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Learning;
+
+/// <summary>A figure of the crew's own that fits a plan, beside what stands there.</summary>
+/// <param name="Path">The member that holds it.</param>
+/// <param name="Now">What stands there now, in words.</param>
+/// <param name="Ours">What would stand there, in words, with how many it rests on.</param>
+/// <param name="Table">What stands where a crew has none, in words.</param>
+/// <param name="InUse">Whether the crew's own figure stands there.</param>
+public sealed record OwnChoice(
+    string FigureId,
+    string Name,
+    string Path,
+    string Now,
+    string Ours,
+    string Table,
+    int Count,
+    bool InUse,
+    bool MayUse,
+    string Why
+);
+
+/// <summary>Puts a crew's own figures in a plan, and takes them out.</summary>
+public static class OwnEdits
+{
+    /// <summary>Figures that have a place in a plan, in its order.</summary>
+    public static IReadOnlyList<OwnChoice> Of(Plan plan, IReadOnlyList<LearnedFigure> figures, UnitSystem units) =>
+        [.. Fitting(plan, figures).SelectMany(f => Places(plan, f).Select(p => p.Choice(plan, f, units)))];
+
+    /// <summary>A plan with a figure at all its places; the plan itself where it may not stand there.</summary>
+    public static Plan With(Plan plan, LearnedFigure figure) =>
+        figure.MayUse ? Places(plan, figure).Aggregate(plan, (p, place) => place.Take(p, figure)) : plan;
+
+    /// <summary>A plan with the table's figure in its place again.</summary>
+    public static Plan Without(Plan plan, LearnedFigure figure) =>
+        Places(plan, figure).Aggregate(plan, (p, place) => place.Drop(p));
+
+    /// <summary>A new plan with every figure that the crew wants in new plans.</summary>
+    public static Plan WithUsed(Plan plan, IReadOnlyList<LearnedFigure> figures) =>
+        Fitting(plan, [.. figures.Where(f => f is { Used: true, MayUse: true })]).Aggregate(plan, With);
+
+    /// <summary>Those of the plan's species, gear and ways; of the crew that leads it before those of everybody.</summary>
+    private static IEnumerable<LearnedFigure> Fitting(Plan plan, IReadOnlyList<LearnedFigure> figures)
+    {
+        var lead = plan.Crew.FirstOrDefault(c => c.Role == JobRole.Lead)?.Name.Trim() ?? "";
+        return figures
+            .Where(f => f.Crew.Length == 0 || f.Crew == lead)
+            .GroupBy(f => (f.Kind, f.Subject))
+            .Select(g => g.OrderByDescending(f => f.MayUse).ThenByDescending(f => f.Crew.Length > 0).First());
+    }
+
+    private static IEnumerable<Place> Places(Plan plan, LearnedFigure figure)
+    {
+        switch (figure.Kind)
+        {
+            case LearnedKind.Pull when plan.Tree.SpeciesId == figure.Subject:
+                yield return new(
+                    "tree.pullFactor",
+                    p => p.Tree.PullFactor,
+                    (p, v) => p with { Tree = p.Tree with { PullFactor = v?.Nominal } }
+                );
+                break;
+            case LearnedKind.Aim:
+                yield return new(
+                    "site.aimErrorDeg",
+                    p => p.Site.AimErrorDeg,
+                    (p, v) =>
+                        p with
+                        {
+                            Site = p.Site with { AimErrorDeg = v?.Nominal ?? new SiteMembers().AimErrorDeg },
+                        }
+                );
+                break;
+            case LearnedKind.Hold when plan.Tree.SpeciesId == figure.Subject:
+                yield return new(
+                    "cut.holds.nominalDeg",
+                    p => p.Cut.Holds?.NominalDeg,
+                    (p, v) => p with { Cut = p.Cut with { Holds = HoldsOf(v) } }
+                );
+                break;
+            default:
+                for (var i = 0; i < plan.Lines.Count; i++)
+                {
+                    foreach (var place in OnLine(plan.Lines[i], i, figure))
+                    {
+                        yield return place;
+                    }
+                }
+
+                break;
+        }
+    }
+
+    private static IEnumerable<Place> OnLine(LineMembers line, int i, LearnedFigure figure)
+    {
+        switch (figure.Kind)
+        {
+            case LearnedKind.Turn:
+                if (line.Tackle.ContactId == figure.Subject)
+                {
+                    yield return new(
+                        $"lines[{i}].tackle.passes.nominal",
+                        p => p.Lines[i].Tackle.Passes?.Nominal,
+                        (p, v) => p.WithTackle(i, t => t with { Passes = PassesOf(v) })
+                    );
+                }
+
+                for (var r = 0; r < line.Redirects.Count; r++)
+                {
+                    var at = r;
+                    if (line.Redirects[r].ContactId == figure.Subject)
+                    {
+                        yield return new(
+                            $"lines[{i}].redirects[{r}].passes.nominal",
+                            p => p.Lines[i].Redirects[at].Passes?.Nominal,
+                            (p, v) => p.WithRedirect(i, at, turn => turn with { Passes = PassesOf(v) })
+                        );
+                    }
+                }
+
+                break;
+            case LearnedKind.Drum when line.Limiter is not null:
+                yield return new(
+                    $"lines[{i}].limiter.friction",
+                    p => p.Lines[i].Limiter?.Friction,
+                    (p, v) => p.WithLine(i, l => l with { Limiter = DrumOf(l.Limiter!, v) })
+                );
+                break;
+            case LearnedKind.Grip when line.Tackle.Grip?.GripId == figure.Subject:
+                yield return new(
+                    $"lines[{i}].tackle.grip.slipN",
+                    p => p.Lines[i].Tackle.Grip?.SlipN,
+                    (p, v) => p.WithTackle(i, t => t with { Grip = t.Grip! with { SlipN = v?.Nominal } })
+                );
+                break;
+            case LearnedKind.Haul when figure.Subject.Length == 0 && line.Puller.Kind == PullerKind.People:
+                yield return new(
+                    $"lines[{i}].puller.effortEachN",
+                    p => p.Lines[i].Puller.EffortEachN,
+                    (p, v) =>
+                        p.WithPuller(
+                            i,
+                            puller =>
+                                puller with
+                                {
+                                    EffortEachN = Math.Clamp(v?.Nominal ?? new PullerMembers().EffortEachN, 50, 600),
+                                }
+                        )
+                );
+                break;
+            case LearnedKind.Throw when line.Setting is { } setting && IdOf(setting.Way) == figure.Subject:
+                yield return new(
+                    $"lines[{i}].setting.bestM",
+                    p => p.Lines[i].Setting?.BestM,
+                    (p, v) => p.WithLine(i, l => l with { Setting = l.Setting! with { BestM = v?.Nominal } })
+                );
+                break;
+        }
+    }
+
+    private static string IdOf(SettingWay way) => char.ToLowerInvariant($"{way}"[0]) + $"{way}"[1..];
+
+    private static OwnHoldMembers? HoldsOf(Spread? v) =>
+        v is { } s
+            ? new()
+            {
+                LowDeg = s.Low,
+                NominalDeg = s.Nominal,
+                HighDeg = s.High,
+            }
+            : null;
+
+    private static OwnPassMembers? PassesOf(Spread? v) =>
+        v is { } s
+            ? new()
+            {
+                Low = s.Low,
+                Nominal = s.Nominal,
+                High = s.High,
+            }
+            : null;
+
+    private static LimiterMembers DrumOf(LimiterMembers drum, Spread? v)
+    {
+        var usual = new LimiterMembers();
+        return drum with
+        {
+            FrictionLow = v?.Low ?? usual.FrictionLow,
+            Friction = v?.Nominal ?? usual.Friction,
+            FrictionHigh = v?.High ?? usual.FrictionHigh,
+        };
+    }
+
+    /// <summary>A place in a plan where a figure may stand.</summary>
+    private sealed record Place(string Path, Func<Plan, double?> Now, Func<Plan, Spread?, Plan> Put)
+    {
+        public Plan Take(Plan plan, LearnedFigure figure) =>
+            Put(Drop(plan), figure.Value) with
+            {
+                Ours =
+                [
+                    .. plan.Ours.Where(o => o.Path != Path),
+                    new()
+                    {
+                        Path = Path,
+                        Name = figure.Name,
+                        Count = figure.Count,
+                        Of = figure.Of,
+                        Table = figure.Table.Nominal,
+                    },
+                ],
+                Provenance = new Dictionary<string, Provenance>(plan.Provenance, StringComparer.Ordinal)
+                {
+                    [Path] = Provenance.Crew,
+                },
+            };
+
+        public Plan Drop(Plan plan)
+        {
+            var provenance = new Dictionary<string, Provenance>(plan.Provenance, StringComparer.Ordinal);
+            provenance.Remove(Path);
+            return Put(plan, null) with { Ours = [.. plan.Ours.Where(o => o.Path != Path)], Provenance = provenance };
+        }
+
+        public OwnChoice Choice(Plan plan, LearnedFigure figure, UnitSystem units)
+        {
+            var inUse = plan.Provenance.GetValueOrDefault(Path) == Provenance.Crew;
+            var now = Now(plan) ?? figure.Table.Nominal;
+            return new(
+                figure.Id,
+                figure.Name,
+                Path,
+                LearnedWords.Say(now, figure.Unit, units),
+                $"{LearnedWords.Say(figure.Value.Nominal, figure.Unit, units)}, from {figure.Count} {figure.Of}",
+                LearnedWords.Say(figure.Table.Nominal, figure.Unit, units),
+                figure.Count,
+                inUse,
+                figure.MayUse,
+                figure.Why
+            );
+        }
+    }
+}

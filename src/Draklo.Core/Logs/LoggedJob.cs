@@ -1,0 +1,106 @@
+using Draklo.Core.Analyses;
+using Draklo.Core.Catalogue;
+using Draklo.Core.Geometry;
+using Draklo.Core.Plans;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Logs;
+
+/// <summary>What is learned from one job: what was predicted beside what came. Worked out when the log is kept.</summary>
+/// <param name="Crew">Whoever led it; empty where the plan names nobody.</param>
+/// <param name="Wood">Brittle, fair or strong, as the plan had it.</param>
+/// <param name="HeldDeg">Lean at which the hinge let go; null where it held, tore or nobody looked.</param>
+/// <param name="NotchDeg">How far the notch opened.</param>
+/// <param name="HoldDeg">What was expected of the hinge.</param>
+public sealed record LoggedJob(
+    string JobId,
+    string Name,
+    string On,
+    string SpeciesId,
+    string Crew,
+    HingeClass Wood,
+    JobStage Stage,
+    LandingLog? Landing,
+    double? AimErrorDeg,
+    HingeEnd? HingeEnded,
+    double? HeldDeg,
+    double NotchDeg,
+    Spread? HoldDeg,
+    IReadOnlyList<LoggedLine> Lines,
+    double Minutes,
+    double PersonMinutes
+)
+{
+    /// <param name="analysis">Of the plan; null where it cannot be computed.</param>
+    public static LoggedJob Of(JobLog log, string jobId, string name, Plan plan, Analysis? analysis)
+    {
+        var lead = plan.Crew.FirstOrDefault(c => c.Role == JobRole.Lead) ?? (plan.Crew.Count > 0 ? plan.Crew[0] : null);
+        return new(
+            jobId,
+            name,
+            log.On,
+            plan.Tree.SpeciesId ?? "",
+            lead?.Name.Trim() ?? "",
+            WoodOf(plan),
+            log.Stage,
+            log.Landing,
+            log.Landing is { } landing ? Angle.Degrees(Math.Atan2(landing.RightM, landing.OutM)) : null,
+            log.Hinge?.End,
+            log.Hinge is { End: HingeEnd.LetGo } hinge ? hinge.AtDeg : null,
+            plan.Cut.Notch.OpeningDeg,
+            analysis?.Hinge.HoldSpreadDeg,
+            [.. log.Lines.Select(l => LineOf(l, plan, analysis)).OfType<LoggedLine>()],
+            log.Minutes.Sum(m => m.Minutes),
+            log.Minutes.Sum(m => m.Minutes * m.People)
+        );
+    }
+
+    private static HingeClass WoodOf(Plan plan) =>
+        plan.Tree.Condition.Dead ? HingeClass.Brittle
+        : plan.Tree.Wood is not null || Reference.Species.ContainsKey(plan.Tree.SpeciesId ?? "")
+            ? Trees.Wood.Of(plan.Tree).HingeClass
+        : HingeClass.Fair;
+
+    private static LoggedLine? LineOf(LineLog said, Plan plan, Analysis? analysis)
+    {
+        var at = 0;
+        while (at < plan.Lines.Count && plan.Lines[at].Id != said.LineId)
+        {
+            at++;
+        }
+
+        if (at == plan.Lines.Count)
+        {
+            return null;
+        }
+
+        var line = plan.Lines[at];
+        return new(
+            said.LineId,
+            analysis is null ? null : line.Share * analysis.Pull.NeededTensionN,
+            analysis?.Pull.Lines[at].TensionN,
+            said.WentN,
+            said.PeakN,
+            said.FromTrace,
+            line.Puller.Kind == PullerKind.People ? said.People : null,
+            analysis?.Pull.Lines[at] is { Tackle.HandForceN: > 0 } result
+                ? result.TensionN / result.Tackle.HandForceN
+                : null
+        );
+    }
+}
+
+/// <summary>A line of a logged job. Tensions at the tree, N; null where nobody knows.</summary>
+/// <param name="NeededN">As predicted without reserve.</param>
+/// <param name="Advantage">Tension at the tree over the pull of the hands.</param>
+/// <param name="People">On the rope at the peak; null for a machine.</param>
+public sealed record LoggedLine(
+    string LineId,
+    double? NeededN,
+    double? PlannedN,
+    double? WentN,
+    double? PeakN,
+    bool FromTrace,
+    int? People,
+    double? Advantage
+);

@@ -1,0 +1,575 @@
+using Draklo.Core.Analyses;
+using Draklo.Core.Days;
+using Draklo.Core.Falls;
+using Draklo.Core.Gear;
+using Draklo.Core.Geometry;
+using Draklo.Core.Learning;
+using Draklo.Core.Logs;
+using Draklo.Core.Plans;
+using Draklo.Core.Practice;
+using Draklo.Core.Pulling;
+using Draklo.Core.Units;
+using Draklo.Store;
+
+namespace Draklo.Web.Demo;
+
+/// <summary>
+/// The made-up year behind the demo: sixteen jobs and one finished with readings, landing, pictures and a rope retired
+/// after it; trials, and answers at the practice bench.
+/// </summary>
+internal sealed class DemoYear(Database fresh, string folder, TimeProvider clock)
+{
+    private const string Finished = "Willow at the ferry landing";
+    private const string RetiredRope = "ferry-60";
+
+    private readonly JobStore jobs = new(fresh, clock);
+    private readonly LockerStore locker = new(fresh, clock);
+    private readonly DateOnly today = DateOnly.FromDateTime(clock.GetLocalNow().Date);
+
+    /// <param name="Size">Over the tree that the plan was drawn for.</param>
+    /// <param name="Ratio">Tension read over tension needed.</param>
+    /// <param name="OffDeg">How far to the right of the lay the top came down.</param>
+    private sealed record Past(
+        string Name,
+        string Place,
+        string SpeciesId,
+        double Size,
+        bool LedByWenna,
+        int DaysAgo,
+        double Ratio,
+        double OffDeg,
+        double HoldShare,
+        JobStage Stage = JobStage.Done
+    );
+
+    private static readonly Past[] Year =
+    [
+        new("Lime in the chapel row", "Osmere chapel", "lime", 0.9, false, 341, 0.95, 1.6, 0.95),
+        new("Birch on Hallow Rigg", "Hallow Rigg", "birch-silver", 0.8, true, 322, 1.09, -2.2, 0.8),
+        new("Spruce by the lower sluice", "Sedge Mill", "spruce-norway", 1.05, false, 301, 1.01, 0.7, 0.9),
+        new("Ash over the allotment path", "Corran", "ash-european", 0.95, false, 287, 0.88, 3.1, 1.0),
+        new("Alder in the reed bay", "Ternholt shore", "alder-black", 0.75, true, 262, 1.06, -3.8, 1.05),
+        new("Lime by the ice house", "Ternholt shore", "lime", 1.05, false, 240, 0.90, -1.1, 1.0),
+        new("Lime at the weir", "Sedge Mill", "lime", 1.0, true, 219, 0.97, 2.4, 1.05),
+        new("Birch behind the smithy", "Corran", "birch-silver", 0.85, true, 198, 1.12, 1.3, 0.85),
+        new("Spruce on the toll road", "Hallow Rigg", "spruce-norway", 1.1, false, 171, 0.94, -1.9, 1.0),
+        new(
+            "Sycamore at the boat slip",
+            "Ternholt shore",
+            "maple-sycamore",
+            1.0,
+            false,
+            149,
+            1.03,
+            0.4,
+            0.95,
+            JobStage.CalledOff
+        ),
+        new("Lime at the school gate", "Corran", "lime", 0.95, true, 126, 0.97, 2.7, 0.9),
+        new("Ash under the quarry edge", "Hallow Rigg", "ash-european", 0.9, false, 104, 0.91, -0.8, 1.1),
+        new("Alder on the islet", "Ternholt shore", "alder-black", 0.8, true, 83, 1.10, -4.4, 0.9),
+        new("Lime in the walled garden", "Osmere chapel", "lime", 1.0, false, 62, 0.92, 1.2, 1.0),
+        new("Birch by the pump house", "Sedge Mill", "birch-silver", 0.8, true, 41, 1.05, -2.9, 0.95),
+        new("Ash at the ford", "Sedge Mill", "ash-european", 1.0, false, 27, 0.94, 1.8, 1.0, JobStage.Cleared),
+    ];
+
+    private static readonly Dictionary<string, (double Latitude, double Longitude)> Places = new(StringComparer.Ordinal)
+    {
+        ["Ternholt shore"] = (54.012, -3.021),
+        ["Osmere chapel"] = (54.004, -2.987),
+        ["Sedge Mill"] = (53.991, -3.006),
+        ["Hallow Rigg"] = (54.021, -2.962),
+        ["Corran"] = (53.983, -2.974),
+    };
+
+    public void Add()
+    {
+        var model = jobs.List().First(j => j.Content.Plan.Tree.SpeciesId == "lime").Content.Plan;
+        var logs = new LogStore(fresh, locker, clock);
+        // Each makes its job first: the logs are written in a change of their own.
+        logs.Fill(Year.Select((past, i) => OfPast(past, i, model)).ToList());
+        AddFinished(model, logs);
+        AddTrials();
+        AddAnswers();
+    }
+
+    private (string, JobLog, LoggedJob, IReadOnlyList<GearBooked>) OfPast(Past past, int at, Plan model)
+    {
+        var on = Day(past.DaysAgo);
+        var plan = Resized(model, past);
+        var job = jobs.Create(new(past.Name, past.Place, on, plan with { Name = past.Name }));
+        var analysis = AnalysisOf(plan, past.Name);
+        var log = LogOf(past, at, on, plan, analysis);
+        return (
+            job.Id,
+            log,
+            LoggedJob.Of(log, job.Id, past.Name, plan, analysis),
+            GearBooking.Of(log, job.Id, past.Name, plan, analysis)
+        );
+    }
+
+    private static JobLog LogOf(Past past, int at, string on, Plan plan, Core.Analyses.Analysis analysis)
+    {
+        var by = past.LedByWenna ? "Wenna" : "Mette";
+        if (past.Stage == JobStage.CalledOff)
+        {
+            return new()
+            {
+                Stage = past.Stage,
+                On = on,
+                By = by,
+                Because = "Gusts past what the plan stands, from ten o'clock on. The owner agreed to another day.",
+            };
+        }
+
+        var went = Math.Round(analysis.Pull.NeededTensionN * past.Ratio / 10) * 10;
+        var landed = Math.Round(
+            Fall.Of(plan, new(), UnitSystem.Metric).Fall!.Tip.ForwardM * (0.98 + (0.01 * (at % 4))),
+            1
+        );
+        var held = analysis.Hinge.HoldSpreadDeg.Nominal * past.HoldShare;
+        return new()
+        {
+            Stage = past.Stage,
+            On = on,
+            By = by,
+            Landing = new() { OutM = landed, RightM = Math.Round(landed * Math.Tan(Angle.Radians(past.OffDeg)), 1) },
+            Lines =
+            [
+                new()
+                {
+                    LineId = plan.Lines[0].Id,
+                    WentN = went,
+                    PeakN = Math.Round(went * (1.15 + (0.05 * (at % 3))) / 10) * 10,
+                    FromTrace = at % 3 != 1,
+                    SeatM = plan.Lines[0].Seat.HeightM,
+                    People = plan.Lines[0].Puller.Count,
+                },
+            ],
+            Hinge = new() { End = HingeEnd.LetGo, AtDeg = Math.Round(held) },
+            Knots =
+            [
+                new()
+                {
+                    KnotId = plan.Lines[0].KnotId,
+                    ItemId = plan.Lines[0].Rope.ItemId,
+                    Undone = at % 5 == 2 ? Undone.WithTools : Undone.ByHand,
+                },
+            ],
+            Minutes =
+            [
+                new()
+                {
+                    TaskId = "set-line",
+                    Minutes = 20 + (at * 7 % 15),
+                    People = 2,
+                },
+                new()
+                {
+                    TaskId = DrawnTasks.Cuts,
+                    Minutes = 18 + (at * 5 % 12),
+                    People = 1,
+                },
+                new()
+                {
+                    TaskId = DrawnTasks.Pull,
+                    Minutes = 9 + (at % 6),
+                    People = 3,
+                },
+                new()
+                {
+                    TaskId = DrawnTasks.Drag,
+                    Minutes = 90 + (at * 11 % 60),
+                    People = 3,
+                },
+            ],
+            NearMisses = at switch
+            {
+                4 =>
+                [
+                    new()
+                    {
+                        What = "The top came down two metres nearer the reed cutter's boat than planned.",
+                        While = "the pull",
+                        Then = "The boat is moved before the back cut, and somebody stands by the water.",
+                    },
+                ],
+                8 =>
+                [
+                    new()
+                    {
+                        What = "A walker stood under the line while it was tightened.",
+                        While = "pre-tension",
+                        Then = "The toll road is closed by a name, not by a cone.",
+                    },
+                ],
+                _ => [],
+            },
+            Differently = at switch
+            {
+                3 => "Take the hinge a finger thinner: it held longer than it had to.",
+                12 => "The alder turned left again. Aim a little right of the mark next time.",
+                _ => null,
+            },
+        };
+    }
+
+    /// <summary>The lime's plan for another tree: gear, tackle and ways stay, all measures grow or shrink together.</summary>
+    private static Plan Resized(Plan model, Past past)
+    {
+        var s = past.Size;
+        var (latitude, longitude) = Places[past.Place];
+        var line = model.Lines[0];
+        string[] crew = past.LedByWenna ? ["Wenna", "Ives", "Bo", "Runa"] : ["Mette", "Jory", "Ives", "Runa"];
+        JobRole[] roles = [JobRole.Lead, JobRole.Faller, JobRole.Hauler, JobRole.Watcher];
+        return model with
+        {
+            Tree = model.Tree with
+            {
+                SpeciesId = past.SpeciesId,
+                HeightM = Math.Round(model.Tree.HeightM * s, 1),
+                DbhM = Math.Round(model.Tree.DbhM * s, 2),
+                Crown = model.Tree.Crown with { BaseHeightM = Math.Round(model.Tree.Crown.BaseHeightM * s, 1) },
+            },
+            Cut = model.Cut with
+            {
+                StumpDiameterM = Math.Round(model.Cut.StumpDiameterM * s, 2),
+                HingeThicknessM = Math.Round(model.Cut.HingeThicknessM * s, 3),
+                Notch = model.Cut.Notch with { DepthM = Math.Round(model.Cut.Notch.DepthM * s, 3) },
+            },
+            Lines =
+            [
+                line with
+                {
+                    Seat = line.Seat with { HeightM = Math.Round(line.Seat.HeightM * s, 1) },
+                    Puller = line.Puller with { Count = 3 },
+                    Anchor = line.Anchor with { DistanceM = Math.Round(line.Anchor.DistanceM * Math.Max(1, s), 1) },
+                },
+            ],
+            Crew =
+            [
+                .. crew.Select(
+                    (name, i) =>
+                        new CrewMembers
+                        {
+                            Name = name,
+                            PersonId = name.ToLowerInvariant(),
+                            Role = roles[i],
+                        }
+                ),
+            ],
+            Site = new()
+            {
+                Origin = new()
+                {
+                    LatitudeDeg = latitude + (past.DaysAgo % 7 * 0.0006),
+                    LongitudeDeg = longitude + (past.DaysAgo % 5 * 0.0009),
+                },
+            },
+            Accepted = [],
+        };
+    }
+
+    /// <summary>A job with its whole day: a willow by the water, a load cell's trace, pictures, and the rope that was cut after it.</summary>
+    private void AddFinished(Plan model, LogStore logs)
+    {
+        const int daysAgo = 18;
+        var on = Day(daysAgo);
+        var past = new Past(Finished, "Ternholt shore", "willow-crack", 0.9, false, daysAgo, 1.0, 2.0, 1.0);
+        locker.Create(
+            new()
+            {
+                Id = RetiredRope,
+                Kind = GearKind.Rope,
+                Name = "Ferry line",
+                Marks = "blue tracer, tag 7",
+                LengthM = 60,
+                DiameterM = 0.0127,
+                BreakingStrengthN = 44000,
+                ConstructionId = "double-braid",
+                StretchAtTenPercent = 0.024,
+                MadeOn = Day(2600),
+                InServiceOn = Day(2550),
+                State = GearState.InService,
+            }
+        );
+        var resized = Resized(model, past);
+        var plan = resized.WithLine(
+            0,
+            l =>
+                l with
+                {
+                    Rope = l.Rope with { ItemId = RetiredRope, BreakingStrengthN = 44000, StretchAtTenPercent = 0.024 },
+                }
+        ) with
+        {
+            Name = Finished,
+        };
+        var job = jobs.Create(new(Finished, past.Place, on, plan));
+        var analysis = AnalysisOf(plan, Finished);
+        var pictures = new PictureFiles(folder);
+        var log = LogOf(past, 0, on, plan, analysis) with
+        {
+            Gear =
+            [
+                new()
+                {
+                    ItemId = RetiredRope,
+                    Findings = [Finding.Cut],
+                    AtM = 14.5,
+                    Note = "Cut half through on the edge of the landing stage, as the tree came down over it.",
+                },
+            ],
+            Broke = "The end of the line, on the landing stage.",
+            NearMisses =
+            [
+                new()
+                {
+                    What = "The tail of the line ran over the edge of the landing stage and was cut.",
+                    While = "the fall",
+                    Then = "The tail is coiled behind the anchor before the back cut.",
+                },
+            ],
+            Pictures =
+            [
+                .. new[]
+                {
+                    ("ferry-side.png", "As it was planned, from the side"),
+                    ("ferry-plan.png", "As it was planned, from above"),
+                }.Select(p => new PictureLog { Hash = pictures.Keep(Resource(p.Item1), "png"), Caption = p.Item2 }),
+            ],
+            Differently = "Coil the tail behind the anchor, away from the stage.",
+        };
+        new PullStore(fresh, clock).Fill(
+            job.Id,
+            Entries(plan, log, on),
+            [(plan.Lines[0].Id, Trace(log, analysis, on))]
+        );
+        logs.Fill([
+            (
+                job.Id,
+                log,
+                LoggedJob.Of(log, job.Id, Finished, plan, analysis),
+                GearBooking.Of(log, job.Id, Finished, plan, analysis)
+            ),
+        ]);
+        locker.Inspect(
+            RetiredRope,
+            new()
+            {
+                On = Day(daysAgo - 1),
+                By = "Mette",
+                Findings = [Finding.Cut],
+                Where = "14.5 m from end a",
+                Outcome = InspectionOutcome.Retire,
+            }
+        );
+    }
+
+    private static List<DayEntry> Entries(Plan plan, JobLog log, string on)
+    {
+        var entries = new List<DayEntry>();
+        var minute = 0;
+        var order = PullSteps.Of(plan.Cut.Order);
+        for (var i = 1; i < order.Length; i++)
+        {
+            Add(
+                new()
+                {
+                    Key = $"demo-move-{i:00}",
+                    Kind = EntryKind.Move,
+                    Step = order[i - 1],
+                    To = order[i],
+                    By = log.By,
+                },
+                null
+            );
+        }
+
+        return entries;
+
+        void Add(EntryDocument entry, Spread? tension) =>
+            entries.Add(new(entries.Count + 1, $"{on}T09:{minute += 4:00}:00.0000000+00:00", entry, tension, 1));
+    }
+
+    /// <summary>Up to the floor, held, up to what was planned, then down as the tree came over.</summary>
+    private static List<TracePoint> Trace(JobLog log, Core.Analyses.Analysis analysis, string on)
+    {
+        var began = new DateTimeOffset(GearRules.Day(on)!.Value, new(9, 20), TimeSpan.Zero).ToUnixTimeMilliseconds();
+        var (floor, planned, went) = (analysis.Pretension.FloorN, log.Lines[0].PeakN!.Value, log.Lines[0].WentN!.Value);
+        var chance = new Random(23);
+        var points = new List<TracePoint>();
+        for (var i = 0; i < 3600; i++)
+        {
+            var s = i / 20.0;
+            var lean = s < 140 ? 0 : Math.Min(90, analysis.Pull.CommitDeg * Math.Pow((s - 140) / 25, 1.4));
+            var tension =
+                s < 20 ? floor * s / 20
+                : s < 60 ? floor * (1.02 - (0.0005 * (s - 20)))
+                : s < 100 ? floor + ((planned - floor) * (s - 60) / 40)
+                : s < 140 ? planned
+                : lean < analysis.Pull.CommitDeg ? planned + ((went - planned) * (s - 140) / 25)
+                : Math.Max(0, went * (1 - ((s - 165) / 3)));
+            tension *= 1 + (0.012 * (chance.NextDouble() - 0.5));
+            points.Add(
+                new(began + (i * 50), (float)Math.Round(tension, 1), (float)Math.Round(lean, 1), float.NaN, false)
+            );
+        }
+
+        return points;
+    }
+
+    private void AddTrials()
+    {
+        var store = new TrialStore(fresh, clock);
+        double[] broke = [33, 38, 30, 36];
+        for (var i = 0; i < broke.Length; i++)
+        {
+            store.Keep(HingeTrial(i, broke[i], 120 - (i * 20)));
+        }
+
+        store.Keep(
+            HingeTrial(9, 24, 12) with
+            {
+                Id = "hinge-birch-1",
+                SpeciesId = "birch-silver",
+                Finished = false,
+                Readings = [new() { LeanDeg = 5 }, new() { LeanDeg = 10, Cracks = 1 }],
+            }
+        );
+        (double Up, double Down)[] pulls = [(118, 97), (121, 95), (117, 98)];
+        for (var i = 0; i < pulls.Length; i++)
+        {
+            store.Keep(
+                new()
+                {
+                    Id = $"twin-blocks-{i + 1}",
+                    Kind = TrialKind.Friction,
+                    On = Day(95 - (i * 9)),
+                    By = "Ives",
+                    Finished = true,
+                    ContactId = "bushed-block",
+                    Readings = [new() { UpN = pulls[i].Up, DownN = pulls[i].Down }],
+                }
+            );
+        }
+
+        for (var i = 0; i < 2; i++)
+        {
+            store.Keep(
+                new()
+                {
+                    Id = $"drum-{i + 1}",
+                    Kind = TrialKind.Friction,
+                    On = Day(64 - (i * 2)),
+                    By = "Wenna",
+                    Finished = true,
+                    DrumTurns = 1,
+                    Readings = [new() { UpN = 640 + (i * 45), DownN = 58 - (i * 4) }],
+                }
+            );
+        }
+
+        (string Who, double Newtons)[] hauls =
+        [
+            ("Ives", 310),
+            ("Runa", 255),
+            ("Bo", 280),
+            ("Ives", 295),
+            ("Runa", 262),
+        ];
+        for (var i = 0; i < hauls.Length; i++)
+        {
+            store.Keep(
+                new()
+                {
+                    Id = $"pull-{i + 1}",
+                    Kind = TrialKind.Pull,
+                    On = Day(70 - i),
+                    By = "Mette",
+                    Person = hauls[i].Who,
+                    Finished = true,
+                    Readings = [new() { ReadN = hauls[i].Newtons }],
+                }
+            );
+        }
+
+        double[] heights = [13.5, 15, 16.2, 14.8, 15.5];
+        for (var i = 0; i < heights.Length; i++)
+        {
+            store.Keep(
+                new()
+                {
+                    Id = $"throw-{i + 1}",
+                    Kind = TrialKind.Throw,
+                    On = Day(50 - i),
+                    By = "Jory",
+                    Person = i % 2 == 0 ? "Jory" : "Bo",
+                    Finished = true,
+                    Way = SettingWay.TwoHands,
+                    Readings = [new() { HeightM = heights[i], Tries = 1 + (i * 3 % 4) }],
+                }
+            );
+        }
+    }
+
+    private Trial HingeTrial(int at, double brokeDeg, int daysAgo) =>
+        new()
+        {
+            Id = $"hinge-alder-{at + 1}",
+            Kind = TrialKind.Hinge,
+            On = Day(daysAgo),
+            By = "Mette",
+            Finished = true,
+            SpeciesId = "alder-black",
+            NotchDeg = 70,
+            HingeThicknessM = 0.03,
+            Guesses =
+            [
+                new() { Name = "Jory", Value = 25 + (at * 4) },
+                new() { Name = "Bo", Value = 50 - (at * 3) },
+                new() { Name = "Wenna", Value = 35 },
+            ],
+            Readings =
+            [
+                new() { LeanDeg = 10 },
+                new() { LeanDeg = 20, Cracks = 1 },
+                new() { LeanDeg = Math.Round(brokeDeg - 3), Cracks = 3 },
+                new() { LeanDeg = brokeDeg, Broke = true },
+            ],
+        };
+
+    private void AddAnswers()
+    {
+        var store = new PracticeStore(fresh, clock);
+        var topics = Enum.GetValues<PracticeTopic>();
+        for (var i = 0; i < 22; i++)
+        {
+            store.Add("Bo", topics[i * 3 % (topics.Length - 2)], 100 + i, (Mark)(i * 7 % 5 == 0 ? 0 : 1 + (i % 2)));
+        }
+
+        for (var i = 0; i < 9; i++)
+        {
+            store.Add("Runa", topics[i], 300 + i, i == 4 ? Mark.Near : Mark.Right);
+        }
+    }
+
+    private string Day(int daysAgo) => today.AddDays(-daysAgo).ToString("yyyy-MM-dd");
+
+    private static Core.Analyses.Analysis AnalysisOf(Plan plan, string name)
+    {
+        var (analysis, problems) = PlanAnalysis.Of(plan, UnitSystem.Metric, withWorkings: false);
+        return analysis
+            ?? throw new InvalidOperationException(
+                $"The demo job {name} cannot be computed: {string.Join(' ', problems.Select(p => $"{p.Path}: {p.Message}"))}"
+            );
+    }
+
+    private static byte[] Resource(string file)
+    {
+        using var stream = typeof(DemoYear).Assembly.GetManifestResourceStream($"Draklo.Web.Demo.{file}")!;
+        using var bytes = new MemoryStream();
+        stream.CopyTo(bytes);
+        return bytes.ToArray();
+    }
+}

@@ -1,0 +1,66 @@
+import type { JobLog, LogAnswer } from "../../api/types";
+import { storage } from "../../ui/storage";
+
+/** What has been typed and not been kept yet, with the revision that it began from. */
+interface Draft {
+  revision: number;
+  log: JobLog;
+}
+
+const keyOf = (jobId: string) => `draklo.log.${jobId}`;
+
+export function keepDraft(jobId: string, draft: Draft): void {
+  storage.write(keyOf(jobId), JSON.stringify(draft));
+}
+
+export function dropDraft(jobId: string): void {
+  storage.drop(keyOf(jobId));
+}
+
+/** A draft that was left on this device; null for none, or for one that cannot be read. */
+export function draftOf(jobId: string): Draft | null {
+  try {
+    const kept = JSON.parse(storage.read(keyOf(jobId)) ?? "null") as Draft | null;
+    return kept && typeof kept.revision === "number" && Array.isArray(kept.log.lines) ? kept : null;
+  } catch {
+    return null;
+  }
+}
+
+/** The log as its questions first stand: what was read on the day is there, what nobody said is left out. */
+export function firstLog(answer: LogAnswer, by: string): JobLog {
+  return {
+    stage: "pulled",
+    on: answer.start.on,
+    by,
+    lines: answer.start.lines.map((l) => ({
+      lineId: l.lineId,
+      fromTrace: l.fromTrace,
+      shock: false,
+      seatM: l.seatM,
+      ...(l.readPeakN === undefined ? {} : { peakN: l.readPeakN }),
+      ...(l.readWentN === undefined ? {} : { wentN: l.readWentN }),
+      ...(l.people === undefined ? {} : { people: l.people }),
+    })),
+    knots: [],
+    minutes: [],
+    nearMisses: [],
+    gear: [],
+    pictures: [],
+  };
+}
+
+/** A log with what the day read where it says nothing yet, as after the day made it by itself. */
+export function filledIn(log: JobLog, answer: LogAnswer, by: string): JobLog {
+  return log.lines.length > 0 ? log : { ...firstLog(answer, by), ...log, lines: firstLog(answer, by).lines };
+}
+
+/** How far the top came down from the mark, and to which side, in metres. */
+export function fromMark(
+  landing: { outM: number; rightM: number },
+  mark: { forwardM: number; rightM: number },
+): { off: number; beyond: number; right: number } {
+  const beyond = landing.outM - mark.forwardM;
+  const right = landing.rightM - mark.rightM;
+  return { off: Math.hypot(beyond, right), beyond, right };
+}
