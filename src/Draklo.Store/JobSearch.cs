@@ -5,7 +5,7 @@ namespace Draklo.Store;
 /// <summary>How the list is sorted.</summary>
 public enum JobSort
 {
-    /// <summary>The soonest first, those without a day last.</summary>
+    /// <summary>What is ahead before what is over, the soonest first, those without a day last.</summary>
     Day,
 
     /// <summary>The latest first, those without a day last.</summary>
@@ -54,7 +54,8 @@ public sealed record JobSearch(
             JobSort.Species => $"species, {Soonest}",
             JobSort.Stage =>
                 $"case stage when 'planned' then 0 when 'briefed' then 1 when 'pulled' then 2 when 'cleared' then 3 when 'done' then 4 else 5 end, {Soonest}",
-            _ => Soonest,
+            _ =>
+                $"case when stage in ('planned', 'briefed') then 0 when stage in ('pulled', 'cleared') then 1 else 2 end, {Soonest}",
         };
 
     internal string Where

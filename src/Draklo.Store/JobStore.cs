@@ -14,35 +14,57 @@ public sealed record JobContent(string Name, string Place, string? PlannedOn, Pl
 public sealed record Job(string Id, int Revision, DateTimeOffset SavedAt, JobContent Content);
 
 /// <summary>What the list shows of a job.</summary>
-/// <param name="Gear">How the pieces stood that its plan uses; null when nothing is remembered.</param>
-/// <param name="Entry">JSON; null when nothing is remembered of this revision.</param>
-public sealed record ListedJob(
-    string Id,
-    long Revision,
-    string Name,
-    string Place,
-    string? PlannedOn,
-    string? Gear,
-    string? Entry,
-    string Stage,
-    string? OnDay,
-    string Species,
-    string Crew
-);
+public sealed record ListedJob
+{
+    public required string Id { get; init; }
+
+    public long Revision { get; init; }
+
+    public string Name { get; init; } = "";
+
+    public string Place { get; init; } = "";
+
+    public string? PlannedOn { get; init; }
+
+    /// <summary>How the pieces stood that its plan uses; null when nothing is remembered.</summary>
+    public string? Gear { get; init; }
+
+    /// <summary>JSON; null when nothing is remembered of this revision.</summary>
+    public string? Entry { get; init; }
+
+    /// <summary>How far it has come.</summary>
+    public string Stage { get; init; } = "";
+
+    /// <summary>The day of its log; null before.</summary>
+    public string? OnDay { get; init; }
+
+    public string Species { get; init; } = "";
+
+    public string Crew { get; init; } = "";
+}
 
 /// <summary>A job as a year's view and a map have it.</summary>
-/// <param name="OnDay">Of its log, or when it is planned.</param>
-public sealed record JobOfYear(
-    string Id,
-    string Name,
-    string Place,
-    string Species,
-    string Crew,
-    string Stage,
-    string? OnDay,
-    double? Latitude,
-    double? Longitude
-);
+public sealed record JobOfYear
+{
+    public string Id { get; init; } = "";
+
+    public string Name { get; init; } = "";
+
+    public string Place { get; init; } = "";
+
+    public string Species { get; init; } = "";
+
+    public string Crew { get; init; } = "";
+
+    public string Stage { get; init; } = "";
+
+    /// <summary>Of its log, or when it is planned.</summary>
+    public string? OnDay { get; init; }
+
+    public double? Latitude { get; init; }
+
+    public double? Longitude { get; init; }
+}
 
 /// <param name="SavedBy">Empty while nobody has said who works at the device.</param>
 public sealed record KeptRevision(long Number, string SavedAt, string SavedBy, string Name);

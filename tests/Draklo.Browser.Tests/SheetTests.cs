@@ -170,7 +170,7 @@ public sealed class SheetTests(Stage stage) : IClassFixture<Stage>
         screen.OpenJob("Lime");
         var client = stage.Client;
         var list = (await client.GetFromJsonAsync<JsonArray>("/api/jobs"))!;
-        var id = list.Single(j => j!["name"]!.GetValue<string>().StartsWith("Lime", StringComparison.Ordinal))![
+        var id = list.First(j => j!["name"]!.GetValue<string>().StartsWith("Lime", StringComparison.Ordinal))![
             "id"
         ]!.GetValue<string>();
         await SaveElsewhereAsync(client, id, revision: 1, height: 19);

@@ -67,7 +67,7 @@ public sealed class ArchiveTests(RunningServer server) : IClassFixture<RunningSe
             await RefusedAsync(Changed(whole, "signatures.json", "[{\"name\":3}]")),
             StringComparison.Ordinal
         );
-        Assert.Equal(413, (await KeepAsync(new byte[17 * 1024 * 1024])).Status);
+        Assert.Equal(413, (await KeepAsync(new byte[97 * 1024 * 1024])).Status);
     }
 
     /// <summary>A plan file keeps where and when, too.</summary>

@@ -71,7 +71,7 @@ public sealed class JudgementApiTests(RunningServer server) : IClassFixture<Runn
     private async Task<JsonObject> PlanAsync()
     {
         var jobs = (await server.SendAsync(HttpMethod.Get, "/api/jobs")).Body!.AsArray();
-        var id = (string)jobs.Single(j => ((string)j!["name"]!).StartsWith("Birch", StringComparison.Ordinal))!["id"]!;
+        var id = (string)jobs.First(j => ((string)j!["name"]!).StartsWith("Birch", StringComparison.Ordinal))!["id"]!;
         return (await server.SendAsync(HttpMethod.Get, $"/api/jobs/{id}")).Body!["plan"]!.DeepClone().AsObject();
     }
 }

@@ -16,7 +16,7 @@ public sealed class LiveDayTests(RunningServer server) : IClassFixture<RunningSe
     {
         double tension = 0;
         Run(PullStep.Floor, 1000, 20);
-        Assert.InRange(tension, 1000, 1060);
+        Assert.InRange(tension, 1050, 1110);
         Run(PullStep.Planned, 1900, 20);
         Assert.InRange(tension, 1900, 2000);
         Run(PullStep.Pull, 1900, 3);

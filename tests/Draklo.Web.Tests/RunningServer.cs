@@ -74,7 +74,7 @@ public sealed class RunningServer : IAsyncLifetime
     public async Task<JsonObject> DemoAsync(string name)
     {
         var list = (await SendAsync(HttpMethod.Get, "/api/jobs")).Body!.AsArray();
-        var id = list.Single(j => j!["name"]!.GetValue<string>().StartsWith(name, StringComparison.Ordinal))![
+        var id = list.First(j => j!["name"]!.GetValue<string>().StartsWith(name, StringComparison.Ordinal))![
             "id"
         ]!.GetValue<string>();
         return (await SendAsync(HttpMethod.Get, $"/api/jobs/{id}")).Body!.AsObject();

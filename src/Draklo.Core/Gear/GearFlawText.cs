@@ -37,6 +37,12 @@ internal static class GearFlawText
             flaws.Add(new() { AtM = at, What = part[(colon + 1)..].Trim() });
         }
 
+        if (flaws.Count == 0)
+        {
+            // The same nothing as a piece begins with.
+            return [];
+        }
+
         return flaws;
     }
 }

@@ -120,7 +120,7 @@ public static class LogRules
                     new(
                         $"lines[{i}].peakN",
                         units.Say(
-                            $"{most:N} is more than {MostTimesPlanned:0} times the {planned.Value:N} that was planned: look whether the unit is right, or whether it is another job's reading."
+                            $"{most:N} is more than {MostTimesPlanned:x} times the {planned.Value:N} that was planned: look whether the unit is right, or whether it is another job's reading."
                         )
                     )
                 );

@@ -71,13 +71,13 @@ internal static class PlanCards
 
     public static SolvedCard KnotInOrder(Chance chance)
     {
-        var knot = chance.One([
+        var knot = chance.Random.One([
             .. Reference
                 .Knots.Values.Where(k => k.Steps.Count is >= 3 and <= 6)
                 .OrderBy(k => k.Id, StringComparer.Ordinal),
         ]);
-        var shuffled = chance.Shuffled(knot.Steps);
-        int[] order = [.. knot.Steps.Select(s => Array.IndexOf(shuffled, s))];
+        var shuffled = chance.Random.Shuffled(knot.Steps);
+        int[] order = [.. knot.Steps.Select(s => shuffled.IndexOf(s))];
         return new(
             new(
                 chance.Topic,
@@ -100,7 +100,7 @@ internal static class PlanCards
             l =>
                 l with
                 {
-                    KnotId = chance.One(["running-bowline", "bowline"]),
+                    KnotId = chance.Random.One(["running-bowline", "bowline"]),
                     Rope = l.Rope with { BreakingStrengthN = chance.Between(18000, 45000, 1000) },
                     Tackle = l.Tackle with
                     {
@@ -158,7 +158,7 @@ internal static class PlanCards
             Weight("a stack of kerbs", 600),
         ];
         var judged = chance
-            .Shuffled(some)
+            .Random.Shuffled(some)
             .Select(a => (Anchor: a, Holds: AnchorStrength.Of(a, "card", 0, null)!))
             .ToList();
         var good = judged.Find(a => a.Holds.Force.Nominal >= wanted * 1.15);
@@ -190,7 +190,7 @@ internal static class PlanCards
     {
         var plan = PracticePlans.Some(chance);
         var before = CodesOf(plan, units);
-        foreach (var fault in chance.Shuffled(Faults))
+        foreach (var fault in chance.Random.Shuffled(Faults))
         {
             var faulty = fault.Put(plan);
             if (
@@ -201,7 +201,9 @@ internal static class PlanCards
                 continue;
             }
 
-            var others = chance.Shuffled(Faults.Where(f => f != fault && before.All(r => r.Code != f.Code))).Take(3);
+            var others = chance
+                .Random.Shuffled(Faults.Where(f => f != fault && before.All(r => r.Code != f.Code)))
+                .Take(3);
             return chance.Choice(
                 "One thing is wrong with this plan. What is it?",
                 FactsOf(faulty, units),

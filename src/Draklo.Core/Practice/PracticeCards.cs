@@ -16,7 +16,7 @@ public static class PracticeCards
             PracticeTopic.WhereTheTipLands => TreeCards.WhereTheTipLands(chance, units),
             PracticeTopic.HowFarAHingeHolds => TreeCards.HowFarAHingeHolds(chance, units),
             PracticeTopic.WhatAnAngleKeeps => RopeCards.WhatAnAngleKeeps(chance, units),
-            PracticeTopic.CountingLegs => RopeCards.CountingLegs(chance),
+            PracticeTopic.CountingLegs => RopeCards.CountingLegs(chance, units),
             PracticeTopic.AdvantageAfterFriction => RopeCards.AdvantageAfterFriction(chance, units),
             PracticeTopic.HandForce => RopeCards.HandForce(chance, units),
             PracticeTopic.TurnsOnADrum => RopeCards.TurnsOnADrum(chance, units),
@@ -32,7 +32,8 @@ public static class PracticeCards
 /// <summary>Numbers of one card.</summary>
 internal sealed class Chance(int seed, PracticeTopic topic)
 {
-    private readonly Random random = new((seed * 31) + (int)topic);
+    /// <summary>Of this card alone.</summary>
+    public Random Random { get; } = new((seed * 31) + (int)topic);
 
     public int Seed => seed;
 
@@ -40,18 +41,9 @@ internal sealed class Chance(int seed, PracticeTopic topic)
 
     /// <summary>A figure between two, in steps.</summary>
     public double Between(double low, double high, double step) =>
-        Math.Round(low + (random.Next((int)Math.Round((high - low) / step) + 1) * step), 6);
+        Math.Round(low + (Random.Next((int)Math.Round((high - low) / step) + 1) * step), 6);
 
-    public int Whole(int low, int high) => random.Next(low, high + 1);
-
-    public T One<T>(IReadOnlyList<T> of) => of[random.Next(of.Count)];
-
-    public T[] Shuffled<T>(IEnumerable<T> of)
-    {
-        T[] all = [.. of];
-        random.Shuffle(all);
-        return all;
-    }
+    public int Whole(int low, int high) => Random.Next(low, high + 1);
 
     public SolvedCard Number(
         string question,
@@ -77,10 +69,10 @@ internal sealed class Chance(int seed, PracticeTopic topic)
         CardPicture? picture = null
     )
     {
-        var shuffled = Shuffled(choices);
+        var shuffled = Random.Shuffled(choices);
         return new(
             new(topic, seed, question, facts, AnswerKind.Choice, null, shuffled, picture),
-            new(null, Array.IndexOf(shuffled, choices[0]), [], words, workings)
+            new(null, shuffled.IndexOf(choices[0]), [], words, workings)
         );
     }
 }

@@ -1,5 +1,6 @@
 using Draklo.Core.Catalogue;
 using Draklo.Core.Plans;
+using Draklo.Core.Units;
 
 namespace Draklo.Core.Practice;
 
@@ -21,7 +22,7 @@ internal static class PracticePlans
             Provenance = new Dictionary<string, Provenance>(StringComparer.Ordinal),
             Tree = first.Tree with
             {
-                SpeciesId = known.Length > 0 ? chance.One(known) : first.Tree.SpeciesId,
+                SpeciesId = known.Length > 0 ? chance.Random.One(known) : first.Tree.SpeciesId,
                 HeightM = height,
                 DbhM = dbh,
                 Lean = new() { AngleDeg = chance.Between(1, 4, 0.5), BearingDeg = 180 },

@@ -17,7 +17,7 @@ internal static class RopeCards
 
     public static SolvedCard WhatAnAngleKeeps(Chance chance, UnitSystem units)
     {
-        var angle = chance.Between(15, 65, 5);
+        var angle = chance.Between(12, 68, 1);
         var keeps = Math.Cos(Angle.Radians(angle));
         return chance.Number(
             "A line runs down from its seat at this angle below level. What part of the pull tips the tree, in per cent?",
@@ -30,16 +30,17 @@ internal static class RopeCards
         );
     }
 
-    public static SolvedCard CountingLegs(Chance chance)
+    public static SolvedCard CountingLegs(Chance chance, UnitSystem units)
     {
-        var system = chance.One(Countable);
+        var system = chance.Random.One(Countable);
         var ideal = system.Solve(new(1, 1)).ActualAdvantage;
+        var hands = chance.Between(200, 700, 10);
         return chance.Number(
-            "Without friction: how many times the pull of the hands does this tackle give?",
-            [],
-            "ratio",
-            ideal,
-            $"{Units.Figures.Plain(ideal, 3)} times.",
+            "Without friction: what does this tackle put on the line at the tree?",
+            [new("The hands pull", units.Say($"{hands:N}"))],
+            "N",
+            ideal * hands,
+            units.Say($"{ideal * hands:N}: {ideal:x} times the hands."),
             [
                 "Every moving point is in balance: count the legs that pull on what moves, and follow each rope (M7).",
                 system.PeopleSay ?? "A turn at a fixed point changes the way of the pull, never its force.",
@@ -50,8 +51,8 @@ internal static class RopeCards
 
     public static SolvedCard AdvantageAfterFriction(Chance chance, UnitSystem units)
     {
-        var system = chance.One(Countable);
-        var contact = Reference.Contacts[chance.One(Blocks)];
+        var system = chance.Random.One(Countable);
+        var contact = Reference.Contacts[chance.Random.One(Blocks)];
         var solved = system.Solve(Turns.Usual(contact));
         var ideal = system.Solve(new(1, 1)).ActualAdvantage;
         return chance.Number(
@@ -75,8 +76,8 @@ internal static class RopeCards
 
     public static SolvedCard HandForce(Chance chance, UnitSystem units)
     {
-        var system = chance.One(Countable);
-        var contact = Reference.Contacts[chance.One(Blocks)];
+        var system = chance.Random.One(Countable);
+        var contact = Reference.Contacts[chance.Random.One(Blocks)];
         var advantage = system.Solve(Turns.Usual(contact)).ActualAdvantage;
         var people = chance.Whole(1, 4);
         var tension = chance.Between(800, 4000, 100);

@@ -70,7 +70,7 @@ internal static class TreeCards
 
     public static SolvedCard HowFarAHingeHolds(Chance chance, UnitSystem units)
     {
-        var wood = chance.One<HingeClass>([HingeClass.Brittle, HingeClass.Fair, HingeClass.Strong]);
+        var wood = chance.Random.One<HingeClass>([HingeClass.Brittle, HingeClass.Fair, HingeClass.Strong]);
         var notch = chance.Between(30, 80, 5);
         var side = chance.Between(0, 0.6, 0.1);
         var hold = Hinge.HoldDeg(Hinge.WoodDeg(wood), notch, side).Nominal;

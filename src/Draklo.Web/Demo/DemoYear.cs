@@ -220,8 +220,18 @@ internal sealed class DemoYear(Database fresh, string folder, TimeProvider clock
         var s = past.Size;
         var (latitude, longitude) = Places[past.Place];
         var line = model.Lines[0];
-        string[] crew = past.LedByWenna ? ["Wenna", "Ives", "Bo", "Runa"] : ["Mette", "Jory", "Ives", "Runa"];
-        JobRole[] roles = [JobRole.Lead, JobRole.Faller, JobRole.Hauler, JobRole.Watcher];
+        string[] crew = past.LedByWenna
+            ? ["Wenna", "Ives", "Bo", "Runa", "Jory", "Mette"]
+            : ["Mette", "Jory", "Ives", "Runa", "Bo", "Wenna"];
+        JobRole[] roles =
+        [
+            JobRole.Lead,
+            JobRole.Faller,
+            JobRole.Hauler,
+            JobRole.Hauler,
+            JobRole.Hauler,
+            JobRole.Watcher,
+        ];
         return model with
         {
             Tree = model.Tree with

@@ -29,6 +29,9 @@ public sealed class LayerTests
         "Days",
         "Briefs",
         "Pulling",
+        "Logs",
+        "Learning",
+        "Practice",
     ];
 
     private static readonly ArchUnitNET.Domain.Architecture Core = new ArchLoader()

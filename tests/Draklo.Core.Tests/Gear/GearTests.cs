@@ -100,12 +100,16 @@ public sealed class GearTests
         Assert.Empty(GearRules.Check(Line with { Note = "- hangs by the door" }, Today, UnitSystem.Metric));
         Assert.Equal(
             "by",
-            Assert.Single(GearRules.Check(new Inspection { On = "2026-01-01", By = "" }, Today, UnitSystem.Metric)).Path
+            Assert
+                .Single(GearRules.Check(new Inspection { On = "2026-01-01", By = "" }, Line, Today, UnitSystem.Metric))
+                .Path
         );
         Assert.Equal(
             "on",
             Assert
-                .Single(GearRules.Check(new Inspection { On = "2026-13-01", By = "Mette" }, Today, UnitSystem.Metric))
+                .Single(
+                    GearRules.Check(new Inspection { On = "2026-13-01", By = "Mette" }, Line, Today, UnitSystem.Metric)
+                )
                 .Path
         );
         Assert.Equal(

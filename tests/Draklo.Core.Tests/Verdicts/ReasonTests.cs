@@ -296,6 +296,7 @@ public sealed class ReasonTests
         ["gear-retired"] = [("lines[0].rope.itemId", "\"retired\"")],
         ["gear-quarantined"] = [("lines[0].rope.itemId", "\"set-aside\"")],
         ["gear-flagged"] = [("lines[0].rope.itemId", "\"flagged\"")],
+        ["flaw-loaded"] = [("lines[0].rope.itemId", "\"flawed\"")],
         ["gear-not-in-locker"] = [("lines[0].rope.itemId", "\"nowhere\"")],
         ["gear-used-twice"] = [("lines[0].rope.itemId", "\"sound\""), ("lines[0].tackle.rope.itemId", "\"sound\"")],
         ["wind-strong"] = [("wind.speedMps", "9")],
@@ -338,6 +339,7 @@ public sealed class ReasonTests
         ["set-aside"] = new("blue line", GearState.Quarantined, ""),
         ["flagged"] = new("grey line", GearState.InService, "10 years old, where 10 are the crew's limit"),
         ["sound"] = new("white line", GearState.InService, ""),
+        ["flawed"] = new("brown line", GearState.InService, "") { Flaws = [new() { AtM = 5, What = "glazed" }] },
     };
 
     private static IReadOnlyList<Reason> Of((string Path, string Json)[] changes) =>
