@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { api, sayWhy } from "../../api/client";
 import type { CardAnswered, PracticeCard, PracticeTopic } from "../../api/types";
 import { Button } from "../../ui/controls";
@@ -125,6 +125,8 @@ function Card({
     gcTime: 0,
   });
   const [value, setValue] = useState<number | undefined>();
+  // Enter takes the figure and asks in one stroke, before the page is drawn again.
+  const guess = useRef<number | undefined>(undefined);
   const [index, setIndex] = useState<number | undefined>();
   const [order, setOrder] = useState<number[] | null>(null);
   const [answered, setAnswered] = useState<CardAnswered | null>(null);
@@ -142,7 +144,7 @@ function Card({
           person,
           topic,
           seed: now.seed,
-          ...(value === undefined ? {} : { value }),
+          ...(guess.current === undefined ? {} : { value: guess.current }),
           ...(index === undefined ? {} : { index }),
           ...(now.kind === "order" ? { order: order ?? now.choices.map((_, i) => i) } : {}),
         },
@@ -162,6 +164,7 @@ function Card({
   function again(): void {
     setAnswered(null);
     setValue(undefined);
+    guess.current = undefined;
     setIndex(undefined);
     setOrder(null);
     setRound((r) => r + 1);
@@ -198,7 +201,10 @@ function Card({
               value={value}
               quantity={quantity}
               unknown="?"
-              onChange={setValue}
+              onChange={(v) => {
+                guess.current = v;
+                setValue(v);
+              }}
             />
           </div>
         )}

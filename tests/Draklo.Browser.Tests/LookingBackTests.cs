@@ -1,0 +1,240 @@
+using System.Text.Json.Nodes;
+using Draklo.Browser.Tests.Support;
+
+namespace Draklo.Browser.Tests;
+
+/// <summary>The log with a finger, the year, what was learned, trials and the practice bench.</summary>
+public sealed class LookingBackTests(Stage stage) : IClassFixture<Stage>
+{
+    private readonly Screen screen = stage.Begin();
+
+    [Fact]
+    public async Task A_log_is_tapped_saved_and_there_again()
+    {
+        OpenLog("Lime");
+        screen.Click("[data-tap='done']");
+        screen.ClickAt("[data-landing-pad]", 230, 90);
+        screen.Until(() => screen.Text("[data-off]").Contains("Off the lay by", StringComparison.Ordinal), "the miss");
+        screen.Type("Peak", "1.7 kN");
+        screen.Click("[data-tap='letGo']");
+        screen.Click("[aria-label^='Running bowline'] [data-tap='byHand']");
+        screen.Click("[data-gear='sling-white']");
+        screen.Press("The others as planned");
+        screen.Upload(
+            "[aria-label='Picture of the job']",
+            Path.Combine(Repository(), "docs", "screenshots", "elevation.png")
+        );
+        screen.Until(() => screen.Count("[data-picture] img") == 1, "the picture");
+        screen.Press("Save the log");
+        screen.Until(() => screen.Attribute("[data-log]", "data-log") == "kept", "it to be kept");
+        screen.Reload("[data-log]");
+        Assert.Equal("true", screen.Attribute("[data-tap='done']", "aria-pressed"));
+        Assert.Equal("1.7", screen.ValueOf("Peak"));
+        screen.Until(
+            () => screen.Run("return document.querySelector('[data-picture] img').naturalWidth") is long and > 100,
+            "the picture to be drawn"
+        );
+        var hash = screen.Attribute("[data-picture]", "data-picture");
+        using var kept = await stage.Client.GetAsync(new Uri($"/api/pictures/{hash}", UriKind.Relative));
+        Assert.Equal("image/jpeg", kept.Content.Headers.ContentType!.MediaType);
+        Assert.Empty(screen.Complaints());
+        Assert.Empty(screen.OutsideRequests());
+    }
+
+    [Fact]
+    public void The_landing_moves_by_keys_and_a_far_one_is_refused_and_lost_nowhere()
+    {
+        OpenLog("Lime");
+        screen.Type("Out along the lay", "18 m");
+        screen.Until(() => screen.Count("[data-handle='landing']") == 1, "the handle");
+        screen.Focus("[data-handle='landing']");
+        screen.Chord(OpenQA.Selenium.Keys.Shift, OpenQA.Selenium.Keys.ArrowRight);
+        screen.Until(() => screen.ValueOf("Right of it (left −)") == "1", "one metre right");
+        screen.Type("Out along the lay", "90 m");
+        screen.Press("Save the log");
+        screen.Until(() => screen.Text("main").Contains("cannot come down", StringComparison.Ordinal), "the refusal");
+        screen.Reload("[data-log]");
+        Assert.Equal("90", screen.ValueOf("Out along the lay"));
+        Assert.Contains("not saved yet", screen.Text("main"), StringComparison.Ordinal);
+        screen.Type("Out along the lay", "19 m");
+        screen.Press("Save the log");
+        screen.Until(() => screen.Attribute("[data-log]", "data-log") == "kept", "it to be kept");
+    }
+
+    [Fact]
+    public void What_is_no_picture_is_said_so()
+    {
+        OpenLog("Lime");
+        var file = Path.Combine(Path.GetTempPath(), $"draklo-{Guid.NewGuid():N}.jpg");
+        File.WriteAllText(file, "no picture at all");
+        screen.Upload("[aria-label='Picture of the job']", file);
+        screen.Until(
+            () => screen.Text("main").Contains("cannot be read as a picture", StringComparison.Ordinal),
+            "the sentence"
+        );
+        File.Delete(file);
+        Assert.Equal(0, screen.Count("[data-picture]"));
+    }
+
+    [Fact]
+    public void The_list_is_narrowed_and_says_when_nothing_is_like_that()
+    {
+        screen.Open();
+        screen.Until(() => screen.Count("[data-job]") == 6, "the open jobs");
+        Choose("Stage", "called off");
+        screen.Until(() => screen.Count("[data-job]") == 1, "the one called off");
+        Choose("Stage", "all jobs");
+        screen.Until(() => screen.Text("[data-total]") == "22 jobs", "all of them");
+        screen.Run("document.querySelector('[aria-label=\"Search jobs\"]').focus()");
+        screen.Send("alder");
+        screen.Until(() => screen.Count("[data-job]") == 2, "the alders");
+        screen.Send(" of nowhere");
+        screen.Until(() => screen.Text("main").Contains("No job is like that", StringComparison.Ordinal), "nothing");
+        Assert.Empty(screen.Complaints());
+    }
+
+    [Fact]
+    public void The_year_shows_months_places_and_near_misses()
+    {
+        screen.Open("/year");
+        screen.Until(() => screen.Count("[data-month]") == 12, "the months");
+        Assert.True(screen.Count("[data-place]") > 8);
+        screen.Until(() => screen.Count("[data-miss]") >= 3, "the near misses");
+        Assert.Empty(screen.Complaints());
+    }
+
+    [Fact]
+    public void Ours_or_the_tables_is_one_button_and_the_sheet_takes_it_up()
+    {
+        screen.Open("/learning");
+        screen.Until(() => screen.Count("[data-pull]") > 10 && screen.Count("[data-landing]") > 10, "the charts");
+        screen.Click("[data-figure='aim'] [role=radio]:first-child");
+        screen.Until(
+            () => screen.Attribute("[data-figure='aim'] [role=radio]:first-child", "aria-checked") == "true",
+            "ours to be used"
+        );
+        screen.Click("[data-figure='aim'] [role=radio]:last-child");
+        screen.Until(
+            () => screen.Attribute("[data-figure='aim'] [role=radio]:last-child", "aria-checked") == "true",
+            "the table again"
+        );
+        screen.OpenJob("Lime");
+        screen.Send("2");
+        var planned = screen.Text("[data-plate]");
+        screen.Until(() => screen.Count("[data-own='tree.pullFactor']") == 1, "our own figure");
+        screen.Click("[data-own='tree.pullFactor'] [role=radio]:first-child");
+        screen.Until(() => screen.Text("[data-plate]") != planned, "the pull to follow");
+        screen.UntilSaved();
+        screen.Chord(OpenQA.Selenium.Keys.Control, "z");
+        screen.Until(() => screen.Text("[data-plate]") == planned, "undo");
+        Assert.Empty(screen.Complaints());
+    }
+
+    [Fact]
+    public void A_trial_goes_step_by_step_is_left_and_taken_up_again()
+    {
+        screen.Open("/learning");
+        screen.Click("[data-begin='friction']");
+        Choose("Turns round", "Small rescue-size pulley");
+        screen.Type("Led by", "Ives");
+        screen.Type("Name", "Bo");
+        screen.Type("Guess", "80 %");
+        screen.Press("Add this guess");
+        screen.Type("Scale, pulling up", "120 N");
+        screen.Type("Scale, letting down", "130 N");
+        screen.Press("Keep this step");
+        screen.Until(
+            () => screen.Text("[role=dialog]").Contains("changed over", StringComparison.Ordinal),
+            "the refusal"
+        );
+        screen.Type("Scale, letting down", "90 N");
+        screen.Press("Keep this step");
+        screen.Until(() => screen.Count("[data-step]") == 1, "the step");
+        screen.Press("Close");
+        screen.Until(() => screen.Count("[role=dialog]") == 0, "it to close");
+        var row = "[data-trial^='friction-']";
+        Assert.Contains("passes on", screen.Text(row), StringComparison.Ordinal);
+        screen.Run(
+            "[...document.querySelectorAll(arguments[0] + ' button')].find(b => b.textContent === 'Go on').click()",
+            row
+        );
+        screen.Press("Finish it");
+        screen.Until(() => screen.Text("[data-found]").Contains("Bo", StringComparison.Ordinal), "the nearest guess");
+        screen.Press("Close");
+        screen.Until(() => screen.Count("[data-figure='turn.small-pulley']") == 1, "the figure");
+        Assert.Empty(screen.Complaints());
+    }
+
+    [Fact]
+    public void A_card_is_guessed_and_explained_and_a_knot_put_in_order_by_keys()
+    {
+        screen.Open("/practice");
+        screen.Type("Who practises?", "Tove");
+        screen.Until(() => screen.Count("[data-record]") == 14, "the record");
+        screen.Press("Deal a card");
+        screen.Until(() => screen.Count("[data-card='leanFromTwoViews']") == 1, "the first card");
+        // Enter takes the figure and asks.
+        screen.Type("Your guess", "40");
+        screen.Until(() => screen.Count("[data-mark='wrong']") == 1, "the mark");
+        Assert.Contains("tan", screen.Text("[data-mark]"), StringComparison.Ordinal);
+        screen.Click("[data-topic='knotInOrder']");
+        screen.Until(() => screen.Count("[data-order]") >= 3, "the steps");
+        var first = screen.Attribute("[data-order]", "data-order");
+        screen.Focus("[aria-label='Step 1 down']");
+        screen.Send(OpenQA.Selenium.Keys.Enter);
+        screen.Until(() => screen.Attribute("[data-order]", "data-order") != first, "the step to move");
+        screen.Press("See");
+        screen.Until(() => screen.Count("[data-mark]") == 1, "the mark");
+        screen.Until(() => screen.Count("[data-person='Tove']") == 1, "the crew's list");
+        Assert.Empty(screen.Complaints());
+    }
+
+    [Fact]
+    public void A_piece_shows_its_life_and_its_label()
+    {
+        screen.Open("/locker/long-60");
+        screen.Until(() => screen.Count("[data-life-use]") > 10, "its uses");
+        Assert.True(screen.Count("[data-life-look]") >= 1);
+        screen.Open("/register");
+        screen.Until(() => screen.Count("[data-register]") > 20, "the register");
+        screen.Open("/labels");
+        screen.Until(() => screen.Count("[data-label] img") > 20, "the labels");
+        screen.Click("[data-label='long-60']");
+        Assert.Equal("false", screen.Attribute("[data-label='long-60']", "aria-pressed"));
+        Assert.Empty(screen.Complaints());
+    }
+
+    private void OpenLog(string name)
+    {
+        var jobs = JsonNode
+            .Parse(stage.Client.GetStringAsync(new Uri("/api/jobs", UriKind.Relative)).Result)!
+            .AsArray();
+        var id = (string)jobs.First(j => ((string)j!["name"]!).StartsWith(name, StringComparison.Ordinal))!["id"]!;
+        screen.Open($"/jobs/{id}/log");
+        screen.Until(() => screen.Count("[data-landing-pad]") == 1, "the log");
+        screen.Type("Written by", "Runa");
+    }
+
+    private void Choose(string label, string option)
+    {
+        screen
+            .Find(
+                OpenQA.Selenium.By.XPath(
+                    $"//label[.='{label}']/following-sibling::button | //label[.='{label}']/following-sibling::*//button"
+                )
+            )
+            .Click();
+        screen.Find(OpenQA.Selenium.By.XPath($"//*[@role='option'][contains(., '{option}')]")).Click();
+    }
+
+    private static string Repository()
+    {
+        var at = AppContext.BaseDirectory;
+        while (!File.Exists(Path.Combine(at, "Draklo.slnx")))
+        {
+            at = Path.GetDirectoryName(at)!;
+        }
+
+        return at;
+    }
+}
