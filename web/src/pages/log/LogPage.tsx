@@ -30,11 +30,15 @@ export function LogPage() {
     document.title = answer.data ? `${answer.data.name}, looking back` : "Draklo";
   }, [answer.data]);
   return (
-    <div className="min-h-full">
+    <div className="flex h-full flex-col">
       <TopBar />
-      <main className="mx-auto max-w-[1080px] px-6 py-5 max-md:px-3">
-        {answer.isError && <p role="alert">{sayWhy(answer.error)}</p>}
-        {answer.isPending && <p className="text-pencil">Opening.</p>}
+      <main className="flex min-h-0 flex-1 flex-col">
+        {answer.isError && (
+          <p role="alert" className="p-6">
+            {sayWhy(answer.error)}
+          </p>
+        )}
+        {answer.isPending && <p className="p-6 text-pencil">Opening.</p>}
         {answer.data && <LogForm key={answer.data.revision} answer={answer.data} />}
       </main>
     </div>
@@ -54,11 +58,9 @@ function LogForm({ answer }: { answer: LogAnswer }) {
   const [touched, setTouched] = useState(left !== null);
   const [errors, setErrors] = useState<Record<string, string | undefined>>({});
   const [busy, setBusy] = useState(false);
-  const [kept, setKept] = useState(false);
 
   function put(change: (log: JobLog) => JobLog): void {
     setTouched(true);
-    setKept(false);
     setLog((before) => {
       const next = change(before);
       keepDraft(answer.jobId, { revision: answer.revision, log: next });
@@ -81,7 +83,6 @@ function LogForm({ answer }: { answer: LogAnswer }) {
       const next = await api.keepLog(answer.jobId, answer.revision, log, units);
       dropDraft(answer.jobId);
       setErrors({});
-      setKept(true);
       setTouched(false);
       queries.setQueryData(["log", answer.jobId], next);
       void queries.invalidateQueries({ queryKey: ["jobs"] });
@@ -102,6 +103,8 @@ function LogForm({ answer }: { answer: LogAnswer }) {
   }
 
   const start = answer.start;
+  // A save comes back as the next revision, and the form begins on it afresh.
+  const saved = !touched && answer.log !== undefined;
   const off =
     log.landing && (start.mark ?? start.tip)
       ? fromMark(log.landing, start.mark ?? start.tip ?? { forwardM: 0, rightM: 0 })
@@ -109,354 +112,369 @@ function LogForm({ answer }: { answer: LogAnswer }) {
   const down = log.stage !== "calledOff";
   return (
     <form
+      className="flex min-h-0 flex-1 flex-col"
       onSubmit={(event) => {
         event.preventDefault();
         void keep();
       }}
     >
-      <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
-        <div className="min-w-0 flex-1">
-          <p className="text-[13px] text-pencil">
-            Looking back ·{" "}
-            <Link to={`/jobs/${answer.jobId}`} className="underline">
-              sheet
-            </Link>{" "}
-            ·{" "}
-            <Link to={`/jobs/${answer.jobId}/day`} className="underline">
-              day
-            </Link>
-          </p>
-          <h1 className="font-tight text-2xl font-semibold leading-tight">{answer.name}</h1>
-          <p className="text-[13px] text-pencil">
-            {answer.place || "no place"} · {stageNames[answer.stage]}
-            {answer.log && ` · written by ${answer.log.by}, ${dayOf(answer.log.on)}`}
-          </p>
-        </div>
-        <div className="w-[150px]">
-          <TextField
-            label="Day"
-            type="date"
-            value={log.on}
-            onChange={(on) => {
-              set({ on });
-            }}
-            problem={errors["on"]}
-          />
-        </div>
-        <div className="w-[190px]">
-          <TextField
-            label="Written by"
-            value={log.by}
-            onChange={(by) => {
-              set({ by });
-            }}
-            problem={errors["by"]}
-          />
-        </div>
-      </div>
-      {left && !stale && (
-        <p role="status" className="mt-2 border-l-4 border-ink pl-2 text-sm">
-          This is what was written on this device and not saved yet.
-        </p>
-      )}
-      {stale && (
-        <p role="status" className="mt-2 border-l-4 border-ink pl-2 text-sm">
-          The log was saved elsewhere since this was written here. Saving puts this in its place.{" "}
-          <button
-            type="button"
-            className="underline"
-            onClick={() => {
-              dropDraft(answer.jobId);
-              setTouched(false);
-              setLog(answer.log ?? firstLog(answer, who));
-            }}
-          >
-            Show what was saved
-          </button>
-        </p>
-      )}
-      <div className="mt-3">
-        <Question title="How did it end?">
-          <Taps
-            label="How did it end?"
-            value={log.stage}
-            choices={(["pulled", "cleared", "done", "calledOff"] as const).map((s) => ({
-              value: s,
-              text: { pulled: "tree is down", cleared: "ground is clear", done: "done", calledOff: "called off" }[s],
-            }))}
-            onChange={(stage) => {
-              if (stage) set({ stage });
-            }}
-          />
-          <Refused>{errors["stage"]}</Refused>
-          {log.stage === "calledOff" && (
-            <TextField
-              label="Why"
-              value={log.because ?? ""}
-              onChange={(because) => {
-                set({ because });
-              }}
-              problem={errors["because"]}
-            />
+      {/* The foot stands below what scrolls, so that nothing comes to lie under it. */}
+      <div className="min-h-0 flex-1 overflow-y-auto">
+        <div className="mx-auto max-w-[1080px] px-6 py-5 max-md:px-3">
+          <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
+            <div className="min-w-0 flex-1">
+              <p className="text-[13px] text-pencil">
+                Looking back ·{" "}
+                <Link to={`/jobs/${answer.jobId}`} className="underline">
+                  sheet
+                </Link>{" "}
+                ·{" "}
+                <Link to={`/jobs/${answer.jobId}/day`} className="underline">
+                  day
+                </Link>
+              </p>
+              <h1 className="font-tight text-2xl font-semibold leading-tight">{answer.name}</h1>
+              <p className="text-[13px] text-pencil">
+                {answer.place || "no place"} · {stageNames[answer.stage]}
+                {answer.log && ` · written by ${answer.log.by}, ${dayOf(answer.log.on)}`}
+              </p>
+            </div>
+            <div className="w-[150px]">
+              <TextField
+                label="Day"
+                type="date"
+                value={log.on}
+                onChange={(on) => {
+                  set({ on });
+                }}
+                problem={errors["on"]}
+              />
+            </div>
+            <div className="w-[190px]">
+              <TextField
+                label="Written by"
+                value={log.by}
+                onChange={(by) => {
+                  set({ by });
+                }}
+                problem={errors["by"]}
+              />
+            </div>
+          </div>
+          {left && !stale && (
+            <p role="status" className="mt-2 border-l-4 border-ink pl-2 text-sm">
+              This is what was written on this device and not saved yet.
+            </p>
           )}
-        </Question>
-      </div>
-      {down && (
-        <div className="grid grid-cols-[minmax(0,420px)_minmax(0,1fr)] gap-x-8 max-md:grid-cols-1">
-          <div>
-            <Question title="Where did the top come down?">
-              <LandingPad
-                start={start}
-                landing={log.landing}
-                onChange={(landing) => {
-                  set({ landing });
+          {stale && (
+            <p role="status" className="mt-2 border-l-4 border-ink pl-2 text-sm">
+              The log was saved elsewhere since this was written here. Saving puts this in its place.{" "}
+              <button
+                type="button"
+                className="underline"
+                onClick={() => {
+                  dropDraft(answer.jobId);
+                  setTouched(false);
+                  setLog(answer.log ?? firstLog(answer, who));
+                }}
+              >
+                Show what was saved
+              </button>
+            </p>
+          )}
+          <div className="mt-3">
+            <Question title="How did it end?">
+              <Taps
+                label="How did it end?"
+                value={log.stage}
+                choices={(["pulled", "cleared", "done", "calledOff"] as const).map((s) => ({
+                  value: s,
+                  text: { pulled: "tree is down", cleared: "ground is clear", done: "done", calledOff: "called off" }[
+                    s
+                  ],
+                }))}
+                onChange={(stage) => {
+                  if (stage) set({ stage });
                 }}
               />
-              <div className="mt-2 grid grid-cols-2 gap-4">
-                <NumberField
-                  label="Out along the lay"
-                  value={log.landing?.outM}
-                  quantity="length"
-                  unknown="not told"
-                  onChange={(outM) => {
-                    set({ landing: outM === undefined ? undefined : { outM, rightM: log.landing?.rightM ?? 0 } });
+              <Refused>{errors["stage"]}</Refused>
+              {log.stage === "calledOff" && (
+                <TextField
+                  label="Why"
+                  value={log.because ?? ""}
+                  onChange={(because) => {
+                    set({ because });
                   }}
-                  problem={errors["landing.outM"]}
+                  problem={errors["because"]}
                 />
-                <NumberField
-                  label="Right of it (left −)"
-                  value={log.landing?.rightM}
-                  quantity="length"
-                  unknown="not told"
-                  onChange={(rightM) => {
-                    if (log.landing) set({ landing: { ...log.landing, rightM: rightM ?? 0 } });
-                  }}
-                  problem={errors["landing.rightM"]}
-                />
-              </div>
-              {off && log.landing && (
-                <p data-off className="mt-1 text-sm leading-snug">
-                  {written(off.off, "length", units)} from {start.mark ? "the mark" : "where it was expected"}
-                  {Math.abs(off.right) >= 0.05 &&
-                    `, ${written(Math.abs(off.right), "length", units)} ${off.right < 0 ? "left" : "right"} of it`}
-                  . Off the lay by{" "}
-                  {Math.abs((Math.atan2(log.landing.rightM, log.landing.outM) * 180) / Math.PI).toFixed(1)}°.
-                </p>
               )}
-            </Question>
-            <Question title="Pictures">
-              <Pictures
-                pictures={log.pictures}
-                onChange={(change) => {
-                  put((l) => ({ ...l, pictures: change(l.pictures) }));
-                }}
-                problem={errors["pictures"]}
-              />
             </Question>
           </div>
-          <div>
-            {log.lines.map((said, i) => {
-              const of = start.lines.find((l) => l.lineId === said.lineId);
-              return (
-                <Question
-                  key={said.lineId}
-                  title={log.lines.length > 1 ? `What did the ${said.lineId} line carry?` : "What did the line carry?"}
-                  note={
-                    of?.fromTrace
-                      ? "Of the day's load cell; change it where you know better."
-                      : "Nobody read a load cell: what you read by other ways, or nothing."
-                  }
-                >
-                  <NumberField
-                    label="Peak"
-                    value={said.peakN}
-                    quantity="force"
-                    unknown="not read"
-                    onChange={(peakN) => {
-                      line(said.lineId, { peakN, fromTrace: false });
+          {down && (
+            <div className="grid grid-cols-[minmax(0,420px)_minmax(0,1fr)] gap-x-8 max-md:grid-cols-1">
+              <div>
+                <Question title="Where did the top come down?">
+                  <LandingPad
+                    start={start}
+                    landing={log.landing}
+                    onChange={(landing) => {
+                      set({ landing });
                     }}
-                    problem={errors[`lines[${i}].peakN`]}
                   />
-                  <NumberField
-                    label={
-                      of?.neededN === undefined
-                        ? "When it went"
-                        : `When it went (worked out: ${written(of.neededN, "force", units)})`
-                    }
-                    value={said.wentN}
-                    quantity="force"
-                    unknown="not read"
-                    onChange={(wentN) => {
-                      line(said.lineId, { wentN, fromTrace: false });
-                    }}
-                    problem={errors[`lines[${i}].wentN`]}
-                  />
-                  <NumberField
-                    label="It sat at"
-                    value={said.seatM}
-                    quantity="length"
-                    unknown="not told"
-                    onChange={(seatM) => {
-                      line(said.lineId, { seatM });
-                    }}
-                    problem={errors[`lines[${i}].seatM`]}
-                  />
-                  {of?.people !== undefined && (
+                  <div className="mt-2 grid grid-cols-2 gap-4">
                     <NumberField
-                      label="People on the rope at the peak"
-                      value={said.people}
-                      quantity="count"
+                      label="Out along the lay"
+                      value={log.landing?.outM}
+                      quantity="length"
                       unknown="not told"
-                      onChange={(people) => {
-                        line(said.lineId, { people });
+                      onChange={(outM) => {
+                        set({ landing: outM === undefined ? undefined : { outM, rightM: log.landing?.rightM ?? 0 } });
                       }}
-                      problem={errors[`lines[${i}].people`]}
+                      problem={errors["landing.outM"]}
                     />
+                    <NumberField
+                      label="Right of it (left −)"
+                      value={log.landing?.rightM}
+                      quantity="length"
+                      unknown="not told"
+                      onChange={(rightM) => {
+                        if (log.landing) set({ landing: { ...log.landing, rightM: rightM ?? 0 } });
+                      }}
+                      problem={errors["landing.rightM"]}
+                    />
+                  </div>
+                  {off && log.landing && (
+                    <p data-off className="mt-1 text-sm leading-snug">
+                      {written(off.off, "length", units)} from {start.mark ? "the mark" : "where it was expected"}
+                      {Math.abs(off.right) >= 0.05 &&
+                        `, ${written(Math.abs(off.right), "length", units)} ${off.right < 0 ? "left" : "right"} of it`}
+                      . Off the lay by{" "}
+                      {Math.abs((Math.atan2(log.landing.rightM, log.landing.outM) * 180) / Math.PI).toFixed(1)}°.
+                    </p>
                   )}
-                  <Check
-                    label="It was jerked"
-                    checked={said.shock}
-                    onChange={(shock) => {
-                      line(said.lineId, { shock });
-                    }}
-                  />
-                  <Refused>{errors[`lines[${i}].lineId`]}</Refused>
                 </Question>
-              );
-            })}
-            <Question title="The hinge">
-              <Taps
-                label="The hinge"
-                value={log.hinge?.end}
-                choices={Object.entries(hingeNames).map(([value, text]) => ({
-                  value: value as keyof typeof hingeNames,
-                  text,
-                }))}
-                onChange={(end) => {
-                  set({ hinge: end === undefined ? undefined : { ...log.hinge, end } });
-                }}
-              />
-              {log.hinge?.end === "letGo" && (
-                <NumberField
-                  label={
-                    start.holdDeg === undefined
-                      ? "At a lean of"
-                      : `At a lean of (expected ${Math.round(start.holdDeg.low)} to ${Math.round(start.holdDeg.high)}°)`
-                  }
-                  value={log.hinge.atDeg}
-                  quantity="degrees"
-                  unknown="nobody saw"
-                  onChange={(atDeg) => {
-                    set({ hinge: { end: "letGo", ...(atDeg === undefined ? {} : { atDeg }) } });
-                  }}
-                  problem={errors["hinge.atDeg"]}
-                />
-              )}
-            </Question>
-            {start.knots.length > 0 && (
-              <Question title="How did the knots come undone?">
-                {start.knots.map((k) => {
-                  const same = (x: JobLog["knots"][number]) => x.knotId === k.knotId && x.itemId === k.itemId;
+                <Question title="Pictures">
+                  <Pictures
+                    pictures={log.pictures}
+                    onChange={(change) => {
+                      put((l) => ({ ...l, pictures: change(l.pictures) }));
+                    }}
+                    problem={errors["pictures"]}
+                  />
+                </Question>
+              </div>
+              <div>
+                {log.lines.map((said, i) => {
+                  const of = start.lines.find((l) => l.lineId === said.lineId);
                   return (
-                    <div key={`${k.knotId}-${k.where}`} className="flex flex-wrap items-center gap-x-3 gap-y-1 py-1">
-                      <p className="w-[190px] text-sm leading-tight">
-                        {k.name}
-                        <span className="block text-[13px] text-pencil">{k.where}</span>
-                      </p>
-                      <Taps
-                        label={`${k.name} ${k.where}`}
-                        value={log.knots.find(same)?.undone}
-                        choices={Object.entries(undoneNames).map(([value, text]) => ({
-                          value: value as keyof typeof undoneNames,
-                          text,
-                        }))}
-                        onChange={(undone) => {
-                          put((l) => ({
-                            ...l,
-                            knots: [
-                              ...l.knots.filter((x) => !same(x)),
-                              ...(undone
-                                ? [
-                                    {
-                                      knotId: k.knotId,
-                                      undone,
-                                      ...(k.itemId === undefined ? {} : { itemId: k.itemId }),
-                                    },
-                                  ]
-                                : []),
-                            ],
-                          }));
+                    <Question
+                      key={said.lineId}
+                      title={
+                        log.lines.length > 1 ? `What did the ${said.lineId} line carry?` : "What did the line carry?"
+                      }
+                      note={
+                        of?.fromTrace
+                          ? "Of the day's load cell; change it where you know better."
+                          : "Nobody read a load cell: what you read by other ways, or nothing."
+                      }
+                    >
+                      <NumberField
+                        label="Peak"
+                        value={said.peakN}
+                        quantity="force"
+                        unknown="not read"
+                        onChange={(peakN) => {
+                          line(said.lineId, { peakN, fromTrace: false });
+                        }}
+                        problem={errors[`lines[${i}].peakN`]}
+                      />
+                      <NumberField
+                        label={
+                          of?.neededN === undefined
+                            ? "When it went"
+                            : `When it went (worked out: ${written(of.neededN, "force", units)})`
+                        }
+                        value={said.wentN}
+                        quantity="force"
+                        unknown="not read"
+                        onChange={(wentN) => {
+                          line(said.lineId, { wentN, fromTrace: false });
+                        }}
+                        problem={errors[`lines[${i}].wentN`]}
+                      />
+                      <NumberField
+                        label="It sat at"
+                        value={said.seatM}
+                        quantity="length"
+                        unknown="not told"
+                        onChange={(seatM) => {
+                          line(said.lineId, { seatM });
+                        }}
+                        problem={errors[`lines[${i}].seatM`]}
+                      />
+                      {of?.people !== undefined && (
+                        <NumberField
+                          label="People on the rope at the peak"
+                          value={said.people}
+                          quantity="count"
+                          unknown="not told"
+                          onChange={(people) => {
+                            line(said.lineId, { people });
+                          }}
+                          problem={errors[`lines[${i}].people`]}
+                        />
+                      )}
+                      <Check
+                        label="It was jerked"
+                        checked={said.shock}
+                        onChange={(shock) => {
+                          line(said.lineId, { shock });
                         }}
                       />
-                    </div>
+                      <Refused>{errors[`lines[${i}].lineId`]}</Refused>
+                    </Question>
                   );
                 })}
-                <Refused>{errors["knots"]}</Refused>
-              </Question>
-            )}
-            <Question title="What broke?">
-              <TextField
-                label="Broke"
-                value={log.broke ?? ""}
-                onChange={(broke) => {
-                  set({ broke });
-                }}
-                problem={errors["broke"]}
-              />
-            </Question>
-            <GearQuestion
-              pieces={start.gear}
-              gear={log.gear}
-              errors={errors}
-              onChange={(gear) => {
-                set({ gear });
+                <Question title="The hinge">
+                  <Taps
+                    label="The hinge"
+                    value={log.hinge?.end}
+                    choices={Object.entries(hingeNames).map(([value, text]) => ({
+                      value: value as keyof typeof hingeNames,
+                      text,
+                    }))}
+                    onChange={(end) => {
+                      set({ hinge: end === undefined ? undefined : { ...log.hinge, end } });
+                    }}
+                  />
+                  {log.hinge?.end === "letGo" && (
+                    <NumberField
+                      label={
+                        start.holdDeg === undefined
+                          ? "At a lean of"
+                          : `At a lean of (expected ${Math.round(start.holdDeg.low)} to ${Math.round(start.holdDeg.high)}°)`
+                      }
+                      value={log.hinge.atDeg}
+                      quantity="degrees"
+                      unknown="nobody saw"
+                      onChange={(atDeg) => {
+                        set({ hinge: { end: "letGo", ...(atDeg === undefined ? {} : { atDeg }) } });
+                      }}
+                      problem={errors["hinge.atDeg"]}
+                    />
+                  )}
+                </Question>
+                {start.knots.length > 0 && (
+                  <Question title="How did the knots come undone?">
+                    {start.knots.map((k) => {
+                      const same = (x: JobLog["knots"][number]) => x.knotId === k.knotId && x.itemId === k.itemId;
+                      return (
+                        <div
+                          key={`${k.knotId}-${k.where}`}
+                          className="flex flex-wrap items-center gap-x-3 gap-y-1 py-1"
+                        >
+                          <p className="w-[190px] text-sm leading-tight">
+                            {k.name}
+                            <span className="block text-[13px] text-pencil">{k.where}</span>
+                          </p>
+                          <Taps
+                            label={`${k.name} ${k.where}`}
+                            value={log.knots.find(same)?.undone}
+                            choices={Object.entries(undoneNames).map(([value, text]) => ({
+                              value: value as keyof typeof undoneNames,
+                              text,
+                            }))}
+                            onChange={(undone) => {
+                              put((l) => ({
+                                ...l,
+                                knots: [
+                                  ...l.knots.filter((x) => !same(x)),
+                                  ...(undone
+                                    ? [
+                                        {
+                                          knotId: k.knotId,
+                                          undone,
+                                          ...(k.itemId === undefined ? {} : { itemId: k.itemId }),
+                                        },
+                                      ]
+                                    : []),
+                                ],
+                              }));
+                            }}
+                          />
+                        </div>
+                      );
+                    })}
+                    <Refused>{errors["knots"]}</Refused>
+                  </Question>
+                )}
+                <Question title="What broke?">
+                  <TextField
+                    label="Broke"
+                    value={log.broke ?? ""}
+                    onChange={(broke) => {
+                      set({ broke });
+                    }}
+                    problem={errors["broke"]}
+                  />
+                </Question>
+                <GearQuestion
+                  pieces={start.gear}
+                  gear={log.gear}
+                  errors={errors}
+                  onChange={(gear) => {
+                    set({ gear });
+                  }}
+                />
+                <MinutesQuestion
+                  tasks={start.tasks}
+                  minutes={log.minutes}
+                  problem={errors["minutes"]}
+                  onChange={(minutes) => {
+                    set({ minutes });
+                  }}
+                />
+              </div>
+            </div>
+          )}
+          <NearMisses
+            misses={log.nearMisses}
+            errors={errors}
+            onChange={(nearMisses) => {
+              set({ nearMisses });
+            }}
+          />
+          <Question title="What would you do differently?">
+            <textarea
+              aria-label="What would you do differently?"
+              value={log.differently ?? ""}
+              maxLength={1000}
+              rows={2}
+              onChange={(e) => {
+                set({ differently: e.target.value });
               }}
+              className="w-full border border-pencil bg-sheet p-2 text-sm outline-none focus:bg-tint"
             />
-            <MinutesQuestion
-              tasks={start.tasks}
-              minutes={log.minutes}
-              problem={errors["minutes"]}
-              onChange={(minutes) => {
-                set({ minutes });
-              }}
-            />
-          </div>
+            <Refused>{errors["differently"]}</Refused>
+          </Question>
         </div>
-      )}
-      <NearMisses
-        misses={log.nearMisses}
-        errors={errors}
-        onChange={(nearMisses) => {
-          set({ nearMisses });
-        }}
-      />
-      <Question title="What would you do differently?">
-        <textarea
-          aria-label="What would you do differently?"
-          value={log.differently ?? ""}
-          maxLength={1000}
-          rows={2}
-          onChange={(e) => {
-            set({ differently: e.target.value });
-          }}
-          className="w-full border border-pencil bg-sheet p-2 text-sm outline-none focus:bg-tint"
-        />
-        <Refused>{errors["differently"]}</Refused>
-      </Question>
-      <div className="sticky bottom-0 flex flex-wrap items-center gap-3 border-t border-ink bg-paper py-3">
-        <Button strong type="submit" disabled={busy} className="min-h-11! px-6!">
-          Save the log
-        </Button>
-        <p
-          role="status"
-          data-log={kept ? "kept" : touched ? "open" : "as kept"}
-          className="min-w-0 flex-1 text-sm leading-snug text-pencil"
-        >
-          {kept || (!touched && answer.log)
-            ? `Saved. The use of ${pieces(start.gear.length)} is booked.`
-            : `Saving books the day's work on ${pieces(start.gear.length)}. Until then it stays on this device.`}
-        </p>
-        <Refused>{errors[""] ?? firstElsewhere(errors)}</Refused>
+      </div>
+      <div className="border-t border-ink bg-paper">
+        <div className="mx-auto flex max-w-[1080px] flex-wrap items-center gap-3 px-6 py-2.5 max-md:px-3">
+          <Button strong type="submit" disabled={busy} className="min-h-11! px-6!">
+            Save the log
+          </Button>
+          <p
+            role="status"
+            data-log={saved ? "kept" : "open"}
+            className="min-w-0 flex-1 text-sm leading-snug text-pencil"
+          >
+            {saved
+              ? `Saved. The use of ${pieces(start.gear.length)} is booked.`
+              : `Saving books the day's work on ${pieces(start.gear.length)}. Until then it stays on this device.`}
+          </p>
+          <Refused>{errors[""] ?? firstElsewhere(errors)}</Refused>
+        </div>
       </div>
     </form>
   );
