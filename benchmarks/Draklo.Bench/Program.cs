@@ -3,10 +3,10 @@ using BenchmarkDotNet.Running;
 using Draklo.Bench;
 
 var asked = args.FirstOrDefault() ?? "all";
-if (asked is not ("all" or "core" or "live" or "day" or "hard"))
+if (asked is not ("all" or "core" or "live" or "day" or "back" or "hard"))
 {
     Console.Error.WriteLine(
-        "bench takes core (the sums alone), live (the running application), day (the load cell by the tree), hard (hard use; a second word takes one part: busy, hostile, jobs, kills or starts) or nothing for the first three."
+        "bench takes core (the sums alone), live (the running application), day (the load cell by the tree), back (looking back over 5,000 jobs), hard (hard use; a second word takes one part: busy, hostile, jobs, kills or starts) or nothing for the first four."
     );
     return 2;
 }
@@ -19,6 +19,11 @@ if (asked is "all" or "live")
 if (asked is "all" or "day")
 {
     await DayBench.RunAsync();
+}
+
+if (asked is "all" or "back")
+{
+    await BackBench.RunAsync();
 }
 
 if (asked is "hard")

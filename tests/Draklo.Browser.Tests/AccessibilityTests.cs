@@ -224,6 +224,43 @@ public sealed class AccessibilityTests(Stage stage) : IClassFixture<Stage>
     [Theory]
     [InlineData(1280, 800)]
     [InlineData(390, 844)]
+    public void Looking_back_the_year_learning_practice_register_and_labels(int width, int height)
+    {
+        screen.Resize(width, height);
+        screen.Open($"/jobs/{stage.Issued("Birch")}/log");
+        screen.Until(() => screen.Count("[data-landing-pad]") == 1, "the log");
+        screen.Press("Add a near miss");
+        NoViolations();
+        screen.Open("/year");
+        screen.Until(() => screen.Count("[data-month]") == 12, "the year");
+        NoViolations();
+        screen.Open("/learning");
+        screen.Until(() => screen.Count("[data-figure]") > 5, "the figures");
+        screen.Press("what it rests on");
+        NoViolations();
+        screen.Click("[data-begin='friction']");
+        screen.Until(() => screen.Count("[role=dialog]") == 1, "the trial");
+        NoViolations();
+        screen.Open("/practice");
+        screen.Type("Who practises?", "Tove");
+        foreach (var topic in new[] { "countingLegs", "whichAnchor", "knotInOrder", "whereTheTipLands" })
+        {
+            screen.Click($"[data-topic='{topic}']");
+            screen.Until(() => screen.Count($"[data-card='{topic}']") == 1, "the card");
+            NoViolations();
+        }
+
+        screen.Open("/register");
+        screen.Until(() => screen.Count("[data-register]") > 20, "the register");
+        NoViolations();
+        screen.Open("/labels");
+        screen.Until(() => screen.Count("[data-label] img") > 20, "the labels");
+        NoViolations();
+    }
+
+    [Theory]
+    [InlineData(1280, 800)]
+    [InlineData(390, 844)]
     public void The_day_by_the_tree(int width, int height)
     {
         screen.Resize(width, height);

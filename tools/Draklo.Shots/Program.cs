@@ -26,16 +26,6 @@ using var screen = new Screen(app.Address);
             screen.Find(OpenQA.Selenium.By.CssSelector("[data-plate]"));
         }
     ),
-    (
-        "brief-phone",
-        () =>
-        {
-            screen.Resize(390, 844);
-            OpenBrief("Birch");
-            screen.Press("Ives");
-            screen.Run("document.querySelector('aside').scrollIntoView()");
-        }
-    ),
     ("brief", () => OpenBrief("Birch")),
     (
         "people",
@@ -43,14 +33,6 @@ using var screen = new Screen(app.Address);
         {
             At("Lime", "People");
             screen.Find(OpenQA.Selenium.By.CssSelector("[data-handle='person-4']"));
-        }
-    ),
-    (
-        "time",
-        () =>
-        {
-            At("Birch", "Time and cost");
-            screen.Find(OpenQA.Selenium.By.CssSelector("[data-day-chart]"));
         }
     ),
     (
@@ -70,24 +52,7 @@ using var screen = new Screen(app.Address);
             screen.Find(OpenQA.Selenium.By.CssSelector("[data-target-row]"));
         }
     ),
-    (
-        "tackle",
-        () =>
-        {
-            At("Lime", "Anchor and tackle");
-            screen.Find(OpenQA.Selenium.By.CssSelector("[data-figure='main.hand-force']"));
-        }
-    ),
     ("cuts", () => At("Lime", "Cuts")),
-    (
-        "workings",
-        () =>
-        {
-            screen.OpenJob("Lime");
-            screen.Click("[data-working='needed-tension']");
-            screen.Find(OpenQA.Selenium.By.CssSelector("[data-open-working]"));
-        }
-    ),
     (
         "locker",
         () =>
@@ -95,6 +60,40 @@ using var screen = new Screen(app.Address);
             screen.Open("/locker/long-60");
             screen.Find(OpenQA.Selenium.By.CssSelector("[data-piece='long-60'] [data-use]"));
             screen.Find(OpenQA.Selenium.By.CssSelector("[data-gear='long-60']"));
+        }
+    ),
+    (
+        "log",
+        () =>
+        {
+            OpenFinished("Willow");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-picture] img"));
+        }
+    ),
+    (
+        "year",
+        () =>
+        {
+            screen.Open("/year");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-place]"));
+        }
+    ),
+    (
+        "learning",
+        () =>
+        {
+            screen.Open("/learning");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-figure]"));
+        }
+    ),
+    (
+        "practice",
+        () =>
+        {
+            screen.Run("localStorage.setItem('draklo.who', 'Bo')");
+            screen.Open("/practice");
+            screen.Click("[data-topic='countingLegs']");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-card] svg"));
         }
     ),
     (
@@ -210,6 +209,18 @@ void OpenBrief(string job)
 {
     screen.OpenJob(job);
     screen.ToBrief();
+}
+
+void OpenFinished(string job)
+{
+    screen.Open();
+    screen.Find(OpenQA.Selenium.By.CssSelector("[data-job]"));
+    var id = (string)
+        screen.RunAsync(
+            "const [name, done] = arguments; fetch('/api/jobs?stage=done&limit=100').then(r => r.json()).then(all => done(all.find(j => j.name.startsWith(name)).id))",
+            job
+        )!;
+    screen.Open($"/jobs/{id}/log");
 }
 
 void OpenDay()

@@ -17,6 +17,7 @@ using Draklo.Web.Logs;
 using Draklo.Web.Outside;
 using Draklo.Web.Practice;
 using Draklo.Web.Pulling;
+using Draklo.Web.Rigging;
 using Draklo.Web.Sites;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.FileProviders;
@@ -161,6 +162,7 @@ public static class DrakloHost
         app.MapYears();
         app.MapLearning();
         app.MapPractice();
+        app.MapRigging();
         app.MapSites();
         app.MapOutside();
         app.MapCare();

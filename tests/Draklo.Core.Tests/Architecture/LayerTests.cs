@@ -26,6 +26,7 @@ public sealed class LayerTests
         "Analyses",
         "Studies",
         "Falls",
+        "Rigging",
         "Days",
         "Briefs",
         "Pulling",

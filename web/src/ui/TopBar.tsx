@@ -18,7 +18,10 @@ export function TopBar({ children }: { children?: ReactNode }) {
   return (
     <header className="flex min-h-[60px] flex-wrap items-center gap-3 border-b border-ink bg-sheet px-6 py-2 no-print">
       <p className="font-tight text-lg font-semibold tracking-[0.14em]">DRAKLO</p>
-      <nav aria-label="Pages" className="ml-3 flex flex-1 flex-wrap gap-x-1 max-md:ml-0 max-md:basis-full">
+      <nav
+        aria-label="Pages"
+        className="ml-3 flex flex-1 flex-wrap gap-x-1 max-md:order-last max-md:ml-0 max-md:basis-full"
+      >
         {places.map(([to, name]) => (
           <NavLink
             key={to}

@@ -114,8 +114,8 @@ function LogForm({ answer }: { answer: LogAnswer }) {
     <form
       className="flex min-h-0 flex-1 flex-col"
       onSubmit={(event) => {
+        // Enter takes a field; a log is saved by its own button.
         event.preventDefault();
-        void keep();
       }}
     >
       {/* The foot stands below what scrolls, so that nothing comes to lie under it. */}
@@ -461,7 +461,14 @@ function LogForm({ answer }: { answer: LogAnswer }) {
       </div>
       <div className="border-t border-ink bg-paper">
         <div className="mx-auto flex max-w-[1080px] flex-wrap items-center gap-3 px-6 py-2.5 max-md:px-3">
-          <Button strong type="submit" disabled={busy} className="min-h-11! px-6!">
+          <Button
+            strong
+            disabled={busy}
+            onClick={() => {
+              void keep();
+            }}
+            className="min-h-11! px-6!"
+          >
             Save the log
           </Button>
           <p

@@ -1,0 +1,155 @@
+using System.ComponentModel.DataAnnotations;
+using Draklo.Core.Analyses;
+using Draklo.Core.Geometry;
+using Draklo.Core.Lines;
+using Draklo.Core.Plans;
+using Draklo.Core.Reading;
+using Draklo.Core.Studies;
+using Draklo.Core.Trees;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Rigging;
+
+/// <summary>A cut tree that is let down on a line behind it.</summary>
+public sealed record LoweringAsk : IDocumentPart
+{
+    [Display(Name = "Seat height", Description = "Of the line behind, above the ground at the stump, metres.")]
+    [Range(0.5, 120)]
+    public required double SeatHeightM { get; init; }
+
+    public required AnchorMembers Anchor { get; init; }
+
+    [Display(
+        Name = "Line allows",
+        Description = "The most that its weakest link may carry, newtons; left out, what the plan's own links allow, as if this line were rigged like its main one."
+    )]
+    [Range(100, 1_000_000)]
+    public double? AllowedN { get; init; }
+}
+
+/// <param name="Deg">Turned forward from where the tree stood.</param>
+/// <param name="TensionN">That holds it there; 0 while the hinge alone does.</param>
+/// <param name="PaidOutM">Rope let out since it stood.</param>
+public sealed record LoweringStep(double Deg, double TensionN, double PaidOutM);
+
+/// <summary>Tension by lean of a tree let down on a line behind it.</summary>
+/// <remarks>
+/// Methods M5 and M19: <c>T(θ) = (W·f(θ) + M_w − M_h) / a(θ)</c> about the hinge, a the arm of the line behind; past its
+/// hold angle the hinge helps no more. The arm vanishes as the tree lies down, and the tension grows past all bounds.
+/// </remarks>
+/// <param name="StopAtDeg">Lean at which the weakest link's allowance is reached; null where it is not.</param>
+/// <param name="HingeLetsGoDeg">Lean from which the line alone holds the tree, and nothing guides its foot.</param>
+/// <param name="HeatJ">What the drum takes up as heat until 75°.</param>
+public sealed record Lowering(IReadOnlyList<LoweringStep> Steps, double? StopAtDeg, double HingeLetsGoDeg, double HeatJ)
+{
+    private const int EveryDeg = 5;
+    private const int LastDeg = 85;
+    private const double HeatTo = 75;
+    private const int Fine = 20;
+
+    public static (Lowering? Lowering, List<Problem> Problems) Of(Plan plan, LoweringAsk ask, UnitSystem units)
+    {
+        var problems = PlanRules.Check(plan, units);
+        var wrong = new List<Problem>();
+        MemberRanges.Check(ask, units, wrong);
+        problems.AddRange(wrong.Select(w => w with { Path = $"lower.{w.Path}" }));
+        if (problems.Count == 0 && ask.SeatHeightM >= plan.Tree.HeightM)
+        {
+            problems.Add(
+                new(
+                    "lower.seatHeightM",
+                    units.Say($"The tree is {plan.Tree.HeightM:m} high: the line sits below its top.")
+                )
+            );
+        }
+
+        if (problems.Count > 0)
+        {
+            return (null, problems);
+        }
+
+        var context = PlanContext.Of(plan, units);
+        var line = PullLine.From(
+            plan.Lines[0] with
+            {
+                Seat = new() { HeightM = ask.SeatHeightM },
+                Anchor = ask.Anchor,
+                Redirects = [],
+            },
+            context.Tree,
+            context.Lay
+        );
+        if (Arm(line, 0) >= 0)
+        {
+            problems.Add(
+                new(
+                    "lower.anchor.bearingDeg",
+                    "This line pulls the tree forward: the anchor of a line that lets it down stands behind it."
+                )
+            );
+            return (null, problems);
+        }
+
+        var found = SampledPlan.Checked(plan, units);
+        var held = new Held(context, line, found?.HoldDeg ?? 0);
+        var steps = new List<LoweringStep>();
+        for (var deg = 0; deg <= LastDeg; deg += EveryDeg)
+        {
+            steps.Add(new(deg, held.TensionAt(deg), held.PaidOut(deg)));
+        }
+
+        var allowed = ask.AllowedN ?? found?.Path.AllowableTension;
+        return (new(steps, StopOf(held, allowed), held.HingeGoesDeg, Heat(held)), problems);
+    }
+
+    private static double? StopOf(Held held, double? allowed)
+    {
+        for (var i = 0; i <= LastDeg * Fine; i++)
+        {
+            var deg = (double)i / Fine;
+            if (held.TensionAt(deg) > allowed)
+            {
+                return Math.Max(0, deg - (1.0 / Fine));
+            }
+        }
+
+        return null;
+    }
+
+    /// <summary>∫ T dl over the rope that runs out.</summary>
+    private static double Heat(Held held)
+    {
+        double heat = 0;
+        var (before, paidBefore) = (held.TensionAt(0), 0.0);
+        const int steps = (int)HeatTo * Fine;
+        for (var i = 1; i <= steps; i++)
+        {
+            var deg = HeatTo * i / steps;
+            var (tension, paid) = (held.TensionAt(deg), held.PaidOut(deg));
+            heat += (before + tension) / 2 * (paid - paidBefore);
+            (before, paidBefore) = (tension, paid);
+        }
+
+        return heat;
+    }
+
+    private static double Arm(PullLine line, double angle) =>
+        PullLine.ForwardArm(line.Seat.TurnedForward(angle), line.Anchor);
+
+    /// <summary>A tree that hangs in its line, at any lean.</summary>
+    private sealed record Held(PlanContext Context, PullLine Line, double HingeGoesDeg)
+    {
+        public double TensionAt(double deg)
+        {
+            var angle = Angle.Radians(deg);
+            var forward =
+                (Context.Tree.Weight * Context.Tree.Centre.TurnedForward(angle).Forward)
+                + Context.Wind.Along
+                - (deg < HingeGoesDeg ? Context.Hinge.Bending : 0);
+            return Math.Max(0, forward / -Arm(Line, angle));
+        }
+
+        public double PaidOut(double deg) =>
+            Line.Seat.TurnedForward(Angle.Radians(deg)).DistanceTo(Line.Anchor) - Line.Length;
+    }
+}
