@@ -129,7 +129,7 @@ function Rows({
             {trial.finished || trial.givenUp !== undefined ? "Open" : "Go on"}
           </Button>
           <Button
-            aria-label={`Take ${trial.id} away`}
+            aria-label={`Take away ${trial.id}`}
             onClick={() => {
               onDrop(trial.id);
             }}

@@ -37,7 +37,11 @@ export function RegisterPage() {
         <h1 className="font-tight text-2xl font-semibold">Gear register</h1>
         <p className="text-[13px] text-pencil">Drawn up {dayOf(today())}. The makers’ own rules come before these.</p>
         {register.isError && <p role="alert">{sayWhy(register.error)}</p>}
-        <div className="overflow-x-auto">
+        <section
+          className="overflow-x-auto"
+          aria-label="Every piece"
+          tabIndex={0} // eslint-disable-line jsx-a11y/no-noninteractive-tabindex -- arrow keys scroll it
+        >
           <table className="mt-3 w-full border-collapse text-[13px] leading-snug">
             <thead>
               <tr className="border-b-2 border-ink text-left font-tight">
@@ -98,7 +102,7 @@ export function RegisterPage() {
               ))}
             </tbody>
           </table>
-        </div>
+        </section>
         <p className="mt-6 grid grid-cols-2 gap-8 text-[13px]">
           <span className="border-t border-ink pt-1">Inspector, day</span>
           <span className="border-t border-ink pt-1">For the crew, day</span>
