@@ -1,8 +1,10 @@
 using System.Diagnostics;
 using System.Net.Http.Json;
 using System.Text.Json;
-using System.Text.Json.Nodes;
 using Draklo.Browser.Tests.Support;
+using Draklo.Core.Analyses;
+using Draklo.Core.Logs;
+using Draklo.Store;
 
 namespace Draklo.Bench;
 
@@ -14,9 +16,12 @@ internal static class BackBench
 
     public static async Task RunAsync()
     {
-        using var app = new AppProcess();
+        var folder = Directory.CreateTempSubdirectory("draklo-bench-").FullName;
+        using var app = new AppProcess(folder);
+        app.Kill();
+        Fill(folder);
+        app.Start();
         using var client = new HttpClient { BaseAddress = new(app.Address) };
-        await FillAsync(client);
         await MeasureAsync(client, "The list, any page", i => $"/api/jobs?limit=60&offset={i * 117}&sort=latest");
         await MeasureAsync(client, "Open jobs", _ => "/api/jobs?limit=60&stage=open");
         await MeasureAsync(client, "A search", i => $"/api/jobs?limit=60&text=number {i * 13}");
@@ -30,43 +35,42 @@ internal static class BackBench
         await PicturesAsync(client, app.Address);
     }
 
-    /// <summary>Jobs as the demo's finished ones, each with its log.</summary>
-    private static async Task FillAsync(HttpClient client)
+    /// <summary>Jobs as the demo's finished ones, each with its log and the use of its gear.</summary>
+    private static void Fill(string folder)
     {
         var clock = Stopwatch.StartNew();
-        var models = new List<(JsonNode Job, JsonNode Log)>();
-        foreach (var job in (await client.GetFromJsonAsync<JsonArray>("/api/jobs?stage=done&limit=100"))!)
-        {
-            var id = (string)job!["id"]!;
-            var log = (await client.GetFromJsonAsync<JsonNode>($"/api/jobs/{id}/log"))!["log"]!;
-            log.AsObject().Remove("pictures");
-            models.Add(((await client.GetFromJsonAsync<JsonNode>($"/api/jobs/{id}"))!, log));
-        }
-
+        var database = Database.Existing(folder);
+        var jobs = new JobStore(database, TimeProvider.System);
+        var logs = new LogStore(database, new(database, TimeProvider.System), TimeProvider.System);
+        var models = jobs.List()
+            .Select(j => (Job: j, logs.Find(j.Id)?.Log))
+            .Where(m => m.Log is { Stage: JobStage.Done })
+            .Select(m => (m.Job, Log: m.Log!, Analysis: PlanAnalysis.Of(m.Job.Content.Plan).Analysis))
+            .ToList();
+        var made = new List<(string, JobLog, LoggedJob, IReadOnlyList<GearBooked>)>();
         for (var i = 0; i < Jobs; i++)
         {
-            var (model, log) = models[i % models.Count];
-            var made = await client.PostAsJsonAsync(
-                "/api/jobs",
-                new JsonObject
-                {
-                    ["name"] = $"Job number {i}",
-                    ["place"] = $"Place {i % 80}",
-                    ["plannedOn"] = (string?)model["plannedOn"],
-                    ["plan"] = model["plan"]!.DeepClone(),
-                }
+            var (model, log, analysis) = models[i % models.Count];
+            var content = model.Content with { Name = $"Job number {i}", Place = $"Place {i % 80}" };
+            var job = jobs.Create(content);
+            made.Add(
+                (
+                    job.Id,
+                    log,
+                    LoggedJob.Of(log, job.Id, content.Name, content.Plan, analysis),
+                    // Nobody books one piece five thousand times.
+                    i % 50
+                    == 0
+                        ? GearBooking.Of(log, job.Id, content.Name, content.Plan, analysis)
+                        : []
+                )
             );
-            made.EnsureSuccessStatusCode();
-            var id = (string)(await made.Content.ReadFromJsonAsync<JsonNode>())!["id"]!;
-            using var request = new HttpRequestMessage(HttpMethod.Put, $"/api/jobs/{id}/log")
-            {
-                Content = JsonContent.Create(log),
-            };
-            request.Headers.TryAddWithoutValidation("If-Match", "\"0\"");
-            (await client.SendAsync(request)).EnsureSuccessStatusCode();
         }
 
-        Console.WriteLine($"{Jobs} jobs with logs kept in {clock.Elapsed.TotalSeconds:0} s");
+        logs.Fill(made);
+        database.Checkpoint();
+        database.Close();
+        Console.WriteLine($"{Jobs} jobs with logs written in {clock.Elapsed.TotalSeconds:0} s");
     }
 
     private static async Task MeasureAsync(HttpClient client, string what, Func<int, string> path)

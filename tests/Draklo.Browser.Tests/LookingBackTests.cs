@@ -127,6 +127,14 @@ public sealed class LookingBackTests(Stage stage) : IClassFixture<Stage>
         screen.UntilSaved();
         screen.Chord(OpenQA.Selenium.Keys.Control, "z");
         screen.Until(() => screen.Text("[data-plate]") == planned, "undo");
+        screen.Chord(OpenQA.Selenium.Keys.Control, "y");
+        screen.Until(() => screen.Text("[data-plate]") != planned, "ours again");
+        screen.UntilSaved();
+        screen.ToBrief();
+        screen.Until(
+            () => screen.Text("[data-ours]").Contains("ours, from 5 pulls", StringComparison.Ordinal),
+            "the brief to say so"
+        );
         Assert.Empty(screen.Complaints());
     }
 

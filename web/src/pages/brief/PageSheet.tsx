@@ -148,7 +148,9 @@ const Box = () => <span aria-hidden className="inline-block h-3 w-3 shrink-0 bor
 /** What is still guessed, what somebody took on, and what is open. */
 function Doubts({ page, issued }: { page: BriefPage; issued: boolean }) {
   const { openChecks, guesses, accepted } = page.brief;
-  if (openChecks.length + guesses.length + accepted.length === 0)
+  // A page that was issued before plans knew figures of the crew's own has none.
+  const ours = (page.analysis.ours as string[] | undefined) ?? [];
+  if (openChecks.length + guesses.length + accepted.length + ours.length === 0)
     return (
       <Part title="Guessed or accepted">
         <p>Nothing.</p>
@@ -167,6 +169,11 @@ function Doubts({ page, issued }: { page: BriefPage; issued: boolean }) {
           <li key={g.text} className="border-b border-rule py-px">
             {g.text}: guessed,{" "}
             {g.by === "" ? <b className="font-semibold">nobody answers for it</b> : `${g.by} takes it on`}
+          </li>
+        ))}
+        {ours.map((text) => (
+          <li key={text} data-ours className="border-b border-rule py-px">
+            {text}.
           </li>
         ))}
         {accepted.map((a) => (

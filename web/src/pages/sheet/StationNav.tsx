@@ -83,14 +83,16 @@ export function StepBar() {
               </button>
             </MenuItem>
           ))}
-          <MenuItem>
-            <Link
-              to={`/jobs/${id ?? ""}/brief`}
-              className="flex min-h-11 w-full items-center border-t border-ink px-4 font-tight text-[16px] font-semibold data-focus:bg-tint"
-            >
-              Brief
-            </Link>
-          </MenuItem>
+          {pages.map(([to, name]) => (
+            <MenuItem key={to}>
+              <Link
+                to={`/jobs/${id ?? ""}/${to}`}
+                className="flex min-h-11 w-full items-center border-t border-ink px-4 font-tight text-[16px] font-semibold data-focus:bg-tint"
+              >
+                {name}
+              </Link>
+            </MenuItem>
+          ))}
         </MenuItems>
       </Menu>
       {after ? (
@@ -109,6 +111,13 @@ export function StepBar() {
     </nav>
   );
 }
+
+/** Pages of the job beside its sheet. */
+const pages = [
+  ["brief", "Brief"],
+  ["day", "Day"],
+  ["log", "Log"],
+] as const;
 
 /** After the last station comes the page for everybody. */
 function BriefStep({ className }: { className: string }) {

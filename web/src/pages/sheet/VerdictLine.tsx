@@ -128,7 +128,22 @@ function ReasonList() {
           {verdict.policy}
         </button>
       </p>
+      <Ours />
       <p className="mt-2 text-[13px] leading-snug">{verdict.caution}</p>
+    </>
+  );
+}
+
+/** Which figures of this plan are the crew's own. */
+function Ours() {
+  const ours = useFeed((s) => s.analysis?.ours);
+  return (
+    <>
+      {ours?.map((text) => (
+        <p key={text} data-ours className="mt-1 text-[13px] leading-snug">
+          {text}.
+        </p>
+      ))}
     </>
   );
 }
