@@ -83,6 +83,17 @@ beforeEach(async () => {
 });
 
 describe("saving as one goes", () => {
+  it("is saved again when a change is undone before it was sent", () => {
+    openJob(job(1, "first"));
+    rename("second");
+    expect(useSaving.getState().state.kind).toBe("saving");
+    useSheet.getState().undo();
+    expect(useSaving.getState().state.kind).toBe("saved");
+    vi.advanceTimersByTime(5000);
+    expect(asked).toHaveLength(0);
+    expect([...kept.keys()].filter((k) => k.includes("j"))).toHaveLength(0);
+  });
+
   it("waits for a pause, names the revision that the change began from, and drops its draft once it is acknowledged", async () => {
     rename("Lim");
     rename("Lime by the boathouse");

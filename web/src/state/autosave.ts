@@ -195,7 +195,17 @@ function keepDraft(): void {
 }
 
 useSheet.subscribe((now, before) => {
-  if (id === null || now.document === before.document || !now.document || now.document === kept) return;
+  if (id === null || now.document === before.document || !now.document) return;
+  if (now.document === kept) {
+    // Undone and done again before anything was sent: what is shown is what is kept.
+    if (!busy && useSaving.getState().state.kind === "saving") {
+      clearTimeout(timer);
+      waiting = 0;
+      drafts.drop(id);
+      useSaving.setState({ state: { kind: "saved" } });
+    }
+    return;
+  }
   unwritten ??= setTimeout(keepDraft, pause / 2);
   if (now.grip === null || now.grip !== before.grip) waiting++;
   const state = useSaving.getState().state;
