@@ -11,6 +11,8 @@ public sealed record KeptLog(string JobId, int Revision, string SavedAt, JobLog 
 /// <summary>Logs of jobs. Keeping one books its gear in the same change.</summary>
 public sealed class LogStore(Database database, LockerStore locker, TimeProvider clock)
 {
+    private LearnedOnce? read;
+
     public KeptLog? Find(string jobId)
     {
         using var connection = database.Connect();
@@ -93,8 +95,24 @@ public sealed class LogStore(Database database, LockerStore locker, TimeProvider
             }
         );
 
-    /// <summary>What is learned from every job that is not deleted, by day; ids alone where it has to be worked out again.</summary>
+    /// <summary>
+    /// What is learned from every job that is not deleted, by day; ids alone where it has to be worked out again. Read again
+    /// only after something was written.
+    /// </summary>
     public (IReadOnlyList<LoggedJob> Learned, IReadOnlyList<string> ToRemake) Learned()
+    {
+        var now = database.Writes;
+        if (Volatile.Read(ref read) is { } before && before.Writes == now)
+        {
+            return (before.Learned, before.ToRemake);
+        }
+
+        var (learned, remake) = ReadLearned();
+        Volatile.Write(ref read, new(now, learned, remake));
+        return (learned, remake);
+    }
+
+    private (IReadOnlyList<LoggedJob> Learned, IReadOnlyList<string> ToRemake) ReadLearned()
     {
         using var connection = database.Connect();
         var rows = connection
@@ -190,4 +208,7 @@ public sealed class LogStore(Database database, LockerStore locker, TimeProvider
 
     /// <summary>As it is written in the file and in answers.</summary>
     public static string NameOf(JobStage stage) => char.ToLowerInvariant($"{stage}"[0]) + $"{stage}"[1..];
+
+    /// <summary>What was read, and the count of writes before it.</summary>
+    private sealed record LearnedOnce(long Writes, IReadOnlyList<LoggedJob> Learned, IReadOnlyList<string> ToRemake);
 }
