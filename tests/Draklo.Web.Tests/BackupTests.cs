@@ -142,7 +142,7 @@ public sealed class BackupTests : IAsyncLifetime
             var job = Assert.Single(new JobStore(database, TimeProvider.System).List());
             Assert.Equal("An old job", job.Content.Name);
             Assert.Equal("2025-05-06", job.Content.PlannedOn);
-            Assert.Single(new JobStore(database, TimeProvider.System).Listed("metric", "x", new(), 0, 10));
+            Assert.Single(new JobIndex(database).Listed("metric", "x", new(), 0, 10));
             Assert.Empty(database.Integrity());
             Assert.Empty(new Damage(database, TimeProvider.System).Find());
             database.Close();

@@ -142,15 +142,12 @@ public static class OwnEdits
                     (p, v) =>
                         p.WithPuller(
                             i,
-                            puller =>
-                                puller with
-                                {
-                                    EffortEachN = Math.Clamp(v?.Nominal ?? new PullerMembers().EffortEachN, 50, 600),
-                                }
+                            puller => puller with { EffortEachN = v?.Nominal ?? new PullerMembers().EffortEachN }
                         )
                 );
                 break;
-            case LearnedKind.Throw when line.Setting is { } setting && IdOf(setting.Way) == figure.Subject:
+            case LearnedKind.Throw
+                when line.Setting is { } setting && LearnedFromTrials.NameOf(setting.Way) == figure.Subject:
                 yield return new(
                     $"lines[{i}].setting.bestM",
                     p => p.Lines[i].Setting?.BestM,
@@ -159,8 +156,6 @@ public static class OwnEdits
                 break;
         }
     }
-
-    private static string IdOf(SettingWay way) => char.ToLowerInvariant($"{way}"[0]) + $"{way}"[1..];
 
     private static OwnHoldMembers? HoldsOf(Spread? v) =>
         v is { } s

@@ -1,3 +1,4 @@
+using Draklo.Core.Catalogue;
 using Draklo.Core.Geometry;
 using Draklo.Core.Units;
 
@@ -5,10 +6,15 @@ namespace Draklo.Core.Learning;
 
 /// <summary>What a trial found.</summary>
 /// <param name="Value">Degrees, a share, a coefficient, newtons or metres; null while nothing is found.</param>
+/// <param name="Subject">What it is of: species, turn, hitch, person; empty for a drum.</param>
 /// <param name="Words">One sentence.</param>
 /// <param name="Nearest">Whose guess came nearest; empty without guesses or result.</param>
-public sealed record TrialResult(double? Value, string Words, string Nearest)
+/// <param name="Counts">Whether it says something of its subject: it is finished, and nothing else ended it.</param>
+public sealed record TrialResult(double? Value, string Subject, string Words, string Nearest, bool Counts)
 {
+    /// <summary>A notch that closes within so many degrees of where the hinge broke broke it.</summary>
+    private const double NotchClosesWithin = 2;
+
     /// <remarks>
     /// Method M23. A weight pulled up and let down over one turn gives the share without being weighed: up = W / η,
     /// down = W · η, so η² = down / up; over less than half a turn what slides is brought to half a turn by η^(π/φ). On a
@@ -24,8 +30,30 @@ public sealed record TrialResult(double? Value, string Words, string Nearest)
             TrialKind.Pull => Mean(trial.Readings.Select(r => r.ReadN)),
             _ => Most(trial.Readings.Select(r => r.HeightM)),
         };
-        return new(value, WordsOf(trial, value, units), NearestOf(trial, value));
+        return new(
+            value,
+            SubjectOf(trial),
+            WordsOf(trial, value, units),
+            NearestOf(trial, value),
+            value is not null && trial is { Finished: true, GivenUp: null } && !NotchClosed(trial, value)
+        );
     }
+
+    private static string SubjectOf(Trial trial) =>
+        trial.Kind switch
+        {
+            TrialKind.Hinge => Reference.Species.GetValueOrDefault(trial.SpeciesId ?? "")?.Name,
+            TrialKind.Friction when trial.DrumTurns is null => Reference
+                .Contacts.GetValueOrDefault(trial.ContactId ?? "")
+                ?.Name,
+            TrialKind.Friction => "Drum",
+            TrialKind.Grip => Reference.Grips.GetValueOrDefault(trial.GripId ?? "")?.ShortName,
+            _ => trial.Person,
+        } ?? "";
+
+    /// <summary>A hinge that breaks as its notch closes says how far the notch opened, and nothing of the wood.</summary>
+    private static bool NotchClosed(Trial trial, double? brokeDeg) =>
+        trial is { Kind: TrialKind.Hinge, NotchDeg: { } opens } && brokeDeg >= opens - NotchClosesWithin;
 
     private static double? BrokeAt(Trial trial) => trial.Readings.FirstOrDefault(r => r.Broke)?.LeanDeg;
 
@@ -38,10 +66,7 @@ public sealed record TrialResult(double? Value, string Words, string Nearest)
 
         var passes = Math.Sqrt(ratio);
         var turned = Angle.Radians(trial.TurnedDeg);
-        return
-            trial.ContactId is { } id
-            && Catalogue.Reference.Contacts.TryGetValue(id, out var kind)
-            && kind.BuiltOf == "block"
+        return trial.ContactId is { } id && Reference.Contacts.TryGetValue(id, out var kind) && kind.BuiltOf == "block"
             ? 1 - ((1 - passes) / Math.Sin(turned / 2))
             : Math.Pow(passes, Math.PI / turned);
     }
@@ -69,13 +94,16 @@ public sealed record TrialResult(double? Value, string Words, string Nearest)
         (trial.Kind, value) switch
         {
             (_, null) => trial.GivenUp is { Length: > 0 } why ? $"Given up: {why}" : "Nothing found yet.",
+            (TrialKind.Hinge, { } deg) when NotchClosed(trial, deg) => units.Say(
+                $"The hinge broke at {deg:deg}, as the notch closed: that says nothing of the wood."
+            ),
             (TrialKind.Hinge, { } deg) => units.Say($"The hinge broke at {deg:deg}."),
             (TrialKind.Friction, { } share) when trial.DrumTurns is null => units.Say(
                 $"A half turn passes on {share:%} of the tension."
             ),
             (TrialKind.Friction, { } mu) => $"Friction on the drum: {Figures.Plain(mu, 2)}.",
             (TrialKind.Grip, { } n) => units.Say($"It began to creep at {n:N}."),
-            (TrialKind.Pull, { } n) => units.Say($"{trial.Person ?? "One person"} keeps up {n:N}."),
+            (TrialKind.Pull, { } n) => units.Say($"Kept up {n:N}."),
             (_, { } m) => units.Say($"The line came over at {m:m}."),
         };
 

@@ -5,7 +5,7 @@ using Microsoft.Extensions.Diagnostics.HealthChecks;
 namespace Draklo.Web.Hosting;
 
 /// <summary>Ready while the data file answers and is whole.</summary>
-internal sealed class DataHealth(JobStore jobs, Upkeep upkeep) : IHealthCheck
+internal sealed class DataHealth(JobIndex jobs, Upkeep upkeep) : IHealthCheck
 {
     public Task<HealthCheckResult> CheckHealthAsync(
         HealthCheckContext context,

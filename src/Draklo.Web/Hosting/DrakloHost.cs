@@ -200,6 +200,7 @@ public static class DrakloHost
     {
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton<JobStore>();
+        services.AddSingleton<JobIndex>();
         services.AddSingleton<LockerStore>();
         services.AddSingleton<JobList>();
         services.AddSingleton<PolicyStore>();

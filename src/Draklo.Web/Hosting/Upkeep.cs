@@ -8,6 +8,7 @@ internal sealed partial class Upkeep(
     Backups backups,
     Damage damage,
     JobStore jobs,
+    JobIndex index,
     TimeProvider clock,
     ILogger<Upkeep> log
 ) : BackgroundService
@@ -44,7 +45,7 @@ internal sealed partial class Upkeep(
         Damaged = damaged.Count;
         if (damaged.Any(d => d.Kind == "job"))
         {
-            jobs.Forget(damaged.Where(d => d.Kind == "job").Select(d => d.Id));
+            index.Forget(damaged.Where(d => d.Kind == "job").Select(d => d.Id));
         }
 
         checkedAt = clock.GetUtcNow();

@@ -34,9 +34,9 @@ internal static partial class JobEndpoints
             .Produces<IReadOnlyList<JobEntry>>();
         jobs.MapGet(
                 "/named",
-                (JobStore store) =>
+                (JobIndex index) =>
                 {
-                    var (species, places, crew) = store.Named();
+                    var (species, places, crew) = index.Named();
                     return Results.Ok(new JobNames(species, places, crew));
                 }
             )
@@ -95,7 +95,7 @@ internal static partial class JobEndpoints
 
     private static IResult List(
         JobList list,
-        JobStore store,
+        JobIndex index,
         HttpResponse response,
         [AsParameters] JobAsk ask,
         string? units = null,
@@ -121,7 +121,7 @@ internal static partial class JobEndpoints
             return PlainProblems.Refused([problem!]);
         }
 
-        response.Headers[TotalHeader] = store.Count(search).ToString(System.Globalization.CultureInfo.InvariantCulture);
+        response.Headers[TotalHeader] = index.Count(search).ToString(System.Globalization.CultureInfo.InvariantCulture);
         return Results.Bytes(list.Read(system, search, offset, limit), "application/json; charset=utf-8");
     }
 

@@ -14,7 +14,7 @@ namespace Draklo.Web.Jobs;
 /// The job list as JSON. A plan is analysed once per revision and unit system, and again only when a piece of the locker
 /// that it uses stands otherwise than before.
 /// </summary>
-internal sealed class JobList(JobStore store, LockerStore locker)
+internal sealed class JobList(JobStore store, JobIndex index, LockerStore locker)
 {
     /// <summary>Another build may judge a plan otherwise.</summary>
     private static readonly string MadeBy = typeof(PlanAnalysis).Assembly.ManifestModule.ModuleVersionId.ToString("N");
@@ -28,7 +28,7 @@ internal sealed class JobList(JobStore store, LockerStore locker)
         var fresh = new List<ListedJob>();
         var json = new ArrayBufferWriter<byte>(64 * 1024);
         json.Write("["u8);
-        foreach (var listed in store.Listed(name, MadeBy, search, offset, limit))
+        foreach (var listed in index.Listed(name, MadeBy, search, offset, limit))
         {
             var current =
                 listed.Entry is not null && listed.Gear == StampOf(IdsOf(listed.Gear), standings)
@@ -54,7 +54,7 @@ internal sealed class JobList(JobStore store, LockerStore locker)
         json.Write("]"u8);
         if (fresh.Count > 0)
         {
-            store.Remember(fresh, name, MadeBy);
+            index.Remember(fresh, name, MadeBy);
         }
 
         return json.WrittenMemory;

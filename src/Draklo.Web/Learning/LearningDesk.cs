@@ -12,21 +12,19 @@ internal sealed class LearningDesk(LogDesk logs, TrialStore trials, WishStore wi
 {
     public IReadOnlyList<LoggedJob> Jobs() => logs.Learned();
 
-    public IReadOnlyList<LearnedFigure> Figures(UnitSystem units) =>
+    public IReadOnlyList<LearnedFigure> Figures() =>
         Learned.Of(
             Jobs(),
             [
                 .. trials
                     .List()
-                    .Where(t => t is { Finished: true, GivenUp: null })
-                    .Select(t => (Trial: t, TrialResult.Of(t, units).Value))
-                    .Where(t => t.Value is not null)
-                    .Select(t => (t.Trial, t.Value!.Value)),
+                    .Select(t => (Trial: t, Found: TrialResult.Of(t, UnitSystem.Metric)))
+                    .Where(t => t.Found.Counts)
+                    .Select(t => new FinishedTrial(t.Trial, t.Found.Value!.Value)),
             ],
-            wishes.List().Where(w => w.Used).Select(w => w.Id).ToHashSet(StringComparer.Ordinal),
-            units
+            wishes.List().Where(w => w.Used).Select(w => w.Id).ToHashSet(StringComparer.Ordinal)
         );
 
     /// <summary>A new plan with the figures that the crew wants in new plans.</summary>
-    public Plan ForNew(Plan plan) => OwnEdits.WithUsed(plan, Figures(UnitSystem.Metric));
+    public Plan ForNew(Plan plan) => OwnEdits.WithUsed(plan, Figures());
 }

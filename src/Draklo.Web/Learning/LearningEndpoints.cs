@@ -103,15 +103,13 @@ internal static class LearningEndpoints
             .ProducesProblem(404);
     }
 
-    private static IResult Read(LearningDesk desk, string? units = null) =>
-        Bodies.TryUnits(units, out var system)
-            ? new SizedAnswer<LearningAnswer>(
-                new(
-                    [.. desk.Figures(system).Select(f => f with { From = [.. f.From.Take(MostFrom)] })],
-                    [.. desk.Jobs().TakeLast(MostJobs).Reverse()]
-                )
+    private static SizedAnswer<LearningAnswer> Read(LearningDesk desk) =>
+        new(
+            new(
+                [.. desk.Figures().Select(f => f with { From = [.. f.From.Take(MostFrom)] })],
+                [.. desk.Jobs().TakeLast(MostJobs).Reverse()]
             )
-            : Bodies.UnknownUnits(units);
+        );
 
     private static IResult Csv(LearningDesk desk) =>
         PlainCsv.File(
@@ -131,7 +129,7 @@ internal static class LearningEndpoints
                 "may_use",
                 "in_new_plans",
             ],
-            desk.Figures(UnitSystem.Metric)
+            desk.Figures()
                 .Select(f =>
                     new object?[]
                     {
@@ -160,7 +158,7 @@ internal static class LearningEndpoints
             return refusal!;
         }
 
-        if (desk.Figures(UnitSystem.Metric).FirstOrDefault(f => f.Id == id) is not { } figure)
+        if (desk.Figures().FirstOrDefault(f => f.Id == id) is not { } figure)
         {
             return PlainProblems.NotFound("There is no such figure yet: it comes with jobs and trials.");
         }
@@ -204,7 +202,7 @@ internal static class LearningEndpoints
             return refusal!;
         }
 
-        var figures = desk.Figures(system);
+        var figures = desk.Figures();
         var plan = asked.Plan;
         if (asked.FigureId is { } id)
         {

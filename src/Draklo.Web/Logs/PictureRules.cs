@@ -4,11 +4,11 @@ using Draklo.Core.Units;
 namespace Draklo.Web.Logs;
 
 /// <param name="Ending">jpg, png or webp.</param>
-internal sealed record SeenPicture(string Ending, int WidthPx, int HeightPx);
+public sealed record SeenPicture(string Ending, int WidthPx, int HeightPx);
 
 /// <summary>Whether bytes are a picture that may be kept: by what they are, not by what they are called.</summary>
 /// <remarks>Only headers are read; nothing is unpacked here, so a picture that swells when it is drawn is refused by its size in pixels.</remarks>
-internal static class PictureRules
+public static class PictureRules
 {
     public const int LargestBytes = 3 * 1024 * 1024;
     public const int LargestSide = 4096;

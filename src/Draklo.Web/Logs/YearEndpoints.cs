@@ -52,7 +52,7 @@ internal static class YearEndpoints
             .Produces<string>(200, "text/csv");
     }
 
-    private static IResult Read(JobStore jobs, LogDesk desk, int year)
+    private static IResult Read(JobIndex jobs, LogDesk desk, int year)
     {
         if (year is < 1970 or > 2199)
         {
@@ -104,7 +104,7 @@ internal static class YearEndpoints
             ];
     }
 
-    private static IResult Map(JobStore jobs, int year) =>
+    private static IResult Map(JobIndex jobs, int year) =>
         Results.File(
             SiteGeoJson.WritePoints(
                 Of(jobs, year)
@@ -129,7 +129,7 @@ internal static class YearEndpoints
             $"jobs-{year}.geojson"
         );
 
-    private static IResult Csv(JobStore jobs, int year) =>
+    private static IResult Csv(JobIndex jobs, int year) =>
         PlainCsv.File(
             $"jobs-{year}.csv",
             ["on", "name", "place", "species", "crew", "stage", "latitude", "longitude"],
@@ -139,6 +139,6 @@ internal static class YearEndpoints
                 )
         );
 
-    private static IReadOnlyList<JobOfYear> Of(JobStore jobs, int year) =>
+    private static IReadOnlyList<JobOfYear> Of(JobIndex jobs, int year) =>
         jobs.Found(new(From: $"{year:0000}-01-01", To: $"{year:0000}-12-31"));
 }

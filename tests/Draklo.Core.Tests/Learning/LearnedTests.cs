@@ -127,17 +127,14 @@ public sealed class LearnedTests
         );
 
     private static Dictionary<string, LearnedFigure> Of(IEnumerable<LoggedJob> jobs) =>
-        Learned
-            .Of([.. jobs], [], new HashSet<string>(), UnitSystem.Metric)
-            .ToDictionary(f => f.Id, StringComparer.Ordinal);
+        Learned.Of([.. jobs], [], new HashSet<string>()).ToDictionary(f => f.Id, StringComparer.Ordinal);
 
     private static Dictionary<string, LearnedFigure> Trials(params Trial[] trials) =>
         Learned
             .Of(
                 [],
-                [.. trials.Select(t => (t, TrialResult.Of(t, UnitSystem.Metric).Value!.Value))],
-                new HashSet<string>(),
-                UnitSystem.Metric
+                [.. trials.Select(t => new FinishedTrial(t, TrialResult.Of(t, UnitSystem.Metric).Value!.Value))],
+                new HashSet<string>()
             )
             .ToDictionary(f => f.Id, StringComparer.Ordinal);
 

@@ -300,7 +300,7 @@ export const api = {
   nearMisses: () => ask<NearMissEntry[]>("/api/near-misses"),
   keepPicture: (picture: Blob) =>
     ask<Picture>("/api/pictures", { method: "POST", headers: { "content-type": picture.type }, body: picture }),
-  learning: (units: Units) => ask<Learning>(`/api/learning?units=${units}`),
+  learning: () => ask<Learning>("/api/learning"),
   useLearned: (id: string, used: boolean, by: string) =>
     ask<unknown>(`/api/learning/${encodeURIComponent(id)}`, send("PUT", { used, by })),
   ownFigures: (plan: Plan, units: Units, change?: { figureId: string; use: boolean }, signal?: AbortSignal) =>

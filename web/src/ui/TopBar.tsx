@@ -17,10 +17,10 @@ const places = [
 export function TopBar({ children }: { children?: ReactNode }) {
   return (
     <header className="flex min-h-[60px] flex-wrap items-center gap-3 border-b border-ink bg-sheet px-6 py-2 no-print">
-      <p className="font-tight text-lg font-semibold tracking-[0.14em]">DRAKLO</p>
+      <p className="font-tight text-lg font-semibold tracking-[0.14em] max-lg:flex-1">DRAKLO</p>
       <nav
         aria-label="Pages"
-        className="ml-3 flex flex-1 flex-wrap gap-x-1 max-md:order-last max-md:ml-0 max-md:basis-full"
+        className="ml-3 flex flex-1 flex-wrap gap-x-1 max-lg:order-last max-lg:ml-0 max-lg:basis-full"
       >
         {places.map(([to, name]) => (
           <NavLink

@@ -14,8 +14,7 @@ import { kindTitles, said } from "./words";
 
 /** What the crew's own jobs and trials say where a table's figure stands. */
 export function LearningPage() {
-  const units = useSettings((s) => s.units);
-  const answer = useQuery({ queryKey: ["learning", units], queryFn: () => api.learning(units) });
+  const answer = useQuery({ queryKey: ["learning"], queryFn: api.learning });
   useEffect(() => {
     document.title = "Learning, Draklo";
   }, []);

@@ -25,6 +25,7 @@ export function Trials() {
   const trials = useQuery({ queryKey: ["trials", units], queryFn: () => api.trials(units) });
   const [open, setOpen] = useState<Trial | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
+  const [gone, setGone] = useState<Trial | null>(null);
   const fresh = () => {
     void queries.invalidateQueries({ queryKey: ["trials"] });
     void queries.invalidateQueries({ queryKey: ["learning"] });
@@ -66,6 +67,18 @@ export function Trials() {
         ))}
       </div>
       <Refused>{wrong}</Refused>
+      {gone && (
+        <p role="status" className="mt-2 flex items-center gap-3 border-l-4 border-ink pl-2 text-sm">
+          {trialNames[gone.kind]} of {dayOf(gone.on)} is taken away.
+          <Button
+            onClick={() => {
+              after(api.keepTrial(gone, units), null);
+            }}
+          >
+            Undo
+          </Button>
+        </p>
+      )}
       {left.length > 0 && <h3 className="mt-4 font-tight text-sm font-semibold">Left half done</h3>}
       <Rows trials={left} onOpen={setOpen} onDrop={drop} />
       {over.length > 0 && <h3 className="mt-4 font-tight text-sm font-semibold">Finished</h3>}
@@ -82,10 +95,15 @@ export function Trials() {
     </section>
   );
 
-  function drop(id: string): void {
-    api.dropTrial(id).then(
+  function drop(trial: Trial): void {
+    after(api.dropTrial(trial.id), trial);
+  }
+
+  function after(done: Promise<unknown>, taken: Trial | null): void {
+    done.then(
       () => {
         setWrong(null);
+        setGone(taken);
         fresh();
       },
       (error: unknown) => {
@@ -102,7 +120,7 @@ function Rows({
 }: {
   trials: TrialAnswer[];
   onOpen: (trial: Trial) => void;
-  onDrop: (id: string) => void;
+  onDrop: (trial: Trial) => void;
 }) {
   return (
     <ul>
@@ -117,7 +135,7 @@ function Rows({
             {dayOf(trial.on)}, {trial.by}
           </span>
           <span className="min-w-0 flex-1">
-            {subjectOf(trial)}
+            {result.subject !== "" && <b className="font-medium">{result.subject}: </b>}
             {result.words}
             {result.nearest !== "" && ` Nearest guess: ${result.nearest}.`}
           </span>
@@ -131,7 +149,7 @@ function Rows({
           <Button
             aria-label={`Take away ${trial.id}`}
             onClick={() => {
-              onDrop(trial.id);
+              onDrop(trial);
             }}
           >
             Take away
@@ -140,9 +158,4 @@ function Rows({
       ))}
     </ul>
   );
-}
-
-function subjectOf(trial: Trial): string {
-  const subject = trial.speciesId ?? trial.contactId ?? trial.gripId ?? trial.person;
-  return subject === undefined ? "" : `${subject.replace(/-/g, " ")}: `;
 }

@@ -52,7 +52,7 @@ export function LandingPad({ start, landing, onChange }: LandingPadProps) {
             stroke="var(--rule)"
           />
           <text
-            x={x(-m * 0.5) - 4}
+            x={Math.max(34, x(-m * 0.5) - 4)}
             y={y(m * 0.866) - 4}
             textAnchor="end"
             className="font-tight text-[11px]"

@@ -4,23 +4,23 @@ import { Link, useParams } from "react-router";
 import { api, Refusal, sayWhy } from "../../api/client";
 import type { JobLog, LogAnswer } from "../../api/types";
 import { dayOf } from "../../state/words";
-import { Check } from "../../ui/Check";
 import { Button } from "../../ui/controls";
-import { NumberField } from "../../ui/NumberField";
 import { Refused } from "../../ui/Refused";
 import { useSettings } from "../../ui/settings";
 import { TextField } from "../../ui/TextField";
 import { TopBar } from "../../ui/TopBar";
-import { written } from "../../units/units";
 import { changed } from "../locker/words";
-import { draftOf, dropDraft, filledIn, firstLog, fromMark, keepDraft } from "./draft";
+import { draftOf, dropDraft, filledIn, firstLog, keepDraft } from "./draft";
 import { GearQuestion } from "./GearQuestion";
-import { LandingPad } from "./LandingPad";
+import { HingeQuestion } from "./HingeQuestion";
+import { KnotsQuestion } from "./KnotsQuestion";
+import { LandingQuestion } from "./LandingQuestion";
+import { LineQuestion } from "./LineQuestion";
 import { MinutesQuestion } from "./MinutesQuestion";
 import { NearMisses } from "./NearMisses";
 import { Pictures } from "./Pictures";
 import { Question, Taps } from "./Question";
-import { hingeNames, stageNames, undoneNames } from "./words";
+import { stageNames } from "./words";
 
 /** Looking back on a job: ten taps after the tree is down. */
 export function LogPage() {
@@ -105,10 +105,6 @@ function LogForm({ answer }: { answer: LogAnswer }) {
   const start = answer.start;
   // A save comes back as the next revision, and the form begins on it afresh.
   const saved = !touched && answer.log !== undefined;
-  const off =
-    log.landing && (start.mark ?? start.tip)
-      ? fromMark(log.landing, start.mark ?? start.tip ?? { forwardM: 0, rightM: 0 })
-      : null;
   const down = log.stage !== "calledOff";
   return (
     <form
@@ -213,46 +209,14 @@ function LogForm({ answer }: { answer: LogAnswer }) {
           {down && (
             <div className="grid grid-cols-[minmax(0,420px)_minmax(0,1fr)] gap-x-8 max-md:grid-cols-1">
               <div>
-                <Question title="Where did the top come down?">
-                  <LandingPad
-                    start={start}
-                    landing={log.landing}
-                    onChange={(landing) => {
-                      set({ landing });
-                    }}
-                  />
-                  <div className="mt-2 grid grid-cols-2 gap-4">
-                    <NumberField
-                      label="Out along the lay"
-                      value={log.landing?.outM}
-                      quantity="length"
-                      unknown="not told"
-                      onChange={(outM) => {
-                        set({ landing: outM === undefined ? undefined : { outM, rightM: log.landing?.rightM ?? 0 } });
-                      }}
-                      problem={errors["landing.outM"]}
-                    />
-                    <NumberField
-                      label="Right of it (left −)"
-                      value={log.landing?.rightM}
-                      quantity="length"
-                      unknown="not told"
-                      onChange={(rightM) => {
-                        if (log.landing) set({ landing: { ...log.landing, rightM: rightM ?? 0 } });
-                      }}
-                      problem={errors["landing.rightM"]}
-                    />
-                  </div>
-                  {off && log.landing && (
-                    <p data-off className="mt-1 text-sm leading-snug">
-                      {written(off.off, "length", units)} from {start.mark ? "the mark" : "where it was expected"}
-                      {Math.abs(off.right) >= 0.05 &&
-                        `, ${written(Math.abs(off.right), "length", units)} ${off.right < 0 ? "left" : "right"} of it`}
-                      . Off the lay by{" "}
-                      {Math.abs((Math.atan2(log.landing.rightM, log.landing.outM) * 180) / Math.PI).toFixed(1)}°.
-                    </p>
-                  )}
-                </Question>
+                <LandingQuestion
+                  start={start}
+                  landing={log.landing}
+                  errors={errors}
+                  onChange={(landing) => {
+                    set({ landing });
+                  }}
+                />
                 <Question title="Pictures">
                   <Pictures
                     pictures={log.pictures}
@@ -264,150 +228,34 @@ function LogForm({ answer }: { answer: LogAnswer }) {
                 </Question>
               </div>
               <div>
-                {log.lines.map((said, i) => {
-                  const of = start.lines.find((l) => l.lineId === said.lineId);
-                  return (
-                    <Question
-                      key={said.lineId}
-                      title={
-                        log.lines.length > 1 ? `What did the ${said.lineId} line carry?` : "What did the line carry?"
-                      }
-                      note={
-                        of?.fromTrace
-                          ? "Of the day's load cell; change it where you know better."
-                          : "Nobody read a load cell: what you read by other ways, or nothing."
-                      }
-                    >
-                      <NumberField
-                        label="Peak"
-                        value={said.peakN}
-                        quantity="force"
-                        unknown="not read"
-                        onChange={(peakN) => {
-                          line(said.lineId, { peakN, fromTrace: false });
-                        }}
-                        problem={errors[`lines[${i}].peakN`]}
-                      />
-                      <NumberField
-                        label={
-                          of?.neededN === undefined
-                            ? "When it went"
-                            : `When it went (worked out: ${written(of.neededN, "force", units)})`
-                        }
-                        value={said.wentN}
-                        quantity="force"
-                        unknown="not read"
-                        onChange={(wentN) => {
-                          line(said.lineId, { wentN, fromTrace: false });
-                        }}
-                        problem={errors[`lines[${i}].wentN`]}
-                      />
-                      <NumberField
-                        label="It sat at"
-                        value={said.seatM}
-                        quantity="length"
-                        unknown="not told"
-                        onChange={(seatM) => {
-                          line(said.lineId, { seatM });
-                        }}
-                        problem={errors[`lines[${i}].seatM`]}
-                      />
-                      {of?.people !== undefined && (
-                        <NumberField
-                          label="People on the rope at the peak"
-                          value={said.people}
-                          quantity="count"
-                          unknown="not told"
-                          onChange={(people) => {
-                            line(said.lineId, { people });
-                          }}
-                          problem={errors[`lines[${i}].people`]}
-                        />
-                      )}
-                      <Check
-                        label="It was jerked"
-                        checked={said.shock}
-                        onChange={(shock) => {
-                          line(said.lineId, { shock });
-                        }}
-                      />
-                      <Refused>{errors[`lines[${i}].lineId`]}</Refused>
-                    </Question>
-                  );
-                })}
-                <Question title="The hinge">
-                  <Taps
-                    label="The hinge"
-                    value={log.hinge?.end}
-                    choices={Object.entries(hingeNames).map(([value, text]) => ({
-                      value: value as keyof typeof hingeNames,
-                      text,
-                    }))}
-                    onChange={(end) => {
-                      set({ hinge: end === undefined ? undefined : { ...log.hinge, end } });
+                {log.lines.map((said, i) => (
+                  <LineQuestion
+                    key={said.lineId}
+                    said={said}
+                    of={start.lines.find((l) => l.lineId === said.lineId)}
+                    alone={log.lines.length === 1}
+                    problem={(member) => errors[`lines[${i}].${member}`]}
+                    onChange={(part) => {
+                      line(said.lineId, part);
                     }}
                   />
-                  {log.hinge?.end === "letGo" && (
-                    <NumberField
-                      label={
-                        start.holdDeg === undefined
-                          ? "At a lean of"
-                          : `At a lean of (expected ${Math.round(start.holdDeg.low)} to ${Math.round(start.holdDeg.high)}°)`
-                      }
-                      value={log.hinge.atDeg}
-                      quantity="degrees"
-                      unknown="nobody saw"
-                      onChange={(atDeg) => {
-                        set({ hinge: { end: "letGo", ...(atDeg === undefined ? {} : { atDeg }) } });
-                      }}
-                      problem={errors["hinge.atDeg"]}
-                    />
-                  )}
-                </Question>
-                {start.knots.length > 0 && (
-                  <Question title="How did the knots come undone?">
-                    {start.knots.map((k) => {
-                      const same = (x: JobLog["knots"][number]) => x.knotId === k.knotId && x.itemId === k.itemId;
-                      return (
-                        <div
-                          key={`${k.knotId}-${k.where}`}
-                          className="flex flex-wrap items-center gap-x-3 gap-y-1 py-1"
-                        >
-                          <p className="w-[190px] text-sm leading-tight">
-                            {k.name}
-                            <span className="block text-[13px] text-pencil">{k.where}</span>
-                          </p>
-                          <Taps
-                            label={`${k.name} ${k.where}`}
-                            value={log.knots.find(same)?.undone}
-                            choices={Object.entries(undoneNames).map(([value, text]) => ({
-                              value: value as keyof typeof undoneNames,
-                              text,
-                            }))}
-                            onChange={(undone) => {
-                              put((l) => ({
-                                ...l,
-                                knots: [
-                                  ...l.knots.filter((x) => !same(x)),
-                                  ...(undone
-                                    ? [
-                                        {
-                                          knotId: k.knotId,
-                                          undone,
-                                          ...(k.itemId === undefined ? {} : { itemId: k.itemId }),
-                                        },
-                                      ]
-                                    : []),
-                                ],
-                              }));
-                            }}
-                          />
-                        </div>
-                      );
-                    })}
-                    <Refused>{errors["knots"]}</Refused>
-                  </Question>
-                )}
+                ))}
+                <HingeQuestion
+                  hold={start.holdDeg}
+                  hinge={log.hinge}
+                  problem={errors["hinge.atDeg"]}
+                  onChange={(hinge) => {
+                    set({ hinge });
+                  }}
+                />
+                <KnotsQuestion
+                  tied={start.knots}
+                  knots={log.knots}
+                  problem={errors["knots"]}
+                  onChange={(knots) => {
+                    set({ knots });
+                  }}
+                />
                 <Question title="What broke?">
                   <TextField
                     label="Broke"

@@ -42,3 +42,7 @@ export function Taps<T extends string>({
     </div>
   );
 }
+
+/** Choices to tap out of a table of their names. */
+export const tapsOf = <T extends string>(names: Record<T, string>): { value: T; text: string }[] =>
+  (Object.entries(names) as [T, string][]).map(([value, text]) => ({ value, text }));

@@ -1,0 +1,94 @@
+using Draklo.Core.Logs;
+using Draklo.Core.Plans;
+using Draklo.Core.Units;
+using MathNet.Numerics.Distributions;
+
+namespace Draklo.Core.Learning;
+
+/// <summary>What a learned figure rests on, and what follows from how much and how far apart it is.</summary>
+/// <param name="Of">What they are: pulls, landings, trials, throws.</param>
+/// <param name="From">One at least, the latest first.</param>
+internal sealed record Evidence(string Of, IReadOnlyList<LearnedFrom> From)
+{
+    /// <summary>One side of nine in ten.</summary>
+    private const double NineInTen = 0.95;
+
+    /// <summary>Single readings are no better than this share of what they read, however well they agree.</summary>
+    private const double ReadWithin = 0.05;
+
+    public IReadOnlyList<double> Values { get; } = [.. From.Select(f => f.Value)];
+
+    public int Count => From.Count;
+
+    public double Mean => Values.Average();
+
+    /// <summary>How far single ones scatter; null for one alone.</summary>
+    public double? Deviation => DeviationOf(Values);
+
+    public static Evidence OfJobs(string of, IEnumerable<(LoggedJob Job, double Value)> read) =>
+        new(of, [.. Latest(read.Select(r => new LearnedFrom(r.Job.JobId, r.Job.Name, r.Job.On, r.Value)))]);
+
+    public static Evidence OfTrials(string of, IEnumerable<FinishedTrial> found) =>
+        new(
+            of,
+            [
+                .. Latest(
+                    found.Select(t => new LearnedFrom(
+                        null,
+                        t.Trial.Person ?? $"trial of {t.Trial.By}",
+                        t.Trial.On,
+                        t.Value
+                    ))
+                ),
+            ]
+        );
+
+    /// <summary>What holds nine in ten about nothing: a constant miss counts as much as a scattered one.</summary>
+    /// <remarks>Student's t for their number times the root of the mean square.</remarks>
+    public double NineInTenAboutZero() =>
+        StudentT.InvCDF(0, 1, Count, NineInTen) * Math.Sqrt(Values.Average(v => v * v));
+
+    /// <summary>How far the next single one may lie off the mean, nine in ten; twice the reading's own error for one alone.</summary>
+    public double NextOff()
+    {
+        var own = ReadWithin * Math.Abs(Mean);
+        return Deviation is { } deviation
+            ? Math.Max(own, StudentT.InvCDF(0, 1, Count - 1, NineInTen) * deviation * Math.Sqrt(1 + (1.0 / Count)))
+            : 2 * own;
+    }
+
+    /// <summary>Whether there is enough for a plan, and a sentence about it.</summary>
+    /// <remarks>Method M23.</remarks>
+    /// <param name="careful">Whether the figure makes a plan ask for more, or allow less.</param>
+    /// <param name="does">What it does, as a sentence.</param>
+    public (bool MayUse, string Why) Judged(bool careful, string does)
+    {
+        var wanted = careful ? OwnFigure.JobsToAskMore : OwnFigure.JobsToAskLess;
+        return Count >= wanted
+            ? (true, does)
+            : (false, $"{does.TrimEnd('.')}; it may stand in a plan {(careful ? "" : "only ")}from {wanted} {Of} on.");
+    }
+
+    /// <summary>Whether it may stand alone: before, what the table says stays within its spread.</summary>
+    public Spread Beside(Spread own, Spread table) =>
+        Count >= OwnFigure.JobsToAskLess
+            ? own
+            : new(Math.Min(own.Low, table.Low), own.Nominal, Math.Max(own.High, table.High));
+
+    public static double? DeviationOf(IReadOnlyList<double> values)
+    {
+        if (values.Count < 2)
+        {
+            return null;
+        }
+
+        var mean = values.Average();
+        return Math.Sqrt(values.Sum(v => (v - mean) * (v - mean)) / (values.Count - 1));
+    }
+
+    private static IEnumerable<LearnedFrom> Latest(IEnumerable<LearnedFrom> from) =>
+        from.OrderByDescending(f => f.On, StringComparer.Ordinal);
+}
+
+/// <summary>A trial that counts, with what it found.</summary>
+public sealed record FinishedTrial(Trial Trial, double Value);

@@ -1,0 +1,126 @@
+using Draklo.Core.Catalogue;
+using Draklo.Core.Logs;
+using Draklo.Core.Plans;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Learning;
+
+/// <summary>What logs say: tension read over predicted, landings, what each gave on the rope.</summary>
+internal static class LearnedFromJobs
+{
+    private const double PulledToOne = 3;
+    private const double LeastFactor = 0.7;
+    private const double MostFactor = 1.4;
+    private static readonly Spread AsPredicted = new(1, 1, 1);
+
+    public static IEnumerable<LearnedFigure> Pulls(List<LoggedJob> jobs) =>
+        jobs.SelectMany(j =>
+                j.Lines.Where(l => l is { NeededN: > 0, WentN: > 0 })
+                    .Take(1)
+                    .Select(l => (Job: j, Value: l.WentN!.Value / l.NeededN!.Value))
+            )
+            .GroupBy(r => r.Job.SpeciesId, StringComparer.Ordinal)
+            .SelectMany(species => ByCrew(species, (crew, read) => Pull(species.Key, crew, read)));
+
+    public static IEnumerable<LearnedFigure> Aims(List<LoggedJob> jobs) =>
+        ByCrew(jobs.Where(j => j.AimErrorDeg is not null).Select(j => (Job: j, Value: j.AimErrorDeg!.Value)), Aim);
+
+    /// <summary>
+    /// What a job asked of its people is not what they can keep up: it stands beside the trials, and never in a plan.
+    /// </summary>
+    public static IEnumerable<LearnedFigure> Given(List<LoggedJob> jobs)
+    {
+        var given = Evidence.OfJobs(
+            "pulls",
+            from job in jobs
+            from line in job.Lines
+            where line is { PeakN: > 0, People: > 0, Advantage: > 0 }
+            select (job, line.PeakN!.Value / (line.Advantage!.Value * line.People!.Value))
+        );
+        if (given.Count > 0)
+        {
+            var usual = new PullerMembers().EffortEachN;
+            yield return Learned.Figure(
+                LearnedKind.Haul,
+                "given",
+                "",
+                "What each gave at the peak of a pull",
+                "N",
+                given,
+                new(given.Values.Min(), Math.Round(given.Mean), given.Values.Max()),
+                new(usual, usual, usual),
+                (false, "What the jobs asked for, not what people can keep up: a pull trial tells that.")
+            );
+        }
+    }
+
+    private static LearnedFigure Pull(string species, string crew, List<(LoggedJob Job, double Value)> read)
+    {
+        var on = Evidence.OfJobs("pulls", read);
+        var logs = on.Values.Select(v => Math.Log(v)).ToList();
+        var mean = logs.Average();
+        var off = Evidence.DeviationOf(logs);
+        var value = Math.Exp(mean * on.Count / (on.Count + PulledToOne));
+        var name = Reference.Species.TryGetValue(species, out var known) ? known.Name : "wood of its own figures";
+        return Learned.Figure(
+            LearnedKind.Pull,
+            species,
+            crew,
+            $"Read over predicted: {name}",
+            "ratio",
+            on,
+            new(Math.Exp(mean - (off ?? 0)), Math.Round(value, 3), Math.Exp(mean + (off ?? 0))),
+            AsPredicted,
+            Math.Exp(mean) is < LeastFactor or > MostFactor
+                ? (false, "What was read lies too far from what was predicted: measure better before it is used.")
+                : on.Judged(value >= 1, value >= 1 ? "It raises what is planned." : "It lowers what is planned.")
+        ) with
+        {
+            Mean = Math.Exp(mean),
+            Deviation = off * Math.Exp(mean),
+        };
+    }
+
+    private static LearnedFigure Aim(string crew, List<(LoggedJob Job, double Value)> read)
+    {
+        var on = Evidence.OfJobs("landings", read);
+        var holds = Math.Round(on.NineInTenAboutZero(), 2);
+        var usual = new SiteMembers().AimErrorDeg;
+        var wider = holds >= usual;
+        return Learned.Figure(
+            LearnedKind.Aim,
+            "",
+            crew,
+            "Aiming error",
+            "deg",
+            on,
+            new(holds, holds, holds),
+            new(usual, usual, usual),
+            on.Judged(
+                wider,
+                wider ? "It widens the strip that a tree may land on." : "It narrows the strip that a tree may land on."
+            ),
+            (0, 20)
+        );
+    }
+
+    /// <summary>Of everybody, and of each crew by itself where there are several.</summary>
+    private static IEnumerable<LearnedFigure> ByCrew(
+        IEnumerable<(LoggedJob Job, double Value)> read,
+        Func<string, List<(LoggedJob Job, double Value)>, LearnedFigure> make
+    )
+    {
+        var all = read.ToList();
+        if (all.Count == 0)
+        {
+            yield break;
+        }
+
+        yield return make("", all);
+        var crews = all.GroupBy(r => r.Job.Crew, StringComparer.Ordinal).ToList();
+        foreach (var crew in crews.Where(c => crews.Count > 1 && c.Key.Length > 0))
+        {
+            yield return make(crew.Key, [.. crew]);
+        }
+    }
+}

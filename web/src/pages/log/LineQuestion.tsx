@@ -1,0 +1,93 @@
+import type { JobLog, LogStart } from "../../api/types";
+import { Check } from "../../ui/Check";
+import { NumberField } from "../../ui/NumberField";
+import { Refused } from "../../ui/Refused";
+import { useSettings } from "../../ui/settings";
+import { written } from "../../units/units";
+import { Question } from "./Question";
+
+type Said = JobLog["lines"][number];
+
+/** What a line carried, beside what was worked out for it. */
+export function LineQuestion({
+  said,
+  of,
+  alone,
+  problem,
+  onChange,
+}: {
+  said: Said;
+  of: LogStart["lines"][number] | undefined;
+  /** Whether it is the only line. */
+  alone: boolean;
+  /** What is wrong with one of its members. */
+  problem: (member: keyof Said) => string | undefined;
+  onChange: (part: { [K in keyof Said]?: Said[K] | undefined }) => void;
+}) {
+  const units = useSettings((s) => s.units);
+  return (
+    <Question
+      title={alone ? "What did the line carry?" : `What did the ${said.lineId} line carry?`}
+      note={
+        of?.fromTrace
+          ? "Of the day's load cell; change it where you know better."
+          : "Nobody read a load cell: what you read by other ways, or nothing."
+      }
+    >
+      <NumberField
+        label="Peak"
+        value={said.peakN}
+        quantity="force"
+        unknown="not read"
+        onChange={(peakN) => {
+          onChange({ peakN, fromTrace: false });
+        }}
+        problem={problem("peakN")}
+      />
+      <NumberField
+        label={
+          of?.neededN === undefined
+            ? "When it went"
+            : `When it went (worked out: ${written(of.neededN, "force", units)})`
+        }
+        value={said.wentN}
+        quantity="force"
+        unknown="not read"
+        onChange={(wentN) => {
+          onChange({ wentN, fromTrace: false });
+        }}
+        problem={problem("wentN")}
+      />
+      <NumberField
+        label="It sat at"
+        value={said.seatM}
+        quantity="length"
+        unknown="not told"
+        onChange={(seatM) => {
+          onChange({ seatM });
+        }}
+        problem={problem("seatM")}
+      />
+      {of?.people !== undefined && (
+        <NumberField
+          label="People on the rope at the peak"
+          value={said.people}
+          quantity="count"
+          unknown="not told"
+          onChange={(people) => {
+            onChange({ people });
+          }}
+          problem={problem("people")}
+        />
+      )}
+      <Check
+        label="It was jerked"
+        checked={said.shock}
+        onChange={(shock) => {
+          onChange({ shock });
+        }}
+      />
+      <Refused>{problem("lineId")}</Refused>
+    </Question>
+  );
+}
