@@ -17,6 +17,7 @@ const IssuedPage = lazy(() => import("./pages/brief/IssuedPage").then((m) => ({ 
 const PapersPage = lazy(() => import("./pages/papers/PapersPage").then((m) => ({ default: m.PapersPage })));
 const RevisionPage = lazy(() => import("./pages/revision/RevisionPage").then((m) => ({ default: m.RevisionPage })));
 const DayPage = lazy(() => import("./pages/day/DayPage").then((m) => ({ default: m.DayPage })));
+const ClearPage = lazy(() => import("./pages/clear/ClearPage").then((m) => ({ default: m.ClearPage })));
 const LogPage = lazy(() => import("./pages/log/LogPage").then((m) => ({ default: m.LogPage })));
 const YearPage = lazy(() => import("./pages/year/YearPage").then((m) => ({ default: m.YearPage })));
 const LearningPage = lazy(() => import("./pages/learning/LearningPage").then((m) => ({ default: m.LearningPage })));
@@ -56,6 +57,7 @@ function App() {
         <Route path="/jobs/:id/brief" element={<BriefPage />} />
         <Route path="/jobs/:id/brief/:number" element={<IssuedPage />} />
         <Route path="/jobs/:id/day" element={<DayPage />} />
+        <Route path="/jobs/:id/clear" element={<ClearPage />} />
         <Route path="/jobs/:id/log" element={<LogPage />} />
         <Route path="/jobs/:id/papers" element={<PapersPage />} />
         <Route path="/jobs/:id/revisions/:number" element={<RevisionPage />} />

@@ -8,7 +8,7 @@ public sealed record AnchorFigure
     [Name("id")]
     public required string Id { get; init; }
 
-    /// <summary>roots, pickets, soil or grip.</summary>
+    /// <summary>roots, pickets, soil, grip, or drag: a log over the ground.</summary>
     [Name("kind")]
     public required string Kind { get; init; }
 

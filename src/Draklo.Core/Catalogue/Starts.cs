@@ -10,6 +10,8 @@ public sealed record Starts
 {
     public static Starts Usual { get; } = new();
 
+    public ClearingStarts Clearing { get; init; } = new();
+
     public AnchorTreeMembers AnchorTree { get; init; } =
         new()
         {

@@ -44,4 +44,54 @@ public static class GearOnPlan
             }
         }
     }
+
+    /// <summary>Every piece that the plan's clearing uses.</summary>
+    public static List<HungPiece> OfClearing(ClearingMembers clearing)
+    {
+        var found = new List<HungPiece>();
+        Take(clearing.Line?.ItemId, "line");
+        Take(clearing.Haul?.ItemId, "haul");
+        Take(clearing.Tag?.ItemId, "tag");
+        Take(clearing.LoadSling?.ItemId, "loadSling");
+        Take(clearing.Carriage?.ItemId, "carriage");
+        Take(clearing.Drum?.Turns.ItemId, "drum.turns");
+        Block(clearing.High?.Block, "high.block");
+        Take(clearing.High?.Guy?.Rope?.ItemId, "high.guy.rope");
+        Block(clearing.Lead?.Block, "lead.block");
+        Take(clearing.Tackle?.Rope?.ItemId, "tackle.rope");
+        Take(clearing.Tackle?.HardwareItemId, "tackle");
+        (SectionPointMembers?, string)[] anchors =
+        [
+            (clearing.Low, "low"),
+            (clearing.HaulAnchor, "haulAnchor"),
+            (clearing.Lead?.Anchor, "lead.anchor"),
+            (clearing.Drum?.Anchor, "drum.anchor"),
+            (clearing.High?.Guy?.Anchor, "high.guy.anchor"),
+        ];
+        foreach (var (anchor, path) in anchors)
+        {
+            Take(anchor?.Sling?.ItemId, $"{path}.sling");
+        }
+
+        for (var i = 0; i < clearing.Points?.Points.Count; i++)
+        {
+            Block(clearing.Points.Points[i].Block, $"points.points[{i}].block");
+        }
+
+        return found;
+
+        void Block(RigBlockMembers? block, string path)
+        {
+            Take(block?.ItemId, path);
+            Take(block?.Sling?.ItemId, $"{path}.sling");
+        }
+
+        void Take(string? id, string path)
+        {
+            if (id is not null)
+            {
+                found.Add(new(id, $"clearing.{path}"));
+            }
+        }
+    }
 }

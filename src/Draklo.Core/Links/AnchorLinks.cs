@@ -114,7 +114,7 @@ internal sealed class AnchorSlingLink() : LineRule(LinkKind.AnchorSling, "sling"
 /// <param name="Member">Its members in the plan.</param>
 /// <param name="Name">What the crew calls it.</param>
 /// <param name="Where">As in "the anchor of the steer line".</param>
-internal readonly record struct NamedAnchor(AnchorMembers Anchor, string Member, string Name, string Where);
+internal readonly record struct NamedAnchor(FixedPointMembers Anchor, string Member, string Name, string Where);
 
 /// <summary>The anchor that the tackle hangs on.</summary>
 internal sealed class AnchorLink() : LineRule(LinkKind.Anchor, "anchor", LinkMark.Anchor)
@@ -186,7 +186,7 @@ internal sealed class AnchorLink() : LineRule(LinkKind.Anchor, "anchor", LinkMar
         }
     }
 
-    public static string NameOf(AnchorMembers anchor, string unnamed) =>
+    public static string NameOf(FixedPointMembers anchor, string unnamed) =>
         (string.IsNullOrWhiteSpace(anchor.Name) ? unnamed : anchor.Name).Capitalised();
 
     public static LinkRating RatingOf(AnchorStrength strength, double factor) =>

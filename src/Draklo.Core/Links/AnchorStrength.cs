@@ -30,12 +30,12 @@ public sealed record AnchorStrength(Spread Force, string Limit, string Watch)
     private const double LeastStrapHeight = 0.3;
 
     /// <summary>Anchors worked out before: the finder asks for the same one by the ten thousand.</summary>
-    private static readonly ConditionalWeakTable<AnchorMembers, AnchorStrength> Known = [];
+    private static readonly ConditionalWeakTable<FixedPointMembers, AnchorStrength> Known = [];
 
     /// <summary>The strength of an anchor, null when its kind's figures are not given.</summary>
     /// <param name="id">Prefix for the workings.</param>
     /// <param name="rise">How far the line rises from it, radians: it lifts a weight, which then grips less.</param>
-    public static AnchorStrength? Of(AnchorMembers anchor, string id, double rise, Workings? workings)
+    public static AnchorStrength? Of(FixedPointMembers anchor, string id, double rise, Workings? workings)
     {
         if (anchor is { Kind: AnchorKind.Weight or AnchorKind.Vehicle, Weight: { } weight })
         {
@@ -56,7 +56,7 @@ public sealed record AnchorStrength(Spread Force, string Limit, string Watch)
         return found;
     }
 
-    private static AnchorStrength? OfKind(AnchorMembers anchor, string id, Workings? workings) =>
+    private static AnchorStrength? OfKind(FixedPointMembers anchor, string id, Workings? workings) =>
         anchor.Kind switch
         {
             AnchorKind.Tree when anchor.Tree is { } tree => OfTree(tree, anchor.HeightM, id, workings),

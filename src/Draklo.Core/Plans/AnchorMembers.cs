@@ -1,14 +1,10 @@
 using System.ComponentModel.DataAnnotations;
-using Draklo.Core.Reading;
 
 namespace Draklo.Core.Plans;
 
-public sealed record AnchorMembers : IDocumentPart
+/// <summary>An anchor, or what a redirect hangs on, by its place from the stump.</summary>
+public sealed record AnchorMembers : FixedPointMembers
 {
-    [Display(Name = "Anchor", Description = "What the crew calls it.")]
-    [MaxLength(60)]
-    public string? Name { get; init; }
-
     [Display(Name = "Anchor distance", Description = "Level, from the middle of the stump, metres.")]
     [Range(1, 300)]
     public required double DistanceM { get; init; }
@@ -23,138 +19,4 @@ public sealed record AnchorMembers : IDocumentPart
     )]
     [Range(-100, 100)]
     public double GroundRiseM { get; init; }
-
-    [Display(Name = "Height on the anchor", Description = "Strap above the ground there, metres.")]
-    [Range(0, 20)]
-    public required double HeightM { get; init; }
-
-    [Display(Name = "Kind of anchor", Description = "rated, tree, post, pickets, weight or vehicle.")]
-    public AnchorKind Kind { get; init; }
-
-    [Display(Name = "Anchor tree", Description = "Left out, the plan says it is not known.")]
-    public AnchorTreeMembers? Tree { get; init; }
-
-    [Display(Name = "Anchor post", Description = "Left out, the plan says it is not known.")]
-    public AnchorPostMembers? Post { get; init; }
-
-    [Display(Name = "Pickets", Description = "Left out, the plan says it is not known.")]
-    public AnchorPicketMembers? Pickets { get; init; }
-
-    [Display(Name = "Weight or vehicle", Description = "Left out, the plan says it is not known.")]
-    public AnchorWeightMembers? Weight { get; init; }
-
-    [Display(
-        Name = "Anchor holds",
-        Description = "The force at which it gives way, newtons; the design factor is taken off it. Left out, the plan says it is not known."
-    )]
-    [Range(100, 1_000_000)]
-    public double? CapacityN { get; init; }
-
-    [Display(Name = "Anchor sling", Description = "Left out, the plan says it is not known.")]
-    public SlingMembers? Sling { get; init; }
-}
-
-public enum AnchorKind
-{
-    /// <summary>A point whose holding force is known.</summary>
-    Rated,
-
-    /// <summary>A standing tree.</summary>
-    Tree,
-
-    /// <summary>A post set in the ground.</summary>
-    Post,
-
-    /// <summary>Driven pickets.</summary>
-    Pickets,
-
-    /// <summary>Dead weight.</summary>
-    Weight,
-
-    /// <summary>A parked vehicle.</summary>
-    Vehicle,
-}
-
-public sealed record AnchorTreeMembers : IDocumentPart
-{
-    [Display(
-        Name = "Anchor tree's species",
-        Description = "An id of the species catalogue; left out, an ordinary broadleaf."
-    )]
-    public string? SpeciesId { get; init; }
-
-    [Display(Name = "Anchor tree's diameter", Description = "At breast height, metres.")]
-    [Range(0.05, 3)]
-    public required double DbhM { get; init; }
-
-    [Display(Name = "Anchor tree's height", Description = "Metres.")]
-    [Range(2, 80)]
-    public required double HeightM { get; init; }
-
-    [Display(
-        Name = "Ground of the anchor tree",
-        Description = "An id of the anchor table: roots-shallow, roots-ordinary or roots-deep."
-    )]
-    public string GroundId { get; init; } = "roots-ordinary";
-
-    [Display(Name = "Anchor tree's soundness", Description = "1 for a sound one.")]
-    [Range(0.2, 1)]
-    public double Soundness { get; init; } = 1;
-}
-
-public sealed record AnchorPostMembers : IDocumentPart
-{
-    [Display(Name = "Post diameter", Description = "Or width across the pull, metres.")]
-    [Range(0.03, 1)]
-    public required double DiameterM { get; init; }
-
-    [Display(Name = "Depth in the ground", Description = "Metres.")]
-    [Range(0.2, 4)]
-    public required double DepthM { get; init; }
-
-    [Display(
-        Name = "Soil at the post",
-        Description = "An id of the anchor table: soil-soft, soil-sandy, soil-stiff or soil-gravel."
-    )]
-    public string GroundId { get; init; } = "soil-sandy";
-}
-
-public sealed record AnchorPicketMembers : IDocumentPart
-{
-    [Display(Name = "How they are set", Description = "An id of the anchor table, as in picket-1-1.")]
-    public required string ArrangementId { get; init; }
-
-    [Display(Name = "Ground at the pickets", Description = "firmLoam, clayOrGravel or wet.")]
-    public PicketGround Ground { get; init; }
-}
-
-public enum PicketGround
-{
-    FirmLoam,
-    ClayOrGravel,
-    Wet,
-}
-
-public sealed record AnchorWeightMembers : IDocumentPart
-{
-    [Display(Name = "Mass of the anchor", Description = "Kilograms.")]
-    [Range(10, 100_000)]
-    public required double MassKg { get; init; }
-
-    [Display(
-        Name = "Share on driven or braked wheels",
-        Description = "Of a vehicle's weight, 0 to 1. Left out, nobody has asked: half is assumed."
-    )]
-    [Range(0.1, 1)]
-    public double? BrakedShare { get; init; }
-
-    [Display(Name = "Surface under it", Description = "An id of the anchor table, as in wet-grass.")]
-    public string GroundId { get; init; } = "firm-earth";
-
-    /// <summary>The share of a vehicle's weight that grips: half, as on two driven wheels, until somebody says.</summary>
-    public double GrippingShare(bool vehicle) => vehicle ? BrakedShare ?? 0.5 : 1;
-
-    [Display(Name = "Slope under it", Description = "Degrees, positive when the pull would drag it uphill.")]
-    [Range(-30, 30)]
-    public double SlopeDeg { get; init; }
 }

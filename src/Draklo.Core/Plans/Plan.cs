@@ -62,6 +62,9 @@ public sealed record Plan : IDocumentPart
 
     public WorkMembers Work { get; init; } = new();
 
+    [Display(Name = "Clearing", Description = "Left out, nobody has planned it.")]
+    public ClearingMembers? Clearing { get; init; }
+
     [Display(Name = "Walk-up list", Description = "What to look at first; left out, nobody keeps a list.")]
     [MaxLength(40)]
     public IReadOnlyList<WalkUpMembers> WalkUp { get; init; } = [];

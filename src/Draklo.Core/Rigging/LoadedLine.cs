@@ -47,7 +47,8 @@ public sealed record LoadedLineAsk : IDocumentPart
 /// <remarks>
 /// Method M19, the line's own weight left out. By sag: <c>H = W·x·(ℓ − x) / (ℓ·s)</c>, each side <c>H·√(1 + (v/x)²)</c>
 /// with its own drop v. By length: a carriage rests where both sides have one angle, <c>T = W / (2·√(1 − (ℓ/S)²))</c>. By
-/// tension: the length solved for a carriage that is held at its place by a hauling line and rolls without friction.
+/// tension: the length solved for a carriage that rolls without friction and is held at its place by a hauling line along
+/// the steeper side, which carries what that side carries more.
 /// </remarks>
 /// <param name="HorizontalN">The level part.</param>
 /// <param name="RestsAtM">Where a carriage that is let go comes to rest, level from the left end.</param>
@@ -134,44 +135,8 @@ public sealed record LoadedLine(double HorizontalN, double LeftN, double RightN,
             return null;
         }
 
-        var chord = Math.Sqrt(Square(ask.SpanM) + Square(ask.DropM));
-        var slack = chord / (1 + (tight / stiffness));
-        // What the line lifts grows with the sag: the one sag at which it lifts the load lies between.
-        var (low, high) = (0.0, ask.SpanM);
-        while (Lifts(high) < ask.WeightN && high < 1e4)
-        {
-            high *= 2;
-        }
-
-        for (var i = 0; i < 80; i++)
-        {
-            var middle = (low + high) / 2;
-            (low, high) = Lifts(middle) < ask.WeightN ? (middle, high) : (low, middle);
-        }
-
-        var sag = (low + high) / 2;
-        var tension = TensionAt(sag);
-        var (left, _) = Falls(ask, at, sag);
-        return new(tension * at / Math.Sqrt(Square(at) + Square(left)), tension, tension, null, sag);
-
-        double TensionAt(double s)
-        {
-            var (a, b) = Lengths(s);
-            return stiffness * ((a + b - slack) / slack);
-        }
-
-        double Lifts(double s)
-        {
-            var (a, b) = Lengths(s);
-            var (v, w) = Falls(ask, at, s);
-            return Math.Max(0, TensionAt(s)) * ((v / a) + (w / b));
-        }
-
-        (double Left, double Right) Lengths(double s)
-        {
-            var (v, w) = Falls(ask, at, s);
-            return (Math.Sqrt(Square(at) + Square(v)), Math.Sqrt(Square(ask.SpanM - at) + Square(w)));
-        }
+        var hung = HungLine.Tight(ask.SpanM, ask.DropM, tight, stiffness).Under(ask.WeightN, at);
+        return new(hung.LevelN, hung.LeftN, hung.RightN, null, hung.SagM);
     }
 
     /// <summary>How far the load hangs under the left and under the right end.</summary>

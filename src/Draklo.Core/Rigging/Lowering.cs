@@ -2,6 +2,7 @@ using System.ComponentModel.DataAnnotations;
 using Draklo.Core.Analyses;
 using Draklo.Core.Geometry;
 using Draklo.Core.Lines;
+using Draklo.Core.Links;
 using Draklo.Core.Plans;
 using Draklo.Core.Reading;
 using Draklo.Core.Studies;
@@ -43,11 +44,40 @@ public sealed record LoweringStep(double Deg, double TensionN, double PaidOutM);
 public sealed record Lowering(IReadOnlyList<LoweringStep> Steps, double? StopAtDeg, double HingeLetsGoDeg, double HeatJ)
 {
     private const int EveryDeg = 5;
-    private const int LastDeg = 85;
-    private const double HeatTo = 75;
-    private const int Fine = 20;
+    private const int LastDeg = LoweredTree.LastDeg;
 
     public static (Lowering? Lowering, List<Problem> Problems) Of(Plan plan, LoweringAsk ask, UnitSystem units)
+    {
+        var (held, links, problems) = LoweredTree.Of(plan, ask, units);
+        if (held is null)
+        {
+            return (null, problems);
+        }
+
+        var steps = new List<LoweringStep>();
+        for (var deg = 0; deg <= LastDeg; deg += EveryDeg)
+        {
+            steps.Add(new(deg, held.TensionAt(deg), held.PaidOut(deg)));
+        }
+
+        var allowed = ask.AllowedN ?? links?.Path.AllowableTension;
+        return (new(steps, held.StopAt(allowed), held.HingeGoesDeg, held.Heat()), problems);
+    }
+}
+
+/// <summary>A tree that hangs in its line behind it, at any lean.</summary>
+/// <param name="HingeGoesDeg">Lean from which the hinge helps no more.</param>
+internal sealed record LoweredTree(PlanContext Context, PullLine Line, double HingeGoesDeg)
+{
+    public const int LastDeg = 85;
+    public const double HeatTo = 75;
+    private const int Fine = 20;
+
+    public static (LoweredTree? Tree, CheckedPull? Pull, List<Problem> Problems) Of(
+        Plan plan,
+        LoweringAsk ask,
+        UnitSystem units
+    )
     {
         var problems = PlanRules.Check(plan, units);
         var wrong = new List<Problem>();
@@ -65,7 +95,7 @@ public sealed record Lowering(IReadOnlyList<LoweringStep> Steps, double? StopAtD
 
         if (problems.Count > 0)
         {
-            return (null, problems);
+            return (null, null, problems);
         }
 
         var context = PlanContext.Of(plan, units);
@@ -87,27 +117,36 @@ public sealed record Lowering(IReadOnlyList<LoweringStep> Steps, double? StopAtD
                     "This line pulls the tree forward: the anchor of a line that lets it down stands behind it."
                 )
             );
-            return (null, problems);
+            return (null, null, problems);
         }
 
         var found = SampledPlan.Checked(plan, units);
-        var held = new Held(context, line, found?.HoldDeg ?? 0);
-        var steps = new List<LoweringStep>();
-        for (var deg = 0; deg <= LastDeg; deg += EveryDeg)
-        {
-            steps.Add(new(deg, held.TensionAt(deg), held.PaidOut(deg)));
-        }
-
-        var allowed = ask.AllowedN ?? found?.Path.AllowableTension;
-        return (new(steps, StopOf(held, allowed), held.HingeGoesDeg, Heat(held)), problems);
+        return (new(context, line, found?.HoldDeg ?? 0), found, problems);
     }
 
-    private static double? StopOf(Held held, double? allowed)
+    public double TensionAt(double deg)
+    {
+        var angle = Angle.Radians(deg);
+        var forward =
+            (Context.Tree.Weight * Context.Tree.Centre.TurnedForward(angle).Forward)
+            + Context.Wind.Along
+            - (deg < HingeGoesDeg ? Context.Hinge.Bending : 0);
+        return Math.Max(0, forward / -Arm(Line, angle));
+    }
+
+    public double PaidOut(double deg) =>
+        Line.Seat.TurnedForward(Angle.Radians(deg)).DistanceTo(Line.Anchor) - Line.Length;
+
+    /// <summary>What a newton of tension does to the hinge sideways, metres: to the right positive.</summary>
+    public double SideArm => PullLine.RightArm(Line.Seat, Line.Anchor);
+
+    /// <summary>The last lean before the line carries more than it may; null where it never does.</summary>
+    public double? StopAt(double? allowed)
     {
         for (var i = 0; i <= LastDeg * Fine; i++)
         {
             var deg = (double)i / Fine;
-            if (held.TensionAt(deg) > allowed)
+            if (TensionAt(deg) > allowed)
             {
                 return Math.Max(0, deg - (1.0 / Fine));
             }
@@ -116,16 +155,16 @@ public sealed record Lowering(IReadOnlyList<LoweringStep> Steps, double? StopAtD
         return null;
     }
 
-    /// <summary>∫ T dl over the rope that runs out.</summary>
-    private static double Heat(Held held)
+    /// <summary>∫ T dl over the rope that runs out, to 75°, J.</summary>
+    public double Heat()
     {
         double heat = 0;
-        var (before, paidBefore) = (held.TensionAt(0), 0.0);
+        var (before, paidBefore) = (TensionAt(0), 0.0);
         const int steps = (int)HeatTo * Fine;
         for (var i = 1; i <= steps; i++)
         {
             var deg = HeatTo * i / steps;
-            var (tension, paid) = (held.TensionAt(deg), held.PaidOut(deg));
+            var (tension, paid) = (TensionAt(deg), PaidOut(deg));
             heat += (before + tension) / 2 * (paid - paidBefore);
             (before, paidBefore) = (tension, paid);
         }
@@ -135,21 +174,4 @@ public sealed record Lowering(IReadOnlyList<LoweringStep> Steps, double? StopAtD
 
     private static double Arm(PullLine line, double angle) =>
         PullLine.ForwardArm(line.Seat.TurnedForward(angle), line.Anchor);
-
-    /// <summary>A tree that hangs in its line, at any lean.</summary>
-    private sealed record Held(PlanContext Context, PullLine Line, double HingeGoesDeg)
-    {
-        public double TensionAt(double deg)
-        {
-            var angle = Angle.Radians(deg);
-            var forward =
-                (Context.Tree.Weight * Context.Tree.Centre.TurnedForward(angle).Forward)
-                + Context.Wind.Along
-                - (deg < HingeGoesDeg ? Context.Hinge.Bending : 0);
-            return Math.Max(0, forward / -Arm(Line, angle));
-        }
-
-        public double PaidOut(double deg) =>
-            Line.Seat.TurnedForward(Angle.Radians(deg)).DistanceTo(Line.Anchor) - Line.Length;
-    }
 }

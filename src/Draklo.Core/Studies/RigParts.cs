@@ -286,7 +286,7 @@ internal sealed class RigParts
 
     private static double? Strength(GearItem item) => GearStrength.Of(item, UnitSystem.Metric).Newtons;
 
-    private static RopeMembers RopeOf(GearItem item, DateOnly today) =>
+    internal static RopeMembers RopeOf(GearItem item, DateOnly today) =>
         new()
         {
             BreakingStrengthN = Strength(item)!.Value,

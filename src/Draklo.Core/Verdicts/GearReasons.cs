@@ -18,35 +18,12 @@ internal static class GearReasons
         var seen = new HashSet<string>(StringComparer.Ordinal);
         foreach (var (id, path) in GearOnPlan.Of(findings.Plan))
         {
-            if (!locker.TryGetValue(id, out var standing))
+            if (Standing(locker, id, path, reasons) is not { } standing)
             {
-                reasons.Check(
-                    "gear-not-in-locker",
-                    "A piece on this plan is not in this locker: make sure it is the piece that was meant, or choose another.",
-                    path
-                );
                 continue;
             }
 
             var name = standing.Name.Capitalised();
-            var why = standing.Why.Length > 0 ? $" ({standing.Why})" : "";
-            switch (standing.State)
-            {
-                case GearState.Retired:
-                    reasons.Stop("gear-retired", $"{name} is retired{why}: choose another piece.", path);
-                    break;
-                case GearState.Quarantined:
-                    reasons.Stop("gear-quarantined", $"{name} is in quarantine{why}: choose another piece.", path);
-                    break;
-                case GearState.InService when standing.Why.Length > 0:
-                    reasons.Check(
-                        "gear-flagged",
-                        $"{name}: {standing.Why}. Look at it before it goes on the tree.",
-                        path
-                    );
-                    break;
-            }
-
             Flawed(findings, standing, name, path, reasons);
             if (!seen.Add(id))
             {
@@ -57,6 +34,42 @@ internal static class GearReasons
                 );
             }
         }
+    }
+
+    /// <summary>Says what stands against a piece; null where this locker has none of that id.</summary>
+    public static GearStanding? Standing(
+        IReadOnlyDictionary<string, GearStanding> locker,
+        string id,
+        string path,
+        ReasonList reasons
+    )
+    {
+        if (!locker.TryGetValue(id, out var standing))
+        {
+            reasons.Check(
+                "gear-not-in-locker",
+                "A piece on this plan is not in this locker: make sure it is the piece that was meant, or choose another.",
+                path
+            );
+            return null;
+        }
+
+        var name = standing.Name.Capitalised();
+        var why = standing.Why.Length > 0 ? $" ({standing.Why})" : "";
+        switch (standing.State)
+        {
+            case GearState.Retired:
+                reasons.Stop("gear-retired", $"{name} is retired{why}: choose another piece.", path);
+                break;
+            case GearState.Quarantined:
+                reasons.Stop("gear-quarantined", $"{name} is in quarantine{why}: choose another piece.", path);
+                break;
+            case GearState.InService when standing.Why.Length > 0:
+                reasons.Check("gear-flagged", $"{name}: {standing.Why}. Look at it before it goes on the tree.", path);
+                break;
+        }
+
+        return standing;
     }
 
     /// <summary>A pull line whose load runs over a flawed spot, from whichever end goes into the tree.</summary>

@@ -123,10 +123,10 @@ internal static class AnalysisEndpoints
     }
 
     private static Task<IResult> ProfileAsync(HttpRequest request, int line = 0, string? units = null) =>
-        OfPlanAsync(request, units, (plan, system) => StemProfile.Of(plan, line, system));
+        PlanQuestions.AnswerAsync(request, units, (plan, system) => StemProfile.Of(plan, line, system));
 
     private static Task<IResult> TackleViewAsync(HttpRequest request, int line = 0, string? units = null) =>
-        OfPlanAsync(request, units, (plan, system) => TackleView.Of(plan, line, system));
+        PlanQuestions.AnswerAsync(request, units, (plan, system) => TackleView.Of(plan, line, system));
 
     private static Task<IResult> RigsAsync(
         HttpRequest request,
@@ -136,7 +136,7 @@ internal static class AnalysisEndpoints
         int? people = null,
         string? units = null
     ) =>
-        OfPlanAsync(
+        PlanQuestions.AnswerAsync(
             request,
             units,
             (plan, system) =>
@@ -160,7 +160,7 @@ internal static class AnalysisEndpoints
         int seed = 1,
         string? units = null
     ) =>
-        OfPlanAsync(
+        PlanQuestions.AnswerAsync(
             request,
             units,
             (plan, system) => PlanChances.Of(plan, samples, seed, system, request.HttpContext.RequestAborted),
@@ -173,39 +173,12 @@ internal static class AnalysisEndpoints
         string link = "",
         string? units = null
     ) =>
-        OfPlanAsync(
+        PlanQuestions.AnswerAsync(
             request,
             units,
             (plan, system) => Remedies.For(plan, link, system, request.HttpContext.RequestAborted),
             heavy
         );
-
-    /// <summary>Reads a plan and answers what is made of it, or why nothing is.</summary>
-    /// <param name="heavy">Where it takes its turn, when it takes long.</param>
-    private static async Task<IResult> OfPlanAsync<T>(
-        HttpRequest request,
-        string? units,
-        Func<Plan, Core.Units.UnitSystem, (T? Made, List<Problem> Problems)> make,
-        HeavyWork? heavy = null
-    )
-        where T : class
-    {
-        if (!Bodies.TryUnits(units, out var system))
-        {
-            return Bodies.UnknownUnits(units);
-        }
-
-        var (plan, refusal) = await request.ReadAsync<Plan>();
-        if (plan is null)
-        {
-            return refusal!;
-        }
-
-        var (made, problems) = heavy is null
-            ? make(plan, system)
-            : await heavy.RunAsync(request.Client(), () => make(plan, system), request.HttpContext.RequestAborted);
-        return made is null ? PlainProblems.Refused(problems) : new SizedAnswer<T>(made);
-    }
 
     private static Task<IResult> FallAsync(
         HttpRequest request,
@@ -218,7 +191,7 @@ internal static class AnalysisEndpoints
     )
     {
         var left = request.HttpContext.RequestAborted;
-        return OfPlanAsync(
+        return PlanQuestions.AnswerAsync(
             request,
             units,
             (plan, system) => Fall.Of(plan, new(haulSpeedMps, drag, samples, aim), system, left),

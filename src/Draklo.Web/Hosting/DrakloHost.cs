@@ -7,6 +7,7 @@ using Draklo.Web.Analysis;
 using Draklo.Web.Briefs;
 using Draklo.Web.Care;
 using Draklo.Web.Catalogue;
+using Draklo.Web.Clearing;
 using Draklo.Web.Crew;
 using Draklo.Web.Days;
 using Draklo.Web.Demo;
@@ -163,6 +164,7 @@ public static class DrakloHost
         app.MapLearning();
         app.MapPractice();
         app.MapRigging();
+        app.MapClearing();
         app.MapSites();
         app.MapOutside();
         app.MapCare();

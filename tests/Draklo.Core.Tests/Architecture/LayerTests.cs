@@ -27,6 +27,7 @@ public sealed class LayerTests
         "Studies",
         "Falls",
         "Rigging",
+        "Clearing",
         "Days",
         "Briefs",
         "Pulling",

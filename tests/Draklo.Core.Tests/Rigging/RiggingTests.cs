@@ -194,15 +194,17 @@ public sealed class RiggingTests
                         (line.LeftN * v / Math.Sqrt((x * x) + (v * v)))
                         + (line.RightN * w / Math.Sqrt((y * y) + (w * w)));
                     Near(weight, up, 1e-6);
-                    // Taken up by a carriage on an elastic line, the same balance with one tension.
+                    // Stretched and taken up by a carriage that is held along its steeper side: level and upright.
                     var taut = Line(ask with { SagM = null, PretensionN = weight, AxialStiffnessN = 200_000 });
-                    var t = taut.SagM!.Value;
-                    var (p, q) = (t + (fall * span * part), t + (fall * span * part) - (fall * span));
-                    Near(
-                        weight,
-                        taut.LeftN * ((p / Math.Sqrt((x * x) + (p * p))) + (q / Math.Sqrt((y * y) + (q * q)))),
-                        1e-4
-                    );
+                    var p = taut.SagM!.Value + (fall * span * part);
+                    var q = p - (fall * span);
+                    var (left, right) = (Math.Sqrt((x * x) + (p * p)), Math.Sqrt((y * y) + (q * q)));
+                    Near(weight, (taut.LeftN * p / left) + (taut.RightN * q / right), 1e-4);
+                    Near(taut.LeftN * x / left, taut.RightN * y / right, 1e-4);
+                    // The line's own tension, on the flatter side, is what its stretch says.
+                    var chord = Math.Sqrt((span * span) + (fall * span * fall * span));
+                    var slack = chord / (1 + (weight / 200_000));
+                    Near(Math.Min(taut.LeftN, taut.RightN), 200_000 * (left + right - slack) / slack, 1e-3);
                 },
                 iter: 400
             );

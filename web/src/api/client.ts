@@ -2,6 +2,9 @@ import { useBusy } from "../ui/busy";
 import { useSettings } from "../ui/settings";
 import type {
   CardAnswered,
+  ClearingAnalysis,
+  ClearingRemedy,
+  FoundGear,
   JobAsk,
   JobLog,
   JobNames,
@@ -321,6 +324,15 @@ export const api = {
   practiceRecord: (person: string) => ask<PracticeRecord>(`/api/practice/records/${encodeURIComponent(person)}`),
   practiceRecords: () => ask<PracticeRecord[]>("/api/practice/records"),
   register: (units: Units) => ask<RegisterEntry[]>(`/api/locker/register?units=${units}`),
+  analyseClearing: (plan: Plan, units: Units) =>
+    ask<ClearingAnalysis>(`/api/clearing?units=${units}`, { ...send("POST", plan), priority: "high" }),
+  clearingRemedies: (plan: Plan, units: Units, signal?: AbortSignal) =>
+    ask<ClearingRemedy[]>(`/api/clearing/remedies?units=${units}`, {
+      ...send("POST", plan),
+      ...(signal ? { signal } : {}),
+    }),
+  findClearingGear: (plan: Plan, units: Units, signal?: AbortSignal) =>
+    askInTurn<FoundGear[]>(`/api/clearing/find?units=${units}`, send("POST", plan), signal),
   analyse: (plan: Plan, units: Units, workings: boolean) =>
     ask<Analysis>(`/api/analysis?units=${units}&workings=${String(workings)}`, {
       ...send("POST", plan),

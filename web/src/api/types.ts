@@ -116,6 +116,13 @@ export type PracticeTopic = PracticeCard["topic"];
 export type CardAnswered = Complete<Schemas["CardAnswered"]>;
 export type PracticeRecord = CardAnswered["record"];
 export type RegisterEntry = Complete<Schemas["RegisterEntry"]>;
+export type ClearingAnalysis = Complete<Schemas["ClearingAnalysis"]>;
+export type ClearingRemedy = Complete<Schemas["ClearingRemedy"]>;
+export type FoundGear = Complete<Schemas["FoundGear"]>;
+export type WayResult = ClearingAnalysis["ways"][number];
+export type ClearingWay = WayResult["way"];
+export type RigLink = WayResult["links"][number];
+export type Clearing = NonNullable<Plan["clearing"]>;
 /** What a list of jobs is asked for; empty for all. */
 export interface JobAsk {
   text: string;

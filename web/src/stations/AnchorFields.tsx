@@ -1,5 +1,5 @@
 import type { PathOf } from "../state/memberPath";
-import type { Analysis, Catalogue, Line } from "../api/types";
+import type { Analysis, Catalogue, Clearing, Line } from "../api/types";
 import { useFeed } from "../state/feed";
 import { useStarts } from "../state/starts";
 import { setMember, startMember } from "../state/store";
@@ -10,6 +10,7 @@ import { range, written } from "../units/units";
 import { Member, useMember, useProblem } from "./fields";
 
 type Anchor = Line["anchor"];
+type SectionPoint = NonNullable<Clearing["low"]>;
 type Strength = NonNullable<Analysis["anchors"][number]>;
 
 const kinds: { value: Anchor["kind"]; name: string; note: string }[] = [
@@ -28,11 +29,12 @@ export function AnchorFields({
   holds,
   load,
 }: {
-  path: PathOf<Anchor>;
+  path: PathOf<Anchor> | PathOf<SectionPoint>;
   catalogue: Catalogue;
-  holds: (analysis: Analysis) => Strength | null | undefined;
+  /** What it holds, where the pull's analysis says so. */
+  holds?: (analysis: Analysis) => Strength | null | undefined;
   /** What it is asked to hold, newtons. */
-  load: (analysis: Analysis) => number | undefined;
+  load?: (analysis: Analysis) => number | undefined;
 }) {
   const kind = (useMember(`${path}.kind`) as Anchor["kind"] | undefined) ?? "rated";
   const anchor = useMember(path) as Anchor;
@@ -150,7 +152,7 @@ export function AnchorFields({
           {ground("weight", "grip")}
         </>
       )}
-      <Holds of={holds} load={load} />
+      {holds && load && <Holds of={holds} load={load} />}
     </>
   );
 }

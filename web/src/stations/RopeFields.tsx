@@ -80,13 +80,17 @@ export function RopeFields({ at, catalogue }: { at: number; catalogue: Catalogue
   );
 }
 
-function OneRope({
+/** One rope: which piece, how strong, how long, how it is made, how worn. */
+export function OneRope({
   path,
   place,
   catalogue,
+  inTree = true,
 }: {
   path: PathOf<Line["rope"]>;
   place: "rope" | "joined";
+  /** Whether it matters which of its ends goes up. */
+  inTree?: boolean;
   catalogue: Catalogue;
 }) {
   const rope = useMember(path) as Line["rope"];
@@ -108,7 +112,7 @@ function OneRope({
           setMember(`${path}.constructionId`, id === "none" ? undefined : id);
         }}
       />
-      {rope.itemId !== undefined && (
+      {inTree && rope.itemId !== undefined && (
         <Choice
           label="End in the tree"
           value={rope.endInTree ?? "none"}

@@ -1,14 +1,18 @@
 import type { MemberPath } from "../state/memberPath";
 import type { Quantity } from "../units/units";
 import { NumberField, stepOf } from "../ui/NumberField";
-import { useFeed } from "../state/feed";
+import { useClearing, useFeed } from "../state/feed";
 import { valueAt } from "../state/paths";
 import { isGuess, provenanceOf, setMember, toggleGuess, useSheet } from "../state/store";
 import { useView } from "../state/view";
 
 /** The server's sentence about a member, or about the first refused of several. */
 export function useProblem(...paths: MemberPath[]): string | undefined {
-  return useFeed((s) => paths.map((path) => s.problems[path]).find((sentence) => sentence !== undefined));
+  const first = (problems: Record<string, string>) =>
+    paths.map((path) => problems[path]).find((sentence) => sentence !== undefined);
+  const ofPull = useFeed((s) => first(s.problems));
+  const ofClearing = useClearing((s) => first(s.problems));
+  return ofPull ?? ofClearing;
 }
 
 export function useMember(path: MemberPath): unknown {

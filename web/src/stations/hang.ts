@@ -5,7 +5,17 @@ import type { Starts } from "../state/starts";
 
 /** A place of the plan that a piece of the locker can hang at. */
 export type Place =
-  "rope" | "joined" | "tackleRope" | "grip" | "connector" | "blocks" | "sling" | "redirectBlock" | "drum";
+  | "rope"
+  | "joined"
+  | "tackleRope"
+  | "grip"
+  | "connector"
+  | "blocks"
+  | "sling"
+  | "redirectBlock"
+  | "drum"
+  | "rigBlock"
+  | "carriage";
 
 export const kindsAt: Record<Place, GearItem["kind"][]> = {
   rope: ["rope"],
@@ -17,6 +27,8 @@ export const kindsAt: Record<Place, GearItem["kind"][]> = {
   sling: ["sling", "strap"],
   redirectBlock: ["block"],
   drum: ["drum"],
+  rigBlock: ["block"],
+  carriage: ["block", "connector"],
 };
 
 /** Whether a piece can hang there: of the right kind, and its strength known where the plan needs it. */
@@ -102,6 +114,16 @@ export function hung(plan: Plan, path: string, place: Place, entry: GearEntry, s
       });
     case "drum":
       return withValue(plan, `${path}.itemId`, item.id);
+    case "carriage":
+      return withValue(plan, path, { ...groupAt(plan, path), strengthN: newtons, itemId: item.id });
+    case "rigBlock":
+      return withValue(plan, path, {
+        ...groupAt(plan, path),
+        strengthN: newtons,
+        itemId: item.id,
+        ...(item.contactId === undefined ? {} : { contactId: item.contactId }),
+        ...(item.diameterM === undefined ? {} : { sheaveDiameterM: item.diameterM }),
+      });
     case "blocks":
     case "redirectBlock": {
       let next = withValue(plan, `${path}.hardwareStrengthN`, newtons);

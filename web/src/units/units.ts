@@ -34,6 +34,9 @@ const kinds = table.quantities as Record<Quantity, Kind>;
 
 const spellings: Record<string, Spelling[]> = table.spellings;
 
+/** Whether a name is one of the quantities of the screens. */
+export const isQuantity = (name: string): name is Quantity => name in table.quantities;
+
 /** Quantities by the server's code, as in "kg/m3". */
 export const byCode: Partial<Record<string, Quantity>> = Object.fromEntries(
   Object.entries(kinds).flatMap(([quantity, kind]) =>

@@ -7,7 +7,7 @@ namespace Draklo.Core.Analyses;
 /// <summary>How the members of an anchor, or of what a redirect hangs on, must agree.</summary>
 internal static class AnchorRules
 {
-    public static void Check(AnchorMembers anchor, Spot spot, List<Problem> problems, UnitSystem units)
+    public static void Check(FixedPointMembers anchor, Spot spot, List<Problem> problems, UnitSystem units)
     {
         TableRules.CheckAnchorFigure(anchor.Tree?.GroundId, "roots", spot, "tree.groundId", problems);
         TableRules.CheckAnchorFigure(anchor.Post?.GroundId, "soil", spot, "post.groundId", problems);

@@ -49,7 +49,7 @@ public static class PlanRules
         return problems;
     }
 
-    private static void CheckTree(TreeMembers tree, List<Problem> problems, UnitSystem units)
+    internal static void CheckTree(TreeMembers tree, List<Problem> problems, UnitSystem units)
     {
         if (tree.SpeciesId is null && tree.Wood is null)
         {

@@ -30,6 +30,7 @@ export function SheetHeader() {
         <PageLink to="brief" name="Brief" />
         <PageLink to="day" name="Day" />
         <PageLink to="log" name="Log" />
+        <PageLink to="clear" name="Clear" />
       </div>
       <div className="max-md:hidden">
         <UnitChoice />
@@ -53,8 +54,8 @@ export function SheetHeader() {
   );
 }
 
-/** To a page of this job: the one for everybody on site, the day by the tree, or looking back. */
-function PageLink({ to, name }: { to: "brief" | "day" | "log"; name: string }) {
+/** To a page of this job: the one for everybody on site, the day by the tree, looking back, or clearing. */
+function PageLink({ to, name }: { to: "brief" | "day" | "log" | "clear"; name: string }) {
   const id = useSheet((s) => s.jobId);
   return (
     <RouterLink

@@ -1,0 +1,281 @@
+using Draklo.Core.Lines;
+using Draklo.Core.Plans;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Clearing;
+
+/// <summary>The cut tree let down forward on a line behind it, over a drum.</summary>
+/// <remarks>
+/// Methods M5, M14, M15 and M19. Every link carries in proportion to the line, so the line's own allowance follows from
+/// the link that uses most of its strength; the lean at which it is reached is where the crew stops.
+/// </remarks>
+internal sealed class AsternWay()
+    : Way(
+        ClearingWay.Astern,
+        "Let down astern",
+        FromStem,
+        "The tree comes down as slowly as the drum lets it; past a lean the line cannot hold it, and it must be let go or cut."
+    )
+{
+    private const double Probe = 1000;
+    private const double CarefulWeight = 1.25;
+
+    protected override WayMinutes Table => new(new(60, 90, 150), new(20, 40, 60));
+
+    public override string Lacks(ClearingScene scene) =>
+        scene.Clearing.Astern is null ? "Say where the line behind sits and what it runs to." : "";
+
+    public override int People(ClearingMembers clearing) => 4;
+
+    public override int Loads(ClearingScene scene) => 1;
+
+    protected override double? Distance(ClearingScene scene) => null;
+
+    public override string Wears(ClearingScene scene) =>
+        scene.Lowered.Tree is { } tree
+            ? scene.Units.Say($"rope and drum: {tree.Heat():J} of heat")
+            : "rope and drum, by heat";
+
+    public override void Walk(RigWalk walk)
+    {
+        var (clearing, ask) = (walk.Clearing, walk.Clearing.Astern!);
+        if (walk.Scene.Lowered is not { Tree: { } tree })
+        {
+            foreach (
+                var problem in walk.Scene.Lowered.Problems.Where(p =>
+                    p.Path.StartsWith("lower.", StringComparison.Ordinal)
+                )
+            )
+            {
+                walk.Reasons.Add(
+                    VerdictState.Stop,
+                    "rig-astern-not-set",
+                    problem.Message,
+                    $"clearing.astern.{problem.Path["lower.".Length..]}"
+                );
+            }
+
+            if (walk.Reasons.List.Count == 0)
+            {
+                walk.Reasons.Stop(
+                    "rig-astern-no-tree",
+                    "The plan of the tree itself cannot be worked out: mend that first.",
+                    "tree"
+                );
+            }
+
+            return;
+        }
+
+        var tried = new RigWalk(walk.Scene, walk.Moved with { Mass = 1e-9 });
+        AddLinks(tried, tree, Probe);
+        var hardest = tried.Links.Where(l => !l.Effort).MaxBy(l => l.Use);
+        var heavier = 1 + (walk.Moved.Mass * (CarefulWeight - 1));
+        var allowed = hardest is { Use: > 0 } ? Probe / hardest.Use : double.PositiveInfinity;
+        var stop = tree.StopAt(allowed / heavier);
+        var planned = ask.StopDeg ?? stop ?? LoweredLast;
+        AddLinks(walk, tree, tree.TensionAt(planned) * heavier);
+        Say(walk, tree, new(planned, stop, allowed, hardest), ask);
+    }
+
+    private const double LoweredLast = Rigging.LoweredTree.LastDeg;
+
+    private static void AddLinks(RigWalk walk, Rigging.LoweredTree tree, double tension)
+    {
+        var (clearing, ask) = (walk.Clearing, walk.Clearing.Astern!);
+        walk.AddRope(
+            RigMark.Line,
+            "line",
+            "Line behind",
+            clearing.Line,
+            "clearing.line",
+            tension,
+            tension,
+            clearing.LineKnotId
+        );
+        if (ask.OverSpar && clearing.High is { } high && walk.Scene.Block is { } block)
+        {
+            var foot = clearing.Drum?.Anchor is { } fast ? walk.Scene.PointOf(fast) : walk.Ground.At(block.X, 1);
+            // The tree stands ahead of the spar, at the left of the section where the spar stands right of its stump.
+            var toTree = Math.Atan2(
+                ask.SeatHeightM - high.BlockHeightM,
+                (tree.Line.Anchor.DistanceTo(new(0, 0, tree.Line.Anchor.Up))) * (clearing.StemAtM < high.AtM ? -1 : 1)
+            );
+            var down = block.AngleTo(foot);
+            var on = tension * walk.Passes(high.Block, RigWalk.Turned(toTree, down));
+            var (x, y) = RigWalk.Sum(tension, toTree, on, down);
+            var force = RigWalk.SizeOf((x, y));
+            walk.AddBlock(RigMark.Block, "block", "Block on the spar", high.Block, "clearing.high.block", force, force);
+            SparStand.Add(walk, x, y, 1);
+        }
+        else
+        {
+            walk.AddAnchor(
+                RigMark.Low,
+                "low",
+                "Anchor behind",
+                clearing.Drum?.Anchor ?? clearing.Low,
+                "clearing.drum.anchor",
+                tension,
+                tension,
+                rise: 0
+            );
+        }
+
+        if (clearing.Drum is not { } drum)
+        {
+            walk.Reasons.Check(
+                "rig-no-drum",
+                $"Nothing is said that holds the rope below: it pulls {tension:N}, more than people hold.",
+                "clearing.drum",
+                null,
+                ("loadN", tension)
+            );
+        }
+        else if (drum.StrengthN is { } strength)
+        {
+            walk.Add(RigMark.Drum, "drum", "Drum", tension, tension, new(strength, walk.Factor.Hardware, []));
+        }
+        else
+        {
+            walk.Reasons.Check(
+                "rig-drum-unknown",
+                $"What the drum breaks at is not given: it carries {tension:N}.",
+                "clearing.drum.strengthN",
+                null,
+                ("loadN", tension)
+            );
+        }
+    }
+
+    private readonly record struct Planned(double Deg, double? StopDeg, double Allowed, RigLink? Hardest);
+
+    private static void Say(RigWalk walk, Rigging.LoweredTree tree, Planned planned, AsternMembers ask)
+    {
+        if (walk.OnlyUses)
+        {
+            return;
+        }
+
+        var tension = tree.TensionAt(planned.Deg);
+        walk.Figure(
+            "stop",
+            "Stop at a lean of",
+            planned.StopDeg ?? LoweredLast,
+            "angle",
+            planned.Hardest is { } h ? $"then {h.Name.Uncapitalised()} has all it may" : ""
+        );
+        walk.Figure("tension", "Line at the planned lean", tension, "force");
+        walk.Figure("hinge-goes", "Hinge lets go at", tree.HingeGoesDeg, "angle");
+        walk.Figure("heat", "Heat in the drum to 75°", tree.Heat(), "energy");
+        walk.Figure("side", "Sideways on the hinge", Math.Abs(tension * tree.SideArm), "moment");
+        foreach (var deg in new[] { 10, 20, 30, 45, 60, 75 })
+        {
+            var at = tree.TensionAt(deg);
+            walk.Figure(
+                $"at-{deg}",
+                $"At {deg}°",
+                at,
+                "force",
+                walk.Clearing.Drum is { } drum ? TurnsFor(drum.Turns, at) : ""
+            );
+        }
+
+        if (ask.StopDeg is null)
+        {
+            walk.Reasons.Check(
+                "rig-stop-lean-open",
+                planned.StopDeg is { } s
+                    ? walk.Scene.Units.Say(
+                        $"Say at which lean you stop and look: at {s:deg} at the latest, the line carries {planned.Allowed:N} then."
+                    )
+                    : "Say at which lean you stop and look again.",
+                "clearing.astern.stopDeg"
+            );
+        }
+        else if (planned.StopDeg is { } latest && ask.StopDeg > latest)
+        {
+            walk.Reasons.Stop(
+                "rig-stop-too-late",
+                $"Stop at {latest:deg}: past that {planned.Hardest!.Name.Uncapitalised()} carries more than it may.",
+                "clearing.astern.stopDeg",
+                planned.Hardest.Id,
+                ("latestDeg", latest)
+            );
+        }
+
+        if (tree.HingeGoesDeg < planned.Deg)
+        {
+            walk.Reasons.Check(
+                "rig-hinge-goes-first",
+                $"The hinge lets go at {tree.HingeGoesDeg:deg}, before you stop: from there the line alone holds the tree and nothing guides its foot.",
+                "clearing.astern.stopDeg",
+                null,
+                ("holdDeg", tree.HingeGoesDeg)
+            );
+        }
+
+        if (Math.Abs(tension * tree.SideArm) is var side && side > tree.Context.Hinge.SideCapacity)
+        {
+            walk.Reasons.Stop(
+                "rig-astern-pulls-aside",
+                $"The line behind pulls the tree aside with {new Quantity(side, Dimension.Moment)}; the hinge holds {new Quantity(tree.Context.Hinge.SideCapacity, Dimension.Moment)}: set it straight behind.",
+                "clearing.astern.anchor.bearingDeg",
+                null,
+                ("sideNm", side)
+            );
+        }
+
+        if (ask.OverSpar && walk.Clearing.High is { Guy: null })
+        {
+            walk.Reasons.Check(
+                "rig-spar-without-guy",
+                "The spar stands without a guy: the tree pulls it over as it comes down. Hang one straight behind.",
+                "clearing.high.guy"
+            );
+        }
+
+        walk.Reasons.Remark(
+            "rig-drum-hand-aside",
+            "Whoever holds the drum's tail stands beside it, never in line with the rope, and feeds it with both hands off the drum.",
+            "clearing.drum"
+        );
+        Draw(walk, tension);
+    }
+
+    /// <summary>The least turns that are sure to hold so much.</summary>
+    private static string TurnsFor(LimiterMembers drum, double tension)
+    {
+        for (var n = 1; n <= Limiter.MostTurns; n++)
+        {
+            if (Limiter.SlipsAt(drum.HoldLowN, drum.FrictionLow, n) >= tension)
+            {
+                return $"{Sentences.Count(n)} {(n == 1 ? "turn holds" : "turns hold")}";
+            }
+        }
+
+        return $"more than {Limiter.MostTurns} turns";
+    }
+
+    private static void Draw(RigWalk walk, double tension)
+    {
+        var clearing = walk.Clearing;
+        if (clearing.StemAtM is not { } stump)
+        {
+            return;
+        }
+
+        var seat = walk.Ground.At(stump, clearing.Astern!.SeatHeightM);
+        if (walk.Scene.Block is { } block && clearing.Astern.OverSpar)
+        {
+            var foot = clearing.Drum?.Anchor is { } fast ? walk.Scene.PointOf(fast) : walk.Ground.At(block.X, 1);
+            walk.Draw("line", RigMark.Line, tension, loaded: true, seat, block, foot);
+            RigBands.Add(walk, "line", seat, block);
+        }
+        else if (clearing.Drum?.Anchor is { } anchor)
+        {
+            walk.Draw("line", RigMark.Line, tension, loaded: true, seat, walk.Scene.PointOf(anchor));
+            RigBands.Add(walk, "line", seat, walk.Scene.PointOf(anchor));
+        }
+    }
+}

@@ -1,0 +1,296 @@
+using Draklo.Core.Analyses;
+using Draklo.Core.Gear;
+using Draklo.Core.Links;
+using Draklo.Core.Plans;
+using Draklo.Core.Reading;
+using Draklo.Core.Units;
+using Draklo.Core.Verdicts;
+
+namespace Draklo.Core.Clearing;
+
+/// <summary>Where one way begins to take less time than another.</summary>
+/// <param name="Loads">From so many loads on.</param>
+/// <param name="Text">One sentence.</param>
+public sealed record BreakEven(ClearingWay Way, ClearingWay Over, int Loads, string Text);
+
+/// <summary>What goes to the truck or through the chipper.</summary>
+/// <param name="Trips">Loads of the truck.</param>
+/// <param name="ByMass">Whether its weight limit fills it before its room does.</param>
+public sealed record TruckLoads(double MassKg, double RoomM3, int Trips, bool ByMass);
+
+/// <summary>Everything that follows from a clearing.</summary>
+/// <param name="Chosen">The way that is planned, in full.</param>
+/// <param name="Ways">All of them, each worked out as far as it is set up.</param>
+/// <param name="Caution">What always stands beside a plan.</param>
+public sealed record ClearingAnalysis(
+    ClearingWay Chosen,
+    IReadOnlyList<ClearPiece> Pieces,
+    double MassKg,
+    TruckLoads Truck,
+    IReadOnlyList<WayResult> Ways,
+    IReadOnlyList<BreakEven> BreakEvens,
+    double StemLengthM,
+    string Policy,
+    string Caution
+)
+{
+    /// <param name="plan">Any plan with a clearing; its pull need not be worked out.</param>
+    /// <param name="locker">How the pieces of the locker stand, by id; null where nobody looks them up.</param>
+    public static (ClearingAnalysis? Analysis, List<Problem> Problems) Of(
+        Plan plan,
+        UnitSystem units,
+        IReadOnlyDictionary<string, GearStanding>? locker = null
+    )
+    {
+        var (scene, problems) = SceneOf(plan, units, locker);
+        return (scene is null ? null : Worked(scene), problems);
+    }
+
+    internal static (ClearingScene? Scene, List<Problem> Problems) SceneOf(
+        Plan plan,
+        UnitSystem units,
+        IReadOnlyDictionary<string, GearStanding>? locker
+    )
+    {
+        var problems = new List<Problem>();
+        PlanFile.CheckHeader(plan.Format, plan.Version, problems);
+        MemberRanges.Check(plan, units, problems);
+        if (plan.Clearing is not { } clearing)
+        {
+            problems.Add(new("clearing", "This plan says nothing of clearing: begin it first."));
+            return (null, problems);
+        }
+
+        // Wood comes from the tree, and so does the stem that is cut up.
+        if (problems.Count == 0 && plan.Tree is { SpeciesId: null, Wood: null })
+        {
+            problems.Add(new("tree.speciesId", "Say which species it is, or give the wood's own figures."));
+        }
+
+        if (problems.Count == 0)
+        {
+            PlanRules.CheckTree(plan.Tree, problems, units);
+            ClearingRules.Check(plan, clearing, problems, units);
+        }
+
+        return (problems.Count > 0 ? null : new(plan, clearing, units) { Locker = locker }, problems);
+    }
+
+    private static ClearingAnalysis Worked(ClearingScene scene)
+    {
+        // Where a load is on its way is drawn for the chosen way alone.
+        WayResult[] ways =
+        [
+            .. Way
+                .All.Select(w => Result(w, scene))
+                .Select(r => r.Way == scene.Clearing.Way ? r : r with { Travel = [] }),
+        ];
+        return new(
+            scene.Clearing.Way,
+            scene.Pieces,
+            scene.Pieces.Sum(p => p.Count * p.MassKg) + BrushKg(scene.Clearing.Brush),
+            TruckOf(scene),
+            ways,
+            BreakEvensOf(ways),
+            ClearPiece.StemOf(scene.Plan).LengthAboveCut,
+            PolicyReasons.InWords(scene.Plan.Policy),
+            Verdict.Always
+        );
+    }
+
+    /// <summary>One way, walked with everything at its middle, and once for each end of what is not known.</summary>
+    internal static WayResult Result(Way way, ClearingScene scene)
+    {
+        var lacks = way.Lacks(scene);
+        if (lacks.Length > 0)
+        {
+            return NotSetUp(way, lacks);
+        }
+
+        var walk = new RigWalk(scene, default);
+        way.Walk(walk);
+        var middle = walk.Uses();
+        var careful = Doubts.CarefulUses(middle, UsesAt);
+        var links = walk.Links.Select((l, i) => l with { CarefulUse = Together(l, careful[i]) }).ToList();
+        ClearingReasons.Add(walk, way.Kind);
+        AddCareful(walk, links);
+        var taken = new List<AcceptedReason>();
+        var open = AcceptedReason.TakeOut(scene.Plan.Accepted, walk.Reasons, taken);
+        Reason[] sorted = [.. open.OrderByDescending(r => r.State)];
+        return Made(way, scene, walk, links, sorted, taken);
+
+        double[] UsesAt(Doubts moved)
+        {
+            var other = new RigWalk(scene, moved);
+            way.Walk(other);
+            return other.Uses();
+        }
+    }
+
+    /// <summary>The spread of the load and that of the strength, as squares of their logarithms.</summary>
+    private static double Together(RigLink link, double byLoad)
+    {
+        var load = link.Use > 0 ? Math.Log(byLoad / link.Use) : 0;
+        var strength = link.Use > 0 ? Math.Log(link.CarefulUse / link.Use) : 0;
+        return link.Use * Math.Exp(Math.Sqrt((load * load) + (strength * strength)));
+    }
+
+    private static void AddCareful(RigWalk walk, List<RigLink> links)
+    {
+        var worst = links.Where(l => l is { State: LinkState.Holds, CarefulUse: > 1 }).MaxBy(l => l.CarefulUse);
+        if (worst is not null)
+        {
+            walk.Reasons.Check(
+                "rig-careful-end",
+                $"{worst.Name}: {worst.Use:%} of what is allowed at the middle of what is known, {worst.CarefulUse:%} at the careful end. Weigh a piece, measure better, or choose what has more to spare.",
+                null,
+                worst.Id,
+                ("use", worst.Use),
+                ("carefulUse", worst.CarefulUse)
+            );
+        }
+    }
+
+    private static WayResult Made(
+        Way way,
+        ClearingScene scene,
+        RigWalk walk,
+        List<RigLink> links,
+        Reason[] reasons,
+        List<AcceptedReason> taken
+    )
+    {
+        var weakest = links.MaxBy(l => l.Use);
+        var hardest = links
+            .Where(l => l is { Dimension: Dimension.Force, Anchors: false, Mark: not RigMark.Spar })
+            .MaxBy(l => l.LoadValue);
+        var state = reasons.Length > 0 ? reasons[0].State : VerdictState.Ready;
+        var minutes = way.Minutes(scene);
+        var loads = way.Loads(scene);
+        var (spoils, torn) = way.Spoils(scene);
+        return new(
+            way.Kind,
+            way.Name,
+            way.Trade,
+            way.Group,
+            SetUp: true,
+            "",
+            state,
+            state == VerdictState.Ready ? Holds(weakest, scene.Units) : reasons[0].Text,
+            hardest?.LoadValue,
+            hardest?.Name ?? "",
+            weakest is { Use: > 0 } ? 1 / weakest.Use : null,
+            weakest?.Id,
+            way.People(scene.Clearing),
+            loads,
+            minutes.Rig,
+            minutes.Each,
+            new(
+                minutes.Rig.Low + (loads * minutes.Each.Low),
+                minutes.Rig.Nominal + (loads * minutes.Each.Nominal),
+                minutes.Rig.High + (loads * minutes.Each.High)
+            ),
+            way.Wears(scene),
+            spoils,
+            torn,
+            links,
+            reasons,
+            taken,
+            // What the stem does comes after the way's own figures.
+            [.. walk.Figures.OrderBy(f => f.Id is "spar-moves" or "guy-share")],
+            walk.Lines,
+            walk.Zones,
+            walk.Travel,
+            walk.Points
+        );
+    }
+
+    private static string Holds(RigLink? link, UnitSystem units) =>
+        link is null ? "Nothing carries a load."
+        : link.Effort
+            ? units.Say(
+                $"{link.Name}: {link.Load} of the {link.Strength} that can be kept up; nothing else is nearer its limit."
+            )
+        : units.Say(
+            $"The weakest link holds: {link.Name.Uncapitalised()} carries {link.Load} of the {link.Allowed} it may."
+        );
+
+    private static WayResult NotSetUp(Way way, string lacks) =>
+        new(
+            way.Kind,
+            way.Name,
+            way.Trade,
+            way.Group,
+            SetUp: false,
+            lacks,
+            VerdictState.Check,
+            lacks,
+            null,
+            "",
+            null,
+            null,
+            0,
+            0,
+            default,
+            default,
+            default,
+            "",
+            "",
+            0,
+            [],
+            [],
+            [],
+            [],
+            [],
+            [],
+            [],
+            []
+        );
+
+    /// <summary>For each way that takes longer to rig and less for each load than another: from how many loads it pays.</summary>
+    private static List<BreakEven> BreakEvensOf(WayResult[] ways)
+    {
+        var found = new List<BreakEven>();
+        foreach (var way in ways.Where(w => w is { SetUp: true, Group: Way.OverGround }))
+        {
+            foreach (var other in ways.Where(w => w is { SetUp: true, Group: Way.OverGround }))
+            {
+                var (more, less) = (
+                    way.RigMin.Nominal - other.RigMin.Nominal,
+                    other.EachMin.Nominal - way.EachMin.Nominal
+                );
+                if (more > 0 && less > 0)
+                {
+                    var loads = (int)Math.Ceiling(more / less);
+                    var here = way.Loads >= loads ? "here it does" : $"here there are {way.Loads}";
+                    found.Add(
+                        new(
+                            way.Way,
+                            other.Way,
+                            loads,
+                            $"{way.Name} takes less time than {other.Name.Uncapitalised()} from about {loads} loads on; {here}."
+                        )
+                    );
+                }
+            }
+        }
+
+        return found;
+    }
+
+    private static double BrushKg(BrushMembers? brush) => brush is null ? 0 : brush.VolumeM3 * brush.MassKgM3;
+
+    private static TruckLoads TruckOf(ClearingScene scene)
+    {
+        const double chippedTo = 0.25;
+        const double stacked = 0.6;
+        var (truck, brush) = (scene.Clearing.Truck, scene.Clearing.Brush);
+        var mass = scene.Pieces.Sum(p => p.Count * p.MassKg) + BrushKg(brush);
+        var wood = scene.Pieces.Sum(p =>
+            p.Count * Math.PI * p.LengthM / 12 * ((p.ButtM * p.ButtM) + (p.ButtM * p.TopM) + (p.TopM * p.TopM))
+        );
+        var room = (wood / stacked) + ((brush?.VolumeM3 ?? 0) * (truck.Chipped ? chippedTo : 1));
+        var (byMass, byRoom) = (mass / truck.CarriesKg, room / truck.RoomM3);
+        return new(mass, room, (int)Math.Ceiling(Math.Max(byMass, byRoom) - 1e-9), byMass >= byRoom);
+    }
+}

@@ -1,0 +1,528 @@
+using Draklo.Core.Lines;
+using Draklo.Core.Plans;
+using Draklo.Core.Rigging;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Clearing;
+
+/// <summary>On a carriage over a loaded line between the high point and a low anchor.</summary>
+/// <remarks>
+/// Method M19. The line's length follows from its sag under the load at mid-span; the tension is solved for every place
+/// of the load. The hauling line holds back or pulls what the two sides leave over.
+/// </remarks>
+internal sealed class FlyWay()
+    : Way(
+        ClearingWay.Fly,
+        "Loaded line",
+        OverGround,
+        "Spares ground and rope for many loads; long to rig. A little more sag is a lot less pull: never tighten it to lift, let it down to load."
+    )
+{
+    public const int Places = 100;
+    private const int CheckedPlaces = 20;
+
+    /// <summary>A load that bounces or stops with a jerk counts as a quarter more.</summary>
+    private const double Jerk = 1.25;
+
+    /// <summary>What a carriage's wheels take of the load, as a share: what two ball-bearing sheaves do.</summary>
+    private const double Rolls = 0.05;
+
+    /// <summary>A rope that nobody has said the stretch of is taken as one that gives next to nothing, N.</summary>
+    private const double Unyielding = 5e7;
+
+    private const double HandsHeight = 0.8;
+    private const double Tight = 0.3;
+    private const double AtItsEnds = 1.5;
+
+    private static readonly Spread LaneMin = new(8, 12, 20);
+
+    protected override WayMinutes Table => new(new(45, 60, 90), new(70.0 / 26, 90.0 / 26, 125.0 / 26));
+
+    public override string Lacks(ClearingScene scene)
+    {
+        var clearing = scene.Clearing;
+        return scene.Pieces.Count == 0 ? WayWords.NoPieces
+            : scene.Block is null ? WayWords.NoHigh
+            : clearing.Low is null ? "Say where the loaded line ends below."
+            : clearing.Fly is null ? "Say how far the line sags."
+            : "";
+    }
+
+    public override int People(ClearingMembers clearing) => 2 + Math.Max(2, Haulers(clearing.Hauler));
+
+    public override string Wears(ClearingScene scene) => "the loaded line at its ends";
+
+    public override WayMinutes Minutes(ClearingScene scene)
+    {
+        var found = base.Minutes(scene);
+        var moves = (scene.Clearing.Fly?.Lanes ?? 1) - 1;
+        return found with
+        {
+            Rig = new(
+                found.Rig.Low + (moves * LaneMin.Low),
+                found.Rig.Nominal + (moves * LaneMin.Nominal),
+                found.Rig.High + (moves * LaneMin.High)
+            ),
+        };
+    }
+
+    /// <summary>The line in the frame of its left end.</summary>
+    private readonly record struct Strung(
+        HungLine Line,
+        SectionPoint Left,
+        SectionPoint Right,
+        double Weight,
+        bool HighIsLeft
+    )
+    {
+        public SectionPoint At(double x, HungLoad hung) => new(x, Left.Y - hung.LeftFallM);
+
+        public HungLoad Under(double x) => Line.Under(Weight, x - Left.X);
+    }
+
+    public override void Walk(RigWalk walk)
+    {
+        var (clearing, fly) = (walk.Clearing, walk.Clearing.Fly!);
+        var (block, low) = (walk.Scene.Block!.Value, walk.Scene.PointOf(walk.Clearing.Low!));
+        if (Math.Abs(block.X - low.X) < 2)
+        {
+            walk.Reasons.Stop(
+                "rig-no-span",
+                "The ends of the loaded line stand over each other: set the low anchor out, where the loads lie.",
+                "clearing.low.atM"
+            );
+            return;
+        }
+
+        var piece = walk.Scene.Heaviest!;
+        var weight = walk.WeightOf(piece) + RigWalk.Weight(clearing.Carriage?.MassKg ?? 0);
+        var strung = StrungOf(walk, fly, block, low, weight);
+        var most = Worst(walk, strung, fly);
+        AddLinks(walk, strung, most);
+        Haul(walk, most.HaulN, most.RunsBackN, strung);
+        Say(walk, strung, most, fly);
+    }
+
+    private static Strung StrungOf(RigWalk walk, FlyMembers fly, SectionPoint block, SectionPoint low, double weight)
+    {
+        var highIsLeft = block.X < low.X;
+        var (left, right) = highIsLeft ? (block, low) : (low, block);
+        var span = right.X - left.X;
+        var rope = walk.Clearing.Line;
+        var stiffness = rope is { StretchAtTenPercent: > 0 } r
+            ? 0.1 * r.BreakingStrengthN / r.StretchAtTenPercent
+            : Unyielding;
+        var sag = walk.Shaped(fly.SagShare * span);
+        return new(HungLine.Sagging(span, left.Y - right.Y, sag, weight, stiffness), left, right, weight, highIsLeft);
+    }
+
+    /// <param name="Hung">Where the line itself carries most.</param>
+    /// <param name="High">The most that the high side carries, with the hauling line, and where the load is then.</param>
+    /// <param name="LowN">The most that the low side carries.</param>
+    /// <param name="RunsUpN">How hard the carriage runs to the high point by itself, low down.</param>
+    private readonly record struct Most(
+        HungLoad Hung,
+        SectionPoint At,
+        (double SideN, double HaulN, SectionPoint At) High,
+        double LowN,
+        double RunsUpN,
+        double HaulN,
+        double RunsBackN,
+        double LeastClear,
+        double ClearAt
+    );
+
+    /// <summary>The hardest place of the load's way, and the least clearance on it.</summary>
+    private static Most Worst(RigWalk walk, Strung strung, FlyMembers fly)
+    {
+        var (from, to) = WayOf(walk, strung, fly);
+        var most = new Most(default, default, default, 0, 0, 0, 0, double.PositiveInfinity, from);
+        var count = walk.OnlyUses ? CheckedPlaces : Places;
+        for (var i = 0; i <= count; i++)
+        {
+            var x = from + ((to - from) * i / count);
+            var hung = strung.Under(x);
+            var place = strung.At(x, hung);
+            // The hauling line runs to the high point: it holds what the high side carries more, and wheels cost a little.
+            var held = strung.HighIsLeft ? hung.HeldN : -hung.HeldN;
+            var along = held + (Rolls * strung.Weight);
+            var back = held - (Rolls * strung.Weight);
+            if (hung.TensionN > most.Hung.TensionN)
+            {
+                most = most with { Hung = hung, At = place };
+            }
+
+            var (highSide, lowSide) = strung.HighIsLeft ? (hung.LeftN, hung.RightN) : (hung.RightN, hung.LeftN);
+            if (highSide > most.High.SideN)
+            {
+                most = most with { High = (highSide, Math.Max(0, held), place) };
+            }
+
+            most = most with
+            {
+                HaulN = Math.Max(most.HaulN, along),
+                RunsBackN = Math.Max(most.RunsBackN, back),
+                RunsUpN = Math.Max(most.RunsUpN, -held - (Rolls * strung.Weight)),
+                LowN = Math.Max(most.LowN, lowSide),
+            };
+            var clear = place.Y - fly.HangM - Highest(walk, x);
+            if (Math.Abs(x - from) > AtItsEnds && Math.Abs(x - to) > AtItsEnds && clear < most.LeastClear)
+            {
+                most = most with { LeastClear = clear, ClearAt = x };
+            }
+
+            if (!walk.OnlyUses)
+            {
+                walk.Travel.Add(new(place, hung.TensionN, along, clear));
+            }
+        }
+
+        return most;
+    }
+
+    /// <summary>Where loads are hooked on and off, kept within the span.</summary>
+    private static (double From, double To) WayOf(RigWalk walk, Strung strung, FlyMembers fly)
+    {
+        var from =
+            fly.HookAtM
+            ?? walk.Scene.Pieces.OrderByDescending(p => Math.Abs(p.AtM - walk.Clearing.Ground.LandingAtM)).First().AtM;
+        const double least = 0.5;
+        return (
+            Math.Clamp(from, strung.Left.X + least, strung.Right.X - least),
+            Math.Clamp(walk.Clearing.Ground.LandingAtM, strung.Left.X + least, strung.Right.X - least)
+        );
+    }
+
+    private static double Highest(RigWalk walk, double x)
+    {
+        var ground = walk.Ground.UpAt(x);
+        var top = ground;
+        foreach (var obstacle in walk.Clearing.Ground.Obstacles)
+        {
+            if (x >= obstacle.FromM - 0.5 && x <= obstacle.ToM + 0.5)
+            {
+                top = Math.Max(top, ground + obstacle.HeightM);
+            }
+        }
+
+        return top;
+    }
+
+    private static void AddLinks(RigWalk walk, Strung strung, Most most)
+    {
+        var clearing = walk.Clearing;
+        var line = most.Hung.TensionN;
+        var worst = Jerk * line;
+        var load = strung.Weight;
+        walk.AddRope(
+            RigMark.Line,
+            "line",
+            "Loaded line",
+            clearing.Line,
+            "clearing.line",
+            line,
+            worst,
+            clearing.LineKnotId
+        );
+        if (clearing.Carriage is { StrengthN: { } holds })
+        {
+            walk.Add(RigMark.Carriage, "carriage", "Carriage", load, Jerk * load, new(holds, walk.Factor.Hardware, []));
+        }
+        else
+        {
+            walk.Reasons.Check(
+                "rig-carriage-unknown",
+                $"What the carriage breaks at is not given: it carries {load:N}.",
+                clearing.Carriage is null ? "clearing.carriage" : "clearing.carriage.strengthN",
+                null,
+                ("loadN", load)
+            );
+        }
+
+        walk.AddSling(
+            RigMark.Load,
+            "load-sling",
+            "Sling on the load",
+            clearing.LoadSling,
+            "clearing.loadSling",
+            load,
+            Jerk * load
+        );
+        var block = strung.HighIsLeft ? strung.Left : strung.Right;
+        var low = strung.HighIsLeft ? strung.Right : strung.Left;
+        var (x, y) = BackLegs(walk, block, most);
+        var force = RigWalk.SizeOf((x, y));
+        walk.AddBlock(
+            RigMark.Block,
+            "block",
+            "Block up high",
+            clearing.High!.Block,
+            "clearing.high.block",
+            force,
+            Jerk * force
+        );
+        SparStand.Add(walk, x, y, Jerk, clearing.Fly!.Lanes > 1 ? clearing.Fly.FanDeg : 0);
+        walk.AddAnchor(
+            RigMark.Low,
+            "low",
+            "Low anchor",
+            clearing.Low,
+            "clearing.low",
+            most.LowN,
+            Jerk * most.LowN,
+            Math.Max(0, Math.Atan2(most.At.Y - low.Y, Math.Abs(most.At.X - low.X)))
+        );
+    }
+
+    /// <summary>
+    /// The force on the high point: both ropes toward the load, the line down to its drum where there is one, the hauling
+    /// line down to the hauler.
+    /// </summary>
+    private static (double X, double Y) BackLegs(RigWalk walk, SectionPoint block, Most most)
+    {
+        var clearing = walk.Clearing;
+        var toLoad = block.AngleTo(most.High.At);
+        var hauler = walk.Ground.At(clearing.HaulerAtM ?? clearing.HaulAnchor?.AtM ?? 0, HandsHeight);
+        var (x, y) = RigWalk.Sum(most.High.SideN, toLoad, most.High.HaulN, block.AngleTo(hauler));
+        if (clearing.Drum is not { } drum)
+        {
+            return (x, y);
+        }
+
+        var line = most.Hung.TensionN;
+        var foot = drum.Anchor is { } fast ? walk.Scene.PointOf(fast) : walk.Ground.At(block.X, 1);
+        AddDrum(walk, drum, line, "clearing.drum");
+        walk.Draw("drum-leg", RigMark.Line, line, loaded: true, block, foot);
+        var (drumX, drumY) = RigWalk.Sum(line, block.AngleTo(foot), 0, 0);
+        return (x + drumX, y + drumY);
+    }
+
+    /// <summary>A drum that holds a line: its strength, its slip, and what it is fast to.</summary>
+    public static void AddDrum(RigWalk walk, DrumMembers drum, double line, string path)
+    {
+        if (drum.StrengthN is { } strength)
+        {
+            walk.Add(RigMark.Drum, "drum", "Drum", line, Jerk * line, new(strength, walk.Factor.Hardware, []));
+        }
+        else
+        {
+            walk.Reasons.Check(
+                "rig-drum-unknown",
+                $"What the drum breaks at is not given: it carries {line:N}.",
+                $"{path}.strengthN",
+                null,
+                ("loadN", line)
+            );
+        }
+
+        walk.AddAnchor(
+            RigMark.Drum,
+            "drum-anchor",
+            "Drum's anchor",
+            drum.Anchor,
+            $"{path}.anchor",
+            line,
+            Jerk * line,
+            rise: 0
+        );
+        var slips = Limiter.SlipsAt(drum.Turns.HoldLowN, drum.Turns.FrictionLow, drum.Turns.Turns);
+        if (slips < line)
+        {
+            walk.Reasons.Check(
+                "rig-drum-slips",
+                $"{Sentences.Count(drum.Turns.Turns).Capitalised()} turns with a light hold may slip at {slips:N}; the line pulls {line:N}: take more turns and tie the tail off.",
+                $"{path}.turns.turns",
+                null,
+                ("slipsAt", slips),
+                ("tension", line)
+            );
+        }
+    }
+
+    private static void Haul(RigWalk walk, double haul, double back, Strung strung)
+    {
+        var clearing = walk.Clearing;
+        var upward = strung.HighIsLeft == (clearing.Ground.LandingAtM < (strung.Left.X + strung.Right.X) / 2);
+        if (clearing.Haul is null)
+        {
+            walk.Reasons.Stop(
+                "rig-carriage-free",
+                $"Nothing holds the carriage: it would run along the line with up to {Math.Max(haul, back):N}. Put a hauling line on it.",
+                "clearing.haul",
+                null,
+                ("runsN", Math.Max(haul, back))
+            );
+            return;
+        }
+
+        if (!upward && back > 0)
+        {
+            walk.Reasons.Check(
+                "rig-carriage-runs",
+                $"Loaded, the carriage runs downhill by itself with up to {back:N}: brake it on the hauling line, round a drum and never by hand.",
+                "clearing.haul",
+                null,
+                ("runsN", back)
+            );
+        }
+
+        var load = upward ? haul : Math.Max(0, back);
+        var worstHand = Effort.WorstCredible(clearing.Hauler);
+        var steady = RigWalk.Steady(clearing.Hauler);
+        walk.Add(
+            RigMark.Hauler,
+            "hands",
+            upward ? "Hauler" : "Hauler, holding back",
+            load,
+            load,
+            new(steady.Nominal, 1, [], Estimate: true, steady.MayFall),
+            new(Effort: true)
+        );
+        walk.AddRope(
+            RigMark.Haul,
+            "haul",
+            "Hauling line",
+            clearing.Haul,
+            "clearing.haul",
+            load,
+            Math.Max(load, worstHand),
+            "bowline"
+        );
+        if (clearing.Hauler.Kind is PullerKind.Machine or PullerKind.HandWinch)
+        {
+            walk.AddAnchor(
+                RigMark.Hauler,
+                "haul-anchor",
+                "Hauler's anchor",
+                clearing.HaulAnchor,
+                "clearing.haulAnchor",
+                load,
+                worstHand,
+                rise: 0
+            );
+        }
+    }
+
+    private static void Say(RigWalk walk, Strung strung, Most most, FlyMembers fly)
+    {
+        if (walk.OnlyUses)
+        {
+            return;
+        }
+
+        var clearing = walk.Clearing;
+        var span = strung.Line.SpanM;
+        walk.Figure("line-most", "Loaded line at most", most.Hung.TensionN, "force");
+        walk.Figure("load", "Load with carriage", strung.Weight, "force");
+        walk.Figure("span", "Span", span, "length");
+        walk.Figure("sag", "Sag at mid-span", fly.SagShare * span, "length");
+        walk.Figure("haul", "Hauling line", Math.Max(most.HaulN, 0), "force");
+        if (most.RunsUpN > 0)
+        {
+            walk.Figure("runs-up", "Low down it runs up by itself", most.RunsUpN, "force", "to where it rests");
+            walk.Reasons.Remark(
+                "rig-carriage-settles",
+                $"Let go low down, the carriage runs toward the high point by itself with up to {most.RunsUpN:N}, to where it rests: hold it until the load is on.",
+                "clearing.fly",
+                ("runsN", most.RunsUpN)
+            );
+        }
+
+        if (most.RunsBackN > 0)
+        {
+            walk.Figure("runs-back", "Carriage runs from the high point", most.RunsBackN, "force");
+        }
+
+        if (double.IsFinite(most.LeastClear))
+        {
+            walk.Figure(
+                "clear",
+                "Least clearance",
+                most.LeastClear,
+                "length",
+                walk.Scene.Units.Say($"at {most.ClearAt:m}")
+            );
+        }
+
+        if (LeastSag(walk, strung) is { } sag)
+        {
+            walk.Figure("least-sag", "Sag at least", sag, "percent", "for what the line may take");
+        }
+
+        walk.Figure(
+            "loads-a-lane",
+            "Loads a lane",
+            Math.Ceiling((double)walk.Scene.Pieces.Sum(p => p.Count) / fly.Lanes),
+            "count"
+        );
+        var (high, low) = strung.HighIsLeft ? (strung.Left, strung.Right) : (strung.Right, strung.Left);
+        walk.Draw("line", RigMark.Line, most.Hung.TensionN, loaded: true, high, most.At, low);
+        walk.Zone("under", "under the load and the line", strung.Left.X, strung.Right.X, 3);
+        RigBands.Add(walk, "line", high, low);
+        Clearance(walk, most, fly);
+        if (fly.Crosses)
+        {
+            walk.Reasons.Stop(
+                "rig-lines-cross",
+                "Two loaded ropes cross: one saws through the other. Move one of them, or take it down first.",
+                "clearing.fly.crosses"
+            );
+        }
+
+        if (clearing.Carriage?.Metal == Metal.Alloy)
+        {
+            walk.Reasons.Check(
+                "rig-alloy-hammered",
+                "The carriage is of alloy: it is hammered at its stops and cracks without a sign. Take steel.",
+                "clearing.carriage.metal"
+            );
+        }
+    }
+
+    private static void Clearance(RigWalk walk, Most most, FlyMembers fly)
+    {
+        if (most.LeastClear < 0)
+        {
+            walk.Reasons.Stop(
+                "rig-load-touches",
+                $"At {most.ClearAt:m} along the load hangs {-most.LeastClear:m} lower than ground or obstacle: raise the block, hang it shorter than {fly.HangM:m}, or let the line sag less.",
+                "clearing.fly.hangM",
+                null,
+                ("atM", most.ClearAt),
+                ("lacksM", -most.LeastClear)
+            );
+        }
+        else if (most.LeastClear < Tight)
+        {
+            walk.Reasons.Check(
+                "rig-load-near",
+                $"At {most.ClearAt:m} along only {most.LeastClear:m} stay under the load: it swings and will touch.",
+                "clearing.fly.hangM",
+                null,
+                ("atM", most.ClearAt),
+                ("clearM", most.LeastClear)
+            );
+        }
+    }
+
+    /// <summary>The least sag, as a share of the span, at which the line carries no more than it may.</summary>
+    private static double? LeastSag(RigWalk walk, Strung strung)
+    {
+        if (walk.Links.FirstOrDefault(l => l.Id == "line") is not { } line)
+        {
+            return null;
+        }
+
+        var span = strung.Line.SpanM;
+        var (low, high) = (0.002, 0.5);
+        for (var i = 0; i < 40; i++)
+        {
+            var middle = (low + high) / 2;
+            var tried = HungLine.Sagging(span, strung.Line.DropM, middle * span, strung.Weight, strung.Line.StiffnessN);
+            (low, high) =
+                tried.Under(strung.Weight, span / 2).TensionN > line.AllowedValue ? (middle, high) : (low, middle);
+        }
+
+        return high < 0.499 ? high : null;
+    }
+}

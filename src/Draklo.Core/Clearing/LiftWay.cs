@@ -1,0 +1,230 @@
+using Draklo.Core.Geometry;
+using Draklo.Core.Plans;
+
+namespace Draklo.Core.Clearing;
+
+/// <summary>Hung from the high point's block, and kept off with a tag line.</summary>
+/// <remarks>
+/// Method M19: three forces balance at the load at every place of its way; hoist and tag follow from their directions.
+/// </remarks>
+internal sealed class LiftWay()
+    : Way(
+        ClearingWay.Lift,
+        "Lift and tag line",
+        OverGround,
+        "The load swings clear of everything near the high point; the tag hand holds much where it hangs far out."
+    )
+{
+    private const int Places = 12;
+    private const double HandsHeight = 0.8;
+    private const double LeastDeterminant = 0.02;
+
+    protected override WayMinutes Table => new(new(25, 40, 60), new(4, 5.5, 8));
+
+    public override string Lacks(ClearingScene scene) =>
+        scene.Pieces.Count == 0 ? WayWords.NoPieces
+        : scene.Block is null ? WayWords.NoHigh
+        : scene.Clearing.Lift is null ? "Say where the tag line is held."
+        : "";
+
+    public override int People(ClearingMembers clearing) =>
+        Haulers(clearing.Hauler) + (clearing.Lift?.TagPeople ?? 1) + 1;
+
+    public override string Wears(ClearingScene scene) => "rope on the block; hands on the tag line";
+
+    /// <summary>Tensions of hoist and tag line with the load at a place; null where no tag line can hold it there.</summary>
+    private static (double Hoist, double Tag)? At(
+        SectionPoint load,
+        SectionPoint block,
+        SectionPoint tag,
+        double weight
+    )
+    {
+        var (a, b) = (load.AngleTo(block), load.AngleTo(tag));
+        if (Math.Abs(block.X - load.X) < 0.05)
+        {
+            return (weight, 0);
+        }
+
+        // hoist·cos a + tag·cos b = 0 and hoist·sin a + tag·sin b = weight.
+        var determinant = Math.Sin(b - a);
+        if (Math.Abs(determinant) < LeastDeterminant)
+        {
+            return null;
+        }
+
+        var (hoist, held) = (-weight * Math.Cos(b) / determinant, weight * Math.Cos(a) / determinant);
+        return hoist > 0 && held >= -1e-9 ? (hoist, Math.Max(0, held)) : null;
+    }
+
+    public override void Walk(RigWalk walk)
+    {
+        var (clearing, lift) = (walk.Clearing, walk.Clearing.Lift!);
+        var (block, piece) = (walk.Scene.Block!.Value, walk.Scene.Heaviest!);
+        var weight = walk.WeightOf(piece);
+        var tag = walk.Ground.At(lift.TagAtM, lift.TagHeightM);
+        var from = lift.FromM ?? piece.AtM;
+        var to = clearing.Ground.LandingAtM;
+        var (hoist, held, at, wrong) = (0.0, 0.0, walk.Ground.At(from, lift.ClearM), (double?)null);
+        for (var i = 0; i <= Places; i++)
+        {
+            var x = from + ((to - from) * i / Places);
+            var place = walk.Ground.At(x, lift.ClearM);
+            if (place.Y >= block.Y - 0.3)
+            {
+                walk.Reasons.Stop(
+                    "rig-block-too-low",
+                    "The load would have to hang higher than the block: raise the block, or put the high point elsewhere.",
+                    "clearing.high.blockHeightM"
+                );
+                break;
+            }
+
+            if (At(place, block, tag, weight) is not var (h, t))
+            {
+                wrong ??= x;
+                continue;
+            }
+
+            if (h > hoist)
+            {
+                (hoist, at) = (h, place);
+            }
+
+            held = Math.Max(held, t);
+            if (!walk.OnlyUses)
+            {
+                walk.Travel.Add(new(place, h, t, lift.ClearM));
+            }
+        }
+
+        if (wrong is { } beyond)
+        {
+            walk.Reasons.Stop(
+                "rig-tag-wrong-side",
+                $"At {beyond:m} along the tag line cannot hold the load: it must pull away from the high point. Hold it from the other side, or drag the load nearer first.",
+                "clearing.lift.tagAtM",
+                null,
+                ("atM", beyond)
+            );
+        }
+
+        if (hoist == 0)
+        {
+            (hoist, at) = (weight, walk.Ground.At(to, lift.ClearM));
+        }
+
+        var forces = HaulChain.Add(walk, hoist, Turns(walk, at, block), clearing.Drag.KnotId);
+        SparStand.Add(walk, forces[0].X, forces[0].Y, forces[0].Worst);
+        Tag(walk, lift, held);
+        Say(walk, new(hoist, held, weight, at, block, tag), from, to);
+    }
+
+    private static List<HaulTurn> Turns(RigWalk walk, SectionPoint load, SectionPoint block)
+    {
+        var clearing = walk.Clearing;
+        var hauler = walk.Ground.At(clearing.HaulerAtM ?? clearing.HaulAnchor?.AtM ?? 0, HandsHeight);
+        var lead = clearing.Lead is { } l ? walk.Scene.PointOf(l.Anchor) : (SectionPoint?)null;
+        var (a, b) = (block.AngleTo(load), block.AngleTo(lead ?? hauler));
+        var turns = new List<HaulTurn>(2)
+        {
+            new(
+                RigMark.Block,
+                "block",
+                "Block up high",
+                clearing.High!.Block,
+                "clearing.high.block",
+                a,
+                b,
+                RigWalk.Turned(a, b)
+            ),
+        };
+        if (lead is { } at)
+        {
+            var aside = Angle.Radians(Math.Abs(clearing.Lead!.TurnDeg));
+            var (c, d) = (at.AngleTo(block), at.AngleTo(hauler));
+            turns.Add(
+                new(
+                    RigMark.Lead,
+                    "lead",
+                    "Lead block",
+                    clearing.Lead.Block,
+                    "clearing.lead.block",
+                    c,
+                    d,
+                    aside > 0 ? Math.Max(aside, RigWalk.Turned(c, d)) : RigWalk.Turned(c, d)
+                )
+            );
+        }
+
+        return turns;
+    }
+
+    /// <summary>The tag line and whoever holds it, by hand or with turns on a drum.</summary>
+    private static void Tag(RigWalk walk, LiftMembers lift, double held)
+    {
+        var people = RigWalk.Steady(new() { Count = lift.TagPeople, EffortEachN = walk.Clearing.Hauler.EffortEachN });
+        var hands = lift.TagDrum is { } drum ? held / Math.Exp(2 * Math.PI * drum.FrictionLow * drum.Turns) : held;
+        walk.Add(
+            RigMark.Tag,
+            "tag-hands",
+            lift.TagDrum is null ? "Tag line's hands" : "Hands at the tag drum",
+            hands,
+            hands,
+            new(people.Nominal, 1, [], Estimate: true, people.MayFall),
+            new(Effort: true)
+        );
+        walk.AddRope(
+            RigMark.Tag,
+            "tag",
+            "Tag line",
+            walk.Clearing.Tag ?? walk.Clearing.Haul,
+            "clearing.tag",
+            held,
+            held,
+            "bowline"
+        );
+        walk.Reasons.Remark(
+            "rig-tag-never-round-hand",
+            "The tag line is never wound round a hand or a body; it runs free when it is let go.",
+            "clearing.lift"
+        );
+    }
+
+    private readonly record struct Hung(
+        double Hoist,
+        double Held,
+        double Weight,
+        SectionPoint At,
+        SectionPoint Block,
+        SectionPoint Tag
+    );
+
+    private static void Say(RigWalk walk, Hung hung, double from, double to)
+    {
+        if (walk.OnlyUses)
+        {
+            return;
+        }
+
+        walk.Figure("weight", "The load weighs", hung.Weight, "force");
+        walk.Figure("hoist", "Hoisting line at most", hung.Hoist, "force");
+        walk.Figure("tag", "Tag line at most", hung.Held, "force");
+        var hauler = walk.Ground.At(walk.Clearing.HaulerAtM ?? 0, HandsHeight);
+        SectionPoint[] points = walk.Clearing.Lead is { } lead
+            ? [hung.At, hung.Block, walk.Scene.PointOf(lead.Anchor), hauler]
+            : [hung.At, hung.Block, hauler];
+        walk.Draw("haul", RigMark.Haul, hung.Hoist, loaded: true, points);
+        walk.Draw("tag", RigMark.Tag, hung.Held, loaded: false, hung.At, hung.Tag);
+        walk.Zone("under", "under the load", from, to, 3);
+        RigBands.Add(walk, "haul", hung.At, hung.Block);
+        if (Math.Abs(hung.Tag.X - hung.Block.X) < 2)
+        {
+            walk.Reasons.Check(
+                "rig-tag-under-block",
+                "The tag line is held under the high point: stand clear of the spar and of the load.",
+                "clearing.lift.tagAtM"
+            );
+        }
+    }
+}

@@ -1,0 +1,277 @@
+using Draklo.Core.Catalogue;
+using Draklo.Core.Geometry;
+using Draklo.Core.Plans;
+using Draklo.Core.Trees;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Clearing;
+
+/// <summary>The high point under a force at its block: bending, roots, buckling, guy and what holds the guy.</summary>
+/// <remarks>
+/// Method M19. Guy and anchor are checked as if the foot were pinned; the stem's bending by stiffness, with the stem's
+/// own taper: k_s = 1 / ∫ (h − z)² / (E·I) dz, which is 3EI/h³ for one that does not taper. The roots by method M10.
+/// </remarks>
+public static class SparStand
+{
+    private const double Taper = 0.7;
+    private const double StumpHeight = 0.1;
+    private const int Steps = 48;
+    private const double PlainStiffness = 8e9;
+    private const double HeldAtHead = 2.046;
+    private const double LeastDiameter = 0.01;
+
+    /// <summary>A stem without its guy that bends under the level pull of one newton.</summary>
+    /// <param name="Stiffness">Of its head, N/m.</param>
+    /// <param name="WorstModulusArm">Largest (h − z)/(π·d³/32), 1/m².</param>
+    /// <param name="WorstAt">Where that is, metres over the foot.</param>
+    public readonly record struct Bending(double Stiffness, double WorstModulusArm, double WorstAt);
+
+    /// <param name="x">Force at the block to the right, N.</param>
+    /// <param name="y">Upward; less than 0 presses the stem down.</param>
+    /// <param name="worst">The worst credible force over the planned one, at least 1.</param>
+    internal static void Add(RigWalk walk, double x, double y, double worst, double fanDeg = 0)
+    {
+        if (walk.Clearing.High is not { } high)
+        {
+            walk.Reasons.Check(
+                "rig-spar-unknown",
+                $"Nothing is known of what stands up there: it is bent by {Math.Abs(x):N} at the block.",
+                "clearing.high",
+                null,
+                ("levelN", Math.Abs(x))
+            );
+            return;
+        }
+
+        var name = (string.IsNullOrWhiteSpace(high.Name) ? "High point" : high.Name).Capitalised();
+        var stem = StemOf(high);
+        var bending = BendingOf(high, stem);
+        var (share, pinned, guyDown) = GuyOf(walk, high, x, bending.Stiffness, fanDeg);
+        var level = Math.Abs(x);
+        var weight = StemWeight(high, stem);
+        var down = Math.Max(0, -y) + guyDown + weight;
+        var foot = Math.PI * Square(stem.BaseDiameter) / 4;
+        var stress = (level * (1 - share) * bending.WorstModulusArm) + (down / foot);
+        var sound = SoundnessOf(high);
+        walk.Add(
+            RigMark.Spar,
+            "spar",
+            bending.WorstAt < 0.5 ? $"{name} at its foot" : $"{name}, stem",
+            stress,
+            stress * worst,
+            new(StrengthOf(high) * sound, walk.Factor.Stem, [], Estimate: true, MayFall: 0.2),
+            new(Dimension: Dimension.Stress)
+        );
+        var hold = Reference.Anchors[high.Stem.GroundId];
+        var mass = DensityOf(high) * stem.Volume;
+        var moment = level * (1 - share) * high.BlockHeightM;
+        walk.Add(
+            RigMark.Spar,
+            "spar-roots",
+            $"{name}, roots",
+            moment,
+            moment * worst,
+            new(hold.Nominal * mass, walk.Factor.Anchor, [], Estimate: true, 1 - (hold.Low / hold.Nominal)),
+            new(Anchors: true, Dimension: Dimension.Moment)
+        );
+        Buckling(walk, high, stem, name, down, high.Guy is not null && share > 0);
+        if (high.Guy is { } guy && pinned > 0)
+        {
+            AddGuy(walk, high, guy, pinned, worst);
+        }
+
+        walk.Figure("spar-moves", "Top of the stem moves", level * (1 - share) / bending.Stiffness, "length");
+        if (high.Guy is not null)
+        {
+            walk.Figure("guy-share", "Guy takes", share, "percent", "a rope guy takes only its share");
+        }
+
+        Condition(walk, high, name);
+    }
+
+    public static Stem StemOf(HighPointMembers high) => new(high.Stem.HeightM, high.Stem.DbhM, Taper, StumpHeight);
+
+    /// <summary>How it bends under a level pull at its block.</summary>
+    public static Bending BendingOf(HighPointMembers high, Stem stem)
+    {
+        var h = high.BlockHeightM;
+        var stiffness = StiffnessOf(high) * SoundnessOf(high);
+        var (give, most, at) = (0.0, 0.0, 0.0);
+        var step = h / Steps;
+        for (var i = 0; i <= Steps; i++)
+        {
+            var z = i * step;
+            var d = Math.Max(LeastDiameter, stem.DiameterAt(z - StumpHeight));
+            var cube = d * d * d;
+            var weight =
+                step
+                / 3
+                * (
+                    i is 0 or Steps ? 1
+                    : i % 2 == 1 ? 4
+                    : 2
+                );
+            give += weight * (h - z) * (h - z) / (stiffness * Math.PI * cube * d / 64);
+            var arm = (h - z) / (Math.PI * cube / 32);
+            if (arm > most)
+            {
+                (most, at) = (arm, z);
+            }
+        }
+
+        return new(1 / give, most, at);
+    }
+
+    /// <summary>What of the level pull the guy takes, what it is checked for, and how it presses the stem down.</summary>
+    private static (double Share, double Pinned, double Down) GuyOf(
+        RigWalk walk,
+        HighPointMembers high,
+        double x,
+        double stiffness,
+        double fanDeg
+    )
+    {
+        if (high.Guy is not { } guy || x == 0)
+        {
+            return (0, 0, 0);
+        }
+
+        var away = guy.Anchor.AtM - high.AtM;
+        if (away * x >= 0)
+        {
+            walk.Reasons.Stop(
+                "rig-guy-wrong-side",
+                "The guy stands on the side that the stem is pulled to and holds nothing: set it straight behind.",
+                "clearing.high.guy.anchor.atM"
+            );
+            return (0, 0, 0);
+        }
+
+        var (rise, length) = RiseOf(walk, high, guy);
+        // Lanes fan out to both sides of the middle one; the guy stays where it is.
+        var off = Angle.Radians(Math.Min(85, guy.OffDeg + (fanDeg / 2)));
+        var along = Math.Cos(rise) * Math.Cos(off);
+        var rope = guy.Rope is { StretchAtTenPercent: > 0 } r
+            ? 0.1 * r.BreakingStrengthN / r.StretchAtTenPercent * along * along / length
+            : 0;
+        var share = rope / (stiffness + rope);
+        return (share, Math.Abs(x) / along, share * Math.Abs(x) / along * Math.Sin(rise));
+    }
+
+    /// <summary>How steeply the guy falls, radians, and how long it is.</summary>
+    private static (double Rise, double Length) RiseOf(RigWalk walk, HighPointMembers high, GuyMembers guy)
+    {
+        var block = walk.Ground.At(high.AtM, high.BlockHeightM);
+        var fast = walk.Scene.PointOf(guy.Anchor);
+        var away = Math.Max(0.5, Math.Abs(fast.X - block.X)) / Math.Cos(Angle.Radians(guy.OffDeg));
+        var fall = block.Y - fast.Y;
+        return (Math.Atan2(fall, away), Math.Sqrt((away * away) + (fall * fall)));
+    }
+
+    private static void AddGuy(RigWalk walk, HighPointMembers high, GuyMembers guy, double pinned, double worst)
+    {
+        const string path = "clearing.high.guy";
+        var (rise, _) = RiseOf(walk, high, guy);
+        walk.AddRope(RigMark.Guy, "guy", "Guy", guy.Rope, $"{path}.rope", pinned, pinned * worst, "bowline");
+        walk.AddAnchor(
+            RigMark.Guy,
+            "guy-anchor",
+            "Guy's anchor",
+            guy.Anchor,
+            $"{path}.anchor",
+            pinned,
+            pinned * worst,
+            rise
+        );
+        walk.Draw(
+            "guy",
+            RigMark.Guy,
+            pinned,
+            loaded: false,
+            walk.Ground.At(high.AtM, high.BlockHeightM),
+            walk.Scene.PointOf(guy.Anchor)
+        );
+    }
+
+    private static void Buckling(RigWalk walk, HighPointMembers high, Stem stem, string name, double down, bool guyed)
+    {
+        // The thinner upper stem buckles first: its middle stands for all of it.
+        var d = Math.Max(LeastDiameter, stem.DiameterAt((high.BlockHeightM / 2) - StumpHeight));
+        var bending = StiffnessOf(high) * SoundnessOf(high) * Math.PI * Math.Pow(d, 4) / 64;
+        var euler = Math.PI * Math.PI * bending / Square(high.BlockHeightM);
+        walk.Add(
+            RigMark.Spar,
+            "spar-buckling",
+            $"{name}, buckling",
+            down,
+            down,
+            new(guyed ? HeldAtHead * euler : euler / 4, walk.Factor.Stem, [], Estimate: true, MayFall: 0.2)
+        );
+    }
+
+    private static void Condition(RigWalk walk, HighPointMembers high, string name)
+    {
+        if (
+            high.Decay is { } decay
+            && Math.Min(1, 2 * decay.ShellM / decay.DiameterM) is < Soundness.LeastShellRatio and var ratio
+        )
+        {
+            walk.Reasons.Stop(
+                "rig-spar-hollow",
+                $"{name} has a shell of {ratio:%} of its radius: it folds or splits before it bends. Take another high point.",
+                "clearing.high.decay",
+                null,
+                ("shellRatio", ratio)
+            );
+        }
+        else if (SoundnessOf(high) is < Soundness.Decayed and var sound)
+        {
+            walk.Reasons.Check(
+                "rig-spar-decayed",
+                $"Rot leaves {name.Uncapitalised()} {sound:%} of its strength: probe it from foot to block before anything hangs on it.",
+                "clearing.high.decay",
+                null,
+                ("sound", sound)
+            );
+        }
+        else if (high.Decay is null && high.Stem.Soundness >= 1)
+        {
+            walk.Reasons.Remark(
+                "rig-spar-not-probed",
+                $"{name} counts as sound because nobody has said otherwise: sound it with a hammer before it is climbed.",
+                "clearing.high.decay"
+            );
+        }
+    }
+
+    /// <summary>What rot leaves of it.</summary>
+    private static double SoundnessOf(HighPointMembers high)
+    {
+        if (high.Decay is not { } decay)
+        {
+            return high.Stem.Soundness;
+        }
+
+        var hollow = 1 - Math.Min(1, 2 * decay.ShellM / decay.DiameterM);
+        return Math.Max(0.02, Math.Min(high.Stem.Soundness, 1 - (hollow * hollow * hollow * hollow)));
+    }
+
+    public static double StrengthOf(HighPointMembers? high) =>
+        (Reference.Species.GetValueOrDefault(high?.Stem.SpeciesId ?? "")?.BendingStrengthMPa ?? 40) * 1e6;
+
+    private static double StiffnessOf(HighPointMembers high) =>
+        Reference.Species.GetValueOrDefault(high.Stem.SpeciesId ?? "")?.StiffnessGPa * 1e9 ?? PlainStiffness;
+
+    private static double DensityOf(HighPointMembers high) =>
+        Reference.Species.GetValueOrDefault(high.Stem.SpeciesId ?? "")?.GreenDensityKgM3 ?? 800;
+
+    private static double StemWeight(HighPointMembers high, Stem stem)
+    {
+        var left = high.Topped ? Math.Min(1, high.BlockHeightM / high.Stem.HeightM) : 1;
+        // Of a stem by its form, what is left below a height is one less the rest to the same power as its volume.
+        var share = 1 - Math.Pow(1 - left, (2 * Taper) + 1);
+        return RigWalk.Weight(DensityOf(high) * stem.Volume * share);
+    }
+
+    private static double Square(double x) => x * x;
+}

@@ -1,0 +1,248 @@
+import type { Clearing, WayResult } from "../api/types";
+import type { MemberPath } from "../state/memberPath";
+import type { Bounds, Flat } from "./projection";
+
+type Spot = Clearing["ground"]["spots"][number];
+
+/** Height of the ground between its spots; level past its ends. Placing only: the server works with the same spots. */
+export function groundUp(spots: Spot[], at: number): number {
+  const next = spots.findIndex((s) => s.atM >= at);
+  const b = spots[next];
+  const a = spots[next - 1];
+  if (!b) return spots.at(-1)?.upM ?? 0;
+  if (!a) return b.upM;
+  return a.upM + ((b.upM - a.upM) * (at - a.atM)) / (b.atM - a.atM);
+}
+
+/** Something of the section that can be taken hold of. */
+export interface SectionGrip {
+  id: string;
+  name: string;
+  at: Flat;
+  /** Members that a drag changes; one that is left out stays. */
+  atPath?: MemberPath;
+  upPath?: MemberPath;
+  /** What the height is counted from: the ground under it, the high point's foot, or the zero of the section. */
+  from: "ground" | "foot" | "zero";
+  shape: "ring" | "square" | "bar";
+  least?: number;
+  most?: number;
+}
+
+export type SectionPanel = "way" | "pieces" | "ground" | "gear" | "people";
+
+/** What can be taken hold of: what the way uses, and what the open panel is about. */
+export function gripsOf(clearing: Clearing, way: WayResult["way"], panel: SectionPanel): SectionGrip[] {
+  const { ground, high, low, lead, drum } = clearing;
+  const up = (at: number) => groundUp(ground.spots, at);
+  const grips: SectionGrip[] = [];
+  const add = (grip: Omit<SectionGrip, "at" | "from" | "shape"> & Partial<SectionGrip>, at: number, over: number) => {
+    grips.push({ from: "ground", shape: "square", ...grip, at: { x: at, y: up(at) + over } });
+  };
+  if (panel === "ground") {
+    ground.spots.forEach((s, i) => {
+      grips.push({
+        id: `spot-${i}`,
+        name: `Ground, spot ${i + 1}`,
+        at: { x: s.atM, y: s.upM },
+        atPath: `clearing.ground.spots[${i}].atM`,
+        upPath: `clearing.ground.spots[${i}].upM`,
+        from: "zero",
+        shape: "ring",
+        least: (ground.spots[i - 1]?.atM ?? -0.1) + 0.1,
+        most: (ground.spots[i + 1]?.atM ?? 500.1) - 0.1,
+      });
+    });
+    ground.obstacles.forEach((o, i) => {
+      add(
+        {
+          id: `from-${i}`,
+          name: `${o.name}, near side`,
+          atPath: `clearing.ground.obstacles[${i}].fromM`,
+          most: o.toM - 0.1,
+        },
+        o.fromM,
+        0,
+      );
+      add(
+        {
+          id: `to-${i}`,
+          name: `${o.name}, far side and height`,
+          atPath: `clearing.ground.obstacles[${i}].toM`,
+          upPath: `clearing.ground.obstacles[${i}].heightM`,
+          least: o.fromM + 0.1,
+        },
+        o.toM,
+        o.heightM,
+      );
+    });
+    return grips;
+  }
+  if (panel === "people") {
+    clearing.people.forEach((p, i) => {
+      add({ id: `person-${i}`, name: p.name, atPath: `clearing.people[${i}].atM`, shape: "ring" }, p.atM, 0.9);
+    });
+    return grips;
+  }
+  const uses = usesOf(way);
+  if (panel === "pieces" || uses.pieces) {
+    clearing.pieces.forEach((p, i) => {
+      add(
+        { id: `piece-${i}`, name: p.name === "" ? p.id : p.name, atPath: `clearing.pieces[${i}].atM`, shape: "bar" },
+        p.atM,
+        0,
+      );
+    });
+    if (clearing.stemAtM !== undefined)
+      add({ id: "stem", name: "Own stem", atPath: "clearing.stemAtM", shape: "bar" }, clearing.stemAtM, 0);
+    add(
+      { id: "landing", name: "Where the pieces go", atPath: "clearing.ground.landingAtM", shape: "bar" },
+      ground.landingAtM,
+      0,
+    );
+  }
+  if (high && uses.high)
+    add(
+      {
+        id: "high",
+        name: "High point's block",
+        atPath: "clearing.high.atM",
+        upPath: "clearing.high.blockHeightM",
+        least: 0.5,
+      },
+      high.atM,
+      high.blockHeightM,
+    );
+  if (high?.guy && uses.high)
+    add(
+      {
+        id: "guy",
+        name: "Guy's anchor",
+        atPath: "clearing.high.guy.anchor.atM",
+        upPath: "clearing.high.guy.anchor.heightM",
+      },
+      high.guy.anchor.atM,
+      high.guy.anchor.heightM,
+    );
+  if (low && uses.low)
+    add(
+      { id: "low", name: "Low anchor", atPath: "clearing.low.atM", upPath: "clearing.low.heightM" },
+      low.atM,
+      low.heightM,
+    );
+  if (lead && uses.lead)
+    add(
+      { id: "lead", name: "Lead block", atPath: "clearing.lead.anchor.atM", upPath: "clearing.lead.anchor.heightM" },
+      lead.anchor.atM,
+      lead.anchor.heightM,
+    );
+  if (drum?.anchor && uses.drum)
+    add(
+      { id: "drum", name: "Drum", atPath: "clearing.drum.anchor.atM", upPath: "clearing.drum.anchor.heightM" },
+      drum.anchor.atM,
+      drum.anchor.heightM,
+    );
+  if (uses.hauler)
+    add({ id: "hauler", name: "Hauler", atPath: "clearing.haulerAtM", shape: "ring" }, clearing.haulerAtM ?? 0, 0.8);
+  if (clearing.lift && way === "lift")
+    add(
+      {
+        id: "tag",
+        name: "Tag line",
+        atPath: "clearing.lift.tagAtM",
+        upPath: "clearing.lift.tagHeightM",
+        shape: "ring",
+      },
+      clearing.lift.tagAtM,
+      clearing.lift.tagHeightM,
+    );
+  if (clearing.points && way === "points") {
+    const foot = high ? up(high.atM) : 0;
+    clearing.points.points.forEach((p, i) => {
+      grips.push({
+        id: `point-${i}`,
+        name: p.name,
+        at: { x: p.atM, y: foot + p.heightM },
+        atPath: `clearing.points.points[${i}].atM`,
+        upPath: `clearing.points.points[${i}].heightM`,
+        from: "foot",
+        shape: "square",
+      });
+    });
+    add(
+      {
+        id: "load",
+        name: "Load",
+        atPath: "clearing.points.loadAtM",
+        upPath: "clearing.points.loadHeightM",
+        shape: "ring",
+      },
+      clearing.points.loadAtM,
+      clearing.points.loadHeightM,
+    );
+  }
+  if (clearing.slide && way === "slide" && high)
+    add(
+      { id: "slide", name: "Top of the tight line", upPath: "clearing.slide.topHeightM" },
+      high.atM,
+      clearing.slide.topHeightM,
+    );
+  if (clearing.top && way === "top" && high) {
+    add(
+      { id: "cut", name: "Cut of the top", upPath: "clearing.top.cutHeightM", shape: "bar" },
+      high.atM,
+      clearing.top.cutHeightM,
+    );
+    add(
+      { id: "top-line", name: "Line on the top", upPath: "clearing.top.lineHeightM" },
+      high.atM,
+      clearing.top.lineHeightM,
+    );
+  }
+  return grips;
+}
+
+/** Which parts of the gear a way uses. */
+export function usesOf(way: WayResult["way"]) {
+  const over = ["carry", "drag", "buttUp", "lift", "fly"].includes(way);
+  return {
+    pieces: over,
+    high: !["carry", "drag"].includes(way),
+    block: !["carry", "drag", "slide", "top"].includes(way),
+    low: ["fly", "slide"].includes(way),
+    lead: ["drag", "buttUp", "lift"].includes(way),
+    drum: ["fly", "catch", "points", "astern"].includes(way),
+    hauler: ["drag", "buttUp", "lift", "fly", "top"].includes(way),
+    line: ["fly", "catch", "points", "slide", "astern"].includes(way),
+    haul: ["drag", "buttUp", "lift", "fly", "top"].includes(way),
+    sling: ["drag", "buttUp", "lift", "fly", "points", "slide"].includes(way),
+    carriage: way === "fly",
+    tag: way === "lift",
+  };
+}
+
+/** What the section shows: the ground, what stands on it, every line. */
+export function sectionBounds(clearing: Clearing, way: WayResult | undefined): Bounds {
+  const { spots } = clearing.ground;
+  const xs = spots.map((s) => s.atM);
+  const ys = spots.map((s) => s.upM);
+  const add = (x: number, y: number) => {
+    xs.push(x);
+    ys.push(y);
+  };
+  if (clearing.high) {
+    const foot = groundUp(spots, clearing.high.atM);
+    const topped = clearing.high.topped;
+    add(
+      clearing.high.atM,
+      foot +
+        (topped
+          ? clearing.high.blockHeightM + 1
+          : Math.min(clearing.high.stem.heightM, clearing.high.blockHeightM * 1.5)),
+    );
+  }
+  for (const line of way?.lines ?? []) for (const p of line.points) add(p.x, p.y);
+  for (const o of clearing.ground.obstacles) add(o.toM, groundUp(spots, o.toM) + o.heightM);
+  if (clearing.haulerAtM !== undefined) add(clearing.haulerAtM, groundUp(spots, clearing.haulerAtM));
+  return { minX: Math.min(...xs) - 1, maxX: Math.max(...xs) + 1, minY: Math.min(...ys) - 1, maxY: Math.max(...ys) + 1 };
+}

@@ -1,0 +1,154 @@
+import type { ClearingAnalysis, WayResult } from "../../api/types";
+import type { SectionPanel } from "../../drawing/section";
+import { useClearing } from "../../state/feed";
+import { useStarts, type Starts } from "../../state/starts";
+import { setMember, startMember, useSheet } from "../../state/store";
+import { stateHatch, stateWords } from "../../state/words";
+import { useSettings } from "../../ui/settings";
+import { written } from "../../units/units";
+
+const panelNames: Record<Exclude<SectionPanel, "way">, string> = {
+  pieces: "Pieces",
+  ground: "Ground",
+  gear: "Gear",
+  people: "People",
+};
+
+/** The ways side by side: most force, people, time, state; the chosen one is planned. */
+export function WaysPane({ panel, goPanel }: { panel: SectionPanel; goPanel: (panel: SectionPanel) => void }) {
+  const analysis = useClearing((s) => s.analysis);
+  const chosen = useSheet((s) => s.document?.plan.clearing?.way);
+  if (!analysis) return <aside className="w-[218px] shrink-0 border-r border-ink max-lg:w-full" aria-label="Ways" />;
+  return (
+    <aside
+      tabIndex={0} // eslint-disable-line jsx-a11y/no-noninteractive-tabindex -- arrow keys scroll it
+      aria-label="Ways"
+      className="flex w-[218px] shrink-0 flex-col overflow-y-auto border-r border-ink pb-2 max-lg:w-full max-lg:border-r-0 max-lg:border-t"
+    >
+      <Group analysis={analysis} group="ground" title="Over the ground" chosen={chosen} goPanel={goPanel} />
+      <Group analysis={analysis} group="stem" title="Down from a stem" chosen={chosen} goPanel={goPanel} />
+      <BreakEvens analysis={analysis} chosen={chosen} />
+      <nav aria-label="What is put in" className="mt-auto flex flex-wrap gap-x-3 border-t border-rule px-3 pt-2">
+        {Object.entries(panelNames).map(([key, name]) => (
+          <button
+            key={key}
+            type="button"
+            aria-pressed={panel === key}
+            className={`min-h-8 font-tight text-sm coarse:min-h-11 ${panel === key ? "font-semibold" : ""} underline underline-offset-4`}
+            onClick={() => {
+              goPanel(key as SectionPanel);
+            }}
+          >
+            {name}
+          </button>
+        ))}
+      </nav>
+    </aside>
+  );
+}
+
+function Group({
+  analysis,
+  group,
+  title,
+  chosen,
+  goPanel,
+}: {
+  analysis: ClearingAnalysis;
+  group: string;
+  title: string;
+  chosen: string | undefined;
+  goPanel: (panel: SectionPanel) => void;
+}) {
+  const starts = useStarts();
+  return (
+    <section>
+      <h2 className="px-3 pb-0.5 pt-2 font-tight text-sm font-semibold">{title}</h2>
+      {analysis.ways
+        .filter((w) => w.group === group)
+        .map((w) => (
+          <button
+            key={w.way}
+            type="button"
+            data-way={w.way}
+            aria-pressed={w.way === chosen}
+            className={`block w-full px-3 py-1.5 text-left ${w.way === chosen ? "bg-ink text-sheet" : "hover:bg-tint"}`}
+            onClick={() => {
+              setUp(w, starts);
+              goPanel("way");
+            }}
+          >
+            <span className="flex items-center gap-2 font-tight text-[15px] font-medium leading-tight">
+              {w.setUp && (
+                <span
+                  aria-hidden
+                  className={`${stateHatch[w.state]} h-3 w-2 shrink-0 border ${w.way === chosen ? "border-sheet" : "border-ink"}`}
+                />
+              )}
+              {w.name}
+              {w.setUp && <span className="sr-only">, {stateWords[w.state]}</span>}
+            </span>
+            <Summary way={w} />
+          </button>
+        ))}
+    </section>
+  );
+}
+
+function Summary({ way }: { way: WayResult }) {
+  const units = useSettings((s) => s.units);
+  if (!way.setUp) return <span className="block text-[13px] leading-snug opacity-75">not set up</span>;
+  return (
+    <span className="block text-[13px] leading-snug opacity-85">
+      {way.mostForceN === undefined ? "no force" : written(way.mostForceN, "force", units)} · {way.people} people ·{" "}
+      {span(way.minutes.low)} to {span(way.minutes.high)}
+    </span>
+  );
+}
+
+/** Minutes as a crew says them. */
+export function span(minutes: number): string {
+  const whole = Math.round(minutes / 5) * 5;
+  if (whole < 60) return `${Math.max(whole, Math.round(minutes))} min`;
+  const hours = Math.floor(whole / 60);
+  return whole % 60 === 0 ? `${hours} h` : `${hours} h ${whole % 60}`;
+}
+
+/** Takes a way, and begins what it needs and nobody has given. */
+function setUp(way: WayResult, starts: Starts): void {
+  setMember("clearing.way", way.way);
+  const plan = useSheet.getState().document?.plan;
+  const clearing = plan?.clearing;
+  if (way.setUp || !clearing) return;
+  const from = starts.clearing;
+  const needsHigh = !["carry", "drag", "astern"].includes(way.way);
+  if (needsHigh && clearing.high === undefined) startMember("clearing.high", from.high);
+  if (["fly", "slide"].includes(way.way) && clearing.low === undefined) startMember("clearing.low", from.low);
+  if (way.way === "lift") startMember("clearing.lift", from.lift);
+  if (way.way === "fly") startMember("clearing.fly", from.fly);
+  if (way.way === "catch") startMember("clearing.catch", from.catch);
+  if (way.way === "points") startMember("clearing.points", from.points);
+  if (way.way === "slide") startMember("clearing.slide", from.slide);
+  if (way.way === "top") startMember("clearing.top", from.top);
+  if (way.way === "astern")
+    // The line behind stands straight behind the lay.
+    startMember("clearing.astern", {
+      ...from.astern,
+      anchor: { ...from.astern.anchor, bearingDeg: (plan.lay.bearingDeg + 180) % 360 },
+    });
+}
+
+function BreakEvens({ analysis, chosen }: { analysis: ClearingAnalysis; chosen: string | undefined }) {
+  const found = analysis.breakEvens.filter((b) => b.way === chosen || b.over === chosen);
+  const shown = found.length > 0 ? found : analysis.breakEvens;
+  if (shown.length === 0) return null;
+  return (
+    <div className="mx-3 mt-2 border-t border-rule pt-1.5 text-[13px] leading-snug text-pencil" data-break-even>
+      {shown.slice(0, 2).map((b) => (
+        <p key={`${b.way}-${b.over}`} className="mb-1">
+          {b.text}
+        </p>
+      ))}
+    </div>
+  );
+}

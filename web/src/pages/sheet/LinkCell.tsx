@@ -1,0 +1,96 @@
+import { memo } from "react";
+import { useSettings } from "../../ui/settings";
+import { figure, written } from "../../units/units";
+
+/** What a cell of a load path shows; of a pull and of a way of clearing alike. */
+export interface ShownLink {
+  id: string;
+  name: string;
+  quantity: "force" | "moment" | "stress";
+  loadN: number;
+  strengthN: number;
+  factor: number;
+  use: number;
+  carefulUse: number;
+  state: "holds" | "tight" | "fails";
+  estimate: boolean;
+  farMore: boolean;
+}
+
+interface LinkCellProps {
+  link: ShownLink;
+  weakest: boolean;
+  narrow: boolean;
+  lit: boolean;
+  onPick: (id: string) => void;
+}
+
+/** The longest bar, as a use. */
+const scaleTo = 1.4;
+
+/** One link: what it carries against what it may, to the careful end. */
+export const LinkCell = memo(function LinkCell({ link, weakest, narrow, lit, onPick }: LinkCellProps) {
+  const units = useSettings((s) => s.units);
+  const { quantity } = link;
+  const word = { holds: "holds", tight: "tight", fails: "FAILS" }[link.state];
+  const at = (use: number) => `${(Math.min(use, scaleTo) / scaleTo) * 100}%`;
+  const careful = link.carefulUse > link.use * 1.005;
+  return (
+    <li className={`${narrow ? "min-w-[87px]" : "min-w-[104px]"} flex-1 border-r border-ink last:border-r-0`}>
+      <button
+        type="button"
+        data-link={link.id}
+        data-state={link.state}
+        aria-pressed={lit}
+        onClick={() => {
+          onPick(link.id);
+        }}
+        className={`flex h-full w-full flex-col justify-start px-2 py-1.5 text-left hover:bg-tint ${lit ? "bg-tint outline-2 -outline-offset-2 outline-ink" : ""}`}
+      >
+        <span
+          className={`block min-h-[2.5em] font-tight text-[13px] leading-tight ${weakest ? "font-semibold underline" : "font-medium"}`}
+        >
+          {link.name}
+        </span>
+        <span data-value className="block whitespace-nowrap font-tight text-[15px] font-semibold">
+          {written(link.loadN, quantity, units)}
+          <span className="block text-xs font-normal text-pencil">
+            {link.farMore ? "holds far more" : `of ${written(link.strengthN / link.factor, quantity, units)}`}
+          </span>
+        </span>
+        <span className="relative my-1 block h-2.5 border border-ink bg-sheet">
+          <span
+            className={`absolute inset-y-0 left-0 block state-${link.state} ${link.use > 0 ? "border-r border-ink" : ""}`}
+            style={{ width: at(link.use) }}
+          />
+          {careful && (
+            <span
+              data-careful
+              title="How far it may go at the careful end of what is known"
+              className="absolute top-1/2 block h-px border-t-2 border-ink"
+              style={{ left: at(link.use), width: `calc(${at(link.carefulUse)} - ${at(link.use)})` }}
+            />
+          )}
+          <span className="absolute -inset-y-1 block w-0.5 bg-ink" style={{ left: at(1) }} />
+        </span>
+        <span className={`block font-tight text-[13px] ${link.state === "holds" ? "text-pencil" : "font-semibold"}`}>
+          <span className={narrow ? "block" : undefined}>
+            {link.use < 10 ? link.use.toFixed(2) : figure(link.use, "ratio", units)}
+            {careful && link.carefulUse < 10 && (
+              <span className={link.carefulUse > 1 ? "font-semibold text-ink" : "font-normal text-pencil"}>
+                –{link.carefulUse.toFixed(2)}
+              </span>
+            )}
+          </span>{" "}
+          {word}
+          {link.estimate && !careful && (
+            <span className="font-normal text-pencil" title="Its strength is an estimate">
+              {" "}
+              ~
+            </span>
+          )}
+        </span>
+      </button>
+    </li>
+  );
+});
