@@ -180,7 +180,7 @@ public sealed class LogApiTests(RunningServer server) : IClassFixture<RunningSer
             await NamesAsync("stage=calledOff"),
             n => Assert.StartsWith("Sycamore", n, StringComparison.Ordinal)
         );
-        Assert.Equal(2, (await NamesAsync("species=alder-black")).Count);
+        Assert.Equal(3, (await NamesAsync("species=alder-black")).Count);
         Assert.Contains("Alder on the islet", await NamesAsync("place=Ternholt%20shore&stage=done"));
         Assert.DoesNotContain("Alder on the islet", await NamesAsync("stage=open"));
         Assert.All(await NamesAsync("crew=Wenna&stage=done"), Assert.NotEmpty);

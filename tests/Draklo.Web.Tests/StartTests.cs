@@ -118,7 +118,7 @@ public sealed class StartTests : IDisposable
 
         using var client = new HttpClient { BaseAddress = new(line!.Split(' ')[3]) };
         var jobs = System.Text.Json.Nodes.JsonNode.Parse(await client.GetStringAsync("/api/jobs"))!.AsArray();
-        Assert.Equal(22, jobs.Count);
+        Assert.Equal(25, jobs.Count);
         last.Kill();
         await last.WaitForExitAsync();
     }

@@ -163,7 +163,7 @@ internal sealed class AsternWay()
             "Stop at a lean of",
             planned.StopDeg ?? LoweredLast,
             "angle",
-            planned.Hardest is { } h ? $"then {h.Name.Uncapitalised()} has all it may" : ""
+            planned.Hardest is { } h ? $"then the {h.Name.Uncapitalised()} has all it may" : ""
         );
         walk.Figure("tension", "Line at the planned lean", tension, "force");
         walk.Figure("hinge-goes", "Hinge lets go at", tree.HingeGoesDeg, "angle");
@@ -197,7 +197,7 @@ internal sealed class AsternWay()
         {
             walk.Reasons.Stop(
                 "rig-stop-too-late",
-                $"Stop at {latest:deg}: past that {planned.Hardest!.Name.Uncapitalised()} carries more than it may.",
+                $"Stop at {latest:deg}: past that the {planned.Hardest!.Name.Uncapitalised()} carries more than it may.",
                 "clearing.astern.stopDeg",
                 planned.Hardest.Id,
                 ("latestDeg", latest)
@@ -260,6 +260,13 @@ internal sealed class AsternWay()
     private static void Draw(RigWalk walk, double tension)
     {
         var clearing = walk.Clearing;
+        // Down the tree at the last, over what holds it, and a tail past the drum.
+        walk.NeedsRope(
+            clearing.Line,
+            "clearing.line",
+            "line behind",
+            clearing.Astern!.SeatHeightM + clearing.Astern.Anchor.DistanceM + (clearing.High?.BlockHeightM ?? 0)
+        );
         if (clearing.StemAtM is not { } stump)
         {
             return;

@@ -205,7 +205,13 @@ internal sealed class CatchWay()
             "Stem at the block",
             stress,
             ratio * stress,
-            new(SparStand.StrengthOf(high) * high.Stem.Soundness, walk.Factor.Stem, [], Estimate: true, MayFall: 0.2),
+            new(
+                SparStand.StrengthOf(high) * SparStand.SoundnessOf(high),
+                walk.Factor.Stem,
+                [],
+                Estimate: true,
+                MayFall: 0.2
+            ),
             new(Dimension: Dimension.Stress)
         );
         // A piece that swings against the stem pushes it back as hard as the rope pulls it over: along the worst way.
@@ -246,6 +252,12 @@ internal sealed class CatchWay()
         );
         Height(walk, said, run, block);
         var hangs = block with { Y = block.Y - ask.PieceToBlockM };
+        walk.NeedsRope(
+            walk.Clearing.Line,
+            "clearing.line",
+            "rope",
+            (RigWalk.Along(hangs, block, foot) + run) * (ask.Parts == 2 ? 2 : 1)
+        );
         walk.Draw("line", RigMark.Line, caught.LineN, loaded: true, hangs, block, foot);
         walk.Zone(
             "under",

@@ -269,6 +269,7 @@ internal sealed class DragWay(ClearingWay kind, string name)
             );
         }
 
+        walk.NeedsRope(clearing.Haul, "clearing.haul", "hauling line", RigWalk.Along(points));
         walk.Draw("haul", RigMark.Haul, load, loaded: true, points);
         foreach (var piece in walk.Scene.Pieces.DistinctBy(p => p.AtM))
         {

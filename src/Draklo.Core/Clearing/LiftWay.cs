@@ -214,6 +214,8 @@ internal sealed class LiftWay()
         SectionPoint[] points = walk.Clearing.Lead is { } lead
             ? [hung.At, hung.Block, walk.Scene.PointOf(lead.Anchor), hauler]
             : [hung.At, hung.Block, hauler];
+        walk.NeedsRope(walk.Clearing.Haul, "clearing.haul", "hauling line", RigWalk.Along(points));
+        walk.NeedsRope(walk.Clearing.Tag, "clearing.tag", "tag line", RigWalk.Along(walk.Ground.At(from, 0), hung.Tag));
         walk.Draw("haul", RigMark.Haul, hung.Hoist, loaded: true, points);
         walk.Draw("tag", RigMark.Tag, hung.Held, loaded: false, hung.At, hung.Tag);
         walk.Zone("under", "under the load", from, to, 3);

@@ -172,7 +172,7 @@ internal sealed class PointsWay()
                     stress,
                     stress * worst / Math.Max(1, force),
                     new(
-                        SparStand.StrengthOf(clearing.High) * clearing.High!.Stem.Soundness,
+                        SparStand.StrengthOf(clearing.High) * SparStand.SoundnessOf(clearing.High!),
                         walk.Factor.Stem,
                         [],
                         Estimate: true,
@@ -274,6 +274,12 @@ internal sealed class PointsWay()
             }
         }
 
+        walk.NeedsRope(
+            walk.Clearing.Line,
+            "clearing.line",
+            "rope",
+            RigWalk.Along([hung.Load, .. hung.Points, hung.Foot]) + (hung.Load.Y - walk.Ground.UpAt(hung.Load.X))
+        );
         walk.Draw(
             "line",
             RigMark.Line,

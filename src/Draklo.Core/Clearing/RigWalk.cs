@@ -343,6 +343,35 @@ internal sealed class RigWalk(ClearingScene scene, Doubts moved)
         }
     }
 
+    /// <summary>A rope that does not reach, with a tail past whatever holds it.</summary>
+    public void NeedsRope(RopeMembers? rope, string path, string name, double length)
+    {
+        const double tail = 2;
+        if (!OnlyUses && rope is not null && rope.LengthM < length + tail)
+        {
+            Reasons.Stop(
+                "rig-rope-short",
+                $"The {name} is {rope.LengthM:m} long and needs {length + tail:m}, with a tail: take a longer rope, or rig it shorter.",
+                $"{path}.lengthM",
+                null,
+                ("lengthM", rope.LengthM),
+                ("neededM", length + tail)
+            );
+        }
+    }
+
+    /// <summary>Along a line over its points, metres.</summary>
+    public static double Along(params ReadOnlySpan<SectionPoint> points)
+    {
+        double length = 0;
+        for (var i = 1; i < points.Length; i++)
+        {
+            length += points[i - 1].DistanceTo(points[i]);
+        }
+
+        return length;
+    }
+
     public void Zone(string id, string name, double fromM, double toM, double halfWidthM)
     {
         if (!OnlyUses)

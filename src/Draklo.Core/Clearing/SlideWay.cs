@@ -162,6 +162,7 @@ internal sealed class SlideWay()
         walk.Figure("energy", "Its energy then", slope.Weight * fall, "energy");
         walk.Figure("line", "Tight line at most", slope.Tension, "force");
         walk.Figure("lands", "It comes down at", slope.Lands.X, "length", "along the section");
+        walk.NeedsRope(walk.Clearing.Line, "clearing.line", "tight line", RigWalk.Along(slope.Top, slope.Low));
         walk.Draw("line", RigMark.Line, slope.Tension, loaded: true, slope.Top, slope.Lands, slope.Low);
         var past = Math.Abs(slope.Low.X - slope.Top.X) / 2;
         var toRight = Math.Sign(slope.Low.X - slope.Top.X);

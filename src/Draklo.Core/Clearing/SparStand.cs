@@ -139,9 +139,9 @@ public static class SparStand
         var away = guy.Anchor.AtM - high.AtM;
         if (away * x >= 0)
         {
-            walk.Reasons.Stop(
+            walk.Reasons.Check(
                 "rig-guy-wrong-side",
-                "The guy stands on the side that the stem is pulled to and holds nothing: set it straight behind.",
+                "The guy stands on the side that the stem is pulled to and holds nothing here: the stem stands alone. Set it straight behind.",
                 "clearing.high.guy.anchor.atM"
             );
             return (0, 0, 0);
@@ -183,6 +183,7 @@ public static class SparStand
             pinned * worst,
             rise
         );
+        walk.NeedsRope(guy.Rope, $"{path}.rope", "guy", RiseOf(walk, high, guy).Length);
         walk.Draw(
             "guy",
             RigMark.Guy,
@@ -245,7 +246,7 @@ public static class SparStand
     }
 
     /// <summary>What rot leaves of it.</summary>
-    private static double SoundnessOf(HighPointMembers high)
+    internal static double SoundnessOf(HighPointMembers high)
     {
         if (high.Decay is not { } decay)
         {

@@ -126,7 +126,7 @@ internal sealed class TopWay()
             stress,
             Whip * stress,
             new(
-                SparStand.StrengthOf(top.High) * top.High.Stem.Soundness,
+                SparStand.StrengthOf(top.High) * SparStand.SoundnessOf(top.High),
                 walk.Factor.Stem,
                 [],
                 Estimate: true,
@@ -162,6 +162,7 @@ internal sealed class TopWay()
         walk.Figure("weight", "The top weighs", pulled.Weight, "force");
         walk.Figure("needed", "It needs", pulled.Needed, "force");
         walk.Figure("pull", "Pull planned", pulled.Pull, "force");
+        walk.NeedsRope(walk.Clearing.Haul, "clearing.haul", "pull line", RigWalk.Along(pulled.Line, pulled.Hauler));
         walk.Draw("haul", RigMark.Haul, pulled.Pull, loaded: true, pulled.Line, pulled.Hauler);
         var height = top.High.Stem.HeightM;
         var toward = Math.Sign(pulled.Hauler.X - pulled.Line.X);

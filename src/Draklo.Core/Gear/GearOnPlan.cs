@@ -45,6 +45,10 @@ public static class GearOnPlan
         }
     }
 
+    /// <summary>Every piece of the pull and of the clearing.</summary>
+    public static IEnumerable<HungPiece> All(Plan plan) =>
+        plan.Clearing is { } clearing ? Of(plan).Concat(OfClearing(clearing)) : Of(plan);
+
     /// <summary>Every piece that the plan's clearing uses.</summary>
     public static List<HungPiece> OfClearing(ClearingMembers clearing)
     {

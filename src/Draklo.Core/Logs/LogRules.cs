@@ -158,7 +158,7 @@ public static class LogRules
             );
         }
 
-        var hung = GearOnPlan.Of(plan).Select(h => h.ItemId).ToHashSet(StringComparer.Ordinal);
+        var hung = GearOnPlan.All(plan).Select(h => h.ItemId).ToHashSet(StringComparer.Ordinal);
         for (var i = 0; i < log.Gear.Count; i++)
         {
             if (!hung.Contains(log.Gear[i].ItemId))

@@ -103,7 +103,8 @@ public sealed record Verdict(
         || reason.Code.StartsWith("gear-", StringComparison.Ordinal)
         || reason.Code.StartsWith("power-line", StringComparison.Ordinal);
 
-    private static string Word(VerdictState state) =>
+    /// <summary>A state as a sentence begins with it.</summary>
+    public static string Word(VerdictState state) =>
         state switch
         {
             VerdictState.Stop => "Stop",

@@ -15,6 +15,9 @@ internal static class DemoJobs
         ("spruce.json", 9),
         ("birch.json", 12),
         ("ash.json", 16),
+        ("bank.json", 18),
+        ("glass.json", 20),
+        ("alder.json", 23),
     ];
 
     public static void AddTo(JobStore store, TimeProvider clock)

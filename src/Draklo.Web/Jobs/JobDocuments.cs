@@ -1,6 +1,7 @@
 using System.ComponentModel.DataAnnotations;
 using Draklo.Core.Analyses;
 using Draklo.Core.Catalogue;
+using Draklo.Core.Clearing;
 using Draklo.Core.Gear;
 using Draklo.Core.Geometry;
 using Draklo.Core.Logs;
@@ -108,6 +109,12 @@ public sealed record NewJobDocument
     )]
     public string? Like { get; init; }
 
+    [Display(
+        Name = "Clearing alone",
+        Description = "A job of its own, in which nothing is pulled. Only without a plan."
+    )]
+    public bool Clearing { get; init; }
+
     [Display(Name = "Template", Description = "Id of a template of the crew to start from. Only without a plan.")]
     public string? Template { get; init; }
 
@@ -118,7 +125,19 @@ public sealed record NewJobDocument
             Name = Name,
             Place = Place,
             PlannedOn = PlannedOn,
-            Plan = Plan ?? (like is null ? FirstPlan.Make() : LikePlan.Of(like)),
+            Plan =
+                Plan
+                ?? (
+                    like is not null ? LikePlan.Of(like)
+                    : Clearing ? ClearingAlone()
+                    : FirstPlan.Make()
+                ),
+        };
+
+    private static Plan ClearingAlone() =>
+        FirstPlan.Make() with
+        {
+            Clearing = Starts.Usual.Clearing.Whole with { Alone = true },
         };
 }
 
@@ -241,8 +260,16 @@ public sealed record JobEntry(
     /// <summary>First names.</summary>
     public string? Crew { get; init; }
 
+    /// <summary>Whether nothing is pulled: the job is the clearing alone, and that is what its state speaks of.</summary>
+    public bool Clearing { get; init; }
+
     public static JobEntry Of(Job job, UnitSystem units, IReadOnlyDictionary<string, GearStanding> locker)
     {
+        if (job.Content.Plan.Clearing is { Alone: true } clearing)
+        {
+            return OfClearing(job, clearing, units, locker);
+        }
+
         var outcome = PlanAnalysis.Of(job.Content.Plan, units, withWorkings: false, locker);
         var (state, headline, summary) = outcome.Analysis is { Verdict: var verdict }
             ? ((JobState)verdict.State, verdict.Headline, verdict.Summary)
@@ -260,6 +287,36 @@ public sealed record JobEntry(
             outcome.Analysis?.Figure,
             outcome.Analysis?.Tree.Centre
         );
+    }
+
+    private static JobEntry OfClearing(
+        Job job,
+        ClearingMembers clearing,
+        UnitSystem units,
+        IReadOnlyDictionary<string, GearStanding> locker
+    )
+    {
+        var (analysis, problems) = ClearingAnalysis.Of(job.Content.Plan, units, locker);
+        var way = analysis?.Ways.First(w => w.Way == clearing.Way);
+        var (state, headline, summary) = way is null
+            ? (JobState.Mend, problems[0].Message, $"To mend: {problems[0].Message}")
+            : ((JobState)way.State, way.Headline, $"{Verdict.Word(way.State)}. {way.Headline}");
+        return new(
+            job.Id,
+            job.Revision,
+            job.SavedAt,
+            job.Content.Name,
+            job.Content.Place,
+            job.Content.PlannedOn,
+            state,
+            headline,
+            summary,
+            null,
+            null
+        )
+        {
+            Clearing = true,
+        };
     }
 
     /// <summary>What is still known of a job whose row is damaged.</summary>

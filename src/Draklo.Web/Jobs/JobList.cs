@@ -76,7 +76,7 @@ internal sealed class JobList(JobStore store, JobIndex index, LockerStore locker
                 return null;
             }
 
-            var ids = GearOnPlan.Of(job.Content.Plan).Select(p => p.ItemId).Distinct(StringComparer.Ordinal);
+            var ids = GearOnPlan.All(job.Content.Plan).Select(p => p.ItemId).Distinct(StringComparer.Ordinal);
             var made = listed with
             {
                 Revision = job.Revision,

@@ -65,7 +65,7 @@ public sealed class SparStandTests
     }
 
     [Fact]
-    public void A_guy_on_the_side_of_the_pull_is_a_stop() =>
+    public void A_guy_on_the_side_of_the_pull_holds_nothing() =>
         Assert.Contains(
             Chosen(
                 Bank() with
@@ -76,7 +76,7 @@ public sealed class SparStandTests
                     },
                 }
             ).Reasons,
-            r => r.Code == "rig-guy-wrong-side" && r.State == VerdictState.Stop
+            r => r.Code == "rig-guy-wrong-side" && r.State == VerdictState.Check
         );
 
     [Theory]

@@ -176,7 +176,7 @@ export const api = {
     };
   },
   job: (id: string) => ask<Job>(`/api/jobs/${id}`),
-  begin: (from: { like?: string; template?: string }) => ask<Job>("/api/jobs", send("POST", from)),
+  begin: (from: { like?: string; template?: string; clearing?: boolean }) => ask<Job>("/api/jobs", send("POST", from)),
   create: (content: JobContent) => ask<Job>("/api/jobs", send("POST", content)),
   save: (id: string, revision: number, content: JobContent, keepalive = false) =>
     ask<Job>(`/api/jobs/${id}`, { ...send("PUT", content, { "if-match": `"${revision}"` }), keepalive }),

@@ -12,7 +12,12 @@ import { TravelChart } from "./TravelChart";
 import { useLaidOut } from "./useLaidOut";
 import { useSize } from "./useSize";
 
-const margin = { top: 30, right: 30, bottom: 64, left: 30 };
+const margin = { top: 30, right: 30, left: 30 };
+
+/** Under the ground a row for every zone, and the scale. */
+const rowHeight = 20;
+
+const zonesOf = (way: WayResult) => way.zones.filter((z) => !z.id.endsWith("-band"));
 
 interface SectionProps {
   clearing: Clearing;
@@ -26,7 +31,12 @@ export function ClearSection(props: SectionProps) {
   const [box, size] = useSize<HTMLDivElement>();
   // While something is held the scale stays, so that the drawing does not slide away under the hand.
   const [held, setHeld] = useState<Scale | null>(null);
-  const scale = held ?? fit(sectionBounds(props.clearing, props.way), size.width, size.height, margin);
+  const scale =
+    held ??
+    fit(sectionBounds(props.clearing, props.way), size.width, size.height, {
+      ...margin,
+      bottom: 56 + rowHeight * zonesOf(props.way).length,
+    });
   return (
     <div ref={box} className="h-full w-full overflow-hidden">
       {size.width > 0 && (
@@ -57,8 +67,12 @@ function Drawing({ clearing, analysis, way, panel, scale, width, height, hold }:
   const units = useSettings((s) => s.units);
   const [place, setPlace] = useState<number | null>(null);
   const travel = way.travel;
-  const hardest = travel.reduce((most, t, i) => (t.tensionN > (travel[most]?.tensionN ?? 0) ? i : most), 0);
-  const at = Math.min(place ?? hardest, Math.max(0, travel.length - 1));
+  // Where least stays under the load it is looked at first; a drag along the line shows the other places.
+  const nearest = travel.reduce(
+    (best, t, i) => ((t.clearM ?? 1e9) < (travel[best]?.clearM ?? 1e9) && i > 3 && i < travel.length - 4 ? i : best),
+    Math.floor(travel.length / 2),
+  );
+  const at = Math.min(place ?? nearest, Math.max(0, travel.length - 1));
   const load = way.way === "fly" || way.way === "lift" || way.way === "slide" ? travel[at] : undefined;
   const px = (p: Flat) => toPixels(scale, p);
   const { spots } = clearing.ground;
@@ -73,11 +87,10 @@ function Drawing({ clearing, analysis, way, panel, scale, width, height, hold }:
         <HighStem high={clearing.high} foot={groundUp(spots, clearing.high.atM)} scale={scale} px={px} />
       )}
       <Pieces clearing={clearing} analysis={analysis} px={px} scale={scale} />
-      {way.zones
-        .filter((z) => !z.id.endsWith("-band"))
-        .map((z, i) => (
-          <ZoneMark key={z.id} zone={z} px={px} spots={spots} row={i} />
-        ))}
+      {zonesOf(way).map((z, i) => (
+        <ZoneMark key={z.id} zone={z} px={px} y={height - 44 - rowHeight * (zonesOf(way).length - 1 - i)} />
+      ))}
+      {way.way === "astern" && <LetDown clearing={clearing} px={px} />}
       <Lines way={way} px={px} load={load?.at} />
       {load && <HungLoad way={way} clearing={clearing} load={load} px={px} scale={scale} />}
       <PointArrows way={way} px={px} />
@@ -208,6 +221,18 @@ function SagHandle({
   return (
     <>
       <path d={chord} stroke="var(--pencil)" strokeWidth={0.8} strokeDasharray="2 4" fill="none" />
+      <path
+        d={`M${toPixels(scale, middle).x} ${toPixels(scale, middle).y}V${toPixels(scale, { x: 0, y: middle.y - sag * span }).y}`}
+        stroke="var(--ink)"
+        strokeWidth={1}
+      />
+      <text
+        x={toPixels(scale, middle).x + 8}
+        y={toPixels(scale, { x: 0, y: middle.y - (sag * span) / 2 }).y}
+        className="fill-ink font-tight text-[13px]"
+      >
+        sag {written(sag, "percent", units)}
+      </text>
       <Handle
         id="sag"
         name="Sag of the loaded line"
@@ -337,30 +362,19 @@ function Pieces({
             />
           );
         })}
-        <text x={foot.x} y={foot.y + 24} textAnchor="middle" className="fill-ink font-tight text-[13px]">
-          {count === 1 ? "" : `${count} `}
-          {pieces.length === 1 ? first.name.toLowerCase() : "pieces"}, to{" "}
-          {written(Math.max(...pieces.map((p) => p.massKg)), "mass", units)}
+        <text x={foot.x} y={foot.y - 5 * radius - 6} textAnchor="middle" className="fill-ink font-tight text-[13px]">
+          {pieces.length === 1
+            ? `${count === 1 ? "" : `${count} × `}${first.name.toLowerCase()}, ${written(first.massKg, "mass", units)}`
+            : `${count} pieces, to ${written(Math.max(...pieces.map((p) => p.massKg)), "mass", units)}`}
         </text>
       </g>
     );
   });
 }
 
-function ZoneMark({
-  zone,
-  px,
-  spots,
-  row,
-}: {
-  zone: WayResult["zones"][number];
-  px: Px;
-  spots: Clearing["ground"]["spots"];
-  row: number;
-}) {
-  const low = Math.min(...spots.map((s) => s.upM));
-  const y = px({ x: 0, y: low }).y + 34 + row * 13;
+function ZoneMark({ zone, px, y }: { zone: WayResult["zones"][number]; px: Px; y: number }) {
   const [a, b] = [px({ x: zone.fromM, y: 0 }).x, px({ x: zone.toM, y: 0 }).x];
+  const name = zone.name.startsWith("where") || zone.name.startsWith("the ") ? `on ${zone.name}` : zone.name;
   return (
     <g data-zone={zone.id}>
       <path
@@ -370,8 +384,8 @@ function ZoneMark({
         strokeDasharray="6 3"
         fill="none"
       />
-      <text x={b + 6} y={y + 4} className="fill-pencil font-tight text-[12px]">
-        nobody {zone.name.startsWith("where") || zone.name.startsWith("the ") ? `on ${zone.name}` : zone.name}
+      <text x={Math.max(a, 24) + 6} y={y + 14} className="fill-pencil font-tight text-[12px]" data-fixed>
+        nobody {name}
       </text>
     </g>
   );
@@ -485,16 +499,11 @@ function PointArrows({ way, px }: { way: WayResult; px: Px }) {
           strokeWidth={2}
           fill="none"
         />
-        <text
-          x={at.x + x + (x < 0 ? -8 : 8)}
-          y={at.y + y + 4}
-          textAnchor={x < 0 ? "end" : "start"}
-          className="fill-ink font-tight text-[13px]"
-        >
-          {p.name}: {written(p.forceN, "force", units)}
+        <text x={at.x + 14} y={at.y - 8} className="fill-ink font-tight text-[13px]" data-first>
+          {p.name} {written(p.forceN, "force", units)}
           {p.bendingPa === undefined
             ? ""
-            : `, along ${written(p.alongN, "force", units)}, across ${written(p.acrossN, "force", units)}`}
+            : `: along ${written(p.alongN, "force", units)}, across ${written(p.acrossN, "force", units)}`}
         </text>
       </g>
     );
@@ -514,4 +523,37 @@ function People({ clearing, px }: { clearing: Clearing; px: Px }) {
       </g>
     );
   });
+}
+
+/** The plan's own tree upright, and where the crew stops and looks. */
+function LetDown({ clearing, px }: { clearing: Clearing; px: Px }) {
+  const tree = useSheet((s) => s.document?.plan.tree);
+  const at = clearing.stemAtM;
+  if (!tree || at === undefined) return null;
+  const foot = { x: at, y: groundUp(clearing.ground.spots, at) };
+  const toRight = (clearing.high?.atM ?? clearing.drum?.anchor?.atM ?? at + 1) < at ? 1 : -1;
+  const top = (deg: number) => {
+    const angle = (deg * Math.PI) / 180;
+    return px({ x: foot.x + toRight * tree.heightM * Math.sin(angle), y: foot.y + tree.heightM * Math.cos(angle) });
+  };
+  const a = px(foot);
+  const stop = clearing.astern?.stopDeg;
+  return (
+    <g>
+      <path d={`M${a.x} ${a.y}L${top(0).x} ${top(0).y}`} stroke="var(--ink)" strokeWidth={5} opacity={0.85} />
+      {stop !== undefined && (
+        <>
+          <path
+            d={`M${a.x} ${a.y}L${top(stop).x} ${top(stop).y}`}
+            stroke="var(--ink)"
+            strokeWidth={2}
+            strokeDasharray="7 5"
+          />
+          <text x={top(stop).x} y={top(stop).y - 8} textAnchor="middle" className="fill-ink font-tight text-[13px]">
+            stop at {stop}°
+          </text>
+        </>
+      )}
+    </g>
+  );
 }

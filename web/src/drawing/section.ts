@@ -223,26 +223,42 @@ export function usesOf(way: WayResult["way"]) {
 
 /** What the section shows: the ground, what stands on it, every line. */
 export function sectionBounds(clearing: Clearing, way: WayResult | undefined): Bounds {
-  const { spots } = clearing.ground;
-  const xs = spots.map((s) => s.atM);
-  const ys = spots.map((s) => s.upM);
+  const { spots, obstacles } = clearing.ground;
+  const xs: number[] = [];
+  const ys: number[] = [];
   const add = (x: number, y: number) => {
     xs.push(x);
     ys.push(y);
   };
-  if (clearing.high) {
-    const foot = groundUp(spots, clearing.high.atM);
-    const topped = clearing.high.topped;
-    add(
-      clearing.high.atM,
-      foot +
-        (topped
-          ? clearing.high.blockHeightM + 1
-          : Math.min(clearing.high.stem.heightM, clearing.high.blockHeightM * 1.5)),
-    );
-  }
+  const onGround = (x: number, over = 0) => {
+    add(x, groundUp(spots, x) + over);
+  };
   for (const line of way?.lines ?? []) for (const p of line.points) add(p.x, p.y);
-  for (const o of clearing.ground.obstacles) add(o.toM, groundUp(spots, o.toM) + o.heightM);
-  if (clearing.haulerAtM !== undefined) add(clearing.haulerAtM, groundUp(spots, clearing.haulerAtM));
-  return { minX: Math.min(...xs) - 1, maxX: Math.max(...xs) + 1, minY: Math.min(...ys) - 1, maxY: Math.max(...ys) + 1 };
+  const { high } = clearing;
+  if (high) {
+    const top = high.topped ? high.blockHeightM + 1 : Math.min(high.stem.heightM, high.blockHeightM * 1.5);
+    if (way?.group === "stem") {
+      // Down from a stem everything happens near it: the far ends of the ground would only make it small.
+      onGround(high.atM - top / 2, top);
+      onGround(high.atM + top / 2);
+      for (const z of way.zones.filter((zone) => !zone.id.endsWith("-band"))) {
+        onGround(z.fromM);
+        onGround(z.toM);
+      }
+      for (const o of obstacles.filter((x) => x.fromM < high.atM + top && x.toM > high.atM - top))
+        onGround(o.toM, o.heightM);
+    } else onGround(high.atM, top);
+  }
+  if (way?.group !== "stem" || xs.length === 0) {
+    for (const s of spots) add(s.atM, s.upM);
+    for (const o of obstacles) onGround(o.toM, o.heightM);
+    if (clearing.haulerAtM !== undefined) onGround(clearing.haulerAtM);
+  }
+  for (const p of clearing.people) onGround(p.atM);
+  return {
+    minX: Math.min(...xs) - 1,
+    maxX: Math.max(...xs) + 1,
+    minY: Math.min(...ys) - 1,
+    maxY: Math.max(...ys) + 1,
+  };
 }

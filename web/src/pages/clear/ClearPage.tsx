@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect } from "react";
-import { Link as RouterLink, useParams, useSearchParams } from "react-router";
+import { useEffect, useState } from "react";
+import { Link as RouterLink, useLocation, useParams, useSearchParams } from "react-router";
 import { api, sayWhy } from "../../api/client";
 import type { Catalogue } from "../../api/types";
 import { ClearAbove } from "../../drawing/ClearAbove";
@@ -36,15 +36,18 @@ export function ClearPage() {
   });
   const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
   const opened = useSheet((s) => s.jobId);
+  // As the page was opened: a job begun just now is discarded again if nothing is entered.
+  const [came] = useState(useLocation().state as { fresh?: string } | null);
+  const fresh = came?.fresh === id;
   useEffect(() => {
     if (!job.data) return undefined;
-    openJob(job.data, false);
+    openJob(job.data, fresh);
     openView(viewOf(""));
     return () => {
       closeJob();
       forgetClearing();
     };
-  }, [job.data]);
+  }, [job.data, fresh]);
   if (job.error)
     return (
       <main className="p-8">

@@ -25,10 +25,7 @@ export function WaysPane({ panel, goPanel }: { panel: SectionPanel; goPanel: (pa
       aria-label="Ways"
       className="flex w-[218px] shrink-0 flex-col overflow-y-auto border-r border-ink pb-2 max-lg:w-full max-lg:border-r-0 max-lg:border-t"
     >
-      <Group analysis={analysis} group="ground" title="Over the ground" chosen={chosen} goPanel={goPanel} />
-      <Group analysis={analysis} group="stem" title="Down from a stem" chosen={chosen} goPanel={goPanel} />
-      <BreakEvens analysis={analysis} chosen={chosen} />
-      <nav aria-label="What is put in" className="mt-auto flex flex-wrap gap-x-3 border-t border-rule px-3 pt-2">
+      <nav aria-label="What is put in" className="flex shrink-0 flex-wrap gap-x-3 border-b border-rule px-3 py-1">
         {Object.entries(panelNames).map(([key, name]) => (
           <button
             key={key}
@@ -43,6 +40,9 @@ export function WaysPane({ panel, goPanel }: { panel: SectionPanel; goPanel: (pa
           </button>
         ))}
       </nav>
+      <Group analysis={analysis} group="ground" title="Over the ground" chosen={chosen} goPanel={goPanel} />
+      <BreakEvens analysis={analysis} chosen={chosen} />
+      <Group analysis={analysis} group="stem" title="Down from a stem" chosen={chosen} goPanel={goPanel} />
     </aside>
   );
 }
@@ -85,7 +85,8 @@ function Group({
                   className={`${stateHatch[w.state]} h-3 w-2 shrink-0 border ${w.way === chosen ? "border-sheet" : "border-ink"}`}
                 />
               )}
-              {w.name}
+              <span className="min-w-0 flex-1">{w.name}</span>
+              {!w.setUp && <span className="text-[13px] font-normal opacity-75">not set up</span>}
               {w.setUp && <span className="sr-only">, {stateWords[w.state]}</span>}
             </span>
             <Summary way={w} />
@@ -97,7 +98,7 @@ function Group({
 
 function Summary({ way }: { way: WayResult }) {
   const units = useSettings((s) => s.units);
-  if (!way.setUp) return <span className="block text-[13px] leading-snug opacity-75">not set up</span>;
+  if (!way.setUp) return null;
   return (
     <span className="block text-[13px] leading-snug opacity-85">
       {way.mostForceN === undefined ? "no force" : written(way.mostForceN, "force", units)} · {way.people} people ·{" "}
@@ -143,8 +144,8 @@ function BreakEvens({ analysis, chosen }: { analysis: ClearingAnalysis; chosen: 
   const shown = found.length > 0 ? found : analysis.breakEvens;
   if (shown.length === 0) return null;
   return (
-    <div className="mx-3 mt-2 border-t border-rule pt-1.5 text-[13px] leading-snug text-pencil" data-break-even>
-      {shown.slice(0, 2).map((b) => (
+    <div className="mx-3 mt-1 border-l-2 border-rule pl-2 text-[13px] leading-snug text-pencil" data-break-even>
+      {shown.slice(0, 1).map((b) => (
         <p key={`${b.way}-${b.over}`} className="mb-1">
           {b.text}
         </p>

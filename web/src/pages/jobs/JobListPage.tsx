@@ -176,7 +176,7 @@ export function JobListPage() {
               <div className="min-w-0 flex-1 max-md:min-w-[150px]">
                 <h2 className="font-tight text-[17px] font-semibold leading-tight">
                   <Link
-                    to={`/jobs/${job.id}`}
+                    to={job.clearing ? `/jobs/${job.id}/clear` : `/jobs/${job.id}`}
                     className="after:absolute after:inset-0 focus-visible:outline-none focus-visible:after:outline-2 focus-visible:after:outline-ink"
                   >
                     {job.name}
@@ -184,6 +184,7 @@ export function JobListPage() {
                 </h2>
                 <p className="text-[13px] text-pencil">
                   {job.place || "no place"}
+                  {job.clearing && " · clearing alone"}
                   {job.stage !== undefined && <span data-stage={job.stage}> · {stageNames[job.stage]}</span>}
                   {job.crew !== undefined && job.crew !== "" && ` · ${job.crew}`}
                 </p>

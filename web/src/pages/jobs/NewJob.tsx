@@ -16,7 +16,10 @@ export function NewJob({ onClose }: { onClose: () => void }) {
   const jobs = useQuery({ queryKey: ["to-start-from", units], queryFn: () => api.jobs(units, 0, shown), gcTime: 0 });
   const begin = useMutation({
     mutationFn: api.begin,
-    onSuccess: (job) => navigate(`/jobs/${job.id}?station=walk`, { state: { fresh: job.id } }),
+    onSuccess: (job, asked) =>
+      navigate(asked.clearing === true ? `/jobs/${job.id}/clear?panel=pieces` : `/jobs/${job.id}?station=walk`, {
+        state: { fresh: job.id },
+      }),
   });
   const queries = useQueryClient();
   const templates = useQuery({ queryKey: ["templates"], queryFn: api.templates });
@@ -36,6 +39,15 @@ export function NewJob({ onClose }: { onClose: () => void }) {
         }}
       >
         From nothing
+      </Button>
+      <Button
+        className="mt-2 w-full"
+        disabled={begin.isPending}
+        onClick={() => {
+          begin.mutate({ clearing: true });
+        }}
+      >
+        Clearing alone: nothing is pulled
       </Button>
       <Refused>{begin.isError ? sayWhy(begin.error) : null}</Refused>
       {templates.data && templates.data.length > 0 && (
