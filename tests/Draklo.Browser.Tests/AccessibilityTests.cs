@@ -224,6 +224,33 @@ public sealed class AccessibilityTests(Stage stage) : IClassFixture<Stage>
     [Theory]
     [InlineData(1280, 800)]
     [InlineData(390, 844)]
+    public void Clearing_with_its_panels_and_its_page(int width, int height)
+    {
+        screen.Resize(width, height);
+        foreach (var (job, link) in new[] { ("Ash logs", "line"), ("Poplar stem", "block"), ("Alder let", "guy") })
+        {
+            screen.OpenJob(job);
+            screen.Click($"[data-link='{link}']");
+            screen.Until(() => screen.Count("[data-link-detail]") == 1, "the link");
+            NoViolations();
+        }
+
+        foreach (var panel in new[] { "Pieces", "Ground", "Gear", "People" })
+        {
+            screen.Press(panel);
+            NoViolations();
+        }
+
+        screen.Press("From above");
+        NoViolations();
+        screen.Click("header a[href$='/brief']");
+        screen.Until(() => screen.Count("[data-brief-clearing] svg") >= 2, "the page");
+        NoViolations();
+    }
+
+    [Theory]
+    [InlineData(1280, 800)]
+    [InlineData(390, 844)]
     public void Looking_back_the_year_learning_practice_register_and_labels(int width, int height)
     {
         screen.Resize(width, height);

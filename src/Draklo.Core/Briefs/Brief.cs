@@ -1,5 +1,6 @@
 using Draklo.Core.Analyses;
 using Draklo.Core.Catalogue;
+using Draklo.Core.Clearing;
 using Draklo.Core.Gear;
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
@@ -75,6 +76,9 @@ public sealed record Brief(
     string Fingerprint
 )
 {
+    /// <summary>The clearing, where the plan has one.</summary>
+    public ClearingBrief? Clearing { get; init; }
+
     /// <param name="analysis">Of the same plan, in the same units.</param>
     /// <param name="locker">Pieces of the locker by id.</param>
     public static Brief Of(Plan plan, Analysis analysis, IReadOnlyDictionary<string, GearItem> locker, UnitSystem units)
@@ -84,7 +88,18 @@ public sealed record Brief(
         var signals = said.Select(s => new BriefSignal(s.Sign, s.Means, s.By ?? "")).ToList();
         var people = PeopleOf(plan, analysis, units);
         var words = new BriefWords(plan, analysis, units);
+        var (clearing, way) = ClearingBrief.Of(plan, units);
+        if (plan.Clearing is { Alone: true } alone && clearing is not null && way is not null)
+        {
+            return OfClearing(plan, alone, clearing, way, people, gear);
+        }
+
         var covered = CoveredBy.Of(plan, analysis, signals, gear);
+        if (plan.Clearing is { } members && way is not null)
+        {
+            covered.AddRange(ClearingBrief.CoveredOf(members, way));
+        }
+
         return new(
             words.Tree(),
             words.Lay(),
@@ -103,7 +118,52 @@ public sealed record Brief(
             analysis.Verdict.Caution,
             covered,
             Briefs.Covered.Fingerprint(covered)
-        );
+        )
+        {
+            Clearing = clearing,
+        };
+    }
+
+    /// <summary>A page on which nothing is pulled: no lay, no cuts, the clearing's own words in their place.</summary>
+    private static Brief OfClearing(
+        Plan plan,
+        ClearingMembers members,
+        ClearingBrief clearing,
+        WayResult way,
+        List<BriefPerson> people,
+        IReadOnlyList<PackedPiece> gear
+    )
+    {
+        List<Covered> covered =
+        [
+            .. ClearingBrief.CoveredOf(members, way),
+            .. plan.Crew.Select(c =>
+                Briefs.Covered.Said($"role.{c.Name}", $"What {c.Name} does", $"{c.Role}".ToLowerInvariant())
+            ),
+            .. gear.Select(g => Briefs.Covered.Said($"gear.{g.Key}", "Gear", $"{g.Name} × {g.Count}")),
+        ];
+        return new(
+            "",
+            clearing.Pieces,
+            [],
+            people,
+            clearing.Signals,
+            [],
+            clearing.Stops,
+            [.. way.Reasons.Where(r => r.State != VerdictState.Ready)],
+            [.. BriefDoubts.Guesses(plan).Where(g => g.Path?.StartsWith("clearing", StringComparison.Ordinal) == true)],
+            [.. way.Accepted.Select(a => new BriefDoubt(a.Reason.Text, a.By, a.At, a.Because))],
+            [],
+            gear,
+            HelpOf(plan),
+            MissingOf(plan.Help),
+            Verdicts.Verdict.Always,
+            covered,
+            Briefs.Covered.Fingerprint(covered)
+        )
+        {
+            Clearing = clearing,
+        };
     }
 
     private static List<BriefPerson> PeopleOf(Plan plan, Analysis analysis, UnitSystem units)

@@ -27,7 +27,13 @@ public static class Packing
     )
     {
         var list = new PackingList(locker);
-        for (var i = 0; i < plan.Lines.Count; i++)
+        if (plan.Clearing is { } clearing)
+        {
+            AddClearing(list, clearing, units);
+        }
+
+        var pulls = plan.Clearing is not { Alone: true };
+        for (var i = 0; pulls && i < plan.Lines.Count; i++)
         {
             AddLine(
                 list,
@@ -38,8 +44,12 @@ public static class Packing
             );
         }
 
-        list.Add(null, "cut.wedges", "Wedges and something to drive them", UsualWedges);
-        if (Wood.Of(plan.Tree).Splits == SplitTendency.High)
+        if (pulls)
+        {
+            list.Add(null, "cut.wedges", "Wedges and something to drive them", UsualWedges);
+        }
+
+        if (pulls && Wood.Of(plan.Tree).Splits == SplitTendency.High)
         {
             list.Add(null, "cut.straps", "Straps against splitting", 2);
         }
@@ -53,6 +63,61 @@ public static class Packing
                 : $"First aid kit: {plan.Help.KitAt}"
         );
         return list.Pieces;
+    }
+
+    /// <summary>What the chosen way takes along; slings and blocks where the plan names them.</summary>
+    private static void AddClearing(PackingList list, ClearingMembers clearing, UnitSystem units)
+    {
+        Rope(clearing.Line, "line", "Rope that carries");
+        Rope(clearing.Haul, "haul", "Hauling line");
+        Rope(clearing.Tag, "tag", "Tag line");
+        Rope(clearing.High?.Guy?.Rope, "high.guy.rope", "Guy");
+        Block(clearing.High?.Block, "high.block", "Block up high");
+        Block(clearing.Lead?.Block, "lead.block", "Lead block");
+        Sling(clearing.LoadSling, "loadSling", "Sling for the load");
+        Sling(clearing.Low?.Sling, "low.sling", "Sling, low anchor");
+        Sling(clearing.High?.Guy?.Anchor.Sling, "high.guy.anchor.sling", "Sling, guy's anchor");
+        Sling(clearing.Drum?.Anchor?.Sling, "drum.anchor.sling", "Sling, drum");
+        Sling(clearing.HaulAnchor?.Sling, "haulAnchor.sling", "Sling, hauler's anchor");
+        if (clearing.Carriage is { } carriage)
+        {
+            list.Add(carriage.ItemId, "clearing.carriage", "Carriage");
+        }
+
+        if (clearing.Drum is { } drum)
+        {
+            list.Add(drum.Turns.ItemId, "clearing.drum", $"Drum for {Sentences.Count(drum.Turns.Turns)} turns");
+        }
+
+        for (var i = 0; i < clearing.Points?.Points.Count; i++)
+        {
+            Block(clearing.Points.Points[i].Block, $"points.points[{i}].block", clearing.Points.Points[i].Name);
+        }
+
+        void Rope(RopeMembers? rope, string path, string name)
+        {
+            if (rope is not null)
+            {
+                list.Add(rope.ItemId, $"clearing.{path}", units.Say($"{name} {rope.LengthM:m}, {rope.DiameterM:mm}"));
+            }
+        }
+
+        void Block(RigBlockMembers? block, string path, string name)
+        {
+            if (block is not null)
+            {
+                list.Add(block.ItemId, $"clearing.{path}", name);
+                Sling(block.Sling, $"{path}.sling", $"Sling, {name.Uncapitalised()}");
+            }
+        }
+
+        void Sling(SlingMembers? sling, string path, string name)
+        {
+            if (sling is not null)
+            {
+                list.Add(sling.ItemId, $"clearing.{path}", name);
+            }
+        }
     }
 
     private static void AddLine(PackingList list, LineMembers line, string path, string of, UnitSystem units)

@@ -273,6 +273,17 @@ internal sealed class AsternWay()
         }
 
         var seat = walk.Ground.At(stump, clearing.Astern!.SeatHeightM);
+        // It comes down away from what holds it.
+        var behind =
+            clearing.Astern.OverSpar && clearing.High is { } spar ? spar.AtM : clearing.Drum?.Anchor?.AtM ?? stump + 1;
+        var height = walk.Scene.Plan.Tree.HeightM;
+        walk.Zone(
+            "drop",
+            "where the tree comes down",
+            stump,
+            stump + (behind > stump ? -height : height),
+            Math.Max(3, height / 4)
+        );
         if (walk.Scene.Block is { } block && clearing.Astern.OverSpar)
         {
             var foot = clearing.Drum?.Anchor is { } fast ? walk.Scene.PointOf(fast) : walk.Ground.At(block.X, 1);

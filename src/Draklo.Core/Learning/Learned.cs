@@ -27,6 +27,7 @@ public static class Learned
                 .Concat(LearnedFromJobs.Aims(counting))
                 .Concat(LearnedFromTrials.All(trials))
                 .Concat(LearnedFromJobs.Given(counting))
+                .Concat(LearnedFromJobs.Cycles(counting))
                 .Select(f => f with { Used = f.MayUse && used.Contains(f.Id) }),
         ];
     }

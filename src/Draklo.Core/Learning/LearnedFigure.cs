@@ -27,6 +27,9 @@ public enum LearnedKind
 
     /// <summary>How high a throw comes, metres.</summary>
     Throw,
+
+    /// <summary>Minutes of a load over the table's, by way of clearing.</summary>
+    Cycle,
 }
 
 /// <summary>A job or a trial that a figure rests on.</summary>

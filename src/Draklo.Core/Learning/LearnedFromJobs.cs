@@ -1,4 +1,6 @@
+using System.Text.Json;
 using Draklo.Core.Catalogue;
+using Draklo.Core.Clearing;
 using Draklo.Core.Logs;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
@@ -11,6 +13,10 @@ internal static class LearnedFromJobs
     private const double PulledToOne = 3;
     private const double LeastFactor = 0.7;
     private const double MostFactor = 1.4;
+
+    /// <summary>How far the table's own minutes reach: 95 to 190 where 130 are likely.</summary>
+    private const double LeastOfTable = 95.0 / 130;
+    private const double MostOfTable = 190.0 / 130;
     private static readonly Spread AsPredicted = new(1, 1, 1);
 
     public static IEnumerable<LearnedFigure> Pulls(List<LoggedJob> jobs) =>
@@ -53,6 +59,31 @@ internal static class LearnedFromJobs
             );
         }
     }
+
+    /// <summary>A load's minutes over what the table says of it, by way; two jobs are enough, for nothing hangs on it but the day.</summary>
+    public static IEnumerable<LearnedFigure> Cycles(List<LoggedJob> jobs) =>
+        jobs.Where(j => j.Clearing is { EachMin: > 0, TableMin: > 0 })
+            .GroupBy(j => j.Clearing!.Way)
+            .Select(group =>
+            {
+                var on = Evidence.OfJobs(
+                    "clearings",
+                    group.Select(j => (j, j.Clearing!.EachMin!.Value / j.Clearing.TableMin))
+                );
+                var off = on.NextOff();
+                return Learned.Figure(
+                    LearnedKind.Cycle,
+                    JsonNamingPolicy.CamelCase.ConvertName($"{group.Key}"),
+                    "",
+                    $"Minutes of a load over the table's: {WayTable.NameOf(group.Key).Uncapitalised()}",
+                    "ratio",
+                    on,
+                    new(Math.Max(0.1, on.Mean - off), on.Mean, on.Mean + off),
+                    new(LeastOfTable, 1, MostOfTable),
+                    on.Judged(careful: true, "It multiplies the table's minutes for a load of this way."),
+                    (0.1, 10)
+                );
+            });
 
     private static LearnedFigure Pull(string species, string crew, List<(LoggedJob Job, double Value)> read)
     {

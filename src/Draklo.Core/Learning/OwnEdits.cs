@@ -1,3 +1,4 @@
+using Draklo.Core.Clearing;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
@@ -80,6 +81,13 @@ public static class OwnEdits
                     (p, v) => p with { Cut = p.Cut with { Holds = HoldsOf(v) } }
                 );
                 break;
+            case LearnedKind.Cycle
+                when plan.Clearing is { } clearing
+                    && Enum.TryParse<ClearingWay>(figure.Subject, ignoreCase: true, out var way)
+                    && clearing.Way == way
+                    && WayTable.EachMin(plan, way) is { } table:
+                yield return TimesOf(clearing, way, table);
+                break;
             default:
                 for (var i = 0; i < plan.Lines.Count; i++)
                 {
@@ -155,6 +163,32 @@ public static class OwnEdits
                 );
                 break;
         }
+    }
+
+    /// <summary>The crew's own minutes for a way; as a share of the table's over this plan's distance.</summary>
+    private static Place TimesOf(ClearingMembers clearing, ClearingWay way, double table)
+    {
+        var at = 0;
+        while (at < clearing.Times.Count && clearing.Times[at].Way != way)
+        {
+            at++;
+        }
+
+        return new(
+            $"clearing.times[{at}].eachMin",
+            p => p.Clearing?.Times.FirstOrDefault(t => t.Way == way)?.EachMin / table,
+            (p, v) =>
+            {
+                var others = p.Clearing!.Times.Where(t => t.Way != way);
+                var own = p.Clearing.Times.FirstOrDefault(t => t.Way == way) ?? new() { Way = way };
+                own = own with
+                {
+                    EachMin = v is { } share ? Math.Round(Math.Clamp(share.Nominal * table, 0.1, 240), 1) : null,
+                };
+                IEnumerable<WayTimeMembers> kept = own is { EachMin: null, RigMin: null } ? [] : [own];
+                return p with { Clearing = p.Clearing with { Times = [.. others, .. kept] } };
+            }
+        );
     }
 
     private static OwnHoldMembers? HoldsOf(Spread? v) =>

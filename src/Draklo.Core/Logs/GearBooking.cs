@@ -1,4 +1,5 @@
 using Draklo.Core.Analyses;
+using Draklo.Core.Clearing;
 using Draklo.Core.Gear;
 using Draklo.Core.Links;
 using Draklo.Core.Plans;
@@ -22,7 +23,8 @@ public static class GearBooking
         }
 
         var booked = new Dictionary<string, GearBooked>(StringComparer.Ordinal);
-        foreach (var (itemId, path) in GearOnPlan.Of(plan))
+        var pulled = plan.Clearing is { Alone: true } ? [] : GearOnPlan.Of(plan);
+        foreach (var (itemId, path) in pulled)
         {
             var line = LineOf(path);
             var said = log.Lines.FirstOrDefault(l => l.LineId == plan.Lines[line].Id);
@@ -46,7 +48,91 @@ public static class GearBooking
             );
         }
 
+        BookClearing(log, jobId, job, plan, booked);
         return [.. booked.Values];
+    }
+
+    /// <summary>What the clearing used, where the log says that it was done; its peak shared out as its load path does.</summary>
+    private static void BookClearing(
+        JobLog log,
+        string jobId,
+        string job,
+        Plan plan,
+        Dictionary<string, GearBooked> booked
+    )
+    {
+        if (log.Clearing is not { } said || plan.Clearing is not { } clearing)
+        {
+            return;
+        }
+
+        var way = ClearingAnalysis
+            .Of(plan with { Clearing = clearing with { Way = said.Way } }, UnitSystem.Metric)
+            .Analysis?.Ways.First(w => w.Way == said.Way);
+        var main = way?.Links.FirstOrDefault(l => l.Id is "line") ?? way?.Links.FirstOrDefault(l => l.Id is "haul");
+        foreach (var (itemId, path) in GearOnPlan.OfClearing(clearing))
+        {
+            var link = way?.Links.FirstOrDefault(l => l.Id == LinkIdOf(path));
+            if (way is { SetUp: true } && link is null)
+            {
+                // A piece that this way does not use stays where it was.
+                continue;
+            }
+
+            var before = booked.GetValueOrDefault(itemId);
+            var of = log.Gear.FirstOrDefault(g => g.ItemId == itemId);
+            var peak =
+                said.PeakN is { } read && link is not null && main is { LoadValue: > 0 }
+                    ? read * link.LoadValue / main.LoadValue
+                    : (double?)null;
+            var slid = said.Way == ClearingWay.Slide && path == "clearing.line";
+            booked[itemId] = new(
+                itemId,
+                new()
+                {
+                    On = log.On,
+                    Job = job,
+                    JobId = jobId,
+                    PeakN = Most(peak, before?.Use.PeakN),
+                    Knots = before?.Use.Knots ?? [],
+                    Jams = before?.Use.Jams ?? 0,
+                    Shock = said.Way == ClearingWay.Catch || before?.Use.Shock == true || of?.Shock == true,
+                    Note = slid ? "Slid on: it holds no load and nobody again." : of?.Note,
+                },
+                before?.Look ?? LookOf(of, log, jobId)
+            );
+        }
+    }
+
+    /// <summary>The link that a piece stands for in a way of clearing.</summary>
+    private static string LinkIdOf(string path) =>
+        path switch
+        {
+            "clearing.loadSling" => "load-sling",
+            "clearing.drum.turns" => "drum",
+            "clearing.high.block" => "block",
+            "clearing.high.block.sling" => "block-sling",
+            "clearing.high.guy.rope" => "guy",
+            "clearing.high.guy.anchor.sling" => "guy-anchor-sling",
+            "clearing.low.sling" => "low-sling",
+            "clearing.drum.anchor.sling" => "drum-anchor-sling",
+            "clearing.haulAnchor.sling" => "haul-anchor-sling",
+            "clearing.lead.block" => "lead",
+            "clearing.lead.block.sling" => "lead-sling",
+            "clearing.lead.anchor.sling" => "lead-anchor-sling",
+            "clearing.tackle" => "tackle-blocks",
+            _ when path.StartsWith("clearing.points.points[", StringComparison.Ordinal) => PointId(path),
+            _ => path["clearing.".Length..],
+        };
+
+    private static string PointId(string path)
+    {
+        var from = "clearing.points.points[".Length;
+        var number = int.Parse(
+            path.AsSpan(from, path.IndexOf(']', StringComparison.Ordinal) - from),
+            System.Globalization.CultureInfo.InvariantCulture
+        );
+        return $"point-{number + 1}{(path.EndsWith(".sling", StringComparison.Ordinal) ? "-sling" : "")}";
     }
 
     private static Inspection? LookOf(GearLog? of, JobLog log, string jobId) =>

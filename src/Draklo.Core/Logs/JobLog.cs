@@ -1,5 +1,6 @@
 using System.ComponentModel.DataAnnotations;
 using Draklo.Core.Gear;
+using Draklo.Core.Plans;
 using Draklo.Core.Reading;
 
 namespace Draklo.Core.Logs;
@@ -44,6 +45,9 @@ public sealed record JobLog : IDocumentPart
     public IReadOnlyList<LineLog> Lines { get; init; } = [];
 
     public HingeLog? Hinge { get; init; }
+
+    [Display(Name = "Clearing", Description = "How the pieces were moved. Left out, nobody has said.")]
+    public ClearingLog? Clearing { get; init; }
 
     [Display(Name = "What broke")]
     [MaxLength(400)]
@@ -227,4 +231,48 @@ public sealed record PictureLog : IDocumentPart
     [Display(Name = "What it shows")]
     [MaxLength(120)]
     public string Caption { get; init; } = "";
+}
+
+/// <summary>How the pieces were moved: loads, their minutes, what the line read.</summary>
+public sealed record ClearingLog : IDocumentPart
+{
+    [Display(Name = "Way it was done", Description = "As in the plan: drag, fly and so on.")]
+    public required ClearingWay Way { get; init; }
+
+    [Display(Name = "Loads moved")]
+    [Range(1, 2000)]
+    public int? Loads { get; init; }
+
+    [Display(Name = "Minutes to rig")]
+    [Range(0, 1440)]
+    public double? RigMin { get; init; }
+
+    [Display(Name = "Minutes of loads", Description = "One for each load that was timed, there and back.")]
+    [MaxLength(500)]
+    public IReadOnlyList<double> LapsMin { get; init; } = [];
+
+    [Display(Name = "Minutes a load", Description = "Where nobody timed single ones.")]
+    [Range(0.1, 240)]
+    public double? EachMin { get; init; }
+
+    [Display(Name = "Line's peak", Description = "The most that was read on the line that carries or hauls, newtons.")]
+    [Range(1, 2_000_000)]
+    public double? PeakN { get; init; }
+
+    [Display(Name = "How it went")]
+    [MaxLength(400)]
+    public string? Note { get; init; }
+
+    /// <summary>What a load took: the middle one of those that were timed, or as it was said.</summary>
+    public double? MiddleMin()
+    {
+        if (LapsMin.Count == 0)
+        {
+            return EachMin;
+        }
+
+        double[] sorted = [.. LapsMin.Order()];
+        var half = sorted.Length / 2;
+        return sorted.Length % 2 == 1 ? sorted[half] : (sorted[half - 1] + sorted[half]) / 2;
+    }
 }

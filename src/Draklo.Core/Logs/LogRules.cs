@@ -158,6 +158,19 @@ public static class LogRules
             );
         }
 
+        for (var i = 0; i < log.Clearing?.LapsMin.Count; i++)
+        {
+            if (!(log.Clearing.LapsMin[i] is > 0 and <= 240))
+            {
+                problems.Add(new($"clearing.lapsMin[{i}]", "A load takes more than nothing and less than four hours."));
+            }
+        }
+
+        if (log.Clearing is not null && plan.Clearing is null)
+        {
+            problems.Add(new("clearing.way", "This plan clears nothing: put the clearing on the plan first."));
+        }
+
         var hung = GearOnPlan.All(plan).Select(h => h.ItemId).ToHashSet(StringComparer.Ordinal);
         for (var i = 0; i < log.Gear.Count; i++)
         {

@@ -1,5 +1,6 @@
 using Draklo.Core.Analyses;
 using Draklo.Core.Catalogue;
+using Draklo.Core.Clearing;
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
@@ -31,6 +32,9 @@ public sealed record LoggedJob(
     double PersonMinutes
 )
 {
+    /// <summary>How the pieces were moved; null where nobody has said.</summary>
+    public LoggedClearing? Clearing { get; init; }
+
     /// <param name="analysis">Of the plan; null where it cannot be computed.</param>
     public static LoggedJob Of(JobLog log, string jobId, string name, Plan plan, Analysis? analysis)
     {
@@ -52,7 +56,21 @@ public sealed record LoggedJob(
             [.. log.Lines.Select(l => LineOf(l, plan, analysis)).OfType<LoggedLine>()],
             log.Minutes.Sum(m => m.Minutes),
             log.Minutes.Sum(m => m.Minutes * m.People)
-        );
+        )
+        {
+            Clearing = ClearingOf(log, plan),
+        };
+    }
+
+    /// <summary>Beside what the table says of the same way over the same distance.</summary>
+    private static LoggedClearing? ClearingOf(JobLog log, Plan plan)
+    {
+        if (log.Clearing is not { } said || WayTable.EachMin(plan, said.Way) is not { } table)
+        {
+            return null;
+        }
+
+        return new(said.Way, said.Loads ?? said.LapsMin.Count, said.MiddleMin(), table, said.RigMin, said.PeakN);
     }
 
     private static HingeClass WoodOf(Plan plan) =>
@@ -103,4 +121,17 @@ public sealed record LoggedLine(
     bool FromTrace,
     int? People,
     double? Advantage
+);
+
+/// <summary>A clearing as it went.</summary>
+/// <param name="EachMin">A load in the middle; null where nobody timed one.</param>
+/// <param name="TableMin">What the table says of it, over this distance.</param>
+/// <param name="PeakN">The most that the line read; null where nobody read it.</param>
+public sealed record LoggedClearing(
+    ClearingWay Way,
+    int Loads,
+    double? EachMin,
+    double TableMin,
+    double? RigMin,
+    double? PeakN
 );

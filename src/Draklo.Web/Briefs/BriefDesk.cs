@@ -3,6 +3,7 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using Draklo.Core.Analyses;
 using Draklo.Core.Briefs;
+using Draklo.Core.Clearing;
 using Draklo.Core.Plans;
 using Draklo.Core.Reading;
 using Draklo.Core.Units;
@@ -62,7 +63,12 @@ internal sealed class BriefDesk(
                     plan,
                     analysis,
                     [.. signOff.People.Where(p => p.HasSigned).Select(p => p.Last!)]
-                ),
+                )
+                {
+                    Clearing = plan.Clearing is null
+                        ? null
+                        : ClearingAnalysis.Of(plan, units, locker.Standings(units)).Analysis,
+                },
                 signOff,
                 issued,
                 ChangesSince(id, last, brief, units),

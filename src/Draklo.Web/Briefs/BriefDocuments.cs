@@ -30,7 +30,11 @@ public sealed record BriefPage(
     Plan Plan,
     Core.Analyses.Analysis Analysis,
     IReadOnlyList<Signature> Signatures
-);
+)
+{
+    /// <summary>Of the clearing, for its drawings; left out where there is none.</summary>
+    public Core.Clearing.ClearingAnalysis? Clearing { get; init; }
+}
 
 /// <summary>A job's brief as it stands now.</summary>
 /// <param name="Number">Of the brief issued last; 0 while none is.</param>

@@ -47,6 +47,19 @@ internal static class ClearingEndpoints
             .ProducesValidationProblem(422);
         clearing
             .MapPost(
+                "/section",
+                (HttpRequest request, string? units = null) =>
+                    PlanQuestions.AnswerAsync(request, units, (plan, system) => SectionOfPlan.Of(plan, system))
+            )
+            .WithName("clearingSection")
+            .WithSummary(
+                "The section of the ground between its two ends on the plan: levelled spots within eight metres, the slope, and what the line crosses."
+            )
+            .Accepts<Plan>("application/json")
+            .Produces<GroundSectionMembers>()
+            .ProducesValidationProblem(422);
+        clearing
+            .MapPost(
                 "/find",
                 (HttpRequest request, LockerStore locker, HeavyWork heavy, string? units = null) =>
                     PlanQuestions.AnswerAsync(

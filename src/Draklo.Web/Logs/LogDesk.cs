@@ -1,5 +1,6 @@
 using Draklo.Core.Analyses;
 using Draklo.Core.Catalogue;
+using Draklo.Core.Clearing;
 using Draklo.Core.Days;
 using Draklo.Core.Falls;
 using Draklo.Core.Gear;
@@ -160,6 +161,28 @@ internal sealed class LogDesk(
         var analysis = AnalysisOf(plan);
         var fall = analysis is null ? null : Fall.Of(plan, new(Aim: true), UnitSystem.Metric).Fall;
         var (on, read) = ReadOnTheDay(job.Id, plan, analysis);
+        var clearing = ClearingOf(plan);
+        if (clearing is { Alone: true })
+        {
+            // Nothing is pulled: no lines, no cuts, no knots of a pull.
+            return new(
+                on ?? Earlier(job.Content.PlannedOn) ?? locker.Today.ToString("yyyy-MM-dd"),
+                plan.Tree.HeightM,
+                plan.Lay.BearingDeg,
+                plan.Site.AimErrorDeg,
+                null,
+                null,
+                null,
+                [],
+                [],
+                [],
+                PiecesOf(plan)
+            )
+            {
+                Clearing = clearing,
+            };
+        }
+
         return new(
             on ?? Earlier(job.Content.PlannedOn) ?? locker.Today.ToString("yyyy-MM-dd"),
             plan.Tree.HeightM,
@@ -179,6 +202,33 @@ internal sealed class LogDesk(
                 ],
             KnotsOf(plan),
             PiecesOf(plan)
+        )
+        {
+            Clearing = clearing,
+        };
+    }
+
+    private static LogClearing? ClearingOf(Plan plan)
+    {
+        if (
+            plan.Clearing is not { } clearing
+            || ClearingAnalysis.Of(plan, UnitSystem.Metric).Analysis?.Ways.First(w => w.Way == clearing.Way)
+                is not { SetUp: true } way
+        )
+        {
+            return null;
+        }
+
+        var line = way.Links.FirstOrDefault(l => l.Id == "line") ?? way.Links.FirstOrDefault(l => l.Id == "haul");
+        return new(
+            way.Way,
+            way.Name,
+            clearing.Alone,
+            way.Loads,
+            way.RigMin.Nominal,
+            way.EachMin.Nominal,
+            line?.LoadValue,
+            line?.AllowedValue
         );
     }
 
@@ -291,7 +341,7 @@ internal sealed class LogDesk(
         return
         [
             .. GearOnPlan
-                .Of(plan)
+                .All(plan)
                 .Select(h => h.ItemId)
                 .Distinct(StringComparer.Ordinal)
                 .Where(pieces.ContainsKey)

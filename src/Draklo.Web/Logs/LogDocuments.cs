@@ -1,6 +1,7 @@
 using Draklo.Core.Falls;
 using Draklo.Core.Gear;
 using Draklo.Core.Logs;
+using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
 namespace Draklo.Web.Logs;
@@ -37,6 +38,26 @@ public sealed record LogStart(
     IReadOnlyList<LogTask> Tasks,
     IReadOnlyList<LogKnot> Knots,
     IReadOnlyList<LogPiece> Gear
+)
+{
+    /// <summary>The clearing as it was planned; left out where there is none.</summary>
+    public LogClearing? Clearing { get; init; }
+}
+
+/// <param name="Name">Of the way that was planned.</param>
+/// <param name="Alone">Whether nothing was pulled.</param>
+/// <param name="EachMin">Minutes of a load, as planned.</param>
+/// <param name="LineN">In the line that carries or hauls, as planned; null where there is none.</param>
+/// <param name="MayN">What that line may carry.</param>
+public sealed record LogClearing(
+    ClearingWay Way,
+    string Name,
+    bool Alone,
+    int Loads,
+    double RigMin,
+    double EachMin,
+    double? LineN,
+    double? MayN
 );
 
 /// <param name="ReadPeakN">Of the day's trace, or of its readings; null where nobody read.</param>

@@ -329,6 +329,94 @@ public sealed class ClearingTests
     }
 
     [Fact]
+    public void The_section_is_taken_from_the_plan_s_spots_slope_and_targets()
+    {
+        var plan = PlanOf(
+            Bank() with
+            {
+                Ground = new()
+                {
+                    From = Cases.Place(-20, 0),
+                    To = Cases.Place(30, 0),
+                    LandingAtM = 45,
+                },
+            }
+        );
+        plan = Cases.WithTargets(
+            plan,
+            new TargetMembers
+            {
+                Id = "shed",
+                Kind = TargetKind.Building,
+                Closed = true,
+                HeightM = 3,
+                Points = [Cases.Place(5, -3), Cases.Place(9, -3), Cases.Place(9, 4), Cases.Place(5, 4)],
+            },
+            new TargetMembers
+            {
+                Id = "path",
+                Kind = TargetKind.Path,
+                RadiusM = 1,
+                Points = [Cases.Place(15, -20), Cases.Place(15, 20)],
+                Closing = new() { By = "Bo", At = "2026-11-27T08:00:00Z" },
+            },
+            new TargetMembers
+            {
+                Id = "far",
+                Kind = TargetKind.Wall,
+                Points = [Cases.Place(-10, 30), Cases.Place(20, 30)],
+            }
+        );
+        // A plane that rises a tenth to the east, levelled at three places.
+        plan = plan with
+        {
+            Site = plan.Site with
+            {
+                Spots =
+                [
+                    new()
+                    {
+                        EastM = 10,
+                        NorthM = 5,
+                        RiseM = 1,
+                    },
+                    new()
+                    {
+                        EastM = -10,
+                        NorthM = 20,
+                        RiseM = -1,
+                    },
+                    new()
+                    {
+                        EastM = 20,
+                        NorthM = -20,
+                        RiseM = 2,
+                    },
+                ],
+            },
+        };
+        var (section, problems) = SectionOfPlan.Of(plan, UnitSystem.Metric);
+        Assert.Empty(problems);
+        Assert.Equal(
+            [(0.0, -2.0), (20.0, 0.0), (30.0, 1.0), (50.0, 3.0)],
+            section!.Spots.Select(s => (s.AtM, Math.Round(s.UpM, 1)))
+        );
+        var shed = section.Obstacles[0];
+        Assert.Equal(ObstacleKind.Fragile, shed.Kind);
+        Assert.InRange(shed.FromM, 24.5, 25.5);
+        Assert.InRange(shed.ToM, 28.5, 29.5);
+        var path = section.Obstacles[1];
+        Assert.Equal((ObstacleKind.Way, "Bo"), (path.Kind, path.ArrangedBy));
+        Assert.InRange(path.ToM - path.FromM, 1.5, 2.5);
+        Assert.Equal(2, section.Obstacles.Count);
+        Assert.Equal(45, section.LandingAtM);
+        Assert.Contains(
+            SectionOfPlan.Of(PlanOf(Bank()), UnitSystem.Metric).Problems,
+            p => p.Path == "clearing.ground.from"
+        );
+    }
+
+    [Fact]
     public void A_span_without_width_is_explained() =>
         Assert.Contains(
             Chosen(Bank() with { Low = Fast(7.5) }).Reasons,

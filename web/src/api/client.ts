@@ -2,6 +2,7 @@ import { useBusy } from "../ui/busy";
 import { useSettings } from "../ui/settings";
 import type {
   CardAnswered,
+  Clearing,
   ClearingAnalysis,
   ClearingRemedy,
   FoundGear,
@@ -331,6 +332,8 @@ export const api = {
       ...send("POST", plan),
       ...(signal ? { signal } : {}),
     }),
+  clearingSection: (plan: Plan, units: Units) =>
+    ask<Clearing["ground"]>(`/api/clearing/section?units=${units}`, send("POST", plan)),
   findClearingGear: (plan: Plan, units: Units, signal?: AbortSignal) =>
     askInTurn<FoundGear[]>(`/api/clearing/find?units=${units}`, send("POST", plan), signal),
   analyse: (plan: Plan, units: Units, workings: boolean) =>

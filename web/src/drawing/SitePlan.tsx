@@ -21,6 +21,7 @@ import {
   type SitePlace,
 } from "./sitePlan";
 import { PeopleOnPlan } from "./PeopleOnPlan";
+import { SectionOnPlan } from "./SectionOnPlan";
 import { TargetShape } from "./TargetShape";
 import { roundRatio, roundScale, usePaper } from "./paper";
 import { useLaidOut } from "./useLaidOut";
@@ -348,6 +349,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
         />
       </g>
       <LineHandles plan={plan} analysis={analysis} scale={scale} onGrab={grab} onRelease={done} />
+      <SectionOnPlan plan={plan} scale={scale} onGrab={grab} onRelease={done} />
       <PeopleOnPlan plan={plan} analysis={analysis} scale={scale} onGrab={grab} onRelease={done} />
     </svg>
   );

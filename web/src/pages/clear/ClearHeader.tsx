@@ -11,6 +11,14 @@ import { Button } from "../../ui/controls";
 import { UnitChoice } from "../../ui/UnitChoice";
 import { Accept } from "../sheet/Accept";
 import { JobTitle } from "../sheet/JobTitle";
+import { panelOf } from "./words";
+
+/** The other pages of the job. */
+const pages = [
+  ["", "Sheet"],
+  ["/brief", "Brief"],
+  ["/log", "Log"],
+] as const;
 
 /** The head of the clearing: the job, what its way says, the other pages of the job. */
 export function ClearHeader({ goPanel }: { goPanel: (panel: SectionPanel) => void }) {
@@ -34,12 +42,17 @@ export function ClearHeader({ goPanel }: { goPanel: (panel: SectionPanel) => voi
       >
         <ClearVerdict goPanel={goPanel} />
       </div>
-      <RouterLink
-        to={`/jobs/${id}`}
-        className="inline-flex min-h-9 items-center border border-ink bg-sheet px-3 font-tight text-sm font-medium hover:bg-tint coarse:min-h-11"
-      >
-        Sheet
-      </RouterLink>
+      <nav aria-label="This job" className="flex gap-1 max-md:order-last max-md:basis-full">
+        {pages.map(([to, name]) => (
+          <RouterLink
+            key={name}
+            to={`/jobs/${id}${to}`}
+            className="inline-flex min-h-9 items-center border border-ink bg-sheet px-3 font-tight text-sm font-medium hover:bg-tint coarse:min-h-11"
+          >
+            {name}
+          </RouterLink>
+        ))}
+      </nav>
       <div className="max-md:hidden">
         <UnitChoice />
       </div>
@@ -60,7 +73,8 @@ export function ClearHeader({ goPanel }: { goPanel: (panel: SectionPanel) => voi
 function ClearVerdict({ goPanel }: { goPanel: (panel: SectionPanel) => void }) {
   const chosen = useSheet((s) => s.document?.plan.clearing?.way);
   const way = useClearing((s) => s.analysis?.ways.find((w) => w.way === chosen));
-  const problem = useClearing((s) => Object.entries(s.problems)[0]);
+  const problems = useClearing((s) => s.problems);
+  const problem = Object.entries(problems)[0];
   const unreachable = useClearing((s) => s.unreachable);
   if (problem)
     return (
@@ -104,34 +118,6 @@ function ClearVerdict({ goPanel }: { goPanel: (panel: SectionPanel) => void }) {
 function goTo(path: string, goPanel: (panel: SectionPanel) => void): void {
   goPanel(panelOf(path));
   useView.getState().set({ field: path });
-}
-
-/** The panel that holds a member of the clearing. */
-export function panelOf(path: string): SectionPanel {
-  const member = /^clearing\.(\w+)/.exec(path)?.[1] ?? "";
-  if (["stemCutsM", "stemAtM", "pieces", "brush", "truck"].includes(member)) return "pieces";
-  if (member === "ground") return "ground";
-  if (["people", "climber"].includes(member)) return "people";
-  if (
-    [
-      "high",
-      "low",
-      "line",
-      "lineKnotId",
-      "haul",
-      "tag",
-      "loadSling",
-      "carriage",
-      "drum",
-      "lead",
-      "hauler",
-      "haulerAtM",
-      "haulAnchor",
-      "tackle",
-    ].includes(member)
-  )
-    return "gear";
-  return "way";
 }
 
 function Reasons({ way, goPanel }: { way: WayResult; goPanel: (panel: SectionPanel) => void }) {

@@ -1,7 +1,9 @@
+import { useState } from "react";
+import { api, sayWhy } from "../../api/client";
 import type { Catalogue, Clearing, ClearingAnalysis } from "../../api/types";
 import { groundUp } from "../../drawing/section";
 import { useStarts } from "../../state/starts";
-import { setMember, startMember } from "../../state/store";
+import { setMember, startMember, useSheet } from "../../state/store";
 import { Group, Member, useMember } from "../../stations/fields";
 import { Choice } from "../../ui/Choice";
 import { Button, Note, Segments } from "../../ui/controls";
@@ -308,6 +310,7 @@ export function GroundFields({ clearing, catalogue }: { clearing: Clearing; cata
           setMember("clearing.ground.soft", on);
         }}
       />
+      <FromPlan clearing={clearing} />
       <Group title="Spots">
         {ground.spots.map((_, i) => (
           <div key={i} className="border-b border-rule">
@@ -407,6 +410,65 @@ export function GroundFields({ clearing, catalogue }: { clearing: Clearing; cata
         Something stands between
       </Button>
     </>
+  );
+}
+
+/** The ends of the section on the plan, and taking from there what is known of the ground between. */
+function FromPlan({ clearing }: { clearing: Clearing }) {
+  const units = useSettings((s) => s.units);
+  const [said, setSaid] = useState<string | null>(null);
+  const { from, to } = clearing.ground;
+  if (!from || !to)
+    return (
+      <Button
+        className="my-1"
+        onClick={() => {
+          startMember("clearing.ground.from", { eastM: 0, northM: 0 });
+          startMember("clearing.ground.to", { eastM: 0, northM: clearing.ground.spots.at(-1)?.atM ?? 40 });
+        }}
+      >
+        Put its ends on the plan
+      </Button>
+    );
+  return (
+    <Group title="Ends on the plan, from the stump">
+      <Member path="clearing.ground.from.eastM" label="Left end, east" quantity="length" step={0.5} measured />
+      <Member path="clearing.ground.from.northM" label="north" quantity="length" step={0.5} measured />
+      <Member path="clearing.ground.to.eastM" label="Right end, east" quantity="length" step={0.5} measured />
+      <Member path="clearing.ground.to.northM" label="north" quantity="length" step={0.5} measured />
+      <Button
+        className="my-1"
+        onClick={() => {
+          const plan = useSheet.getState().document?.plan;
+          if (!plan) return;
+          api.clearingSection(plan, units).then(
+            (section) => {
+              startMember("clearing.ground", section);
+              setSaid(`${section.spots.length} spots and ${section.obstacles.length} obstacles taken from the plan.`);
+            },
+            (error: unknown) => {
+              setSaid(sayWhy(error, "Draklo does not answer."));
+            },
+          );
+        }}
+      >
+        Take spots and obstacles from the plan
+      </Button>
+      {said !== null && (
+        <p role="status" className="text-[13px]">
+          {said}
+        </p>
+      )}
+      <Button
+        className="my-1"
+        onClick={() => {
+          setMember("clearing.ground.from", undefined);
+          setMember("clearing.ground.to", undefined);
+        }}
+      >
+        Take the ends off the plan
+      </Button>
+    </Group>
   );
 }
 

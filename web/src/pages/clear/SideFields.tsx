@@ -8,14 +8,15 @@ import { withValue } from "../../state/paths";
 import { useSheet, withProvenance } from "../../state/store";
 import { useView } from "../../state/view";
 import { Group, Member } from "../../stations/fields";
+import { OwnFigures } from "../../stations/OwnFigures";
 import { Button, Note } from "../../ui/controls";
 import { ErrorBoundary } from "../../ui/ErrorBoundary";
 import { useSettings } from "../../ui/settings";
 import { isQuantity, written, type Quantity } from "../../units/units";
 import { GearFields } from "./GearFields";
 import { GroundFields, PeopleFields, PiecesFields } from "./PanelFields";
-import { span } from "./WaysPane";
 import { WayFields } from "./WayFields";
+import { span } from "./words";
 
 const titles: Record<Exclude<SectionPanel, "way">, string> = {
   pieces: "Pieces",
@@ -99,7 +100,7 @@ function LinkDetail({ link }: { link: RigLink }) {
   const say = (value: number) => written(value, link.quantity as Quantity, units);
   return (
     <section className="mb-3 border-2 border-ink p-2.5" data-link-detail={link.id}>
-      <h3 className="font-tight text-[15px] font-semibold">{link.name}</h3>
+      <h2 className="font-tight text-[15px] font-semibold">{link.name}</h2>
       <p className="mt-1 text-sm leading-snug">
         {link.effort
           ? `Takes ${say(link.loadN)} of ${say(link.strengthN)} that can be kept up.`
@@ -248,6 +249,7 @@ function Times({ way }: { way: WayResult }) {
           Put in our own minutes
         </Button>
       )}
+      <OwnFigures of={(path) => path.startsWith("clearing.times")} />
     </Group>
   );
 }

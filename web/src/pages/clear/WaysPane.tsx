@@ -6,6 +6,7 @@ import { setMember, startMember, useSheet } from "../../state/store";
 import { stateHatch, stateWords } from "../../state/words";
 import { useSettings } from "../../ui/settings";
 import { written } from "../../units/units";
+import { span } from "./words";
 
 const panelNames: Record<Exclude<SectionPanel, "way">, string> = {
   pieces: "Pieces",
@@ -107,14 +108,6 @@ function Summary({ way }: { way: WayResult }) {
   );
 }
 
-/** Minutes as a crew says them. */
-export function span(minutes: number): string {
-  const whole = Math.round(minutes / 5) * 5;
-  if (whole < 60) return `${Math.max(whole, Math.round(minutes))} min`;
-  const hours = Math.floor(whole / 60);
-  return whole % 60 === 0 ? `${hours} h` : `${hours} h ${whole % 60}`;
-}
-
 /** Takes a way, and begins what it needs and nobody has given. */
 function setUp(way: WayResult, starts: Starts): void {
   setMember("clearing.way", way.way);
@@ -140,8 +133,11 @@ function setUp(way: WayResult, starts: Starts): void {
 }
 
 function BreakEvens({ analysis, chosen }: { analysis: ClearingAnalysis; chosen: string | undefined }) {
-  const found = analysis.breakEvens.filter((b) => b.way === chosen || b.over === chosen);
-  const shown = found.length > 0 ? found : analysis.breakEvens;
+  // One that lies far beyond what there is to move is no help to anybody.
+  const count = analysis.pieces.reduce((n, p) => n + p.count, 0);
+  const near = analysis.breakEvens.filter((b) => b.loads <= Math.max(60, 3 * count) && b.over !== "carry");
+  const found = near.filter((b) => b.way === chosen || b.over === chosen);
+  const shown = found.length > 0 ? found : near;
   if (shown.length === 0) return null;
   return (
     <div className="mx-3 mt-1 border-l-2 border-rule pl-2 text-[13px] leading-snug text-pencil" data-break-even>

@@ -10,6 +10,7 @@ export const kindTitles: Record<LearnedFigure["kind"], string> = {
   grip: "Friction hitches",
   haul: "People on the rope",
   throw: "Throw lines",
+  cycle: "Minutes of a load",
 };
 
 export const trialNames: Record<Trial["kind"], string> = {

@@ -10,6 +10,7 @@ import { useSettings } from "../../ui/settings";
 import { TextField } from "../../ui/TextField";
 import { TopBar } from "../../ui/TopBar";
 import { changed } from "../locker/words";
+import { ClearingQuestion } from "./ClearingQuestion";
 import { draftOf, dropDraft, filledIn, firstLog, keepDraft } from "./draft";
 import { GearQuestion } from "./GearQuestion";
 import { HingeQuestion } from "./HingeQuestion";
@@ -106,6 +107,8 @@ function LogForm({ answer }: { answer: LogAnswer }) {
   // A save comes back as the next revision, and the form begins on it afresh.
   const saved = !touched && answer.log !== undefined;
   const down = log.stage !== "calledOff";
+  // Where nothing is pulled, nobody is asked about a pull.
+  const alone = start.clearing?.alone === true;
   return (
     <form
       className="flex min-h-0 flex-1 flex-col"
@@ -183,7 +186,10 @@ function LogForm({ answer }: { answer: LogAnswer }) {
               <Taps
                 label="How did it end?"
                 value={log.stage}
-                choices={(["pulled", "cleared", "done", "calledOff"] as const).map((s) => ({
+                choices={(alone
+                  ? (["cleared", "done", "calledOff"] as const)
+                  : (["pulled", "cleared", "done", "calledOff"] as const)
+                ).map((s) => ({
                   value: s,
                   text: { pulled: "tree is down", cleared: "ground is clear", done: "done", calledOff: "called off" }[
                     s
@@ -209,14 +215,26 @@ function LogForm({ answer }: { answer: LogAnswer }) {
           {down && (
             <div className="grid grid-cols-[minmax(0,420px)_minmax(0,1fr)] gap-x-8 max-md:grid-cols-1">
               <div>
-                <LandingQuestion
-                  start={start}
-                  landing={log.landing}
-                  errors={errors}
-                  onChange={(landing) => {
-                    set({ landing });
-                  }}
-                />
+                {start.clearing && (
+                  <ClearingQuestion
+                    planned={start.clearing}
+                    said={log.clearing}
+                    errors={errors}
+                    onChange={(clearing) => {
+                      set({ clearing });
+                    }}
+                  />
+                )}
+                {!alone && (
+                  <LandingQuestion
+                    start={start}
+                    landing={log.landing}
+                    errors={errors}
+                    onChange={(landing) => {
+                      set({ landing });
+                    }}
+                  />
+                )}
                 <Question title="Pictures">
                   <Pictures
                     pictures={log.pictures}
@@ -240,14 +258,16 @@ function LogForm({ answer }: { answer: LogAnswer }) {
                     }}
                   />
                 ))}
-                <HingeQuestion
-                  hold={start.holdDeg}
-                  hinge={log.hinge}
-                  problem={errors["hinge.atDeg"]}
-                  onChange={(hinge) => {
-                    set({ hinge });
-                  }}
-                />
+                {!alone && (
+                  <HingeQuestion
+                    hold={start.holdDeg}
+                    hinge={log.hinge}
+                    problem={errors["hinge.atDeg"]}
+                    onChange={(hinge) => {
+                      set({ hinge });
+                    }}
+                  />
+                )}
                 <KnotsQuestion
                   tied={start.knots}
                   knots={log.knots}

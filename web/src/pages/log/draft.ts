@@ -30,7 +30,7 @@ export function draftOf(jobId: string): Draft | null {
 /** The log as its questions first stand: what was read on the day is there, what nobody said is left out. */
 export function firstLog(answer: LogAnswer, by: string): JobLog {
   return {
-    stage: "pulled",
+    stage: answer.start.clearing?.alone === true ? "cleared" : "pulled",
     on: answer.start.on,
     by,
     lines: answer.start.lines.map((l) => ({

@@ -17,3 +17,11 @@ export const hingeNames = {
 } as const;
 
 export const undoneNames = { byHand: "by hand", withTools: "with tools", cut: "cut off" } as const;
+
+/** The middle one of some minutes. */
+export function middleOf(laps: number[]): number | undefined {
+  const sorted = [...laps].sort((a, b) => a - b);
+  const half = Math.floor(sorted.length / 2);
+  const [low, high] = [sorted[half - 1], sorted[half]];
+  return sorted.length % 2 === 1 || low === undefined || high === undefined ? high : (low + high) / 2;
+}

@@ -1,0 +1,286 @@
+using Draklo.Core.Clearing;
+using Draklo.Core.Plans;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Briefs;
+
+/// <summary>Somebody at work while loads move.</summary>
+/// <param name="Stands">Where, in words.</param>
+public sealed record ClearingPerson(string Name, string Task, string Stands);
+
+/// <summary>What is done at one end, in order.</summary>
+public sealed record ClearingEnd(string Name, IReadOnlyList<string> Lines);
+
+/// <summary>The part of the page that speaks of clearing.</summary>
+/// <param name="Way">What it is called.</param>
+/// <param name="Pieces">What is moved, and where to, in one line.</param>
+/// <param name="Nobody">Where nobody stands while loads move.</param>
+public sealed record ClearingBrief(
+    string Way,
+    string Pieces,
+    VerdictState State,
+    string Headline,
+    IReadOnlyList<BriefFigure> Figures,
+    IReadOnlyList<ClearingPerson> People,
+    IReadOnlyList<ClearingEnd> Ends,
+    IReadOnlyList<BriefSignal> Signals,
+    IReadOnlyList<string> Nobody,
+    IReadOnlyList<string> Stops
+)
+{
+    private const int MostFigures = 8;
+
+    /// <summary>Null where the plan clears nothing, or its clearing cannot be worked out.</summary>
+    public static (ClearingBrief? Page, WayResult? Way) Of(Plan plan, UnitSystem units)
+    {
+        if (plan.Clearing is not { } clearing || ClearingAnalysis.Of(plan, units).Analysis is not { } analysis)
+        {
+            return (null, null);
+        }
+
+        var way = analysis.Ways.First(w => w.Way == clearing.Way);
+        return (
+            new(
+                way.Name,
+                PiecesOf(analysis, clearing, units),
+                way.State,
+                way.Headline,
+                [
+                    .. way
+                        .Figures.Where(f => FormatOf(f.Quantity) is not null)
+                        .Take(MostFigures)
+                        .Select(f => new BriefFigure(f.Id, f.Name, TextOf(f, units))),
+                ],
+                [.. clearing.People.Select(p => new ClearingPerson(p.Name, p.Task, StandsOf(p, units)))],
+                EndsOf(clearing.Way),
+                SignalsOf(clearing.Way),
+                [
+                    .. way
+                        .Zones.Where(z => !z.Id.EndsWith("-band", StringComparison.Ordinal))
+                        .Select(z => Zone(z, units)),
+                ],
+                StopsOf(way, units)
+            ),
+            way
+        );
+    }
+
+    /// <summary>What a signature stands under: the way, its forces, who stands where.</summary>
+    internal static IEnumerable<Covered> CoveredOf(ClearingMembers clearing, WayResult way)
+    {
+        yield return Covered.Said("clearing.way", "Way of clearing", way.Name);
+        foreach (var figure in way.Figures)
+        {
+            if (FormatOf(figure.Quantity) is { } unit)
+            {
+                yield return Covered.Figure($"clearing.{figure.Id}", figure.Name, figure.Value, unit);
+            }
+        }
+
+        foreach (var person in clearing.People)
+        {
+            yield return Covered.Said(
+                $"clearing.does.{person.Name}",
+                $"What {person.Name} does at the clearing",
+                person.Task
+            );
+            yield return Covered.Figure(
+                $"clearing.at.{person.Name}",
+                $"Where {person.Name} stands, along",
+                person.AtM,
+                "m"
+            );
+            yield return Covered.Figure(
+                $"clearing.off.{person.Name}",
+                $"Where {person.Name} stands, aside",
+                person.OffM,
+                "m"
+            );
+        }
+    }
+
+    private static string PiecesOf(ClearingAnalysis analysis, ClearingMembers clearing, UnitSystem units)
+    {
+        var count = analysis.Pieces.Sum(p => p.Count);
+        var heaviest = analysis.Pieces.Select(p => p.MassKg).DefaultIfEmpty(0).Max();
+        return units.Say(
+            $"{count} {(count == 1 ? "piece" : "pieces")}, the heaviest {heaviest:kg}, to the {clearing.Ground.LeftName.Uncapitalised()}; {analysis.MassKg:kg} in all, {analysis.Truck.Trips} {(analysis.Truck.Trips == 1 ? "load" : "loads")} of the truck."
+        );
+    }
+
+    private static string StandsOf(StandMembers person, UnitSystem units) =>
+        Math.Abs(person.OffM) < 0.25
+            ? units.Say($"{person.AtM:m} along, on the line")
+            : units.Say(
+                $"{person.AtM:m} along, {Math.Abs(person.OffM):m} to its {(person.OffM > 0 ? "right" : "left")}"
+            );
+
+    private static string Zone(RigZone zone, UnitSystem units) =>
+        units.Say(
+            $"{zone.Name.Capitalised()}: {zone.FromM:m} to {zone.ToM:m} along, {zone.HalfWidthM:m} to either side."
+        );
+
+    /// <summary>The unit that sentences write a figure's quantity in; null for one that they do not.</summary>
+    private static string? FormatOf(string quantity) =>
+        quantity switch
+        {
+            "force" => "N",
+            "length" => "m",
+            "angle" => "deg",
+            "percent" => "%",
+            "energy" => "J",
+            "speed" => "m/s",
+            "moment" => "Nm",
+            _ => null,
+        };
+
+    private static string TextOf(RigFigure figure, UnitSystem units) =>
+        Units.Figures.With(figure.Value, FormatOf(figure.Quantity)!, units);
+
+    private static List<ClearingEnd> EndsOf(ClearingWay way) =>
+        way switch
+        {
+            ClearingWay.Carry =>
+            [
+                new(
+                    "Every load",
+                    [
+                        "Lift from the knees, together, on one word.",
+                        "Logs that wait are chocked; nobody works below them.",
+                    ]
+                ),
+            ],
+            ClearingWay.Drag or ClearingWay.ButtUp =>
+            [
+                new(
+                    "At the log",
+                    [
+                        "Hook on, step uphill and aside, then give the sign.",
+                        "Never walk beside a log that moves; never below one.",
+                    ]
+                ),
+                new(
+                    "At the hauler",
+                    [
+                        "Pull only on the sign from below, slowly until the log moves.",
+                        "Hold at once when it catches: go and look, never pull harder.",
+                    ]
+                ),
+            ],
+            ClearingWay.Lift =>
+            [
+                new(
+                    "At the log",
+                    [
+                        "Hook on, step clear, then give the sign.",
+                        "The tag line is held in both hands, never wound round one.",
+                    ]
+                ),
+                new(
+                    "At the hauler",
+                    ["Lift until it hangs, stop, look, then go on.", "Lower only when the ground under it is empty."]
+                ),
+            ],
+            ClearingWay.Fly =>
+            [
+                new(
+                    "Below, where the pieces lie",
+                    [
+                        "Slack the line to hook on; never tighten it to lift.",
+                        "Step to your place, then give the sign.",
+                        "Hold the empty carriage until the load is on.",
+                    ]
+                ),
+                new(
+                    "Above, at the landing",
+                    [
+                        "Haul on the sign from below; stop the load short and let it settle.",
+                        "Hook off only when the line is slack and the carriage is held.",
+                        "Watch the guy, its anchor and the block at every load.",
+                    ]
+                ),
+            ],
+            ClearingWay.Catch =>
+            [
+                new(
+                    "Aloft",
+                    [
+                        "Your own rope is on a point that carries nothing else.",
+                        "Cut only on the word from below; hand off the rope before it falls.",
+                    ]
+                ),
+                new(
+                    "At the drum",
+                    [
+                        "Beside the rope, never in line; tail free behind you.",
+                        "Let it run as planned: hold early and the stem feels it.",
+                        "Turns are counted aloud before every piece.",
+                    ]
+                ),
+            ],
+            ClearingWay.Points or ClearingWay.Slide or ClearingWay.Top =>
+            [
+                new(
+                    "Aloft",
+                    ["Your own rope is on a point that carries nothing else.", "Cut only on the word from below."]
+                ),
+                new(
+                    "On the ground",
+                    [
+                        "Nobody inside the marked ground until the piece lies still.",
+                        "The lead counts everybody before every cut.",
+                    ]
+                ),
+            ],
+            _ =>
+            [
+                new(
+                    "At the tree",
+                    [
+                        "The line behind is tight before the back cut begins.",
+                        "Step away by the escape route before the drum pays out.",
+                    ]
+                ),
+                new(
+                    "At the drum",
+                    [
+                        "Pay out slowly, hands off the drum; never let it jerk.",
+                        "Stop at the lean that is written here, and look.",
+                    ]
+                ),
+            ],
+        };
+
+    private static List<BriefSignal> SignalsOf(ClearingWay way) =>
+        [
+            new(
+                "Arm up, circling",
+                way is ClearingWay.Astern or ClearingWay.Catch or ClearingWay.Points ? "Take up" : "Haul",
+                "lead, or who hooked on"
+            ),
+            new("Arm down, circling", "Let down, slack", "lead, or who hooks off"),
+            new("Flat hand, level", "Hold where it is", ""),
+            new("Both arms crossed overhead", "Stop, everybody", ""),
+        ];
+
+    private static List<string> StopsOf(WayResult way, UnitSystem units)
+    {
+        var stops = new List<string>
+        {
+            "Somebody steps into the marked ground, or is out of sight of the lead.",
+            "An anchor, a stump, the guy or the high point moves.",
+            "A rope rubs, smokes, glazes, or crosses another.",
+        };
+        if (way.Links.FirstOrDefault(l => l.Id is "line" or "haul") is { } line)
+        {
+            stops.Add(units.Say($"The {line.Name.Uncapitalised()} reads more than {line.AllowedValue:N}."));
+        }
+
+        if (way.Figures.FirstOrDefault(f => f.Id == "spar-moves") is { Value: > 0.005 } moves)
+        {
+            stops.Add(units.Say($"The top of the stem moves more than {2 * moves.Value:m}: twice what is planned."));
+        }
+
+        return stops;
+    }
+}
