@@ -3,10 +3,10 @@ using BenchmarkDotNet.Running;
 using Draklo.Bench;
 
 var asked = args.FirstOrDefault() ?? "all";
-if (asked is not ("all" or "core" or "live" or "day" or "back" or "hard"))
+if (asked is not ("all" or "core" or "live" or "day" or "back" or "clear" or "hard"))
 {
     Console.Error.WriteLine(
-        "bench takes core (the sums alone), live (the running application), day (the load cell by the tree), back (looking back over 5,000 jobs), hard (hard use; a second word takes one part: busy, hostile, jobs, kills or starts) or nothing for the first four."
+        "bench takes core (the sums alone), live (the running application), day (the load cell by the tree), back (looking back over 5,000 jobs), clear (the ways of clearing), hard (hard use; a second word takes one part: busy, hostile, jobs, kills or starts) or nothing for the first five."
     );
     return 2;
 }
@@ -24,6 +24,11 @@ if (asked is "all" or "day")
 if (asked is "all" or "back")
 {
     await BackBench.RunAsync();
+}
+
+if (asked is "all" or "clear")
+{
+    ClearingBench.Run();
 }
 
 if (asked is "hard")

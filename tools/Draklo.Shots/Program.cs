@@ -36,12 +36,11 @@ using var screen = new Screen(app.Address);
         }
     ),
     (
-        "walk-up",
+        "clear",
         () =>
         {
-            At("Lime", "Walk up");
-            screen.Find(OpenQA.Selenium.By.CssSelector("[data-walk]"));
-            screen.Find(OpenQA.Selenium.By.CssSelector("[data-handle='lay']"));
+            screen.OpenJob("Ash logs");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-figure='line-most']"));
         }
     ),
     (

@@ -32,7 +32,7 @@ internal sealed class CarryWay()
         walk.Add(
             RigMark.Load,
             "lift",
-            $"{heaviest.Name}, lifted",
+            $"{heaviest.Name.Capitalised()}, lifted",
             load,
             load,
             new(RigWalk.Weight(carry.EachKg) * carry.People, 1, []),

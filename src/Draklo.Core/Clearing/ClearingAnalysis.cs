@@ -76,6 +76,13 @@ public sealed record ClearingAnalysis(
         return (problems.Count > 0 ? null : new(plan, clearing, units) { Locker = locker }, problems);
     }
 
+    /// <summary>One way in full, whatever way the plan has chosen; problems where the plan cannot be worked out.</summary>
+    public static (WayResult? Way, List<Problem> Problems) CheckOf(Plan plan, ClearingWay way, UnitSystem units)
+    {
+        var (scene, problems) = SceneOf(plan, units, locker: null);
+        return (scene is null ? null : Result(Way.All.First(w => w.Kind == way), scene), problems);
+    }
+
     private static ClearingAnalysis Worked(ClearingScene scene)
     {
         // Where a load is on its way is drawn for the chosen way alone.

@@ -19,7 +19,7 @@ internal sealed class FlyWay()
     )
 {
     public const int Places = 100;
-    private const int CheckedPlaces = 20;
+    private const int CheckedPlaces = 10;
 
     /// <summary>A load that bounces or stops with a jerk counts as a quarter more.</summary>
     private const double Jerk = 1.25;
@@ -137,7 +137,9 @@ internal sealed class FlyWay()
     {
         var (from, to) = WayOf(walk, strung, fly);
         var most = new Most(default, default, default, 0, 0, 0, 0, double.PositiveInfinity, from);
-        var count = walk.OnlyUses ? CheckedPlaces : Places;
+        // Every place is drawn for the way that is planned; the others are only compared.
+        var drawn = !walk.OnlyUses && walk.Clearing.Way == ClearingWay.Fly;
+        var count = drawn ? Places : CheckedPlaces;
         for (var i = 0; i <= count; i++)
         {
             var x = from + ((to - from) * i / count);
@@ -171,7 +173,7 @@ internal sealed class FlyWay()
                 most = most with { LeastClear = clear, ClearAt = x };
             }
 
-            if (!walk.OnlyUses)
+            if (drawn)
             {
                 walk.Travel.Add(new(place, hung.TensionN, along, clear));
             }
@@ -528,9 +530,8 @@ internal sealed class FlyWay()
         for (var i = 0; i < 40; i++)
         {
             var middle = (low + high) / 2;
-            var tried = HungLine.Sagging(span, strung.Line.DropM, middle * span, strung.Weight, strung.Line.StiffnessN);
-            (low, high) =
-                tried.Under(strung.Weight, span / 2).TensionN > line.AllowedValue ? (middle, high) : (low, middle);
+            var tension = HungLine.TensionAtMid(span, strung.Line.DropM, middle * span, strung.Weight);
+            (low, high) = tension > line.AllowedValue ? (middle, high) : (low, middle);
         }
 
         return high < 0.499 ? high : null;

@@ -16,7 +16,7 @@ internal sealed class SlideWay()
     )
 {
     private const int Places = 60;
-    private const int CheckedPlaces = 16;
+    private const int CheckedPlaces = 10;
     private const double Jerk = 1.25;
     private const double Unyielding = 5e7;
     private const double LeastAway = 0.05;

@@ -31,18 +31,7 @@ public static class SparStand
     /// <param name="worst">The worst credible force over the planned one, at least 1.</param>
     internal static void Add(RigWalk walk, double x, double y, double worst, double fanDeg = 0)
     {
-        if (walk.Clearing.High is not { } high)
-        {
-            walk.Reasons.Check(
-                "rig-spar-unknown",
-                $"Nothing is known of what stands up there: it is bent by {Math.Abs(x):N} at the block.",
-                "clearing.high",
-                null,
-                ("levelN", Math.Abs(x))
-            );
-            return;
-        }
-
+        var high = walk.Clearing.High!;
         var name = (string.IsNullOrWhiteSpace(high.Name) ? "High point" : high.Name).Capitalised();
         var stem = StemOf(high);
         var bending = BendingOf(high, stem);

@@ -50,12 +50,27 @@ public readonly record struct HungLine(double SpanM, double DropM, double SlackM
         return any with { SlackM = length / (1 + (hung.TensionN / stiffness)) };
     }
 
+    /// <summary>What a line carries that sags so far under a load at mid-span.</summary>
+    public static double TensionAtMid(double span, double drop, double sag, double weight) =>
+        new HungLine(span, drop, span, 1).At(weight, span / 2, sag).TensionN;
+
     /// <param name="at">Level from the left end, over 0 and under the span.</param>
     public HungLoad Under(double weight, double at)
     {
-        // More sag is more length and less tension: the line is too short for little sag and too long for much.
-        var (low, high) = (SpanM * 1e-7, SpanM / 32);
+        // More sag is more length and less tension: the line is too long for little sag and too short for much. It is
+        // looked for about the ellipse that a line without stretch would draw.
+        var chord = Hypotenuse(SpanM, DropM);
+        var spare = Math.Max((SlackM * SlackM) - (chord * chord), 1e-4 * chord * chord);
+        var guess = Math.Sqrt(spare * at * (SpanM - at)) / SpanM;
+        var (low, high) = (guess / 1.4, guess * 1.4);
         var (under, over) = (TooLong(weight, at, low), TooLong(weight, at, high));
+        while (under > 0 && low > SpanM * 1e-9)
+        {
+            (high, over) = (low, under);
+            low /= 2;
+            under = TooLong(weight, at, low);
+        }
+
         while (over < 0 && high < 1e6)
         {
             (low, under) = (high, over);
@@ -63,12 +78,17 @@ public readonly record struct HungLine(double SpanM, double DropM, double SlackM
             over = TooLong(weight, at, high);
         }
 
-        var sag = high;
-        for (var i = 0; i < MostSteps && high - low > 1e-9; i++)
+        var sag = (low + high) / 2;
+        for (var i = 0; i < MostSteps && high - low > 1e-9 * SpanM; i++)
         {
             // By halves while the low end is far off: tension there is nearly without bounds.
             sag = -under > 4 * over ? (low + high) / 2 : ((low * over) - (high * under)) / (over - under);
             var rest = TooLong(weight, at, sag);
+            if (Math.Abs(rest) < 1e-10 * SlackM)
+            {
+                break;
+            }
+
             if (rest < 0)
             {
                 (low, under) = (sag, rest);

@@ -143,7 +143,14 @@ internal sealed record LoweredTree(PlanContext Context, PullLine Line, double Hi
     /// <summary>The last lean before the line carries more than it may; null where it never does.</summary>
     public double? StopAt(double? allowed)
     {
-        for (var i = 0; i <= LastDeg * Fine; i++)
+        // It grows with the lean: whole degrees first, then the last one in steps.
+        var whole = 0;
+        while (whole <= LastDeg && TensionAt(whole) <= allowed)
+        {
+            whole++;
+        }
+
+        for (var i = Math.Max(0, (whole - 1) * Fine); i <= Math.Min(whole, LastDeg) * Fine; i++)
         {
             var deg = (double)i / Fine;
             if (TensionAt(deg) > allowed)
@@ -156,20 +163,24 @@ internal sealed record LoweredTree(PlanContext Context, PullLine Line, double Hi
     }
 
     /// <summary>∫ T dl over the rope that runs out, to 75°, J.</summary>
-    public double Heat()
+    public double Heat() => heat ??= HeatOf();
+
+    private double? heat;
+
+    private double HeatOf()
     {
-        double heat = 0;
+        double sum = 0;
         var (before, paidBefore) = (TensionAt(0), 0.0);
         const int steps = (int)HeatTo * Fine;
         for (var i = 1; i <= steps; i++)
         {
             var deg = HeatTo * i / steps;
             var (tension, paid) = (TensionAt(deg), PaidOut(deg));
-            heat += (before + tension) / 2 * (paid - paidBefore);
+            sum += (before + tension) / 2 * (paid - paidBefore);
             (before, paidBefore) = (tension, paid);
         }
 
-        return heat;
+        return sum;
     }
 
     private static double Arm(PullLine line, double angle) =>
