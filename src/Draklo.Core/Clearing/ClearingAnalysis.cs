@@ -18,6 +18,29 @@ public sealed record BreakEven(ClearingWay Way, ClearingWay Over, int Loads, str
 /// <param name="ByMass">Whether its weight limit fills it before its room does.</param>
 public sealed record TruckLoads(double MassKg, double RoomM3, int Trips, bool ByMass);
 
+/// <summary>A clearing as it is drawn small: its ground, its loaded lines, what stands as the high point.</summary>
+public sealed record ClearingSketch(
+    IReadOnlyList<SectionPoint> Ground,
+    IReadOnlyList<IReadOnlyList<SectionPoint>> Lines,
+    IReadOnlyList<SectionPoint> High,
+    IReadOnlyList<SectionPoint> Pieces
+)
+{
+    public static ClearingSketch Of(ClearingMembers clearing, ClearingAnalysis analysis)
+    {
+        var ground = new SectionGround(clearing.Ground.Spots);
+        var way = analysis.Ways.First(w => w.Way == clearing.Way);
+        return new(
+            [.. clearing.Ground.Spots.Select(s => new SectionPoint(s.AtM, s.UpM))],
+            [.. way.Lines.Where(l => l.Loaded).Select(l => l.Points)],
+            clearing.High is { } high
+                ? [ground.At(high.AtM), ground.At(high.AtM, high.Topped ? high.BlockHeightM + 0.5 : high.Stem.HeightM)]
+                : [],
+            [.. analysis.Pieces.Select(p => ground.At(p.AtM)).Distinct()]
+        );
+    }
+}
+
 /// <summary>Everything that follows from a clearing.</summary>
 /// <param name="Chosen">The way that is planned, in full.</param>
 /// <param name="Ways">All of them, each worked out as far as it is set up.</param>

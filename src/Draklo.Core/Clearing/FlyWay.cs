@@ -10,7 +10,7 @@ namespace Draklo.Core.Clearing;
 /// Method M19. The line's length follows from its sag under the load at mid-span; the tension is solved for every place
 /// of the load. The hauling line holds back or pulls what the two sides leave over.
 /// </remarks>
-internal sealed class FlyWay()
+internal sealed partial class FlyWay()
     : Way(
         ClearingWay.Fly,
         "Loaded line",
@@ -20,9 +20,6 @@ internal sealed class FlyWay()
 {
     public const int Places = 100;
     private const int CheckedPlaces = 10;
-
-    /// <summary>A load that bounces or stops with a jerk counts as a quarter more.</summary>
-    private const double Jerk = 1.25;
 
     /// <summary>What a carriage's wheels take of the load, as a share: what two ball-bearing sheaves do.</summary>
     private const double Rolls = 0.05;
@@ -214,7 +211,7 @@ internal sealed class FlyWay()
     {
         var clearing = walk.Clearing;
         var line = most.Hung.TensionN;
-        var worst = Jerk * line;
+        var worst = RigWalk.Jerk * line;
         var load = strung.Weight;
         walk.AddRope(
             RigMark.Line,
@@ -228,7 +225,14 @@ internal sealed class FlyWay()
         );
         if (clearing.Carriage is { StrengthN: { } holds })
         {
-            walk.Add(RigMark.Carriage, "carriage", "Carriage", load, Jerk * load, new(holds, walk.Factor.Hardware, []));
+            walk.Add(
+                RigMark.Carriage,
+                "carriage",
+                "Carriage",
+                load,
+                RigWalk.Jerk * load,
+                new(holds, walk.Factor.Hardware, [])
+            );
         }
         else
         {
@@ -248,7 +252,7 @@ internal sealed class FlyWay()
             clearing.LoadSling,
             "clearing.loadSling",
             load,
-            Jerk * load
+            RigWalk.Jerk * load
         );
         var block = strung.HighIsLeft ? strung.Left : strung.Right;
         var low = strung.HighIsLeft ? strung.Right : strung.Left;
@@ -261,9 +265,9 @@ internal sealed class FlyWay()
             clearing.High!.Block,
             "clearing.high.block",
             force,
-            Jerk * force
+            RigWalk.Jerk * force
         );
-        SparStand.Add(walk, x, y, Jerk, clearing.Fly!.Lanes > 1 ? clearing.Fly.FanDeg : 0);
+        SparStand.Add(walk, x, y, RigWalk.Jerk, clearing.Fly!.Lanes > 1 ? clearing.Fly.FanDeg : 0);
         walk.AddAnchor(
             RigMark.Low,
             "low",
@@ -271,7 +275,7 @@ internal sealed class FlyWay()
             clearing.Low,
             "clearing.low",
             most.LowN,
-            Jerk * most.LowN,
+            RigWalk.Jerk * most.LowN,
             Math.Max(0, Math.Atan2(most.At.Y - low.Y, Math.Abs(most.At.X - low.X)))
         );
     }
@@ -293,52 +297,10 @@ internal sealed class FlyWay()
 
         var line = most.Hung.TensionN;
         var foot = drum.Anchor is { } fast ? walk.Scene.PointOf(fast) : walk.Ground.At(block.X, 1);
-        AddDrum(walk, drum, line, "clearing.drum");
+        RigDrum.Add(walk, drum, line, "clearing.drum");
         walk.Draw("drum-leg", RigMark.Line, line, loaded: true, block, foot);
         var (drumX, drumY) = RigWalk.Sum(line, block.AngleTo(foot), 0, 0);
         return (x + drumX, y + drumY);
-    }
-
-    /// <summary>A drum that holds a line: its strength, its slip, and what it is fast to.</summary>
-    public static void AddDrum(RigWalk walk, DrumMembers drum, double line, string path)
-    {
-        if (drum.StrengthN is { } strength)
-        {
-            walk.Add(RigMark.Drum, "drum", "Drum", line, Jerk * line, new(strength, walk.Factor.Hardware, []));
-        }
-        else
-        {
-            walk.Reasons.Check(
-                "rig-drum-unknown",
-                $"What the drum breaks at is not given: it carries {line:N}.",
-                $"{path}.strengthN",
-                null,
-                ("loadN", line)
-            );
-        }
-
-        walk.AddAnchor(
-            RigMark.Drum,
-            "drum-anchor",
-            "Drum's anchor",
-            drum.Anchor,
-            $"{path}.anchor",
-            line,
-            Jerk * line,
-            rise: 0
-        );
-        var slips = Limiter.SlipsAt(drum.Turns.HoldLowN, drum.Turns.FrictionLow, drum.Turns.Turns);
-        if (slips < line)
-        {
-            walk.Reasons.Check(
-                "rig-drum-slips",
-                $"{Sentences.Count(drum.Turns.Turns).Capitalised()} turns with a light hold may slip at {slips:N}; the line pulls {line:N}: take more turns and tie the tail off.",
-                $"{path}.turns.turns",
-                null,
-                ("slipsAt", slips),
-                ("tension", line)
-            );
-        }
     }
 
     private static void Haul(RigWalk walk, double haul, double back, Strung strung)
@@ -403,137 +365,5 @@ internal sealed class FlyWay()
                 rise: 0
             );
         }
-    }
-
-    private static void Say(RigWalk walk, Strung strung, Most most, FlyMembers fly)
-    {
-        if (walk.OnlyUses)
-        {
-            return;
-        }
-
-        var clearing = walk.Clearing;
-        var span = strung.Line.SpanM;
-        walk.Figure("line-most", "Loaded line at most", most.Hung.TensionN, "force");
-        walk.Figure("load", "Load with carriage", strung.Weight, "force");
-        walk.Figure("span", "Span", span, "length");
-        walk.Figure("sag", "Sag at mid-span", fly.SagShare * span, "length");
-        walk.Figure("haul", "Hauling line", Math.Max(most.HaulN, 0), "force");
-        if (most.RunsUpN > 0)
-        {
-            walk.Figure("runs-up", "Low down it runs up by itself", most.RunsUpN, "force", "to where it rests");
-            walk.Reasons.Remark(
-                "rig-carriage-settles",
-                $"Let go low down, the carriage runs toward the high point by itself with up to {most.RunsUpN:N}, to where it rests: hold it until the load is on.",
-                "clearing.fly",
-                ("runsN", most.RunsUpN)
-            );
-        }
-
-        if (most.RunsBackN > 0)
-        {
-            walk.Figure("runs-back", "Carriage runs from the high point", most.RunsBackN, "force");
-        }
-
-        if (double.IsFinite(most.LeastClear))
-        {
-            walk.Figure(
-                "clear",
-                "Least clearance",
-                most.LeastClear,
-                "length",
-                walk.Scene.Units.Say($"at {most.ClearAt:m}")
-            );
-        }
-
-        if (LeastSag(walk, strung) is { } sag)
-        {
-            walk.Figure("least-sag", "Sag at least", sag, "percent", "for what the line may take");
-        }
-
-        walk.Figure(
-            "loads-a-lane",
-            "Loads a lane",
-            Math.Ceiling((double)walk.Scene.Pieces.Sum(p => p.Count) / fly.Lanes),
-            "count"
-        );
-        var (high, low) = strung.HighIsLeft ? (strung.Left, strung.Right) : (strung.Right, strung.Left);
-        walk.Draw("line", RigMark.Line, most.Hung.TensionN, loaded: true, high, most.At, low);
-        var foot = clearing.Drum?.Anchor is { } fast ? walk.Scene.PointOf(fast) : high;
-        walk.NeedsRope(clearing.Line, "clearing.line", "loaded line", RigWalk.Along(foot, high, most.At, low));
-        var hauler = walk.Ground.At(clearing.HaulerAtM ?? clearing.HaulAnchor?.AtM ?? 0, HandsHeight);
-        var (from, _) = WayOf(walk, strung, fly);
-        walk.NeedsRope(
-            clearing.Haul,
-            "clearing.haul",
-            "hauling line",
-            RigWalk.Along(hauler, high, strung.At(from, strung.Under(from)))
-        );
-        walk.Zone("under", "under the load and the line", strung.Left.X, strung.Right.X, 3);
-        RigBands.Add(walk, "line", high, low);
-        Clearance(walk, most, fly);
-        if (fly.Crosses)
-        {
-            walk.Reasons.Stop(
-                "rig-lines-cross",
-                "Two loaded ropes cross: one saws through the other. Move one of them, or take it down first.",
-                "clearing.fly.crosses"
-            );
-        }
-
-        if (clearing.Carriage?.Metal == Metal.Alloy)
-        {
-            walk.Reasons.Check(
-                "rig-alloy-hammered",
-                "The carriage is of alloy: it is hammered at its stops and cracks without a sign. Take steel.",
-                "clearing.carriage.metal"
-            );
-        }
-    }
-
-    private static void Clearance(RigWalk walk, Most most, FlyMembers fly)
-    {
-        if (most.LeastClear < 0)
-        {
-            walk.Reasons.Stop(
-                "rig-load-touches",
-                $"At {most.ClearAt:m} along the load hangs {-most.LeastClear:m} lower than ground or obstacle: raise the block, hang it shorter than {fly.HangM:m}, or let the line sag less.",
-                "clearing.fly.hangM",
-                null,
-                ("atM", most.ClearAt),
-                ("lacksM", -most.LeastClear)
-            );
-        }
-        else if (most.LeastClear < Tight)
-        {
-            walk.Reasons.Check(
-                "rig-load-near",
-                $"At {most.ClearAt:m} along only {most.LeastClear:m} stay under the load: it swings and will touch.",
-                "clearing.fly.hangM",
-                null,
-                ("atM", most.ClearAt),
-                ("clearM", most.LeastClear)
-            );
-        }
-    }
-
-    /// <summary>The least sag, as a share of the span, at which the line carries no more than it may.</summary>
-    private static double? LeastSag(RigWalk walk, Strung strung)
-    {
-        if (walk.Links.FirstOrDefault(l => l.Id == "line") is not { } line)
-        {
-            return null;
-        }
-
-        var span = strung.Line.SpanM;
-        var (low, high) = (0.002, 0.5);
-        for (var i = 0; i < 40; i++)
-        {
-            var middle = (low + high) / 2;
-            var tension = HungLine.TensionAtMid(span, strung.Line.DropM, middle * span, strung.Weight);
-            (low, high) = tension > line.AllowedValue ? (middle, high) : (low, middle);
-        }
-
-        return high < 0.499 ? high : null;
     }
 }

@@ -18,7 +18,6 @@ internal sealed class PointsWay()
         "Each limb carries less, and more along itself, where wood is strong; one point needs fewer parts and less rope."
     )
 {
-    private const double Jerk = 1.25;
     private const double LeastTension = 0.02;
 
     protected override WayMinutes Table => new(new(20, 35, 60), new(7, 10, 18));
@@ -55,7 +54,7 @@ internal sealed class PointsWay()
         var hand = whole.AtDrum;
         if (clearing.Drum is { } drum)
         {
-            FlyWay.AddDrum(walk, drum, hand, "clearing.drum");
+            RigDrum.Add(walk, drum, hand, "clearing.drum");
         }
         else
         {
@@ -146,7 +145,7 @@ internal sealed class PointsWay()
     {
         var clearing = walk.Clearing;
         var most = Math.Max(weight, whole.AtDrum);
-        walk.AddRope(RigMark.Line, "line", "Rope", clearing.Line, "clearing.line", most, Jerk * most);
+        walk.AddRope(RigMark.Line, "line", "Rope", clearing.Line, "clearing.line", most, RigWalk.Jerk * most);
         walk.AddSling(
             RigMark.Load,
             "load-sling",
@@ -154,13 +153,13 @@ internal sealed class PointsWay()
             clearing.LoadSling,
             "clearing.loadSling",
             weight,
-            Jerk * weight
+            RigWalk.Jerk * weight
         );
         for (var i = 0; i < ask.Points.Count; i++)
         {
             var (point, path) = (ask.Points[i], $"clearing.points.points[{i}]");
             var force = RigWalk.SizeOf(whole.Forces[i]);
-            var worst = Math.Max(Jerk * force, ifNext[i]);
+            var worst = Math.Max(RigWalk.Jerk * force, ifNext[i]);
             var name = point.Name.Capitalised();
             walk.AddBlock(RigMark.Point, $"point-{i + 1}", name, point.Block, $"{path}.block", force, worst, i + 1);
             if (BendingOf(point, whole.Forces[i]) is { } stress)

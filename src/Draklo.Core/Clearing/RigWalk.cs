@@ -54,6 +54,9 @@ internal sealed record ClearingScene(Plan Plan, ClearingMembers Clearing, UnitSy
 /// <summary>One way as it is walked from link to link: loads, what holds them, what is not known, what is drawn.</summary>
 internal sealed class RigWalk(ClearingScene scene, Doubts moved)
 {
+    /// <summary>A load that bounces or stops with a jerk counts as a quarter more.</summary>
+    public const double Jerk = 1.25;
+
     private readonly List<RigLink> links = new(16);
 
     public ClearingScene Scene => scene;

@@ -17,7 +17,6 @@ internal sealed class SlideWay()
 {
     private const int Places = 60;
     private const int CheckedPlaces = 10;
-    private const double Jerk = 1.25;
     private const double Unyielding = 5e7;
     private const double LeastAway = 0.05;
 
@@ -75,7 +74,7 @@ internal sealed class SlideWay()
             rope,
             "clearing.line",
             tension,
-            Jerk * tension,
+            RigWalk.Jerk * tension,
             clearing.LineKnotId
         );
         walk.AddSling(
@@ -85,7 +84,7 @@ internal sealed class SlideWay()
             clearing.LoadSling,
             "clearing.loadSling",
             weight,
-            Jerk * weight
+            RigWalk.Jerk * weight
         );
         walk.AddAnchor(
             RigMark.Low,
@@ -94,12 +93,12 @@ internal sealed class SlideWay()
             clearing.Low,
             "clearing.low",
             tension,
-            Jerk * tension,
+            RigWalk.Jerk * tension,
             Math.Atan2(top.Y - low.Y, span)
         );
         // The stem's head feels the line's level part, nothing of the drop.
         var away = Math.Atan2(low.Y - top.Y, low.X - top.X);
-        SparStand.Add(walk, tension * Math.Cos(away), tension * Math.Sin(away), Jerk);
+        SparStand.Add(walk, tension * Math.Cos(away), tension * Math.Sin(away), RigWalk.Jerk);
         Say(walk, ask, new(top, low, weight, tension, slid.Lands), piece);
     }
 

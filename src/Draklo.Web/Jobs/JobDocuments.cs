@@ -260,6 +260,9 @@ public sealed record JobEntry(
     /// <summary>First names.</summary>
     public string? Crew { get; init; }
 
+    /// <summary>For the small drawing of a clearing; left out where there is nothing to draw.</summary>
+    public ClearingSketch? Sketch { get; init; }
+
     /// <summary>Whether nothing is pulled: the job is the clearing alone, and that is what its state speaks of.</summary>
     public bool Clearing { get; init; }
 
@@ -316,6 +319,7 @@ public sealed record JobEntry(
         )
         {
             Clearing = true,
+            Sketch = analysis is null ? null : ClearingSketch.Of(clearing, analysis),
         };
     }
 

@@ -14,7 +14,9 @@ import { ErrorBoundary } from "../../ui/ErrorBoundary";
 import { useSettings } from "../../ui/settings";
 import { isQuantity, written, type Quantity } from "../../units/units";
 import { GearFields } from "./GearFields";
-import { GroundFields, PeopleFields, PiecesFields } from "./PanelFields";
+import { GroundFields } from "./GroundFields";
+import { PeopleFields } from "./PeopleFields";
+import { PiecesFields } from "./PiecesFields";
 import { WayFields } from "./WayFields";
 import { span } from "./words";
 

@@ -6,6 +6,7 @@ import { Link, useNavigate } from "react-router";
 import { api, sayWhy } from "../../api/client";
 import type { JobAsk, JobEntry } from "../../api/types";
 import { SmallElevation } from "../../drawing/SmallElevation";
+import { SmallSection } from "../../drawing/SmallSection";
 import { sendLeftOver, wentAgain } from "../../state/autosave";
 import { dayOf, stateHatch, stateWords } from "../../state/words";
 import { Button } from "../../ui/controls";
@@ -167,6 +168,8 @@ export function JobListPage() {
               <div className="w-[168px] shrink-0 bg-sheet">
                 {job.figure && job.centreOfMass ? (
                   <SmallElevation figure={job.figure} centre={job.centreOfMass} />
+                ) : job.sketch ? (
+                  <SmallSection sketch={job.sketch} />
                 ) : (
                   <p className="flex h-24 items-center justify-center text-center text-[13px] text-pencil">
                     nothing to draw yet

@@ -124,13 +124,21 @@ function LogForm({ answer }: { answer: LogAnswer }) {
             <div className="min-w-0 flex-1">
               <p className="text-[13px] text-pencil">
                 Looking back ·{" "}
-                <Link to={`/jobs/${answer.jobId}`} className="underline">
-                  sheet
-                </Link>{" "}
-                ·{" "}
-                <Link to={`/jobs/${answer.jobId}/day`} className="underline">
-                  day
-                </Link>
+                {alone ? (
+                  <Link to={`/jobs/${answer.jobId}/clear`} className="underline">
+                    clearing
+                  </Link>
+                ) : (
+                  <>
+                    <Link to={`/jobs/${answer.jobId}`} className="underline">
+                      sheet
+                    </Link>{" "}
+                    ·{" "}
+                    <Link to={`/jobs/${answer.jobId}/day`} className="underline">
+                      day
+                    </Link>
+                  </>
+                )}
               </p>
               <h1 className="font-tight text-2xl font-semibold leading-tight">{answer.name}</h1>
               <p className="text-[13px] text-pencil">
