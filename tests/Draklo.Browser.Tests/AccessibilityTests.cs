@@ -12,7 +12,7 @@ public sealed class AccessibilityTests(Stage stage) : IClassFixture<Stage>
     public void The_list_and_its_menu()
     {
         screen.Open();
-        screen.Until(() => screen.Count("[data-job]") == 6, "the list");
+        screen.Until(() => screen.Count("[data-job]") == 9, "the list");
         NoViolations();
         screen.Click("[data-job^='Lime'] button");
         screen.Until(() => screen.Count("[role=menuitem]") == 5, "the menu");

@@ -10,8 +10,8 @@ public sealed class ListTests(Stage stage) : IClassFixture<Stage>
     public void Three_jobs_each_with_its_tree_its_state_and_its_day()
     {
         screen.Open();
-        screen.Until(() => screen.Count("[data-job]") == 6, "six open demo jobs");
-        Assert.Equal(6, screen.Count("[data-job] svg"));
+        screen.Until(() => screen.Count("[data-job]") == 9, "nine open demo jobs");
+        Assert.Equal(9, screen.Count("[data-job] svg"));
         Assert.Contains("Ternholt shore", screen.Text("[data-job^='Lime']"), StringComparison.Ordinal);
         Assert.Contains("Check", screen.Text("[data-job^='Lime']"), StringComparison.Ordinal);
         Assert.Contains("Ready", screen.Text("[data-job^='Spruce']"), StringComparison.Ordinal);
@@ -23,9 +23,9 @@ public sealed class ListTests(Stage stage) : IClassFixture<Stage>
         screen.Open();
         screen.Click("[data-job^='Spruce'] button");
         screen.Press("Delete");
-        screen.Until(() => screen.Count("[data-job]") == 5, "the job to go");
+        screen.Until(() => screen.Count("[data-job]") == 8, "the job to go");
         screen.Press("Undo");
-        screen.Until(() => screen.Count("[data-job]") == 6, "the job to come back");
+        screen.Until(() => screen.Count("[data-job]") == 9, "the job to come back");
         screen.Click("[data-job^='Spruce'] button");
         screen.Press("Duplicate");
         screen.Until(() => screen.Count("[data-job$=', copy']") == 1, "the copy");
@@ -54,7 +54,7 @@ public sealed class ListTests(Stage stage) : IClassFixture<Stage>
     public void A_job_begins_like_an_earlier_one_at_the_walk_up_and_goes_again_if_nothing_is_entered()
     {
         screen.Open();
-        screen.Until(() => screen.Count("[data-job]") == 6, "the jobs");
+        screen.Until(() => screen.Count("[data-job]") == 9, "the jobs");
         screen.Press("New job");
         screen.Click("[role=dialog] li button");
         screen.Until(
@@ -63,7 +63,7 @@ public sealed class ListTests(Stage stage) : IClassFixture<Stage>
         );
         Assert.Equal("Walk up", screen.Text("aside h2"));
         screen.Press("DRAKLO");
-        screen.Until(() => screen.Count("[data-job]") == 6, "the jobs as before");
+        screen.Until(() => screen.Count("[data-job]") == 9, "the jobs as before");
 
         screen.Press("New job");
         screen.Press("From nothing");
@@ -86,7 +86,7 @@ public sealed class ListTests(Stage stage) : IClassFixture<Stage>
             Refused("other.json", """{ "type": "FeatureCollection", "features": [] }""", "not a Draklo plan");
             Refused("broken.json", "{ \"format\": ", "not readable JSON");
             Refused("large.json", new string(' ', 40 * 1024 * 1024), "larger than 1 MB");
-            Assert.Equal(6, screen.Count("[data-job]"));
+            Assert.Equal(9, screen.Count("[data-job]"));
         }
         finally
         {
@@ -113,6 +113,6 @@ public sealed class ListTests(Stage stage) : IClassFixture<Stage>
         screen.Open("/jobs/nothing");
         screen.Until(() => screen.Text("main").Contains("no such job", StringComparison.Ordinal), "the sentence");
         screen.Press("Back to the jobs");
-        screen.Until(() => screen.Count("[data-job]") == 6, "the list");
+        screen.Until(() => screen.Count("[data-job]") == 9, "the list");
     }
 }

@@ -80,14 +80,14 @@ public sealed class LookingBackTests(Stage stage) : IClassFixture<Stage>
     public void The_list_is_narrowed_and_says_when_nothing_is_like_that()
     {
         screen.Open();
-        screen.Until(() => screen.Count("[data-job]") == 6, "the open jobs");
+        screen.Until(() => screen.Count("[data-job]") == 9, "the open jobs");
         Choose("Stage", "called off");
         screen.Until(() => screen.Count("[data-job]") == 1, "the one called off");
         Choose("Stage", "all jobs");
-        screen.Until(() => screen.Text("[data-total]") == "22 jobs", "all of them");
+        screen.Until(() => screen.Text("[data-total]") == "25 jobs", "all of them");
         screen.Run("document.querySelector('[aria-label=\"Search jobs\"]').focus()");
         screen.Send("alder");
-        screen.Until(() => screen.Count("[data-job]") == 2, "the alders");
+        screen.Until(() => screen.Count("[data-job]") == 3, "the alders");
         screen.Send(" of nowhere");
         screen.Until(() => screen.Text("main").Contains("No job is like that", StringComparison.Ordinal), "nothing");
         Assert.Empty(screen.Complaints());

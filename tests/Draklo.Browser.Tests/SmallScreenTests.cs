@@ -34,7 +34,7 @@ public sealed class SmallScreenTests(Stage stage) : IClassFixture<Stage>
     {
         screen.Resize(width, height);
         screen.Open();
-        screen.Until(() => screen.Count("[data-job]") == 6, "the jobs");
+        screen.Until(() => screen.Count("[data-job]") == 9, "the jobs");
         FitsAcross();
         Assert.True(Width("[data-job^='Lime'] h2") >= 140);
 

@@ -166,6 +166,10 @@ internal sealed class AsternWay()
             planned.Hardest is { } h ? $"then the {h.Name.Uncapitalised()} has all it may" : ""
         );
         walk.Figure("tension", "Line at the planned lean", tension, "force");
+        walk.How(
+            "(W · how far the centre leans out + wind − hinge) / arm of the line",
+            walk.Scene.Units.Say($"at {planned.Deg:deg} from where it stood; W {tree.Context.Tree.Weight:N}")
+        );
         walk.Figure("hinge-goes", "Hinge lets go at", tree.HingeGoesDeg, "angle");
         walk.Figure("heat", "Heat in the drum to 75°", tree.Heat(), "energy");
         walk.Figure("side", "Sideways on the hinge", Math.Abs(tension * tree.SideArm), "moment");

@@ -12,7 +12,7 @@ internal sealed class CatchWay()
         ClearingWay.Catch,
         "Catch on the stem",
         FromStem,
-        "Nothing but a block and a drum; the stem feels twice the rope and more. Let run, it feels a fraction, and needs the height."
+        "Nothing but a block and a drum; the stem feels twice the rope and more. Let run, it feels a fraction, and needs the height. A block spares the rope; a ring brakes with it and wears it."
     )
 {
     private const double LeastRope = 0.1;
@@ -230,8 +230,18 @@ internal sealed class CatchWay()
         var (ask, caught) = (walk.Clearing.Catch!, said.Caught);
         walk.Figure("weight", "The piece weighs", said.Weight, "force");
         walk.Figure("peak", "The piece feels", caught.PieceN, "force");
+        walk.How(
+            caught.RunM is null ? "W · (1 + √(1 + 2 · k · drop / W))" : "What the drum slips at, on the piece",
+            caught.RunM is null
+                ? walk.Scene.Units.Say($"W {said.Weight:N}, k {caught.StiffnessNPerM:N} a metre, drop {ask.DropM:m}")
+                : walk.Scene.Units.Say($"{caught.PieceN:N}; caught dead {said.Dead.PieceN:N}")
+        );
         walk.Figure("line", "The rope feels", caught.LineN, "force");
         walk.Figure("stem", "The stem feels", caught.StemN, "force");
+        walk.How(
+            ask.Parts == 2 ? "The block, and the rope's end" : "The line on both sides of the block",
+            walk.Scene.Units.Say($"{caught.BlockN:N} on the block")
+        );
         if (ask.LetRun)
         {
             walk.Figure("held", "Caught dead it would be", said.Dead.PieceN, "force");

@@ -64,7 +64,8 @@ internal sealed class DragWay(ClearingWay kind, string name)
     {
         var clearing = walk.Clearing;
         var end = EndOf(walk);
-        var (most, at, breaking, runsAway) = Worst(walk, end);
+        var worst = Worst(walk, end);
+        var (most, at, breaking, runsAway) = worst;
         if (runsAway < 0)
         {
             walk.Reasons.Stop(
@@ -85,7 +86,7 @@ internal sealed class DragWay(ClearingWay kind, string name)
             SparStand.Add(walk, block.X, block.Y, block.Worst);
         }
 
-        Say(walk, most, breaking, load, at, end);
+        Say(walk, worst, load, end);
     }
 
     /// <summary>Where the line that drags comes from.</summary>
@@ -97,7 +98,11 @@ internal sealed class DragWay(ClearingWay kind, string name)
             : walk.Ground.At(clearing.HaulerAtM ?? clearing.Ground.LandingAtM, HandsHeight);
     }
 
-    private readonly record struct Dragged(double Most, SectionPoint At, double BreakingOut, double RunsAway);
+    private readonly record struct Dragged(double Most, SectionPoint At, double BreakingOut, double RunsAway)
+    {
+        /// <summary>Weight, slope and line over the slope at the hardest place.</summary>
+        public (double Weight, double Slope, double Line) By { get; init; }
+    }
 
     /// <summary>The hardest place of all pieces' ways; of those that lie in one place the heaviest counts.</summary>
     private static Dragged Worst(RigWalk walk, SectionPoint end)
@@ -113,7 +118,8 @@ internal sealed class DragWay(ClearingWay kind, string name)
                 var slope = SectionGround.SlopeOf(from, to);
                 foreach (var place in new[] { from, new((from.X + to.X) / 2, (from.Y + to.Y) / 2), to })
                 {
-                    var pull = weight * Skidding(friction, slope, LineOver(place, Toward(walk, place, end), slope));
+                    var line = LineOver(place, Toward(walk, place, end), slope);
+                    var pull = weight * Skidding(friction, slope, line);
                     if (pull < worst.RunsAway)
                     {
                         worst = worst with { RunsAway = pull };
@@ -134,7 +140,12 @@ internal sealed class DragWay(ClearingWay kind, string name)
 
                     if (pull > worst.Most)
                     {
-                        worst = worst with { Most = pull, At = pull > worst.BreakingOut ? place : worst.At };
+                        worst = worst with
+                        {
+                            Most = pull,
+                            At = pull > worst.BreakingOut ? place : worst.At,
+                            By = (weight, slope, line),
+                        };
                     }
                 }
             }
@@ -232,8 +243,9 @@ internal sealed class DragWay(ClearingWay kind, string name)
         return turns;
     }
 
-    private void Say(RigWalk walk, double most, double breaking, double load, SectionPoint at, SectionPoint end)
+    private void Say(RigWalk walk, Dragged worst, double load, SectionPoint end)
     {
+        var (most, at, breaking, by) = (worst.Most, worst.At, worst.BreakingOut, worst.By);
         if (walk.OnlyUses)
         {
             return;
@@ -241,7 +253,15 @@ internal sealed class DragWay(ClearingWay kind, string name)
 
         var clearing = walk.Clearing;
         walk.Figure("keep-moving", "To keep it moving", most, "force");
+        var (weight, slope, over) = by;
+        walk.How(
+            "W · (μ · cos α + sin α) / (cos δ + μ · sin δ)",
+            walk.Scene.Units.Say(
+                $"W {weight:N}, μ {walk.LogFriction:x}, α {Angle.Degrees(slope):deg}, δ {Angle.Degrees(over):deg}"
+            )
+        );
         walk.Figure("break-out", "To break it out", breaking, "force", "where it lies");
+        walk.How("1.4 times the pull where it lies", walk.Scene.Units.Say($"1.4 · {breaking / BreakingOut:N}"));
         walk.Figure(
             "steepest",
             "Steepest up",

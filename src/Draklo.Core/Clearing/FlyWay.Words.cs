@@ -17,10 +17,21 @@ internal sealed partial class FlyWay
         var clearing = walk.Clearing;
         var span = strung.Line.SpanM;
         walk.Figure("line-most", "Loaded line at most", most.Hung.TensionN, "force");
+        var across = most.At.X - strung.Left.X;
+        walk.How(
+            "H = W · x · (ℓ − x) / (ℓ · s), and on the flatter side H · √(1 + (fall / across)²)",
+            walk.Scene.Units.Say(
+                $"W {strung.Weight:N}, x {across:m}, ℓ {span:m}, s {most.Hung.SagM:m}: H {most.Hung.LevelN:N}"
+            )
+        );
         walk.Figure("load", "Load with carriage", strung.Weight, "force");
         walk.Figure("span", "Span", span, "length");
         walk.Figure("sag", "Sag at mid-span", fly.SagShare * span, "length");
         walk.Figure("haul", "Hauling line", Math.Max(most.HaulN, 0), "force");
+        walk.How(
+            "What the steeper side carries more, and a twentieth of the load for the wheels",
+            walk.Scene.Units.Say($"{most.HaulN - (Rolls * strung.Weight):N} + {Rolls * strung.Weight:N}")
+        );
         if (most.RunsUpN > 0)
         {
             walk.Figure("runs-up", "Low down it runs up by itself", most.RunsUpN, "force", "to where it rests");
@@ -51,6 +62,10 @@ internal sealed partial class FlyWay
         if (LeastSag(walk, strung) is { } sag)
         {
             walk.Figure("least-sag", "Sag at least", sag, "percent", "for what the line may take");
+            walk.How(
+                "The sag at mid-span at which the line carries all it may",
+                walk.Scene.Units.Say($"{sag * span:m} of {span:m}")
+            );
         }
 
         walk.Figure(

@@ -1,5 +1,6 @@
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
+using Draklo.Core.Units;
 
 namespace Draklo.Core.Clearing;
 
@@ -209,6 +210,12 @@ internal sealed class LiftWay()
 
         walk.Figure("weight", "The load weighs", hung.Weight, "force");
         walk.Figure("hoist", "Hoisting line at most", hung.Hoist, "force");
+        walk.How(
+            "Hoist, tag line and weight balance at the load",
+            walk.Scene.Units.Say(
+                $"W {hung.Weight:N}, hoist rises {Angle.Degrees(hung.At.AngleTo(hung.Block)):deg}, tag line {Angle.Degrees(hung.At.AngleTo(hung.Tag)):deg}"
+            )
+        );
         walk.Figure("tag", "Tag line at most", hung.Held, "force");
         var hauler = walk.Ground.At(walk.Clearing.HaulerAtM ?? 0, HandsHeight);
         SectionPoint[] points = walk.Clearing.Lead is { } lead

@@ -236,6 +236,12 @@ internal sealed class PointsWay()
         var net = RigWalk.Sum(hung.Weight, -Math.PI / 2, whole.AtDrum, hung.Points[^1].AngleTo(hung.Foot));
         walk.Figure("weight", "The load weighs", hung.Weight, "force");
         walk.Figure("drum", ask.Raised ? "To raise it" : "To hold it back", whole.AtDrum, "force");
+        walk.How(
+            ask.Raised ? "W over what each turn passes on" : "W times what each turn passes on",
+            walk.Scene.Units.Say(
+                $"{hung.Weight:N}, over {ask.Points.Count} {(ask.Points.Count == 1 ? "point" : "points")}"
+            )
+        );
         walk.Figure("arrows", "Forces of the points together", whole.Forces.Sum(RigWalk.SizeOf), "force");
         walk.Figure(
             "net",

@@ -338,6 +338,15 @@ internal sealed class RigWalk(ClearingScene scene, Doubts moved)
         }
     }
 
+    /// <summary>How the figure said last was worked out.</summary>
+    public void How(string formula, string numbers)
+    {
+        if (!OnlyUses)
+        {
+            Figures[^1] = Figures[^1] with { How = $"{formula}: {numbers}" };
+        }
+    }
+
     public void Draw(string id, RigMark mark, double tension, bool loaded, params SectionPoint[] points)
     {
         if (!OnlyUses)

@@ -158,7 +158,9 @@ internal sealed class SlideWay()
             "speed",
             ask.Braked ? "if the brake lets go" : "nothing brakes it"
         );
+        walk.How("√(2 · g · h)", walk.Scene.Units.Say($"h {fall:m}"));
         walk.Figure("energy", "Its energy then", slope.Weight * fall, "energy");
+        walk.How("W · h", walk.Scene.Units.Say($"{slope.Weight:N} · {fall:m}"));
         walk.Figure("line", "Tight line at most", slope.Tension, "force");
         walk.Figure("lands", "It comes down at", slope.Lands.X, "length", "along the section");
         walk.NeedsRope(walk.Clearing.Line, "clearing.line", "tight line", RigWalk.Along(slope.Top, slope.Low));

@@ -70,6 +70,10 @@ public static class SparStand
         }
 
         walk.Figure("spar-moves", "Top of the stem moves", level * (1 - share) / bending.Stiffness, "length");
+        walk.How(
+            "F · (1 − guy's share) / k, k = 1 / ∫ (h − z)² / (E · I) dz",
+            walk.Scene.Units.Say($"F {level:N}, k {bending.Stiffness:N} a metre")
+        );
         if (high.Guy is not null)
         {
             walk.Figure("guy-share", "Guy takes", share, "percent", "a rope guy takes only its share");

@@ -161,6 +161,12 @@ internal sealed class TopWay()
 
         walk.Figure("weight", "The top weighs", pulled.Weight, "force");
         walk.Figure("needed", "It needs", pulled.Needed, "force");
+        walk.How(
+            "(W · its centre behind the cut + hinge) / arm of the line",
+            walk.Scene.Units.Say(
+                $"W {pulled.Weight:N}, leans back {top.Ask.BackLeanDeg:deg}, hinge {top.Ask.HingeM:cm}"
+            )
+        );
         walk.Figure("pull", "Pull planned", pulled.Pull, "force");
         walk.NeedsRope(walk.Clearing.Haul, "clearing.haul", "pull line", RigWalk.Along(pulled.Line, pulled.Hauler));
         walk.Draw("haul", RigMark.Haul, pulled.Pull, loaded: true, pulled.Line, pulled.Hauler);

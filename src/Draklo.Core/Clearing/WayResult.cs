@@ -7,7 +7,11 @@ namespace Draklo.Core.Clearing;
 /// <summary>A figure of a way.</summary>
 /// <param name="Quantity">What it is measured in, as the screens write it: force, length, angle, energy and so on.</param>
 /// <param name="Note">More in a few words; often empty.</param>
-public sealed record RigFigure(string Id, string Name, double Value, string Quantity, string Note);
+public sealed record RigFigure(string Id, string Name, double Value, string Quantity, string Note)
+{
+    /// <summary>The formula with its numbers put in, in the reader's units; empty for what is given or read off the drawing.</summary>
+    public string How { get; init; } = "";
+}
 
 /// <summary>A line as it is drawn in the section.</summary>
 /// <param name="Loaded">Whether it carries what the plan is about; drawn in the loaded line's colour.</param>

@@ -98,6 +98,19 @@ public sealed class WayTests
             );
 
     [Fact]
+    public void A_figure_shows_the_sum_behind_it()
+    {
+        var fly = Chosen(Level());
+        Assert.Contains("W 1.77 kN", fly.Figures.Single(f => f.Id == "line-most").How);
+        Assert.Contains("ℓ 48 m", fly.Figures.Single(f => f.Id == "line-most").How);
+        var drag = Chosen(Bank() with { Way = ClearingWay.Drag });
+        Assert.Contains("μ 0.5, α 26", drag.Figures.Single(f => f.Id == "keep-moving").How);
+        Assert.Contains("drop 0.9 m", Chosen(OverGlass()).Figures.Single(f => f.Id == "peak").How);
+        // What is only given or read off the drawing has none.
+        Assert.Empty(fly.Figures.Single(f => f.Id == "span").How);
+    }
+
+    [Fact]
     public void A_line_under_its_planned_load_at_mid_span_sags_as_planned()
     {
         var line = HungLine.Sagging(40, 6, 2, 2000, 133_333);

@@ -103,7 +103,7 @@ public sealed class RiggingTests
 
                     Near(most, caught.PieceN, 0.005);
                 },
-                iter: 200
+                iter: 1000
             );
 
     [Fact]

@@ -28,7 +28,7 @@ export function BriefPage() {
   }, [name]);
   return (
     <div className="min-h-full">
-      <BriefBar jobId={id} />
+      <BriefBar jobId={id} alone={brief.data?.page.plan.clearing?.alone === true} />
       {brief.error && <NoBrief jobId={id} error={brief.error} />}
       {!brief.data && !brief.error && <main className="p-6 text-pencil">Opening the brief.</main>}
       {brief.data && (
@@ -56,14 +56,14 @@ export function BriefPage() {
 }
 
 /** The head of the brief's pages; not on paper. */
-export function BriefBar({ jobId }: { jobId: string }) {
+export function BriefBar({ jobId, alone = false }: { jobId: string; alone?: boolean }) {
   return (
     <header className="no-print flex flex-wrap items-center gap-2 border-b border-ink bg-sheet px-4 py-2">
       <Link
-        to={`/jobs/${jobId}`}
+        to={alone ? `/jobs/${jobId}/clear` : `/jobs/${jobId}`}
         className="inline-flex min-h-9 items-center border border-ink bg-sheet px-3 font-tight text-sm font-medium hover:bg-tint coarse:min-h-11"
       >
-        ‹ The sheet
+        {alone ? "‹ The clearing" : "‹ The sheet"}
       </Link>
       <nav aria-label="Papers" className="flex flex-1 gap-3 pl-2 font-tight text-[15px] font-medium">
         <Link to={`/jobs/${jobId}/brief`} className="inline-flex items-center coarse:min-h-11">
@@ -72,8 +72,8 @@ export function BriefBar({ jobId }: { jobId: string }) {
         <Link to={`/jobs/${jobId}/papers`} className="inline-flex items-center coarse:min-h-11">
           Papers
         </Link>
-        <Link to={`/jobs/${jobId}/day`} className="inline-flex items-center coarse:min-h-11">
-          The day
+        <Link to={`/jobs/${jobId}/${alone ? "log" : "day"}`} className="inline-flex items-center coarse:min-h-11">
+          {alone ? "Loads and log" : "The day"}
         </Link>
       </nav>
       <div className="max-sm:hidden">

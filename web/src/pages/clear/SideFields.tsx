@@ -79,19 +79,44 @@ function Figures({ way }: { way: WayResult }) {
   const units = useSettings((s) => s.units);
   if (way.figures.length === 0) return null;
   return (
-    <dl className="mt-2 border-t border-ink">
+    <ul className="mt-2 border-t border-ink">
       {way.figures.map((f) => (
-        <div key={f.id} data-figure={f.id} className="flex items-baseline gap-2 border-b border-rule py-1">
-          <dt className="min-w-0 flex-1 font-tight text-sm leading-tight">
-            {f.name}
-            {f.note !== "" && <span className="block text-xs text-pencil">{f.note}</span>}
-          </dt>
-          <dd className="whitespace-nowrap font-tight text-[15px] font-semibold">
-            {figureText(f.value, f.quantity, units)}
-          </dd>
-        </div>
+        <Figure key={f.id} figure={f} text={figureText(f.value, f.quantity, units)} />
       ))}
-    </dl>
+    </ul>
+  );
+}
+
+/** One figure; a tap opens the sum behind it. */
+function Figure({ figure, text }: { figure: WayResult["figures"][number]; text: string }) {
+  const [open, setOpen] = useState(false);
+  const row = (
+    <>
+      <span className="min-w-0 flex-1 text-left font-tight text-sm leading-tight">
+        {figure.name}
+        {figure.note !== "" && <span className="block text-xs text-pencil">{figure.note}</span>}
+      </span>
+      <span className="whitespace-nowrap font-tight text-[15px] font-semibold">{text}</span>
+    </>
+  );
+  return (
+    <li data-figure={figure.id} className="border-b border-rule">
+      {figure.how === "" ? (
+        <div className="flex items-baseline gap-2 py-1">{row}</div>
+      ) : (
+        <button
+          type="button"
+          aria-expanded={open}
+          className="flex w-full items-baseline gap-2 py-1 hover:bg-tint"
+          onClick={() => {
+            setOpen(!open);
+          }}
+        >
+          {row}
+        </button>
+      )}
+      {open && <p className="border-l-2 border-rule pb-1 pl-2 text-[13px] leading-snug">{figure.how}.</p>}
+    </li>
   );
 }
 

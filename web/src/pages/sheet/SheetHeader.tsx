@@ -30,7 +30,7 @@ export function SheetHeader() {
         <PageLink to="brief" name="Brief" />
         <PageLink to="day" name="Day" />
         <PageLink to="log" name="Log" />
-        <PageLink to="clear" name="Clear" />
+        <PageLink to="clear" name="Clear" className="max-lg:hidden" />
       </div>
       <div className="max-md:hidden">
         <UnitChoice />
@@ -55,12 +55,20 @@ export function SheetHeader() {
 }
 
 /** To a page of this job: the one for everybody on site, the day by the tree, looking back, or clearing. */
-function PageLink({ to, name }: { to: "brief" | "day" | "log" | "clear"; name: string }) {
+function PageLink({
+  to,
+  name,
+  className = "",
+}: {
+  to: "brief" | "day" | "log" | "clear";
+  name: string;
+  className?: string;
+}) {
   const id = useSheet((s) => s.jobId);
   return (
     <RouterLink
       to={`/jobs/${id ?? ""}/${to}`}
-      className="inline-flex min-h-9 items-center border border-ink bg-sheet px-3 font-tight text-sm font-medium hover:bg-tint coarse:min-h-11"
+      className={`inline-flex min-h-9 items-center border border-ink bg-sheet px-3 font-tight text-sm font-medium hover:bg-tint coarse:min-h-11 ${className}`}
     >
       {name}
     </RouterLink>

@@ -117,6 +117,7 @@ const pages = [
   ["brief", "Brief"],
   ["day", "Day"],
   ["log", "Log"],
+  ["clear", "Clear"],
 ] as const;
 
 /** After the last station comes the page for everybody. */
