@@ -1,3 +1,4 @@
+using Draklo.Core.Geometry;
 using Draklo.Core.Lines;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
@@ -18,6 +19,7 @@ internal sealed class AsternWay()
     )
 {
     private const double Probe = 1000;
+    private const double HalfWay = 45;
     private const double CarefulWeight = 1.25;
 
     protected override WayMinutes Table => new(new(60, 90, 150), new(20, 40, 60));
@@ -67,20 +69,22 @@ internal sealed class AsternWay()
             return;
         }
 
-        var tried = new RigWalk(walk.Scene, walk.Moved with { Mass = 1e-9 });
-        AddLinks(tried, tree, Probe);
+        // At the lean that is planned, or half way down: the line's direction hardly changes what is weakest.
+        var lean = ask.StopDeg ?? HalfWay;
+        var tried = new RigWalk(walk.Scene, walk.Moved, onlyUses: true);
+        AddLinks(tried, tree, Probe, lean);
         var hardest = tried.Links.Where(l => !l.Effort).MaxBy(l => l.Use);
         var heavier = 1 + (walk.Moved.Mass * (CarefulWeight - 1));
         var allowed = hardest is { Use: > 0 } ? Probe / hardest.Use : double.PositiveInfinity;
         var stop = tree.StopAt(allowed / heavier);
         var planned = ask.StopDeg ?? stop ?? LoweredLast;
-        AddLinks(walk, tree, tree.TensionAt(planned) * heavier);
+        AddLinks(walk, tree, tree.TensionAt(planned) * heavier, lean);
         Say(walk, tree, new(planned, stop, allowed, hardest), ask);
     }
 
     private const double LoweredLast = Rigging.LoweredTree.LastDeg;
 
-    private static void AddLinks(RigWalk walk, Rigging.LoweredTree tree, double tension)
+    private static void AddLinks(RigWalk walk, Rigging.LoweredTree tree, double tension, double leanDeg)
     {
         var (clearing, ask) = (walk.Clearing, walk.Clearing.Astern!);
         walk.AddRope(
@@ -95,12 +99,12 @@ internal sealed class AsternWay()
         );
         if (ask.OverSpar && clearing.High is { } high && walk.Scene.Block is { } block)
         {
-            var foot = clearing.Drum?.Anchor is { } fast ? walk.Scene.PointOf(fast) : walk.Ground.At(block.X, 1);
-            // The tree stands ahead of the spar, at the left of the section where the spar stands right of its stump.
-            var toTree = Math.Atan2(
-                ask.SeatHeightM - high.BlockHeightM,
-                (tree.Line.Anchor.DistanceTo(new(0, 0, tree.Line.Anchor.Up))) * (clearing.StemAtM < high.AtM ? -1 : 1)
-            );
+            var foot = walk.Scene.DrumAt(block.X);
+            // Where the seat is at that lean; in the section the tree stands to one side of the spar.
+            var seat = tree.Line.Seat.TurnedForward(Angle.Radians(leanDeg));
+            var (forward, right) = (seat.Forward - tree.Line.Anchor.Forward, seat.Right - tree.Line.Anchor.Right);
+            var away = Math.Sqrt((forward * forward) + (right * right));
+            var toTree = Math.Atan2(seat.Up - tree.Line.Anchor.Up, clearing.StemAtM < high.AtM ? -away : away);
             var down = block.AngleTo(foot);
             var on = tension * walk.Passes(high.Block, RigWalk.Turned(toTree, down));
             var (x, y) = RigWalk.Sum(tension, toTree, on, down);
@@ -108,44 +112,8 @@ internal sealed class AsternWay()
             walk.AddBlock(RigMark.Block, "block", "Block on the spar", high.Block, "clearing.high.block", force, force);
             SparStand.Add(walk, x, y, 1);
         }
-        else
-        {
-            walk.AddAnchor(
-                RigMark.Low,
-                "low",
-                "Anchor behind",
-                clearing.Drum?.Anchor ?? clearing.Low,
-                "clearing.drum.anchor",
-                tension,
-                tension,
-                rise: 0
-            );
-        }
 
-        if (clearing.Drum is not { } drum)
-        {
-            walk.Reasons.Check(
-                "rig-no-drum",
-                $"Nothing is said that holds the rope below: it pulls {tension:N}, more than people hold.",
-                "clearing.drum",
-                null,
-                ("loadN", tension)
-            );
-        }
-        else if (drum.StrengthN is { } strength)
-        {
-            walk.Add(RigMark.Drum, "drum", "Drum", tension, tension, new(strength, walk.Factor.Hardware, []));
-        }
-        else
-        {
-            walk.Reasons.Check(
-                "rig-drum-unknown",
-                $"What the drum breaks at is not given: it carries {tension:N}.",
-                "clearing.drum.strengthN",
-                null,
-                ("loadN", tension)
-            );
-        }
+        RigDrum.Add(walk, tension, tension, letsRun: true);
     }
 
     private readonly record struct Planned(double Deg, double? StopDeg, double Allowed, RigLink? Hardest);
@@ -290,7 +258,7 @@ internal sealed class AsternWay()
         );
         if (walk.Scene.Block is { } block && clearing.Astern.OverSpar)
         {
-            var foot = clearing.Drum?.Anchor is { } fast ? walk.Scene.PointOf(fast) : walk.Ground.At(block.X, 1);
+            var foot = walk.Scene.DrumAt(block.X);
             walk.Draw("line", RigMark.Line, tension, loaded: true, seat, block, foot);
             RigBands.Add(walk, "line", seat, block);
         }

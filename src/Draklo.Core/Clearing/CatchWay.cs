@@ -42,7 +42,7 @@ internal sealed class CatchWay()
         var piece = walk.Scene.PieceOf(ask.PieceId)!;
         var weight = walk.WeightOf(piece);
         var block = walk.Scene.Block!.Value;
-        var foot = clearing.Drum?.Anchor is { } fast ? walk.Scene.PointOf(fast) : walk.Ground.At(high.AtM, 1);
+        var foot = walk.Scene.DrumAt(high.AtM);
         var down = Math.Max(LeastRope, block.DistanceTo(foot));
         if (clearing.Line is not { StretchAtTenPercent: > 0 } rope)
         {
@@ -160,34 +160,7 @@ internal sealed class CatchWay()
             ratio * caught.BlockN
         );
         var held = caught.LineN * Passed(walk, high);
-        if (clearing.Drum is { } drum)
-        {
-            if (drum.StrengthN is { } strength)
-            {
-                walk.Add(RigMark.Drum, "drum", "Drum", held, ratio * held, new(strength, walk.Factor.Hardware, []));
-            }
-            else
-            {
-                walk.Reasons.Check(
-                    "rig-drum-unknown",
-                    $"What the drum breaks at is not given: it carries {held:N}.",
-                    "clearing.drum.strengthN",
-                    null,
-                    ("loadN", held)
-                );
-            }
-        }
-        else
-        {
-            walk.Reasons.Check(
-                "rig-no-drum",
-                $"Nothing is said that holds the rope below: it pulls {held:N}, more than people hold.",
-                "clearing.drum",
-                null,
-                ("loadN", held)
-            );
-        }
-
+        RigDrum.Add(walk, held, ratio * held, letsRun: ask.LetRun);
         Stem(walk, high, caught.StemN, ratio, ask.OffStemM);
     }
 

@@ -191,6 +191,7 @@ internal static class ClearingReasons
         for (var i = 0; i < walk.Clearing.Ground.Obstacles.Count; i++)
         {
             var (obstacle, path) = (walk.Clearing.Ground.Obstacles[i], $"clearing.ground.obstacles[{i}]");
+            ComesDownOn(walk, obstacle, path);
             if (!string.IsNullOrWhiteSpace(obstacle.ArrangedBy))
             {
                 continue;
@@ -212,6 +213,29 @@ internal static class ClearingReasons
                     $"{path}.arrangedBy"
                 );
             }
+        }
+    }
+
+    /// <summary>What stands where a tree, a top or a piece comes down.</summary>
+    private static void ComesDownOn(RigWalk walk, ObstacleMembers obstacle, string path)
+    {
+        var name = obstacle.Name.Uncapitalised();
+        if (!walk.Zones.Any(z => z.Id == "drop" && z.FromM < obstacle.ToM && z.ToM > obstacle.FromM))
+        {
+            return;
+        }
+
+        if (obstacle.Kind == ObstacleKind.Fragile)
+        {
+            walk.Reasons.Stop(
+                "rig-comes-down-on",
+                $"It comes down on the {name}: let it down another way, or to the other side.",
+                path
+            );
+        }
+        else if (obstacle.Kind == ObstacleKind.Thing)
+        {
+            walk.Reasons.Check("rig-comes-down-on-thing", $"It comes down on the {name}: clear it first.", path);
         }
     }
 

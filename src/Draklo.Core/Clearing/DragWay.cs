@@ -21,17 +21,11 @@ internal sealed class DragWay(ClearingWay kind, string name)
 {
     private const double BreakingOut = 1.4;
 
-    /// <summary>Where a low line leaves hauler or lead when nothing else is known, metres over the ground.</summary>
-    private const double HandsHeight = 0.8;
-
     /// <summary>A line hardly ever pulls the log into the ground: it would lie on it first, radians.</summary>
     private const double Lowest = -0.02;
 
     private const double Steepest = 80 * Math.PI / 180;
     private const double TornWidth = 0.6;
-
-    /// <summary>Rope that runs over the ground is taken as one over bark; an estimate of ours.</summary>
-    private static readonly RigBlockMembers Ground = new() { ContactId = "bark-union" };
 
     private bool High => Kind == ClearingWay.ButtUp;
 
@@ -63,7 +57,7 @@ internal sealed class DragWay(ClearingWay kind, string name)
     public override void Walk(RigWalk walk)
     {
         var clearing = walk.Clearing;
-        var end = EndOf(walk);
+        var end = HaulRoute.EndOf(walk.Scene, High);
         var worst = Worst(walk, end);
         var (most, at, breaking, runsAway) = worst;
         if (runsAway < 0)
@@ -78,24 +72,14 @@ internal sealed class DragWay(ClearingWay kind, string name)
         }
 
         var load = Math.Max(most, Math.Max(breaking, -runsAway));
-        var turns = TurnsOf(walk, at, end);
-        var forces = HaulChain.Add(walk, load, turns, clearing.Drag.KnotId);
-        if (High)
+        var route = HaulRoute.Of(walk, at, High);
+        var onBlock = HaulChain.Add(walk, load, route.Turns, clearing.Drag.KnotId);
+        if (onBlock is { } force)
         {
-            var block = forces[turns.FindIndex(t => t.Mark == RigMark.Block)];
-            SparStand.Add(walk, block.X, block.Y, block.Worst);
+            SparStand.Add(walk, force.X, force.Y, force.Worst);
         }
 
-        Say(walk, worst, load, end);
-    }
-
-    /// <summary>Where the line that drags comes from.</summary>
-    private SectionPoint EndOf(RigWalk walk)
-    {
-        var clearing = walk.Clearing;
-        return High ? walk.Scene.Block!.Value
-            : clearing.Lead is { } lead ? walk.Scene.PointOf(lead.Anchor)
-            : walk.Ground.At(clearing.HaulerAtM ?? clearing.Ground.LandingAtM, HandsHeight);
+        Say(walk, worst, load, route);
     }
 
     private readonly record struct Dragged(double Most, SectionPoint At, double BreakingOut, double RunsAway)
@@ -118,7 +102,7 @@ internal sealed class DragWay(ClearingWay kind, string name)
                 var slope = SectionGround.SlopeOf(from, to);
                 foreach (var place in new[] { from, new((from.X + to.X) / 2, (from.Y + to.Y) / 2), to })
                 {
-                    var line = LineOver(place, Toward(walk, place, end), slope);
+                    var line = LineOver(place, HaulRoute.Toward(walk, place, end), slope);
                     var pull = weight * Skidding(friction, slope, line);
                     if (pull < worst.RunsAway)
                     {
@@ -158,27 +142,6 @@ internal sealed class DragWay(ClearingWay kind, string name)
     private static double Skidding(double friction, double slope, double line) =>
         ((friction * Math.Cos(slope)) + Math.Sin(slope)) / (Math.Cos(line) + (friction * Math.Sin(line)));
 
-    /// <summary>Where the line from the log bends over the ground, as at a brow; the end itself where nothing is between.</summary>
-    private static SectionPoint Toward(RigWalk walk, SectionPoint log, SectionPoint end)
-    {
-        var next = end;
-        var toRight = Math.Sign(end.X - log.X);
-        foreach (var spot in walk.Clearing.Ground.Spots)
-        {
-            var across = (spot.AtM - log.X) * toRight;
-            if (across > 0.5 && across < Math.Abs(end.X - log.X) - 0.1)
-            {
-                var steeper = (spot.UpM - log.Y) / across;
-                if (steeper > ((next.Y - log.Y) / Math.Abs(next.X - log.X)) + 1e-6)
-                {
-                    next = new(spot.AtM, spot.UpM);
-                }
-            }
-        }
-
-        return next;
-    }
-
     /// <summary>How far the line rises over the slope, radians.</summary>
     private static double LineOver(SectionPoint log, SectionPoint end, double slope)
     {
@@ -186,66 +149,9 @@ internal sealed class DragWay(ClearingWay kind, string name)
         return Math.Clamp(Math.Atan2(end.Y - log.Y, across) - slope, Lowest, Steepest);
     }
 
-    /// <summary>From the log over the high point and the lead.</summary>
-    private List<HaulTurn> TurnsOf(RigWalk walk, SectionPoint log, SectionPoint end)
+    private static void Say(RigWalk walk, Dragged worst, double load, HaulRoute route)
     {
-        var clearing = walk.Clearing;
-        var turns = new List<HaulTurn>(2);
-        var hauler = walk.Ground.At(clearing.HaulerAtM ?? clearing.HaulAnchor?.AtM ?? 0, HandsHeight);
-        var lead = clearing.Lead is { } l ? walk.Scene.PointOf(l.Anchor) : (SectionPoint?)null;
-        var brow = Toward(walk, log, end);
-        if (brow != end)
-        {
-            var (a, b) = (brow.AngleTo(log), brow.AngleTo(end));
-            turns.Add(
-                new(RigMark.Haul, "brow", "Line over the brow", Ground, "clearing.ground", a, b, RigWalk.Turned(a, b))
-            );
-        }
-
-        if (High)
-        {
-            var next = lead ?? hauler;
-            var (a, b) = (end.AngleTo(brow == end ? log : brow), end.AngleTo(next));
-            turns.Add(
-                new(
-                    RigMark.Block,
-                    "block",
-                    "Block up high",
-                    clearing.High!.Block,
-                    "clearing.high.block",
-                    a,
-                    b,
-                    RigWalk.Turned(a, b)
-                )
-            );
-        }
-
-        if (lead is { } at)
-        {
-            // Where the line turns aside, it leaves the section: the angle is the one that was given.
-            var from = High ? end : log;
-            var aside = Angle.Radians(Math.Abs(clearing.Lead!.TurnDeg));
-            var (a, b) = (at.AngleTo(from), at.AngleTo(hauler));
-            turns.Add(
-                new(
-                    RigMark.Lead,
-                    "lead",
-                    "Lead block",
-                    clearing.Lead.Block,
-                    "clearing.lead.block",
-                    a,
-                    aside > 0 ? a + Math.PI - aside : b,
-                    aside > 0 ? aside : RigWalk.Turned(a, b)
-                )
-            );
-        }
-
-        return turns;
-    }
-
-    private void Say(RigWalk walk, Dragged worst, double load, SectionPoint end)
-    {
-        var (most, at, breaking, by) = (worst.Most, worst.At, worst.BreakingOut, worst.By);
+        var (most, breaking, by) = (worst.Most, worst.BreakingOut, worst.By);
         if (walk.OnlyUses)
         {
             return;
@@ -268,17 +174,7 @@ internal sealed class DragWay(ClearingWay kind, string name)
             Angle.Degrees(walk.Scene.Pieces.Max(p => walk.Ground.SteepestUp(p.AtM, clearing.Ground.LandingAtM))),
             "angle"
         );
-        var hauler = walk.Ground.At(clearing.HaulerAtM ?? clearing.HaulAnchor?.AtM ?? 0, HandsHeight);
-        var brow = Toward(walk, at, end);
-        SectionPoint[] points =
-        [
-            at,
-            .. brow == end ? Array.Empty<SectionPoint>() : [brow],
-            end,
-            .. High && clearing.Lead is { } low ? [walk.Scene.PointOf(low.Anchor)] : Array.Empty<SectionPoint>(),
-            hauler,
-        ];
-        if (brow != end)
+        if (route.Brow is { } brow)
         {
             walk.Reasons.Check(
                 "rig-line-rubs",
@@ -289,8 +185,8 @@ internal sealed class DragWay(ClearingWay kind, string name)
             );
         }
 
-        walk.NeedsRope(clearing.Haul, "clearing.haul", "hauling line", RigWalk.Along(points));
-        walk.Draw("haul", RigMark.Haul, load, loaded: true, points);
+        walk.NeedsRope(clearing.Haul, "clearing.haul", "hauling line", route.LengthM);
+        walk.Draw("haul", RigMark.Haul, load, loaded: true, [.. route.Points]);
         foreach (var piece in walk.Scene.Pieces.DistinctBy(p => p.AtM))
         {
             foreach (var (from, _) in walk.Ground.Parts(piece.AtM, clearing.Ground.LandingAtM))
@@ -303,7 +199,7 @@ internal sealed class DragWay(ClearingWay kind, string name)
         var (a, b) = (Math.Min(left, clearing.Ground.LandingAtM), Math.Max(right, clearing.Ground.LandingAtM));
         walk.Zone("track", "the way of the logs", a, b, 3);
         Below(walk);
-        RigBands.Add(walk, "haul", points[0], points[1]);
+        RigBands.Add(walk, "haul", route.Points[0], route.Points[1]);
         Between(walk, a, b);
     }
 

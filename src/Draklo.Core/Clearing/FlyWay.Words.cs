@@ -76,15 +76,14 @@ internal sealed partial class FlyWay
         );
         var (high, low) = strung.HighIsLeft ? (strung.Left, strung.Right) : (strung.Right, strung.Left);
         walk.Draw("line", RigMark.Line, most.Hung.TensionN, loaded: true, high, most.At, low);
-        var foot = clearing.Drum?.Anchor is { } fast ? walk.Scene.PointOf(fast) : high;
+        var foot = clearing.Drum is null ? high : walk.Scene.DrumAt(high.X);
         walk.NeedsRope(clearing.Line, "clearing.line", "loaded line", RigWalk.Along(foot, high, most.At, low));
-        var hauler = walk.Ground.At(clearing.HaulerAtM ?? clearing.HaulAnchor?.AtM ?? 0, HandsHeight);
         var (from, _) = WayOf(walk, strung, fly);
         walk.NeedsRope(
             clearing.Haul,
             "clearing.haul",
             "hauling line",
-            RigWalk.Along(hauler, high, strung.At(from, strung.Under(from)))
+            RigWalk.Along(walk.Scene.Hauler, high, strung.At(from, strung.Under(from)))
         );
         walk.Zone("under", "under the load and the line", strung.Left.X, strung.Right.X, 3);
         RigBands.Add(walk, "line", high, low);

@@ -27,7 +27,6 @@ internal sealed partial class FlyWay()
     /// <summary>A rope that nobody has said the stretch of is taken as one that gives next to nothing, N.</summary>
     private const double Unyielding = 5e7;
 
-    private const double HandsHeight = 0.8;
     private const double Tight = 0.3;
     private const double AtItsEnds = 1.5;
 
@@ -256,7 +255,7 @@ internal sealed partial class FlyWay()
         );
         var block = strung.HighIsLeft ? strung.Left : strung.Right;
         var low = strung.HighIsLeft ? strung.Right : strung.Left;
-        var (x, y) = BackLegs(walk, block, most);
+        var (x, y, worstOnHigh) = BackLegs(walk, block, most);
         var force = RigWalk.SizeOf((x, y));
         walk.AddBlock(
             RigMark.Block,
@@ -265,9 +264,9 @@ internal sealed partial class FlyWay()
             clearing.High!.Block,
             "clearing.high.block",
             force,
-            RigWalk.Jerk * force
+            worstOnHigh * force
         );
-        SparStand.Add(walk, x, y, RigWalk.Jerk, clearing.Fly!.Lanes > 1 ? clearing.Fly.FanDeg : 0);
+        SparStand.Add(walk, x, y, worstOnHigh, clearing.Fly!.Lanes > 1 ? clearing.Fly.FanDeg : 0);
         walk.AddAnchor(
             RigMark.Low,
             "low",
@@ -282,25 +281,30 @@ internal sealed partial class FlyWay()
 
     /// <summary>
     /// The force on the high point: both ropes toward the load, the line down to its drum where there is one, the hauling
-    /// line down to the hauler.
+    /// line down to the hauler. The worst of it is a load that bounces, or all that the hauler can give on a carriage that
+    /// catches.
     /// </summary>
-    private static (double X, double Y) BackLegs(RigWalk walk, SectionPoint block, Most most)
+    private static (double X, double Y, double Worst) BackLegs(RigWalk walk, SectionPoint block, Most most)
     {
-        var clearing = walk.Clearing;
-        var toLoad = block.AngleTo(most.High.At);
-        var hauler = walk.Ground.At(clearing.HaulerAtM ?? clearing.HaulAnchor?.AtM ?? 0, HandsHeight);
-        var (x, y) = RigWalk.Sum(most.High.SideN, toLoad, most.High.HaulN, block.AngleTo(hauler));
-        if (clearing.Drum is not { } drum)
+        var (line, drum) = (most.Hung.TensionN, walk.Clearing.Drum is not null);
+        var (toLoad, toHauler) = (block.AngleTo(most.High.At), block.AngleTo(walk.Scene.Hauler));
+        var foot = walk.Scene.DrumAt(block.X);
+        if (drum)
         {
-            return (x, y);
+            RigDrum.Add(walk, line, RigWalk.Jerk * line);
+            walk.Draw("drum-leg", RigMark.Line, line, loaded: true, block, foot);
         }
 
-        var line = most.Hung.TensionN;
-        var foot = drum.Anchor is { } fast ? walk.Scene.PointOf(fast) : walk.Ground.At(block.X, 1);
-        RigDrum.Add(walk, drum, line, "clearing.drum");
-        walk.Draw("drum-leg", RigMark.Line, line, loaded: true, block, foot);
-        var (drumX, drumY) = RigWalk.Sum(line, block.AngleTo(foot), 0, 0);
-        return (x + drumX, y + drumY);
+        var (x, y) = With(most.High.HaulN);
+        var caught = RigWalk.SizeOf(With(Math.Max(most.High.HaulN, Effort.WorstCredible(walk.Clearing.Hauler))));
+        return (x, y, Math.Max(RigWalk.Jerk, caught / RigWalk.SizeOf((x, y))));
+
+        (double X, double Y) With(double haul)
+        {
+            var ropes = RigWalk.Sum(most.High.SideN + haul - most.High.HaulN, toLoad, haul, toHauler);
+            var down = drum ? RigWalk.Sum(line, block.AngleTo(foot), 0, 0) : (0, 0);
+            return (ropes.X + down.X, ropes.Y + down.Y);
+        }
     }
 
     private static void Haul(RigWalk walk, double haul, double back, Strung strung)

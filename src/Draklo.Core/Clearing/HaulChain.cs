@@ -32,8 +32,8 @@ internal static class HaulChain
 
     /// <summary>Adds hauler, tackle, rope and turns.</summary>
     /// <param name="atLoad">The most that the load asks of the line, N.</param>
-    /// <returns>The force on each turn.</returns>
-    public static OnBlock[] Add(RigWalk walk, double atLoad, IReadOnlyList<HaulTurn> turns, string? knotId)
+    /// <returns>The force on the high point's block; null where the line does not run over it.</returns>
+    public static OnBlock? Add(RigWalk walk, double atLoad, IReadOnlyList<HaulTurn> turns, string? knotId)
     {
         var clearing = walk.Clearing;
         var tackle = clearing.Tackle is { } roved ? SolvedTackle.From(roved) : null;
@@ -92,13 +92,14 @@ internal static class HaulChain
             );
         }
 
-        var forces = new OnBlock[turns.Count];
+        OnBlock? onBlock = null;
         for (var i = 0; i < turns.Count; i++)
         {
-            forces[i] = AddTurn(walk, turns[i], tensions[i], tensions[i + 1], worst[i + 1]);
+            var force = AddTurn(walk, turns[i], tensions[i], tensions[i + 1], worst[i + 1]);
+            onBlock = turns[i].Mark == RigMark.Block ? force : onBlock;
         }
 
-        return forces;
+        return onBlock;
     }
 
     private static void AddHauler(RigWalk walk, PullerMembers puller, double hand)

@@ -17,7 +17,6 @@ internal sealed class LiftWay()
     )
 {
     private const int Places = 12;
-    private const double HandsHeight = 0.8;
     private const double LeastDeterminant = 0.02;
 
     protected override WayMinutes Table => new(new(25, 40, 60), new(4, 5.5, 8));
@@ -115,50 +114,14 @@ internal sealed class LiftWay()
             (hoist, at) = (weight, walk.Ground.At(to, lift.ClearM));
         }
 
-        var forces = HaulChain.Add(walk, hoist, Turns(walk, at, block), clearing.Drag.KnotId);
-        SparStand.Add(walk, forces[0].X, forces[0].Y, forces[0].Worst);
-        Tag(walk, lift, held);
-        Say(walk, new(hoist, held, weight, at, block, tag), from, to);
-    }
-
-    private static List<HaulTurn> Turns(RigWalk walk, SectionPoint load, SectionPoint block)
-    {
-        var clearing = walk.Clearing;
-        var hauler = walk.Ground.At(clearing.HaulerAtM ?? clearing.HaulAnchor?.AtM ?? 0, HandsHeight);
-        var lead = clearing.Lead is { } l ? walk.Scene.PointOf(l.Anchor) : (SectionPoint?)null;
-        var (a, b) = (block.AngleTo(load), block.AngleTo(lead ?? hauler));
-        var turns = new List<HaulTurn>(2)
+        var route = HaulRoute.Of(walk, at, overBlock: true);
+        if (HaulChain.Add(walk, hoist, route.Turns, clearing.Drag.KnotId) is { } force)
         {
-            new(
-                RigMark.Block,
-                "block",
-                "Block up high",
-                clearing.High!.Block,
-                "clearing.high.block",
-                a,
-                b,
-                RigWalk.Turned(a, b)
-            ),
-        };
-        if (lead is { } at)
-        {
-            var aside = Angle.Radians(Math.Abs(clearing.Lead!.TurnDeg));
-            var (c, d) = (at.AngleTo(block), at.AngleTo(hauler));
-            turns.Add(
-                new(
-                    RigMark.Lead,
-                    "lead",
-                    "Lead block",
-                    clearing.Lead.Block,
-                    "clearing.lead.block",
-                    c,
-                    d,
-                    aside > 0 ? Math.Max(aside, RigWalk.Turned(c, d)) : RigWalk.Turned(c, d)
-                )
-            );
+            SparStand.Add(walk, force.X, force.Y, force.Worst);
         }
 
-        return turns;
+        Tag(walk, lift, held);
+        Say(walk, new(hoist, held, weight, at, block, tag), route, from, to);
     }
 
     /// <summary>The tag line and whoever holds it, by hand or with turns on a drum.</summary>
@@ -201,7 +164,7 @@ internal sealed class LiftWay()
         SectionPoint Tag
     );
 
-    private static void Say(RigWalk walk, Hung hung, double from, double to)
+    private static void Say(RigWalk walk, Hung hung, HaulRoute route, double from, double to)
     {
         if (walk.OnlyUses)
         {
@@ -217,13 +180,9 @@ internal sealed class LiftWay()
             )
         );
         walk.Figure("tag", "Tag line at most", hung.Held, "force");
-        var hauler = walk.Ground.At(walk.Clearing.HaulerAtM ?? 0, HandsHeight);
-        SectionPoint[] points = walk.Clearing.Lead is { } lead
-            ? [hung.At, hung.Block, walk.Scene.PointOf(lead.Anchor), hauler]
-            : [hung.At, hung.Block, hauler];
-        walk.NeedsRope(walk.Clearing.Haul, "clearing.haul", "hauling line", RigWalk.Along(points));
+        walk.NeedsRope(walk.Clearing.Haul, "clearing.haul", "hauling line", route.LengthM);
         walk.NeedsRope(walk.Clearing.Tag, "clearing.tag", "tag line", RigWalk.Along(walk.Ground.At(from, 0), hung.Tag));
-        walk.Draw("haul", RigMark.Haul, hung.Hoist, loaded: true, points);
+        walk.Draw("haul", RigMark.Haul, hung.Hoist, loaded: true, [.. route.Points]);
         walk.Draw("tag", RigMark.Tag, hung.Held, loaded: false, hung.At, hung.Tag);
         walk.Zone("under", "under the load", from, to, 3);
         RigBands.Add(walk, "haul", hung.At, hung.Block);

@@ -47,14 +47,14 @@ internal sealed class PointsWay()
         var load = walk.Ground.At(ask.LoadAtM, ask.LoadHeightM);
         var base0 = walk.Ground.UpAt(clearing.High!.AtM);
         SectionPoint[] points = [.. ask.Points.Select(p => new SectionPoint(p.AtM, base0 + p.HeightM))];
-        var foot = clearing.Drum?.Anchor is { } fast ? walk.Scene.PointOf(fast) : walk.Ground.At(clearing.High.AtM, 1);
+        var foot = walk.Scene.DrumAt(clearing.High.AtM);
         var whole = Rope.Over(walk, ask, load, points, foot, weight, without: -1);
         var ifNext = IfOneFails(walk, ask, new(load, points, foot, weight), whole);
         AddLinks(walk, ask, weight, whole, ifNext);
         var hand = whole.AtDrum;
-        if (clearing.Drum is { } drum)
+        if (clearing.Drum is not null)
         {
-            RigDrum.Add(walk, drum, hand, "clearing.drum");
+            RigDrum.Add(walk, hand, RigWalk.Jerk * hand);
         }
         else
         {

@@ -1,27 +1,41 @@
 using Draklo.Core.Lines;
-using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Clearing;
 
-/// <summary>A lowering drum that holds a line.</summary>
+/// <summary>The lowering drum that holds a line: its strength, its slip, and what it is fast to.</summary>
 internal static class RigDrum
 {
-    /// <summary>A drum that holds a line: its strength, its slip, and what it is fast to.</summary>
-    public static void Add(RigWalk walk, DrumMembers drum, double line, string path)
+    private const string Path = "clearing.drum";
+
+    /// <param name="load">In the rope at the drum, N.</param>
+    /// <param name="letsRun">Whether it is meant to slip.</param>
+    public static void Add(RigWalk walk, double load, double worst, bool letsRun = false)
     {
+        if (walk.Clearing.Drum is not { } drum)
+        {
+            walk.Reasons.Check(
+                "rig-no-drum",
+                $"Nothing is said that holds the rope below: it pulls {load:N}, more than people hold.",
+                Path,
+                null,
+                ("loadN", load)
+            );
+            return;
+        }
+
         if (drum.StrengthN is { } strength)
         {
-            walk.Add(RigMark.Drum, "drum", "Drum", line, RigWalk.Jerk * line, new(strength, walk.Factor.Hardware, []));
+            walk.Add(RigMark.Drum, "drum", "Drum", load, worst, new(strength, walk.Factor.Hardware, []));
         }
         else
         {
             walk.Reasons.Check(
                 "rig-drum-unknown",
-                $"What the drum breaks at is not given: it carries {line:N}.",
-                $"{path}.strengthN",
+                $"What the drum breaks at is not given: it carries {load:N}.",
+                $"{Path}.strengthN",
                 null,
-                ("loadN", line)
+                ("loadN", load)
             );
         }
 
@@ -30,21 +44,21 @@ internal static class RigDrum
             "drum-anchor",
             "Drum's anchor",
             drum.Anchor,
-            $"{path}.anchor",
-            line,
-            RigWalk.Jerk * line,
+            $"{Path}.anchor",
+            load,
+            worst,
             rise: 0
         );
         var slips = Limiter.SlipsAt(drum.Turns.HoldLowN, drum.Turns.FrictionLow, drum.Turns.Turns);
-        if (slips < line)
+        if (!letsRun && slips < load)
         {
             walk.Reasons.Check(
                 "rig-drum-slips",
-                $"{Sentences.Count(drum.Turns.Turns).Capitalised()} turns with a light hold may slip at {slips:N}; the line pulls {line:N}: take more turns and tie the tail off.",
-                $"{path}.turns.turns",
+                $"{Sentences.Count(drum.Turns.Turns).Capitalised()} turns with a light hold may slip at {slips:N}; the line pulls {load:N}: take more turns and tie the tail off.",
+                $"{Path}.turns.turns",
                 null,
                 ("slipsAt", slips),
-                ("tension", line)
+                ("tension", load)
             );
         }
     }

@@ -27,6 +27,20 @@ internal sealed record ClearingScene(Plan Plan, ClearingMembers Clearing, UnitSy
     /// <summary>Where the high point's block hangs; null without one.</summary>
     public SectionPoint? Block => Clearing.High is { } high ? Ground.At(high.AtM, high.BlockHeightM) : null;
 
+    /// <summary>Where the hauling line turns low down; null where it runs straight to the hauler.</summary>
+    public SectionPoint? Lead => Clearing.Lead is { } lead ? PointOf(lead.Anchor) : null;
+
+    /// <summary>The hauler's hands or winch; at the left end where nobody has said.</summary>
+    public SectionPoint Hauler =>
+        Ground.At(Clearing.HaulerAtM ?? Clearing.HaulAnchor?.AtM ?? Ground.LeftM, HandsHeight);
+
+    /// <summary>Where the drum stands; at the foot of a stem where nobody has said.</summary>
+    public SectionPoint DrumAt(double foot) =>
+        Clearing.Drum?.Anchor is { } fast ? PointOf(fast) : Ground.At(foot, DrumHeight);
+
+    private const double HandsHeight = 0.8;
+    private const double DrumHeight = 1;
+
     public SectionPoint PointOf(SectionPointMembers point) => Ground.At(point.AtM, point.HeightM);
 
     /// <summary>The tree on the line behind it, worked out once; null where that is not set up or cannot be.</summary>
@@ -52,7 +66,7 @@ internal sealed record ClearingScene(Plan Plan, ClearingMembers Clearing, UnitSy
 }
 
 /// <summary>One way as it is walked from link to link: loads, what holds them, what is not known, what is drawn.</summary>
-internal sealed class RigWalk(ClearingScene scene, Doubts moved)
+internal sealed class RigWalk(ClearingScene scene, Doubts moved, bool onlyUses = false)
 {
     /// <summary>A load that bounces or stops with a jerk counts as a quarter more.</summary>
     public const double Jerk = 1.25;
@@ -70,7 +84,7 @@ internal sealed class RigWalk(ClearingScene scene, Doubts moved)
     public Doubts Moved => moved;
 
     /// <summary>Whether only uses are wanted: nobody reads its sentences and drawings.</summary>
-    public bool OnlyUses { get; } = moved != default;
+    public bool OnlyUses { get; } = onlyUses || moved != default;
 
     public IReadOnlyList<RigLink> Links => links;
 

@@ -18,7 +18,6 @@ internal sealed class TopWay()
         "The top goes where it is pulled and the stem is left as a high point; the stem whips under whoever is on it."
     )
 {
-    private const double HandsHeight = 0.8;
     private const double Whip = 2;
 
     /// <summary>A pull that somebody aloft still rides, N; an estimate of ours: two people steadily.</summary>
@@ -57,7 +56,7 @@ internal sealed class TopWay()
         var weight =
             RigWalk.Weight(top.MassKg)
             * (1 + (walk.Moved.Mass * (ask.MassKg is null ? Doubts.CalculatedMass : Doubts.WeighedMass)));
-        var hauler = walk.Ground.At(clearing.HaulerAtM ?? clearing.HaulAnchor?.AtM ?? 0, HandsHeight);
+        var hauler = walk.Scene.Hauler;
         var line = walk.Ground.At(high.AtM, ask.LineHeightM);
         var angle = line.AngleTo(hauler);
         var arm = (ask.LineHeightM - ask.CutHeightM) * Math.Abs(Math.Cos(angle));

@@ -344,7 +344,20 @@ public sealed partial class ClearingReasonTests
         {
             yield return glass with
             {
-                StemAtM = 4,
+                StemAtM = over ? 4 : 30,
+                Ground = glass.Ground with
+                {
+                    Obstacles =
+                    [
+                        .. glass.Ground.Obstacles,
+                        new()
+                        {
+                            Name = "bench",
+                            FromM = 2,
+                            ToM = 3,
+                        },
+                    ],
+                },
                 Drum = stop is null ? null : glass.Drum! with { StrengthN = null },
                 Astern = new()
                 {

@@ -289,6 +289,77 @@ public sealed class WayTests
     }
 
     [Fact]
+    public void Nothing_that_can_break_stands_where_a_tree_is_let_down()
+    {
+        var glass = OverGlass() with
+        {
+            Way = ClearingWay.Astern,
+            StemAtM = 30,
+            Astern = new()
+            {
+                SeatHeightM = 13,
+                Anchor = new()
+                {
+                    DistanceM = 25,
+                    BearingDeg = 270,
+                    HeightM = 0.4,
+                },
+                StopDeg = 30,
+            },
+            Drum = new() { StrengthN = 100_000, Anchor = Fast(38, 1) },
+        };
+        // The drum stands to the right of it, so it falls to the left, where the greenhouse is.
+        Assert.Contains(Chosen(glass).Reasons, r => r is { Code: "rig-comes-down-on", State: VerdictState.Stop });
+        var away = glass with { Drum = glass.Drum! with { Anchor = Fast(22, 1) } };
+        Assert.DoesNotContain(Chosen(away).Reasons, r => r.Code == "rig-comes-down-on");
+    }
+
+    [Fact]
+    public void A_lead_turned_aside_carries_by_the_angle_between_its_legs_in_space()
+    {
+        var bank = Bank() with
+        {
+            Way = ClearingWay.Drag,
+            Ground = new() { Spots = [Spot(0, 0), Spot(60, 0)], LandingAtM = 9 },
+            HaulerAtM = 0,
+            Lead = new()
+            {
+                Anchor = Fast(4, 0.8),
+                TurnDeg = 90,
+                Block = new() { StrengthN = 60_000, Sling = Sling },
+            },
+        };
+        // On the level a right angle is a right angle: both legs as a right-angled triangle has them.
+        var way = Chosen(bank);
+        var (load, haul) = (way.Link("load-sling").LoadValue, way.Link("haul").LoadValue);
+        Near(Math.Sqrt((load * load) + (haul * haul)), way.Link("lead").LoadValue, 0.01);
+        var straight = Chosen(bank with { Lead = bank.Lead! with { TurnDeg = 0 } });
+        Assert.True(straight.Link("lead").LoadValue < 0.2 * way.Link("lead").LoadValue);
+    }
+
+    [Fact]
+    public void A_carriage_that_catches_puts_all_that_the_hauler_can_give_on_the_high_point()
+    {
+        var strong = Bank() with
+        {
+            Hauler = new() { Kind = PullerKind.Machine, MachineN = 30_000 },
+        };
+        var (usual, worst) = (Chosen(Bank()).Link("block"), Chosen(strong).Link("block"));
+        Near(usual.LoadValue, worst.LoadValue);
+        Assert.True(worst.WorstLoadValue > 30_000 && worst.WorstLoadValue > usual.WorstLoadValue);
+    }
+
+    [Fact]
+    public void A_drum_is_fast_to_something_in_every_way_that_uses_one()
+    {
+        Assert.Contains(Chosen(OverGlass()).Links, l => l.Id == "drum-anchor");
+        Assert.Contains(
+            Chosen(OverGlass() with { Drum = OverGlass().Drum! with { Anchor = null } }).Reasons,
+            r => r is { Code: "rig-anchor-unknown", Path: "clearing.drum.anchor" }
+        );
+    }
+
+    [Fact]
     public void The_stem_whips_back_twice_as_far_as_it_bends()
     {
         var top = OverGlass() with

@@ -4,7 +4,8 @@ import { setMember, useSheet } from "../state/store";
 import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
 import { Handle } from "./Handle";
-import { barLength, fit, toMetres, toPixels, type Flat, type Scale } from "./projection";
+import { fit, toMetres, toPixels, type Flat, type Scale } from "./projection";
+import { ScaleBar } from "./ScaleBar";
 import { sectionBounds } from "./section";
 import { useLaidOut } from "./useLaidOut";
 import { useSize } from "./useSize";
@@ -61,8 +62,6 @@ function Above({
   const release = useSheet((s) => s.release);
   // What lies right of the section is drawn below it.
   const px = (x: number, right: number): Flat => toPixels(scale, { x, y: -right });
-  const bar = barLength(scale.perMetre * (units === "us" ? 0.3048 : 1), 110);
-  const barPx = bar * scale.perMetre * (units === "us" ? 0.3048 : 1);
   const spots = clearing.ground.spots;
   return (
     <svg ref={svg} width={width} height={height} role="group" aria-label="The clearing from above">
@@ -198,13 +197,12 @@ function Above({
           </text>
         </g>
       ))}
-      <g transform={`translate(24 ${height - 22})`} data-fixed>
-        <path d={`M0 -5V5M0 0H${barPx}M${barPx} -5V5`} stroke="var(--ink)" strokeWidth={1.6} fill="none" />
-        <text x={barPx + 10} y={4} className="fill-pencil font-tight text-[13px]">
-          {bar} {units === "us" ? "ft" : "m"} · from above, right of the section is below · cones: where a parted rope
-          strikes
-        </text>
-      </g>
+      <ScaleBar
+        scale={scale}
+        width={width}
+        height={height}
+        text="from above, right of the section is below · cones: where a parted rope strikes"
+      />
     </svg>
   );
 }

@@ -5,7 +5,8 @@ import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
 import { Ground } from "./Ground";
 import { Handle } from "./Handle";
-import { barLength, fit, toMetres, toPixels, type Flat, type Scale } from "./projection";
+import { fit, toMetres, toPixels, type Flat, type Scale } from "./projection";
+import { ScaleBar } from "./ScaleBar";
 import { gripsOf, groundUp, sectionBounds, type SectionGrip, type SectionPanel } from "./section";
 import { Obstacles, HighStem, Pieces, ZoneMark, Lines, HungLoad, PointArrows, People, LetDown } from "./SectionParts";
 import { TravelChart } from "./TravelChart";
@@ -76,8 +77,6 @@ function Drawing({ clearing, analysis, way, panel, scale, width, height, hold }:
   const load = way.way === "fly" || way.way === "lift" || way.way === "slide" ? travel[at] : undefined;
   const px = (p: Flat) => toPixels(scale, p);
   const { spots } = clearing.ground;
-  const bar = barLength(scale.perMetre * (units === "us" ? 0.3048 : 1), 110);
-  const barPx = bar * scale.perMetre * (units === "us" ? 0.3048 : 1);
   const may = way.links.find((l) => l.id === (way.way === "lift" ? "haul" : "line"))?.allowed;
   return (
     <svg ref={svg} width={width} height={height} role="group" aria-label="Section of the ground">
@@ -128,13 +127,12 @@ function Drawing({ clearing, analysis, way, panel, scale, width, height, hold }:
       {gripsOf(clearing, way.way, panel).map((grip) => (
         <Grip key={grip.id} grip={grip} clearing={clearing} scale={scale} hold={hold} />
       ))}
-      <g transform={`translate(24 ${height - 22})`} data-fixed>
-        <path d={`M0 -5V5M0 0H${barPx}M${barPx} -5V5`} stroke="var(--ink)" strokeWidth={1.6} fill="none" />
-        <text x={barPx + 10} y={4} className="fill-pencil font-tight text-[13px]">
-          {bar} {units === "us" ? "ft" : "m"} · {clearing.ground.leftName} on the left
-          {clearing.ground.rightName === "" ? "" : `, ${clearing.ground.rightName} on the right`}
-        </text>
-      </g>
+      <ScaleBar
+        scale={scale}
+        width={width}
+        height={height}
+        text={`${clearing.ground.leftName} on the left${clearing.ground.rightName === "" ? "" : `, ${clearing.ground.rightName} on the right`}`}
+      />
     </svg>
   );
 }

@@ -22,7 +22,7 @@ import { UnsavedNote } from "../sheet/UnsavedNote";
 import { ClearHeader } from "./ClearHeader";
 import { ClearPath } from "./ClearPath";
 import { SideFields } from "./SideFields";
-import { WaysPane } from "./WaysPane";
+import { PanelNav, WaysPane } from "./WaysPane";
 
 /** Clearing: the pieces, the ground between, the ways side by side, and the chosen one checked link by link. */
 export function ClearPage() {
@@ -118,7 +118,8 @@ function Clearing({ catalogue }: { catalogue: Catalogue }) {
       ) : (
         <>
           {drawing}
-          <WaysPane panel={panel} goPanel={goPanel} />
+          <PanelNav panel={panel} goPanel={goPanel} />
+          {panel === "way" && <WaysPane panel={panel} goPanel={goPanel} />}
           <SideFields panel={panel} catalogue={catalogue} />
           <ClearPath />
         </>

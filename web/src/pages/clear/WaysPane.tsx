@@ -5,20 +5,46 @@ import { useStarts, type Starts } from "../../state/starts";
 import { setMember, startMember, useSheet } from "../../state/store";
 import { stateHatch, stateWords } from "../../state/words";
 import { useSettings } from "../../ui/settings";
+import { useWide } from "../../ui/useWide";
 import { written } from "../../units/units";
 import { span } from "./words";
 
-const panelNames: Record<Exclude<SectionPanel, "way">, string> = {
-  pieces: "Pieces",
-  ground: "Ground",
-  gear: "Gear",
-  people: "People",
-};
+const panelNames: [SectionPanel, string][] = [
+  ["pieces", "Pieces"],
+  ["ground", "Ground"],
+  ["gear", "Gear"],
+  ["people", "People"],
+];
+
+/** What is put in for all ways: each shows its fields beside the drawing, or under it where there is no room. */
+export function PanelNav({ panel, goPanel }: { panel: SectionPanel; goPanel: (panel: SectionPanel) => void }) {
+  const wide = useWide();
+  // Under the drawing the ways are one panel more; beside it they are always there.
+  const names: [SectionPanel, string][] = [...(wide ? [] : [["way", "Ways"] as [SectionPanel, string]]), ...panelNames];
+  return (
+    <nav aria-label="What is put in" className="flex shrink-0 flex-wrap gap-x-3 border-b border-rule px-3 py-1">
+      {names.map(([key, name]) => (
+        <button
+          key={key}
+          type="button"
+          aria-pressed={panel === key}
+          className={`min-h-8 font-tight text-sm coarse:min-h-11 ${panel === key ? "font-semibold" : ""} underline underline-offset-4`}
+          onClick={() => {
+            goPanel(key);
+          }}
+        >
+          {name}
+        </button>
+      ))}
+    </nav>
+  );
+}
 
 /** The ways side by side: most force, people, time, state; the chosen one is planned. */
 export function WaysPane({ panel, goPanel }: { panel: SectionPanel; goPanel: (panel: SectionPanel) => void }) {
   const analysis = useClearing((s) => s.analysis);
   const chosen = useSheet((s) => s.document?.plan.clearing?.way);
+  const wide = useWide();
   if (!analysis) return <aside className="w-[218px] shrink-0 border-r border-ink max-lg:w-full" aria-label="Ways" />;
   return (
     <aside
@@ -26,21 +52,7 @@ export function WaysPane({ panel, goPanel }: { panel: SectionPanel; goPanel: (pa
       aria-label="Ways"
       className="flex w-[218px] shrink-0 flex-col overflow-y-auto border-r border-ink pb-2 max-lg:w-full max-lg:border-r-0 max-lg:border-t"
     >
-      <nav aria-label="What is put in" className="flex shrink-0 flex-wrap gap-x-3 border-b border-rule px-3 py-1">
-        {Object.entries(panelNames).map(([key, name]) => (
-          <button
-            key={key}
-            type="button"
-            aria-pressed={panel === key}
-            className={`min-h-8 font-tight text-sm coarse:min-h-11 ${panel === key ? "font-semibold" : ""} underline underline-offset-4`}
-            onClick={() => {
-              goPanel(key as SectionPanel);
-            }}
-          >
-            {name}
-          </button>
-        ))}
-      </nav>
+      {wide && <PanelNav panel={panel} goPanel={goPanel} />}
       <Group analysis={analysis} group="ground" title="Over the ground" chosen={chosen} goPanel={goPanel} />
       <BreakEvens analysis={analysis} chosen={chosen} />
       <Group analysis={analysis} group="stem" title="Down from a stem" chosen={chosen} goPanel={goPanel} />
