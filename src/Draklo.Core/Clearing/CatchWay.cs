@@ -178,13 +178,7 @@ internal sealed class CatchWay()
             "Stem at the block",
             stress,
             ratio * stress,
-            new(
-                SparStand.StrengthOf(high) * SparStand.SoundnessOf(high),
-                walk.Factor.Stem,
-                [],
-                Estimate: true,
-                MayFall: 0.2
-            ),
+            SparStand.WoodOf(walk, high),
             new(Dimension: Dimension.Stress)
         );
         // A piece that swings against the stem pushes it back as hard as the rope pulls it over: along the worst way.

@@ -1,7 +1,6 @@
 using Draklo.Core.Lines;
 using Draklo.Core.Plans;
 using Draklo.Core.Tackle;
-using Draklo.Core.Units;
 
 namespace Draklo.Core.Clearing;
 
@@ -104,18 +103,11 @@ internal static class HaulChain
 
     private static void AddHauler(RigWalk walk, PullerMembers puller, double hand)
     {
-        var name = puller.Kind switch
-        {
-            PullerKind.Machine => "Machine",
-            PullerKind.Vehicle => "Vehicle",
-            PullerKind.HandWinch => "Hand winch",
-            _ => puller.Count == 1 ? "One hauler" : $"{Sentences.Count(puller.Count).Capitalised()} haulers",
-        };
         var steady = RigWalk.Steady(puller);
         walk.Add(
             RigMark.Hauler,
             "hands",
-            name,
+            Effort.NameOf(puller),
             hand,
             hand,
             new(steady.Nominal, 1, [], Estimate: true, steady.MayFall),

@@ -170,13 +170,7 @@ internal sealed class PointsWay()
                     $"{name}, limb",
                     stress,
                     stress * worst / Math.Max(1, force),
-                    new(
-                        SparStand.StrengthOf(clearing.High) * SparStand.SoundnessOf(clearing.High!),
-                        walk.Factor.Stem,
-                        [],
-                        Estimate: true,
-                        MayFall: 0.2
-                    ),
+                    SparStand.WoodOf(walk, clearing.High!),
                     new(Dimension: Dimension.Stress, Place: i + 1)
                 );
             }

@@ -1,4 +1,3 @@
-using System.Text.Json.Serialization;
 using Draklo.Core.Links;
 using Draklo.Core.Units;
 
@@ -24,8 +23,7 @@ public enum RigMark
     Point,
 }
 
-/// <summary>One link of a way of clearing: what it carries against what it may.</summary>
-/// <remarks>Judged as a link of a pull is (method M9), and written in the same members.</remarks>
+/// <summary>One link of a way of clearing, judged as a link of a pull is.</summary>
 /// <param name="Id">Stable name within its way, as in "block-sling".</param>
 /// <param name="Place">Number of the point it belongs to, from the load, from 1; null for the others.</param>
 /// <param name="Effort">Whether it is somebody's own strength, which can be too small but does not break.</param>
@@ -35,11 +33,11 @@ public sealed record RigLink(
     string Name,
     RigMark Mark,
     int? Place,
-    [property: JsonPropertyName("quantity")] Dimension Dimension,
-    [property: JsonPropertyName("loadN")] double LoadValue,
-    [property: JsonPropertyName("worstLoadN")] double WorstLoadValue,
-    [property: JsonPropertyName("strengthN")] double StrengthValue,
-    [property: JsonPropertyName("ratedN")] double RatedValue,
+    Dimension Dimension,
+    double LoadValue,
+    double WorstLoadValue,
+    double StrengthValue,
+    double RatedValue,
     double Factor,
     double Use,
     double CarefulUse,
@@ -50,23 +48,22 @@ public sealed record RigLink(
     bool Anchors,
     IReadOnlyList<Reduction> Reductions
 )
+    : CheckedLink(
+        Id,
+        Name,
+        Place,
+        Dimension,
+        LoadValue,
+        WorstLoadValue,
+        StrengthValue,
+        RatedValue,
+        Factor,
+        Use,
+        CarefulUse,
+        State,
+        Estimate,
+        Reductions
+    )
 {
-    [JsonIgnore]
-    public Quantity Load => new(LoadValue, Dimension);
-
-    [JsonIgnore]
-    public Quantity WorstLoad => new(WorstLoadValue, Dimension);
-
-    [JsonIgnore]
-    public Quantity Strength => new(StrengthValue, Dimension);
-
-    /// <summary>The load that it may carry with its factor.</summary>
-    [JsonPropertyName("allowed")]
-    public double AllowedValue => StrengthValue / Factor;
-
-    [JsonIgnore]
-    public Quantity Allowed => new(AllowedValue, Dimension);
-
-    /// <inheritdoc cref="Link.FarMore"/>
-    public bool FarMore => Anchors && StrengthValue > 10 * LoadValue;
+    protected override bool IsAnchor => Anchors;
 }

@@ -145,12 +145,7 @@ internal sealed class RigWalk(ClearingScene scene, Doubts moved, bool onlyUses =
         RigLinkKind kind = default
     )
     {
-        var strength = rating.Rated;
-        for (var i = 0; i < rating.Reductions.Count; i++)
-        {
-            strength *= rating.Reductions[i].Keeps;
-        }
-
+        var strength = rating.Strength;
         var use = load * rating.Factor / strength;
         var gives = kind.Effort || kind.Slips;
         links.Add(

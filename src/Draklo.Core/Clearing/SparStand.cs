@@ -1,5 +1,6 @@
 using Draklo.Core.Catalogue;
 using Draklo.Core.Geometry;
+using Draklo.Core.Links;
 using Draklo.Core.Plans;
 using Draklo.Core.Trees;
 using Draklo.Core.Units;
@@ -16,7 +17,7 @@ public static class SparStand
     private const double Taper = 0.7;
     private const double StumpHeight = 0.1;
     private const int Steps = 48;
-    private const double PlainStiffness = 8e9;
+    private const double WoodMayFall = 0.2;
     private const double HeldAtHead = 2.046;
     private const double LeastDiameter = 0.01;
 
@@ -41,18 +42,17 @@ public static class SparStand
         var down = Math.Max(0, -y) + guyDown + weight;
         var foot = Math.PI * Square(stem.BaseDiameter) / 4;
         var stress = (level * (1 - share) * bending.WorstModulusArm) + (down / foot);
-        var sound = SoundnessOf(high);
         walk.Add(
             RigMark.Spar,
             "spar",
             bending.WorstAt < 0.5 ? $"{name} at its foot" : $"{name}, stem",
             stress,
             stress * worst,
-            new(StrengthOf(high) * sound, walk.Factor.Stem, [], Estimate: true, MayFall: 0.2),
+            WoodOf(walk, high),
             new(Dimension: Dimension.Stress)
         );
         var hold = Reference.Anchors[high.Stem.GroundId];
-        var mass = DensityOf(high) * stem.Volume;
+        var mass = StandingWood.Of(high.Stem.SpeciesId).Density * stem.Volume;
         var moment = level * (1 - share) * high.BlockHeightM;
         walk.Add(
             RigMark.Spar,
@@ -88,7 +88,7 @@ public static class SparStand
     public static Bending BendingOf(HighPointMembers high, Stem stem)
     {
         var h = high.BlockHeightM;
-        var stiffness = StiffnessOf(high) * SoundnessOf(high);
+        var stiffness = StiffnessOf(high);
         var (give, most, at) = (0.0, 0.0, 0.0);
         var step = h / Steps;
         for (var i = 0; i <= Steps; i++)
@@ -191,7 +191,7 @@ public static class SparStand
     {
         // The thinner upper stem buckles first: its middle stands for all of it.
         var d = Math.Max(LeastDiameter, stem.DiameterAt((high.BlockHeightM / 2) - StumpHeight));
-        var bending = StiffnessOf(high) * SoundnessOf(high) * Math.PI * Math.Pow(d, 4) / 64;
+        var bending = StiffnessOf(high) * Math.PI * Math.Pow(d, 4) / 64;
         var euler = Math.PI * Math.PI * bending / Square(high.BlockHeightM);
         walk.Add(
             RigMark.Spar,
@@ -199,16 +199,14 @@ public static class SparStand
             $"{name}, buckling",
             down,
             down,
-            new(guyed ? HeldAtHead * euler : euler / 4, walk.Factor.Stem, [], Estimate: true, MayFall: 0.2)
+            new(guyed ? HeldAtHead * euler : euler / 4, walk.Factor.Stem, [], Estimate: true, WoodMayFall)
         );
     }
 
     private static void Condition(RigWalk walk, HighPointMembers high, string name)
     {
-        if (
-            high.Decay is { } decay
-            && Math.Min(1, 2 * decay.ShellM / decay.DiameterM) is < Soundness.LeastShellRatio and var ratio
-        )
+        var soundness = SoundnessOf(high);
+        if (soundness.ShellRatio is < Soundness.LeastShellRatio and var ratio)
         {
             walk.Reasons.Stop(
                 "rig-spar-hollow",
@@ -218,7 +216,7 @@ public static class SparStand
                 ("shellRatio", ratio)
             );
         }
-        else if (SoundnessOf(high) is < Soundness.Decayed and var sound)
+        else if (soundness.Value is < Soundness.Decayed and var sound)
         {
             walk.Reasons.Check(
                 "rig-spar-decayed",
@@ -238,33 +236,23 @@ public static class SparStand
         }
     }
 
-    /// <summary>What rot leaves of it.</summary>
-    internal static double SoundnessOf(HighPointMembers high)
-    {
-        if (high.Decay is not { } decay)
-        {
-            return high.Stem.Soundness;
-        }
+    /// <summary>What its wood bears when it bends.</summary>
+    internal static LinkRating WoodOf(RigWalk walk, HighPointMembers high) =>
+        new(StrengthOf(high) * SoundnessOf(high).Value, walk.Factor.Stem, [], Estimate: true, MayFall: WoodMayFall);
 
-        var hollow = 1 - Math.Min(1, 2 * decay.ShellM / decay.DiameterM);
-        return Math.Max(0.02, Math.Min(high.Stem.Soundness, 1 - (hollow * hollow * hollow * hollow)));
-    }
+    private static Soundness SoundnessOf(HighPointMembers high) => Soundness.Of(high.Stem.Soundness, high.Decay);
 
-    public static double StrengthOf(HighPointMembers? high) =>
-        (Reference.Species.GetValueOrDefault(high?.Stem.SpeciesId ?? "")?.BendingStrengthMPa ?? 40) * 1e6;
+    public static double StrengthOf(HighPointMembers high) => StandingWood.Of(high.Stem.SpeciesId).Strength;
 
     private static double StiffnessOf(HighPointMembers high) =>
-        Reference.Species.GetValueOrDefault(high.Stem.SpeciesId ?? "")?.StiffnessGPa * 1e9 ?? PlainStiffness;
-
-    private static double DensityOf(HighPointMembers high) =>
-        Reference.Species.GetValueOrDefault(high.Stem.SpeciesId ?? "")?.GreenDensityKgM3 ?? 800;
+        StandingWood.Of(high.Stem.SpeciesId).Stiffness * SoundnessOf(high).Value;
 
     private static double StemWeight(HighPointMembers high, Stem stem)
     {
         var left = high.Topped ? Math.Min(1, high.BlockHeightM / high.Stem.HeightM) : 1;
         // Of a stem by its form, what is left below a height is one less the rest to the same power as its volume.
         var share = 1 - Math.Pow(1 - left, (2 * Taper) + 1);
-        return RigWalk.Weight(DensityOf(high) * stem.Volume * share);
+        return RigWalk.Weight(StandingWood.Of(high.Stem.SpeciesId).Density * stem.Volume * share);
     }
 
     private static double Square(double x) => x * x;

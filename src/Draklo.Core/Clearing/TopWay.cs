@@ -1,6 +1,6 @@
-using Draklo.Core.Catalogue;
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
+using Draklo.Core.Trees;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Clearing;
@@ -85,7 +85,6 @@ internal sealed class TopWay()
                     return own;
                 }
 
-                var density = Reference.Species.GetValueOrDefault(High.Stem.SpeciesId ?? "")?.GreenDensityKgM3 ?? 800;
                 var (from, to) = (Ask.CutHeightM, High.Stem.HeightM);
                 var step = (to - from) / Slices;
                 var volume = 0.0;
@@ -95,7 +94,7 @@ internal sealed class TopWay()
                     volume += Math.PI / 4 * d * d * step;
                 }
 
-                return volume * density;
+                return volume * StandingWood.Of(High.Stem.SpeciesId).Density;
             }
         }
 
@@ -124,13 +123,7 @@ internal sealed class TopWay()
             "Stem under the pull",
             stress,
             Whip * stress,
-            new(
-                SparStand.StrengthOf(top.High) * SparStand.SoundnessOf(top.High),
-                walk.Factor.Stem,
-                [],
-                Estimate: true,
-                MayFall: 0.2
-            ),
+            SparStand.WoodOf(walk, top.High),
             new(Dimension: Dimension.Stress)
         );
         walk.Figure("bends", "The cut moves under the pull", level / bending.Stiffness, "length");

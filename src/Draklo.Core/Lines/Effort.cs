@@ -59,6 +59,16 @@ public sealed record Effort(Spread SteadyN, Spread ShortN)
         }
     }
 
+    /// <summary>What the puller is called on a load path.</summary>
+    public static string NameOf(PullerMembers puller) =>
+        puller.Kind switch
+        {
+            PullerKind.Machine => "Machine",
+            PullerKind.Vehicle => "Vehicle",
+            PullerKind.HandWinch => "Hand winch",
+            _ => puller.Count == 1 ? "One hauler" : $"{Sentences.Count(puller.Count).Capitalised()} haulers",
+        };
+
     /// <summary>What the puller keeps up, N; one whose pull is not given has been refused before.</summary>
     public static double Steady(PullerMembers puller) => Of(puller).SteadyN.Nominal;
 

@@ -72,11 +72,10 @@ public sealed record AnchorStrength(Spread Force, string Limit, string Watch)
 
     private static AnchorStrength OfTree(AnchorTreeMembers tree, double strap, string id, Workings? workings)
     {
-        var species = Reference.Species.GetValueOrDefault(tree.SpeciesId ?? "");
-        var density = species?.GreenDensityKgM3 ?? 800;
-        var strength = (species?.BendingStrengthMPa ?? 40) * 1e6 * tree.Soundness;
+        var wood = StandingWood.Of(tree.SpeciesId);
+        var strength = wood.Strength * tree.Soundness;
         var stem = new Stem(tree.HeightM, tree.DbhM, StemTaper, StumpHeight);
-        var mass = density * stem.Volume;
+        var mass = wood.Density * stem.Volume;
         var hold = Reference.Anchors[tree.GroundId];
         var arm = Math.Max(strap, LeastStrapHeight);
         var section = Math.PI * Math.Pow(tree.DbhM, 3) / 32;

@@ -17,16 +17,9 @@ internal sealed class HaulerLink() : LineRule(LinkKind.Hauler, "hands", LinkMark
     internal override void AddTo(LineWalk walk)
     {
         var puller = walk.Line.Puller;
-        var name = puller.Kind switch
-        {
-            PullerKind.Machine => "Machine",
-            PullerKind.Vehicle => "Vehicle",
-            PullerKind.HandWinch => "Hand winch",
-            _ => puller.Count == 1 ? "One hauler" : $"{Sentences.Count(puller.Count).Capitalised()} haulers",
-        };
         var steady = Effort.Of(puller).SteadyN;
         // People cannot overload themselves, only fail to give what is needed.
-        walk.Add(this, name, walk.OnHands, new(steady.Nominal, 1, [], Estimate: true, steady.MayFall));
+        walk.Add(this, Effort.NameOf(puller), walk.OnHands, new(steady.Nominal, 1, [], Estimate: true, steady.MayFall));
     }
 
     internal override IEnumerable<Ladder> Remedies(LadderMaker make)

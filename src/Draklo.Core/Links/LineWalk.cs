@@ -27,7 +27,23 @@ internal readonly record struct LinkRating(
     IReadOnlyList<Reduction> Reductions,
     bool Estimate = false,
     double MayFall = 0
-);
+)
+{
+    /// <summary>What the reductions leave of it.</summary>
+    public double Strength
+    {
+        get
+        {
+            var left = Rated;
+            for (var i = 0; i < Reductions.Count; i++)
+            {
+                left *= Reductions[i].Keeps;
+            }
+
+            return left;
+        }
+    }
+}
 
 /// <summary>One line as its links are put on the load path, from the hauler's hands to its seat.</summary>
 internal sealed class LineWalk(

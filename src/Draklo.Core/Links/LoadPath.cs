@@ -108,12 +108,7 @@ public sealed class LoadPath(PlanContext context)
         double? carefulUse = null
     )
     {
-        var strength = rating.Rated;
-        for (var i = 0; i < rating.Reductions.Count; i++)
-        {
-            strength *= rating.Reductions[i].Keeps;
-        }
-
+        var strength = rating.Strength;
         var worst = Math.Max(load.Worst, load.Planned);
         var use = load.Planned * rating.Factor / strength;
         var link = new Link(

@@ -21,15 +21,19 @@ public readonly record struct Soundness(double Value, double? ShellRatio)
 
     private const double LeastValue = 0.02;
 
-    public static Soundness Of(TreeMembers tree)
+    public static Soundness Of(TreeMembers tree) => Of(tree.Soundness, tree.Decay);
+
+    /// <param name="judged">What somebody judged it to be, over 0 to 1.</param>
+    /// <param name="probed">What a probe found; null when nobody probed.</param>
+    public static Soundness Of(double judged, DecayMembers? probed)
     {
-        if (tree.Decay is not { } decay)
+        if (probed is not { } decay)
         {
-            return new(tree.Soundness, null);
+            return new(judged, null);
         }
 
         var ratio = Math.Min(1, 2 * decay.ShellM / decay.DiameterM);
         var hollow = 1 - ratio;
-        return new(Math.Max(LeastValue, Math.Min(tree.Soundness, 1 - (hollow * hollow * hollow * hollow))), ratio);
+        return new(Math.Max(LeastValue, Math.Min(judged, 1 - (hollow * hollow * hollow * hollow))), ratio);
     }
 }
