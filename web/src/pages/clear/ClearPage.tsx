@@ -1,15 +1,13 @@
-import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
-import { Link as RouterLink, useLocation, useParams, useSearchParams } from "react-router";
-import { api, sayWhy } from "../../api/client";
+import { useEffect } from "react";
+import { Link as RouterLink, useSearchParams } from "react-router";
 import type { Catalogue } from "../../api/types";
 import { ClearAbove } from "../../drawing/ClearAbove";
 import { ClearSection } from "../../drawing/ClearSection";
 import { Magnifier } from "../../drawing/Magnifier";
 import type { SectionPanel } from "../../drawing/section";
-import { closeJob, openJob, useSaving } from "../../state/autosave";
+import { useSaving } from "../../state/autosave";
 import { followClearing, forgetClearing, useClearing } from "../../state/feed";
-import { StartsContext, useStarts } from "../../state/starts";
+import { useStarts } from "../../state/starts";
 import { startMember, useSheet } from "../../state/store";
 import { openView } from "../../state/view";
 import { viewOf } from "../../state/address";
@@ -18,6 +16,7 @@ import { ErrorBoundary } from "../../ui/ErrorBoundary";
 import { useSettings } from "../../ui/settings";
 import { useWide } from "../../ui/useWide";
 import { ConflictDialog } from "../sheet/ConflictDialog";
+import { OpenedJob } from "../sheet/OpenedJob";
 import { UnsavedNote } from "../sheet/UnsavedNote";
 import { ClearHeader } from "./ClearHeader";
 import { ClearPath } from "./ClearPath";
@@ -26,45 +25,15 @@ import { PanelNav, WaysPane } from "./WaysPane";
 
 /** Clearing: the pieces, the ground between, the ways side by side, and the chosen one checked link by link. */
 export function ClearPage() {
-  const { id = "" } = useParams();
-  const job = useQuery({
-    queryKey: ["job", id],
-    queryFn: () => api.job(id),
-    staleTime: Infinity,
-    gcTime: 0,
-    retry: false,
-  });
-  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
-  const opened = useSheet((s) => s.jobId);
-  // As the page was opened: a job begun just now is discarded again if nothing is entered.
-  const [came] = useState(useLocation().state as { fresh?: string } | null);
-  const fresh = came?.fresh === id;
-  useEffect(() => {
-    if (!job.data) return undefined;
-    openJob(job.data, fresh);
-    openView(viewOf(""));
-    return () => {
-      closeJob();
-      forgetClearing();
-    };
-  }, [job.data, fresh]);
-  if (job.error)
-    return (
-      <main className="p-8">
-        <h1 className="font-tight text-xl font-semibold">This job cannot be opened</h1>
-        <p className="mt-2">{sayWhy(job.error, "Draklo does not answer. Start it again, then reload this page.")}</p>
-        <RouterLink to="/" className="mt-4 inline-block underline">
-          Back to the jobs
-        </RouterLink>
-      </main>
-    );
-  return opened === id && catalogue.data ? (
-    <StartsContext value={catalogue.data.starts}>
-      <Clearing catalogue={catalogue.data} />
-    </StartsContext>
-  ) : (
-    <main className="p-8 text-pencil">Opening the clearing.</main>
+  return (
+    <OpenedJob what="clearing" onOpen={onOpen} onClose={forgetClearing}>
+      {(catalogue) => <Clearing catalogue={catalogue} />}
+    </OpenedJob>
   );
+}
+
+function onOpen(): void {
+  openView(viewOf(""));
 }
 
 const panels: SectionPanel[] = ["way", "pieces", "ground", "gear", "people"];

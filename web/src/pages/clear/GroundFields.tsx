@@ -8,7 +8,7 @@ import { Group, Member } from "../../stations/fields";
 import { Choice } from "../../ui/Choice";
 import { Button, Note, Segments } from "../../ui/controls";
 import { useSettings } from "../../ui/settings";
-import { Tick } from "./GearFields";
+import { Check } from "../../ui/Check";
 import { Name } from "./NameField";
 
 /** The ground between the two ends, what stands on it, how a log slides over it. */
@@ -41,9 +41,9 @@ export function GroundFields({ clearing, catalogue }: { clearing: Clearing; cata
         measured
         unknown="the table's"
       />
-      <Tick
-        name="Soft: a dragged log tears it up"
-        on={ground.soft}
+      <Check
+        label="Soft: a dragged log tears it up"
+        checked={ground.soft}
         onChange={(on) => {
           setMember("clearing.ground.soft", on);
         }}

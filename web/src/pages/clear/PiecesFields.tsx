@@ -5,7 +5,7 @@ import { Group, Member } from "../../stations/fields";
 import { Button } from "../../ui/controls";
 import { useSettings } from "../../ui/settings";
 import { written } from "../../units/units";
-import { Tick } from "./GearFields";
+import { Check } from "../../ui/Check";
 import { Name } from "./NameField";
 
 /** What is to be moved: the own stem by its cut marks, other pieces, brush; and what takes them away. */
@@ -93,9 +93,9 @@ export function PiecesFields({ clearing, analysis }: { clearing: Clearing; analy
       <Group title="Truck or chipper">
         <Member path="clearing.truck.carriesKg" label="Takes" quantity="mass" step={50} />
         <Member path="clearing.truck.roomM3" label="Room" quantity="volume" />
-        <Tick
-          name="Brush is chipped first"
-          on={clearing.truck.chipped}
+        <Check
+          label="Brush is chipped first"
+          checked={clearing.truck.chipped}
           onChange={(on) => {
             setMember("clearing.truck.chipped", on);
           }}

@@ -4,7 +4,8 @@ import { setMember, startMember } from "../../state/store";
 import { Group, Member } from "../../stations/fields";
 import { Choice } from "../../ui/Choice";
 import { Button, Note, Segments } from "../../ui/controls";
-import { BlockPart, MetalChoice, Tick } from "./GearFields";
+import { Check } from "../../ui/Check";
+import { BlockPart, MetalChoice } from "./GearParts";
 
 interface Props {
   clearing: Clearing;
@@ -52,9 +53,9 @@ export function WayFields(props: Props) {
           />
           <Member path="clearing.fly.lanes" label="Lanes" quantity="count" />
           <Member path="clearing.fly.fanDeg" label="from first to last" quantity="angle" />
-          <Tick
-            name="Another loaded rope crosses it"
-            on={clearing.fly.crosses}
+          <Check
+            label="Another loaded rope crosses it"
+            checked={clearing.fly.crosses}
             onChange={(on) => {
               setMember("clearing.fly.crosses", on);
             }}
@@ -78,16 +79,16 @@ export function WayFields(props: Props) {
             measured
           />
           <MetalChoice path="clearing.slide.metal" />
-          <Tick
-            name="An old rope, for sliding only"
-            on={clearing.slide.oldRope}
+          <Check
+            label="An old rope, for sliding only"
+            checked={clearing.slide.oldRope}
             onChange={(on) => {
               setMember("clearing.slide.oldRope", on);
             }}
           />
-          <Tick
-            name="A second rope brakes it"
-            on={clearing.slide.braked}
+          <Check
+            label="A second rope brakes it"
+            checked={clearing.slide.braked}
             onChange={(on) => {
               setMember("clearing.slide.braked", on);
             }}
@@ -119,9 +120,9 @@ export function WayFields(props: Props) {
             measured
           />
           <Member path="clearing.astern.anchor.heightM" label="at a height of" quantity="length" measured />
-          <Tick
-            name="Over the high point's block"
-            on={clearing.astern.overSpar}
+          <Check
+            label="Over the high point's block"
+            checked={clearing.astern.overSpar}
             onChange={(on) => {
               setMember("clearing.astern.overSpar", on);
             }}
@@ -269,9 +270,9 @@ function PointsFields({ clearing, pieces, catalogue }: Props) {
           <Member path={`clearing.points.points[${i}].limbLeverM`} label="Lever from the union" quantity="length" />
           <Member path={`clearing.points.points[${i}].limbRiseDeg`} label="Limb rises" quantity="angle" />
           <Member path={`clearing.points.points[${i}].limbMassKg`} label="Limb weighs" quantity="mass" step={5} />
-          <Tick
-            name="Points to the right"
-            on={p.limbToRight}
+          <Check
+            label="Points to the right"
+            checked={p.limbToRight}
             onChange={(on) => {
               setMember(`clearing.points.points[${i}].limbToRight`, on);
             }}

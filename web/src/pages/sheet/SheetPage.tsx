@@ -1,11 +1,7 @@
-import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
-import { Link as RouterLink, useLocation, useParams } from "react-router";
-import { api, sayWhy } from "../../api/client";
-import { StartsContext } from "../../state/starts";
+import { useEffect } from "react";
 import type { Catalogue } from "../../api/types";
 import { useAddress, viewOf } from "../../state/address";
-import { closeJob, openJob, useSaving } from "../../state/autosave";
+import { useSaving } from "../../state/autosave";
 import { follow, forget } from "../../state/feed";
 import { goToMember } from "../../stations/registry";
 import { useSheet } from "../../state/store";
@@ -17,6 +13,7 @@ import { GlossaryDialog } from "./GlossaryDialog";
 import { Guide, guideSeen } from "./Guide";
 import { LoadPathPane } from "./LoadPath";
 import { MissingBar } from "./MissingBar";
+import { OpenedJob, type Came } from "./OpenedJob";
 import { SheetHeader } from "./SheetHeader";
 import { ShortcutList, useShortcuts } from "./shortcuts";
 import { UnsavedNote } from "./UnsavedNote";
@@ -26,51 +23,17 @@ import { useWide } from "../../ui/useWide";
 
 /** One tree, one sheet, always live. */
 export function SheetPage() {
-  const { id = "" } = useParams();
-  // As the page was opened: the address loses it with the first step on the sheet.
-  const [came] = useState(useLocation().state as { fresh?: string; go?: string } | null);
-  const begun = came?.fresh;
-  const fresh = begun === id;
-  const job = useQuery({
-    queryKey: ["job", id],
-    queryFn: () => api.job(id),
-    staleTime: Infinity,
-    gcTime: 0,
-    retry: false,
-  });
-  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
-  const opened = useSheet((s) => s.jobId);
-
-  useEffect(() => {
-    if (!job.data) return undefined;
-    openJob(job.data, fresh);
-    openView(viewOf(window.location.search));
-    if (came?.go !== undefined) goToMember(came.go);
-    if (fresh && !guideSeen()) useView.getState().set({ guide: true });
-    return () => {
-      closeJob();
-      forget();
-    };
-  }, [job.data, fresh, came]);
-
-  if (job.error) {
-    return (
-      <main className="p-8">
-        <h1 className="font-tight text-xl font-semibold">This sheet cannot be opened</h1>
-        <p className="mt-2">{sayWhy(job.error, "Draklo does not answer. Start it again, then reload this page.")}</p>
-        <RouterLink to="/" className="mt-4 inline-block underline">
-          Back to the jobs
-        </RouterLink>
-      </main>
-    );
-  }
-  return opened === id && catalogue.data ? (
-    <StartsContext value={catalogue.data.starts}>
-      <Sheet catalogue={catalogue.data} />
-    </StartsContext>
-  ) : (
-    <main className="p-8 text-pencil">Opening the sheet.</main>
+  return (
+    <OpenedJob what="sheet" onOpen={onOpen} onClose={forget}>
+      {(catalogue) => <Sheet catalogue={catalogue} />}
+    </OpenedJob>
   );
+}
+
+function onOpen({ fresh, go }: Came): void {
+  openView(viewOf(window.location.search));
+  if (go !== undefined) goToMember(go);
+  if (fresh && !guideSeen()) useView.getState().set({ guide: true });
 }
 
 function Sheet({ catalogue }: { catalogue: Catalogue }) {
