@@ -322,6 +322,23 @@ public sealed class AccessibilityTests(Stage stage) : IClassFixture<Stage>
         }
     }
 
+    [Theory]
+    [InlineData(1280, 800)]
+    [InlineData(390, 844)]
+    public void The_day_of_loads(int width, int height)
+    {
+        screen.Resize(width, height);
+        screen.Open($"/jobs/{stage.Issued("Poplar stem")}/day");
+        screen.Until(() => screen.Count("[data-answer]") == 1, "the day");
+        NoViolations();
+        screen.Click("[aria-label='Who are you?'] button");
+        screen.Press("Go on: clear");
+        screen.Until(() => screen.Count("[data-moved]") == 1, "the loads");
+        screen.Press("Load 1 is there");
+        screen.Until(() => screen.Count("[data-moved='1']") == 1, "the first");
+        NoViolations();
+    }
+
     /// <summary>On a phone, every step with its drawing.</summary>
     [Fact]
     public void Every_station_in_the_hand()

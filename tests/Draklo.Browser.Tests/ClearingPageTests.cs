@@ -158,17 +158,44 @@ public sealed class ClearingPageTests(Stage stage) : IClassFixture<Stage>
     public void Loads_are_timed_and_kept_with_what_the_line_read()
     {
         screen.OpenJob("Ash logs");
-        screen.Click("header a[href$='/log']");
-        screen.Until(() => screen.Count("[data-laps]") == 1, "the watch");
+        screen.Click("header a[href$='/day']");
+        screen.Press("Runa");
+        screen.Press("Go on: clear");
+        screen.Type("Because", "Tried without a brief", "");
+        screen.Click("[role='dialog'] button");
+        screen.Until(() => screen.Count("[data-moved='0']") == 1, "the loads");
+        screen.Press("Load 1 is there");
+        screen.Until(() => screen.Count("[data-moved='1']") == 1, "the first load");
+        Thread.Sleep(1000);
+        screen.Press("Load 2 is there");
+        screen.Until(() => screen.Count("[data-moved='2']") == 1, "the second load");
+        screen.Press("Not load 2");
+        screen.Until(() => screen.Count("[data-moved='1']") == 1, "the second load to be taken back");
+        Thread.Sleep(1000);
+        screen.Press("Load 2 is there");
+        screen.Until(() => screen.Count("[data-moved='2']") == 1, "the second load again");
+        // The loads outlive the page.
+        screen.Reload("[data-moved='2']");
+        Assert.Contains(
+            "most",
+            screen.Attribute("svg[aria-label^='The window']", "aria-label"),
+            StringComparison.Ordinal
+        );
+        screen.Press("Read the load cell");
+        screen.Until(() => screen.Count("[data-big-reading][data-at]") == 1, "a reading");
+        screen.Press("Keep this reading");
+        screen.Until(() => screen.Text("summary").Contains("6 entries", StringComparison.Ordinal), "it to be kept");
+        Assert.Empty(screen.Complaints());
+        screen.Open(
+            ((string)screen.Run("return location.pathname")!).Replace("/day", "/log", StringComparison.Ordinal)
+        );
+        screen.Until(() => screen.Count("[data-laps]") == 1, "the loads of the day");
         Assert.Equal(0, screen.Count("[data-landing-pad]"));
         screen.Type("Written by", "Runa");
-        screen.Press("Start the watch");
-        screen.Press("Load 1 is up");
-        screen.Press("Load 2 is up");
-        screen.Until(() => screen.Text("[data-laps]").StartsWith("2 of", StringComparison.Ordinal), "two loads");
+        Assert.Contains("timed: 0.", screen.Text("[data-laps]"), StringComparison.Ordinal);
         screen
             .Find(By.XPath("//label[starts-with(., \"Line's peak\")]/following::input[1]"))
-            .SendKeys("5.2 kN" + Keys.Tab);
+            .SendKeys(Keys.Control + "a" + Keys.Null + "5.2 kN" + Keys.Tab);
         screen.Until(
             () => screen.Text("main").Contains("More than the line may carry", StringComparison.Ordinal),
             "the warning"
@@ -177,7 +204,7 @@ public sealed class ClearingPageTests(Stage stage) : IClassFixture<Stage>
         screen.Press("Save the log");
         screen.Until(() => screen.Attribute("[data-log]", "data-log") == "kept", "it to be kept");
         screen.Reload("[data-laps]");
-        Assert.StartsWith("2 of", screen.Text("[data-laps]"), StringComparison.Ordinal);
+        Assert.Contains("timed: 0.", screen.Text("[data-laps]"), StringComparison.Ordinal);
         Assert.Empty(screen.Complaints());
     }
 }

@@ -207,18 +207,7 @@ public sealed class PullingApiTests(RunningServer server) : IClassFixture<Runnin
         Assert.Equal(csv, await server.Client.GetStringAsync($"/api/jobs/{copy}/pulling/trace.csv"));
     }
 
-    private async Task<string> BirchAsync()
-    {
-        // A copy of the whole job: its brief is issued and signed, and the test has it to itself.
-        var birch = (await server.SendAsync(HttpMethod.Get, "/api/jobs"))
-            .Body!.AsArray()
-            .Where(j => j!["name"]!.GetValue<string>().StartsWith("Birch", StringComparison.Ordinal))
-            .Min(j => j!["id"]!.GetValue<string>());
-        using var content = new ByteArrayContent(await server.Client.GetByteArrayAsync($"/api/jobs/{birch}/job.zip"));
-        content.Headers.ContentType = new MediaTypeHeaderValue("application/zip");
-        using var response = await server.Client.PostAsync("/api/jobs/archives", content);
-        return JsonNode.Parse(await response.Content.ReadAsStringAsync())!["id"]!.GetValue<string>();
-    }
+    private Task<string> BirchAsync() => server.CopyAsync("Birch");
 
     private async Task<string> AtBedTestAsync()
     {
@@ -228,22 +217,8 @@ public sealed class PullingApiTests(RunningServer server) : IClassFixture<Runnin
         return id;
     }
 
-    private static JsonObject Entry(string step, string kind, params (string Name, JsonNode Value)[] more)
-    {
-        var entry = new JsonObject
-        {
-            ["key"] = Guid.NewGuid().ToString("N"),
-            ["kind"] = kind,
-            ["step"] = step,
-            ["by"] = "Runa",
-        };
-        foreach (var (name, value) in more)
-        {
-            entry[name] = value.DeepClone();
-        }
-
-        return entry;
-    }
+    private static JsonObject Entry(string step, string kind, params (string Name, JsonNode Value)[] more) =>
+        RunningServer.Entry(step, kind, more);
 
     private static JsonObject Readings(
         string unit,

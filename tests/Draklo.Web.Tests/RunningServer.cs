@@ -80,6 +80,37 @@ public sealed class RunningServer : IAsyncLifetime
         return (await SendAsync(HttpMethod.Get, $"/api/jobs/{id}")).Body!.AsObject();
     }
 
+    /// <summary>A copy of a whole demo job, its brief and signatures too, that a test has to itself.</summary>
+    public async Task<string> CopyAsync(string name)
+    {
+        var id = (await SendAsync(HttpMethod.Get, "/api/jobs"))
+            .Body!.AsArray()
+            .Where(j => j!["name"]!.GetValue<string>().StartsWith(name, StringComparison.Ordinal))
+            .Min(j => j!["id"]!.GetValue<string>());
+        using var content = new ByteArrayContent(await Client.GetByteArrayAsync($"/api/jobs/{id}/job.zip"));
+        content.Headers.ContentType = new MediaTypeHeaderValue("application/zip");
+        using var response = await Client.PostAsync("/api/jobs/archives", content);
+        return JsonNode.Parse(await response.Content.ReadAsStringAsync())!["id"]!.GetValue<string>();
+    }
+
+    /// <summary>Something said on the day of a job, as it is sent.</summary>
+    public static JsonObject Entry(string step, string kind, params (string Name, JsonNode Value)[] more)
+    {
+        var entry = new JsonObject
+        {
+            ["key"] = Guid.NewGuid().ToString("N"),
+            ["kind"] = kind,
+            ["step"] = step,
+            ["by"] = "Runa",
+        };
+        foreach (var (name, value) in more)
+        {
+            entry[name] = value.DeepClone();
+        }
+
+        return entry;
+    }
+
     /// <summary>A job of its own for a test that changes it.</summary>
     public async Task<JsonObject> NewJobAsync() =>
         (await SendAsync(HttpMethod.Post, "/api/jobs", new JsonObject())).Body!.AsObject();

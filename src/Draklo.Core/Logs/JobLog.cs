@@ -2,6 +2,7 @@ using System.ComponentModel.DataAnnotations;
 using Draklo.Core.Gear;
 using Draklo.Core.Plans;
 using Draklo.Core.Reading;
+using MathNet.Numerics.Statistics;
 
 namespace Draklo.Core.Logs;
 
@@ -264,15 +265,5 @@ public sealed record ClearingLog : IDocumentPart
     public string? Note { get; init; }
 
     /// <summary>What a load took: the middle one of those that were timed, or as it was said.</summary>
-    public double? MiddleMin()
-    {
-        if (LapsMin.Count == 0)
-        {
-            return EachMin;
-        }
-
-        double[] sorted = [.. LapsMin.Order()];
-        var half = sorted.Length / 2;
-        return sorted.Length % 2 == 1 ? sorted[half] : (sorted[half - 1] + sorted[half]) / 2;
-    }
+    public double? MiddleMin() => LapsMin.Count > 0 ? LapsMin.Median() : EachMin;
 }

@@ -65,6 +65,9 @@ public enum EntryKind
 
     /// <summary>From the first step again; what was is kept.</summary>
     Again,
+
+    /// <summary>A load of the clearing is where it goes.</summary>
+    Load,
 }
 
 public enum TensionWay

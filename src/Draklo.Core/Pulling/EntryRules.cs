@@ -5,6 +5,8 @@ namespace Draklo.Core.Pulling;
 /// <summary>Which entries are taken when: steps in their order, one mover at a time, nothing undone twice.</summary>
 public static class EntryRules
 {
+    private const int MostLoads = 500;
+
     /// <param name="day">As it stands before the entry.</param>
     /// <param name="localTime">Writes a kept time for people.</param>
     public static void Check(
@@ -31,6 +33,18 @@ public static class EntryRules
                 break;
             case EntryKind.Seen when asked.Seen is null:
                 problems.Add(new("seen", "Say what was seen."));
+                break;
+            case EntryKind.Load when asked.Step != PullStep.Clear || day.Now != PullStep.Clear:
+                problems.Add(new("step", "Loads are counted while they are moved: go on to that step first."));
+                break;
+            case EntryKind.Load when day.Stopped:
+                problems.Add(new("kind", "A stop was called: say first why it goes on."));
+                break;
+            case EntryKind.Load when day.Loads is null:
+                problems.Add(new("kind", "The way of clearing is not set up: see its page."));
+                break;
+            case EntryKind.Load when day.Loads.Moved >= MostLoads:
+                problems.Add(new("kind", "That many loads are not kept in one day: begin the day again."));
                 break;
             case EntryKind.Changed:
                 problems.Add(new("kind", "A change of the plan is sent as one: it is worked out first."));

@@ -16,12 +16,15 @@ public sealed class PullBasis
 
     private PullBasis(Plan plan, Analysis analysis, CheckedPull found)
     {
-        (Plan, Analysis, this.found) = (plan, analysis, found);
+        (Plan, Analysis, this.found, Loads) = (plan, analysis, found, LoadBasis.Of(plan));
     }
 
     public Plan Plan { get; }
 
     public Analysis Analysis { get; }
+
+    /// <summary>What is cleared; null where nothing is.</summary>
+    public LoadBasis? Loads { get; }
 
     /// <param name="analysis">Of the same plan.</param>
     public static PullBasis? Of(Plan plan, Analysis analysis) =>
@@ -35,7 +38,7 @@ public sealed class PullBasis
 
     public double CommitDeg => Analysis.Pull.CommitDeg;
 
-    /// <summary>The main tension that a step brings the lines to; null where none is asked.</summary>
+    /// <summary>The main tension that a step brings the lines to, or the loads bring theirs to; null where none is asked.</summary>
     public double? TargetN(PullStep step) =>
         step switch
         {
@@ -45,6 +48,7 @@ public sealed class PullBasis
             PullStep.Notch or PullStep.BackCut => Plan.Cut.Order == PullOrder.TightFirst
                 ? Math.Min(PlannedN, Math.Max(CeilingN, FloorN))
                 : AtLeast,
+            PullStep.Clear => Loads?.Line?.LoadValue,
             _ => null,
         };
 

@@ -10,7 +10,7 @@ namespace Draklo.Core.Pulling;
 /// <param name="StopWords">Who, and why; empty where nobody did.</param>
 /// <param name="Do">One instruction.</param>
 /// <param name="Who">Who does it and who looks.</param>
-/// <param name="Lines">The lines of the plan, in the order in which they are tightened.</param>
+/// <param name="Lines">The lines of the plan, in the order in which they are tightened; while loads move, theirs.</param>
 /// <param name="Seen">What was last said of each thing that is watched.</param>
 /// <param name="HoldFrom">When the hold began; null before.</param>
 /// <param name="HoldForS">How long it lasts, seconds.</param>
@@ -32,17 +32,24 @@ public sealed record PullDay(
     IReadOnlyList<DayEntry> Entries
 )
 {
+    /// <summary>How the loads go; left out where nothing is cleared.</summary>
+    public LoadsView? Loads { get; init; }
+
     /// <param name="entries">All of the job, the earliest first.</param>
     /// <param name="briefWords">How the brief stands where it does not hold the day; empty where it is issued and signed.</param>
     public static PullDay Of(PullBasis basis, IReadOnlyList<DayEntry> entries, string briefWords, UnitSystem units)
     {
         var counting = Counting(entries);
-        var order = PullSteps.Of(basis.Plan.Cut.Order);
+        var order = PullSteps.Of(basis.Plan);
         var now = NowOf(counting, order);
         var stop = counting.LastOrDefault(e => e.Entry.Kind is EntryKind.Stop or EntryKind.Resume);
         var stopped = stop?.Entry.Kind == EntryKind.Stop;
-        var seen = PullSeen.Of(counting);
-        var lines = PullLineView.All(basis, counting, now, seen);
+        // What was seen of the pull says nothing of the loads.
+        var seen = PullSeen.Of(
+            now == PullStep.Clear ? [.. counting.Where(e => e.Entry.Step == PullStep.Clear)] : counting
+        );
+        var clears = basis.Plan.Clearing is { Alone: true } || now == PullStep.Clear;
+        var lines = clears ? PullLineView.OfLoads(basis, counting, now) : PullLineView.All(basis, counting, now, seen);
         var words = new PullWords(basis);
         var holdFrom = PullHold.Began(counting)?.At;
         var at = order.IndexOf(now);
@@ -72,7 +79,10 @@ public sealed record PullDay(
             new PullJudge(basis, units).Of(now, lines, seen, counting, briefWords, stopped),
             basis.CommitDeg,
             entries
-        );
+        )
+        {
+            Loads = basis.Loads is { } loads ? LoadsView.Of(loads, counting) : null,
+        };
     }
 
     /// <summary>What still counts: not what was undone, and nothing from before the day was begun again.</summary>
@@ -93,7 +103,7 @@ public sealed record PullDay(
         var moved = counting.LastOrDefault(e => e.Entry is { Kind: EntryKind.Move, To: not null });
         var now = moved?.Entry.To ?? order[0];
         // The school may have been changed since: a step that it leaves out is the one after it.
-        return order.Contains(now) ? now : order.First(s => s > now);
+        return order.Contains(now) ? now : order.FirstOrDefault(s => s > now, order[^1]);
     }
 }
 

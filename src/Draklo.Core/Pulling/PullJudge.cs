@@ -33,7 +33,7 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
         bool stopped
     )
     {
-        var order = PullSteps.Of(basis.Plan.Cut.Order);
+        var order = PullSteps.Of(basis.Plan);
         var at = order.IndexOf(now);
         PullStep? next = at + 1 < order.Length ? order[at + 1] : null;
         if (stopped)
@@ -41,7 +41,7 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
             findings.Stop("stopped", "A stop was called: whoever called it says when it goes on.");
         }
 
-        if (briefWords.Length > 0 && now < PullStep.Down)
+        if (briefWords.Length > 0 && now != PullStep.Down)
         {
             findings.Add("brief-void", now == PullStep.Brief ? PullVerdict.LookAgain : PullVerdict.Stop, briefWords);
         }
@@ -72,22 +72,87 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
             AddPull(lines, seen, counting);
         }
 
+        if (now == PullStep.Clear)
+        {
+            AddLoads(lines, seen);
+        }
+
         var found = findings.Sorted();
         var state = found.Count > 0 ? found[0].State : PullVerdict.GoOn;
-        return new(state, Title(state, now, next, found), next, found);
+        return new(state, Title(state, now, next, found, counting), next, found);
     }
 
-    private static string Title(PullVerdict state, PullStep now, PullStep? next, List<PullFinding> found) =>
+    private string Title(
+        PullVerdict state,
+        PullStep now,
+        PullStep? next,
+        List<PullFinding> found,
+        IReadOnlyList<DayEntry> counting
+    ) =>
         state switch
         {
             PullVerdict.Stop => "Stop.",
             PullVerdict.LookAgain => "Look again.",
             PullVerdict.Wait => found[0].Text,
-            _ when now == PullStep.Brief => "Signed by all. Slack out next.",
+            _ when now == PullStep.Brief && next is { } first =>
+                $"Signed by all. {PullSteps.NameOf(first).Capitalised()} next.",
+            _ when now == PullStep.Clear => LoadTitle(counting),
+            _ when now == PullStep.Down && next == PullStep.Clear => "Down. Clear next.",
             _ when now == PullStep.Down => "Down. The day is kept, ready for the log.",
             _ when next is { } step => $"As expected. {PullSteps.NameOf(step).Capitalised()} next.",
             _ => "As expected.",
         };
+
+    private string LoadTitle(IReadOnlyList<DayEntry> counting)
+    {
+        if (basis.Loads is not { } loads)
+        {
+            return "The way of clearing is not set up: see its page.";
+        }
+
+        var view = LoadsView.Of(loads, counting);
+        return view.Moved < view.Planned
+            ? $"As expected. Load {view.Moved + 1} of {view.Planned}."
+            : $"{(view.Planned == 1 ? "The load is" : $"All {view.Planned} loads are")} there. The day is kept, ready for the log.";
+    }
+
+    /// <summary>What the loads' line reads, and what is seen of its anchor and of what it rubs on.</summary>
+    private void AddLoads(IReadOnlyList<PullLineView> lines, PullSeen seen)
+    {
+        AddAnchor(seen);
+        AddRubs(seen.Latest);
+        if (lines is not [{ ReadN: { } read, PlannedN: var planned, CeilingN: var most }])
+        {
+            return;
+        }
+
+        var first = basis.Loads?.GivesFirst?.Name.Uncapitalised() ?? "a link";
+        if (read.Nominal > most)
+        {
+            findings.Stop(
+                "load-over-most",
+                units.Say(
+                    $"{read.Nominal:N} is over the {most:N} that the line may read: set the load down. Over it {first} is past what it may carry."
+                )
+            );
+        }
+        else if (read.High > most)
+        {
+            findings.Look(
+                "load-may-be-over",
+                units.Say($"It may be {read.High:N}, over the {most:N} that the line may read: a smaller load next.")
+            );
+        }
+        else if (read.Nominal > OverCurve * planned)
+        {
+            findings.Look(
+                "load-over-plan",
+                units.Say(
+                    $"{read.Nominal:N}, and {planned:N} is planned: is the load heavier than thought, does it catch, or does the line hang tighter?"
+                )
+            );
+        }
+    }
 
     private void AddTensions(PullStep now, IReadOnlyList<PullLineView> lines)
     {
@@ -227,27 +292,7 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
     private void AddSeen(PullStep now, PullSeen seen)
     {
         var last = seen.Latest;
-        if (last.AnchorMovedM is > 0 and { } moved)
-        {
-            var more = seen.AnchorBeforeM is { } before && moved > before;
-            if (moved > SettlesM || more)
-            {
-                findings.Stop(
-                    "anchor-stirs",
-                    units.Say(
-                        $"The anchor's mark has moved {moved:cm}{(more ? " and moves on" : "")}: let off and take another, or a second."
-                    )
-                );
-            }
-            else
-            {
-                findings.Look(
-                    "anchor-settled",
-                    units.Say($"The anchor's mark moved {moved:cm}: mark it again and see whether it stays.")
-                );
-            }
-        }
-
+        AddAnchor(seen);
         if (last.FootLifted == true)
         {
             findings.Stop("foot-lifted", "The foot lifts: the roots come, and no hinge guides that. Let off.");
@@ -263,10 +308,7 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
             findings.Stop("hinge-cracks", "The hinge cracks early: everybody out, hold the line, nobody to the stump.");
         }
 
-        if (last.Rubs == true)
-        {
-            findings.Stop("line-rubs", "A line rubs: hold, and pad it or lead it otherwise.");
-        }
+        AddRubs(last);
 
         if (last.GripCreptM is > 0 and { } crept)
         {
@@ -296,6 +338,38 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
         else if (last.Bedded is null)
         {
             findings.Wait("bedded-unknown", "Somebody looks whether the line is bedded on the stem.");
+        }
+    }
+
+    private void AddAnchor(PullSeen seen)
+    {
+        if (seen.Latest.AnchorMovedM is > 0 and { } moved)
+        {
+            var more = seen.AnchorBeforeM is { } before && moved > before;
+            if (moved > SettlesM || more)
+            {
+                findings.Stop(
+                    "anchor-stirs",
+                    units.Say(
+                        $"The anchor's mark has moved {moved:cm}{(more ? " and moves on" : "")}: let off and take another, or a second."
+                    )
+                );
+            }
+            else
+            {
+                findings.Look(
+                    "anchor-settled",
+                    units.Say($"The anchor's mark moved {moved:cm}: mark it again and see whether it stays.")
+                );
+            }
+        }
+    }
+
+    private void AddRubs(WatchedDocument last)
+    {
+        if (last.Rubs == true)
+        {
+            findings.Stop("line-rubs", "A line rubs: hold, and pad it or lead it otherwise.");
         }
     }
 

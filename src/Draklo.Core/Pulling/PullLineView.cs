@@ -93,6 +93,42 @@ public sealed record PullLineView(
         ];
     }
 
+    /// <summary>The line that carries or hauls the loads; none where no line does.</summary>
+    public static List<PullLineView> OfLoads(PullBasis basis, IReadOnlyList<DayEntry> counting, PullStep now)
+    {
+        if (basis.Loads is not { Line: { } line, MostN: { } most } loads)
+        {
+            return [];
+        }
+
+        var read = counting.LastOrDefault(LoadsView.IsReading);
+        return
+        [
+            new(
+                LoadBasis.LineId,
+                1,
+                0,
+                most,
+                line.LoadValue,
+                basis.TargetN(now),
+                read?.TensionN,
+                read?.At,
+                read?.Entry.Tension?.Way,
+                read?.Entry.Step == now,
+                null,
+                null,
+                null,
+                null,
+                loads.Members.Hauler.Kind,
+                loads.Members.Hauler.Count,
+                0,
+                null,
+                null,
+                []
+            ),
+        ];
+    }
+
     private static bool IsOf(DayEntry entry, LineMembers line, int index) =>
         entry.Entry.LineId is { } id ? id == line.Id : index == 0;
 

@@ -3,7 +3,7 @@ using Draklo.Core.Plans;
 
 namespace Draklo.Core.Pulling;
 
-/// <summary>A step of the day, from the signed brief to the tree on the ground.</summary>
+/// <summary>A step of the day, from the signed brief to the tree on the ground and its pieces moved.</summary>
 public enum PullStep
 {
     Brief,
@@ -16,6 +16,9 @@ public enum PullStep
     BackCut,
     Pull,
     Down,
+
+    /// <summary>The pieces are moved: last, or all there is where nothing is pulled.</summary>
+    Clear,
 }
 
 /// <summary>The steps in the order of the school that the crew chose.</summary>
@@ -30,7 +33,15 @@ public static class PullSteps
         PullStep.Hold,
     ];
 
-    public static ImmutableArray<PullStep> Of(PullOrder order) =>
+    public static ImmutableArray<PullStep> Of(Plan plan) =>
+        plan.Clearing switch
+        {
+            null => Of(plan.Cut.Order),
+            { Alone: true } => [PullStep.Brief, PullStep.Clear],
+            _ => [.. Of(plan.Cut.Order), PullStep.Clear],
+        };
+
+    private static ImmutableArray<PullStep> Of(PullOrder order) =>
         order switch
         {
             PullOrder.TightFirst =>

@@ -22,6 +22,7 @@ internal sealed class PullWords(PullBasis basis)
                 ? "Back cut; the line follows."
                 : "Back cut to the hinge.",
             PullStep.Pull => "Everybody out. Pull.",
+            PullStep.Clear => $"{basis.Loads?.Way.Name ?? "Clear"}: load by load.",
             _ => "It is down.",
         };
 
@@ -47,9 +48,16 @@ internal sealed class PullWords(PullBasis basis)
             PullStep.BackCut => $"{faller}; wedge in as soon as it fits. {watcher} watches hinge and top.",
             PullStep.Pull =>
                 $"{faller} is out and says so. {haulers}, steadily, on one sign. {watcher} calls the lean.",
+            PullStep.Clear => Clearers(),
             _ => "Nobody to the stump before it lies still. Line off, then look back.",
         };
     }
+
+    /// <summary>Who does what while loads move, as the plan has it.</summary>
+    private string Clearers() =>
+        basis.Plan.Clearing?.People is { Count: > 0 } people
+            ? $"{string.Join("; ", people.Select(p => $"{p.Name.Trim()}: {p.Task.Uncapitalised().TrimEnd('.')}"))}."
+            : "Nobody under a load, in line with a line, or inside a turn. One calls, one hauls.";
 
     /// <summary>"Three haulers on the main line", or what pulls instead.</summary>
     private string Haulers()

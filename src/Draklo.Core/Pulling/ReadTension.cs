@@ -22,9 +22,7 @@ public static class ReadTension
         switch (read.Way)
         {
             case TensionWay.Cell:
-                return read.ReadN is { } n
-                    ? (new Spread(n * (1 - CellShare), n, n * (1 + CellShare)), null)
-                    : Missing("readN", "Enter what the load cell reads.");
+                return OfCell(read);
             case TensionWay.Sideways:
                 return read is { ForceN: { } force, GivesM: { } gives }
                     ? gives > length / 4
@@ -49,6 +47,17 @@ public static class ReadTension
                 return ByPeople(plan, result, read);
         }
     }
+
+    /// <summary>What a reading of the line that carries or hauls loads comes to.</summary>
+    public static (Spread? Tension, Problem? Problem) OfLoads(PullBasis basis, TensionDocument read) =>
+        basis.Loads?.Line is null ? (null, new("lineId", "No line carries or hauls the loads of this plan."))
+        : read.Way != TensionWay.Cell ? Missing("way", "A line with a load on it is read by a load cell or a gauge.")
+        : OfCell(read);
+
+    private static (Spread?, Problem?) OfCell(TensionDocument read) =>
+        read.ReadN is { } n
+            ? (new Spread(n * (1 - CellShare), n, n * (1 + CellShare)), null)
+            : Missing("readN", "Enter what the load cell reads.");
 
     private static (Spread?, Problem?) ByPeople(LineMembers plan, Links.LineResult result, TensionDocument read)
     {

@@ -377,7 +377,7 @@ internal sealed class DemoYear(Database fresh, string folder, TimeProvider clock
     {
         var entries = new List<DayEntry>();
         var minute = 0;
-        var order = PullSteps.Of(plan.Cut.Order);
+        var order = PullSteps.Of(plan);
         for (var i = 1; i < order.Length; i++)
         {
             Add(

@@ -161,7 +161,7 @@ internal sealed class LogDesk(
         var analysis = AnalysisOf(plan);
         var fall = analysis is null ? null : Fall.Of(plan, new(Aim: true), UnitSystem.Metric).Fall;
         var (on, read) = ReadOnTheDay(job.Id, plan, analysis);
-        var clearing = ClearingOf(plan);
+        var clearing = ClearingOf(job.Id, plan, read.GetValueOrDefault(LoadBasis.LineId).Peak);
         if (clearing is { Alone: true })
         {
             // Nothing is pulled: no lines, no cuts, no knots of a pull.
@@ -208,27 +208,26 @@ internal sealed class LogDesk(
         };
     }
 
-    private static LogClearing? ClearingOf(Plan plan)
+    private LogClearing? ClearingOf(string id, Plan plan, double? tracedN)
     {
-        if (
-            plan.Clearing is not { } clearing
-            || ClearingAnalysis.Of(plan, UnitSystem.Metric).Analysis?.Ways.First(w => w.Way == clearing.Way)
-                is not { SetUp: true } way
-        )
+        if (LoadBasis.Of(plan) is not { Way: var way, Line: var line } basis)
         {
             return null;
         }
 
-        var line = way.Links.FirstOrDefault(l => l.Id == "line") ?? way.Links.FirstOrDefault(l => l.Id == "haul");
+        var day = LoadsView.Of(basis, PullDay.Counting(pulling.Entries(id)));
         return new(
             way.Way,
             way.Name,
-            clearing.Alone,
+            basis.Members.Alone,
             way.Loads,
             way.RigMin.Nominal,
             way.EachMin.Nominal,
             line?.LoadValue,
-            line?.AllowedValue
+            line?.AllowedValue,
+            day.Moved,
+            day.LapsMin,
+            tracedN ?? day.PeakN
         );
     }
 

@@ -49,6 +49,9 @@ public sealed record LogStart(
 /// <param name="EachMin">Minutes of a load, as planned.</param>
 /// <param name="LineN">In the line that carries or hauls, as planned; null where there is none.</param>
 /// <param name="MayN">What that line may carry.</param>
+/// <param name="Moved">Loads that were counted on the day; 0 where nobody counted.</param>
+/// <param name="LapsMin">Minutes of those that were timed on the day.</param>
+/// <param name="ReadPeakN">The most that the line read on the day; null where nobody read it.</param>
 public sealed record LogClearing(
     ClearingWay Way,
     string Name,
@@ -57,7 +60,10 @@ public sealed record LogClearing(
     double RigMin,
     double EachMin,
     double? LineN,
-    double? MayN
+    double? MayN,
+    int Moved,
+    IReadOnlyList<double> LapsMin,
+    double? ReadPeakN
 );
 
 /// <param name="ReadPeakN">Of the day's trace, or of its readings; null where nobody read.</param>

@@ -78,6 +78,10 @@ public sealed class SimulatedLoadCell(TimeProvider clock) : ILoadCell
     private const double RiseSeconds = 2.5;
     private const double CreepShare = 0.03;
     private const double OverTheFloor = 1.1;
+    private const double LapSeconds = 60;
+    private const double HooksOn = 15;
+    private const double LetsOff = 50;
+    private const double EmptyShare = 0.2;
 
     public string Name => "Simulated load cell";
 
@@ -105,6 +109,15 @@ public sealed class SimulatedLoadCell(TimeProvider clock) : ILoadCell
         }
     }
 
+    /// <summary>A load a minute: hooked on, on its way with the most in the middle, let off.</summary>
+    private static double LoadShare(double seconds)
+    {
+        var s = seconds % LapSeconds;
+        return s is < HooksOn or > LetsOff
+            ? EmptyShare
+            : EmptyShare + ((1 - EmptyShare) * Math.Sin(Math.PI * (s - HooksOn) / (LetsOff - HooksOn)));
+    }
+
     /// <summary>Where the tension has come a moment later, without flicker.</summary>
     public static double Next(double tension, LineScene scene, double seconds)
     {
@@ -114,6 +127,7 @@ public sealed class SimulatedLoadCell(TimeProvider clock) : ILoadCell
             PullStep.Pull when lean > 0 => scene.TensionAtLean(lean)
                 * (1.06 + (0.05 * Math.Sin(2 * Math.PI * 0.7 * scene.SecondsInStep))),
             PullStep.Down => 0,
+            PullStep.Clear => scene.TargetN * LoadShare(scene.SecondsInStep),
             // Over the floor by more than the cell and its flicker are off: a reading there must not fall under it by chance.
             PullStep.Floor => scene.TargetN * OverTheFloor,
             PullStep.Hold => scene.TargetN * (OverTheFloor - (CreepShare * (1 - Math.Exp(-scene.SecondsInStep / 40)))),

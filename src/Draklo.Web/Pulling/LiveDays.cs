@@ -202,6 +202,11 @@ internal sealed class LiveDay : IDisposable
         {
             lock (turn)
             {
+                if (scene.Lines.FirstOrDefault(l => l.Id == lineId) is { InHand: false })
+                {
+                    continue;
+                }
+
                 var fed = FeedOf(sample.Cell, lineId).Take(sample, Seconds(), IsSlack);
                 if (PointOf(fed) is not { } point)
                 {
@@ -245,7 +250,9 @@ internal sealed class LiveDay : IDisposable
     private async Task ReadLeanAsync(CancellationToken cancellation)
     {
         await Task.Yield();
-        await foreach (var deg in gauge.ReadAsync(() => SceneOf(scene.Lines[0].Id), cancellation))
+        await foreach (
+            var deg in gauge.ReadAsync(() => SceneOf(scene.Lines.Count > 0 ? scene.Lines[0].Id : ""), cancellation)
+        )
         {
             lean = (float)deg;
         }
@@ -356,4 +363,11 @@ internal sealed record Scene(PullStep Step, long Since, double CommitDeg, IReadO
     public static Scene Nothing { get; } = new(PullStep.Brief, 0, 0, [], 0);
 }
 
-internal sealed record SceneLine(string Id, double TargetN, double PlannedN, Func<double, double> TensionAtLean);
+/// <param name="InHand">Whether the line is read at this step.</param>
+internal sealed record SceneLine(
+    string Id,
+    bool InHand,
+    double TargetN,
+    double PlannedN,
+    Func<double, double> TensionAtLean
+);

@@ -200,20 +200,38 @@ internal sealed class PullDesk(
             day.Now,
             clock.GetTimestamp(),
             basis.CommitDeg,
-            [
-                .. basis.Plan.Lines.Select(
-                    (l, i) =>
-                        new SceneLine(
-                            l.Id,
-                            basis.ShareOf(i) * (basis.TargetN(day.Now) ?? 0),
-                            basis.Analysis.Pull.Lines[i].TensionN,
-                            lean => basis.TensionAt(i, lean)
-                        )
-                ),
-            ],
+            [.. PulledOf(basis, day.Now), .. LoadedOf(basis, day.Now)],
             last
         );
     }
+
+    private static IEnumerable<SceneLine> PulledOf(PullBasis basis, PullStep now) =>
+        basis.Plan.Clearing is { Alone: true }
+            ? []
+            : basis.Plan.Lines.Select(
+                (l, i) =>
+                    new SceneLine(
+                        l.Id,
+                        now != PullStep.Clear,
+                        basis.ShareOf(i) * (basis.TargetN(now) ?? 0),
+                        basis.Analysis.Pull.Lines[i].TensionN,
+                        lean => basis.TensionAt(i, lean)
+                    )
+            );
+
+    private static IEnumerable<SceneLine> LoadedOf(PullBasis basis, PullStep now) =>
+        basis.Loads?.Line is { } line
+            ?
+            [
+                new SceneLine(
+                    LoadBasis.LineId,
+                    now == PullStep.Clear,
+                    now == PullStep.Clear ? line.LoadValue : 0,
+                    line.LoadValue,
+                    static _ => 0
+                ),
+            ]
+            : [];
 
     public IReadOnlyList<TraceView> Traces(string id, int spans)
     {
@@ -309,6 +327,17 @@ internal sealed class PullDesk(
 
     private static Spread? TensionOf(PullBasis basis, EntryDocument asked, List<Problem> problems)
     {
+        if (asked is { Kind: EntryKind.Reading, Step: PullStep.Clear } && asked.LineId != LoadBasis.LineId)
+        {
+            problems.Add(new("lineId", "While loads move, the line that carries or hauls them is read."));
+            return null;
+        }
+
+        if (asked.LineId == LoadBasis.LineId)
+        {
+            return LoadTensionOf(basis, asked, problems);
+        }
+
         var line = asked.LineId is null ? 0 : basis.Plan.Lines.ToList().FindIndex(l => l.Id == asked.LineId);
         if (line < 0)
         {
@@ -328,6 +357,28 @@ internal sealed class PullDesk(
         }
 
         var (tension, problem) = ReadTension.Of(basis, line, asked.Tension);
+        if (problem is not null)
+        {
+            problems.Add(problem);
+        }
+
+        return tension;
+    }
+
+    private static Spread? LoadTensionOf(PullBasis basis, EntryDocument asked, List<Problem> problems)
+    {
+        if (asked.Kind != EntryKind.Reading)
+        {
+            return null;
+        }
+
+        if (asked.Tension is null)
+        {
+            problems.Add(new("tension", "Say what was read."));
+            return null;
+        }
+
+        var (tension, problem) = ReadTension.OfLoads(basis, asked.Tension);
         if (problem is not null)
         {
             problems.Add(problem);

@@ -121,7 +121,8 @@ internal static class PullEndpoints
 
         var problems = new List<Problem>();
         MemberRanges.Check(sent, UnitSystem.Metric, problems);
-        if (job.Content.Plan.Lines.All(l => l.Id != sent.LineId))
+        var plan = job.Content.Plan;
+        if (plan.Lines.All(l => l.Id != sent.LineId) && !(sent.LineId == LoadBasis.LineId && plan.Clearing is not null))
         {
             problems.Add(new("lineId", $"This plan has no line “{sent.LineId}”."));
         }

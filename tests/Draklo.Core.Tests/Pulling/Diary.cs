@@ -38,8 +38,9 @@ internal sealed class Diary
         EntryRules.Check(Day, entries, said, static at => at[11..16], problems);
         if (problems.Count == 0)
         {
-            var tension = said.Tension is null
-                ? null
+            var tension =
+                said.Tension is null ? null
+                : said.LineId == LoadBasis.LineId ? ReadTension.OfLoads(Basis, said.Tension).Tension
                 : ReadTension
                     .Of(
                         Basis,
@@ -52,6 +53,12 @@ internal sealed class Diary
         }
 
         return problems;
+    }
+
+    public Diary Load()
+    {
+        Assert.Empty(Say(Entry(EntryKind.Load)));
+        return this;
     }
 
     public Diary Waits(int seconds)

@@ -18,7 +18,7 @@ public sealed class PullDayTests
     [InlineData(PullOrder.FollowThePull, "Brief SlackOut BedTest Floor Hold Notch BackCut Pull Down")]
     [InlineData(PullOrder.PresetHinge, "Brief SlackOut BedTest Floor Hold Notch BackCut Planned Pull Down")]
     public void Steps_follow_the_school(PullOrder order, string steps) =>
-        Assert.Equal(steps, string.Join(' ', PullSteps.Of(order)));
+        Assert.Equal(steps, string.Join(' ', PullSteps.Of(Sound() with { Cut = Sound().Cut with { Order = order } })));
 
     [Fact]
     public void A_day_that_goes_as_planned_is_a_go_at_every_step()

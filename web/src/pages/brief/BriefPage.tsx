@@ -72,8 +72,8 @@ export function BriefBar({ jobId, alone = false }: { jobId: string; alone?: bool
         <Link to={`/jobs/${jobId}/papers`} className="inline-flex items-center coarse:min-h-11">
           Papers
         </Link>
-        <Link to={`/jobs/${jobId}/${alone ? "log" : "day"}`} className="inline-flex items-center coarse:min-h-11">
-          {alone ? "Loads and log" : "The day"}
+        <Link to={`/jobs/${jobId}/day`} className="inline-flex items-center coarse:min-h-11">
+          The day
         </Link>
       </nav>
       <div className="max-sm:hidden">

@@ -17,6 +17,7 @@ export function ClearHeader({ goPanel }: { goPanel: (panel: SectionPanel) => voi
         <nav aria-label="This job" className="flex gap-1 max-md:order-last max-md:basis-full">
           <PageLink to="" name="Sheet" />
           <PageLink to="brief" name="Brief" />
+          <PageLink to="day" name="Day" />
           <PageLink to="log" name="Log" />
         </nav>
       }

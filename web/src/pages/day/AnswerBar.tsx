@@ -3,6 +3,7 @@ import { useLive } from "../../state/live";
 import { useSettings } from "../../ui/settings";
 import { written } from "../../units/units";
 import type { What } from "./ChangeDialog";
+import { isTight } from "./steps";
 
 /** The answer in one sentence; while a gauge reads the lean nobody has to call it. */
 function Title({ day }: { day: PullDay }) {
@@ -21,15 +22,27 @@ interface AnswerBarProps {
   onLook: () => void;
   onLetOff: (to: PullStep) => void;
   onChange: (what: What) => void;
+  /** Whether a pull is in hand, whose seat, haulers or wind can change. */
+  pulls: boolean;
   canCount: boolean;
 }
 
-export function AnswerBar({ day, disabled, onGo, onResume, onLook, onLetOff, onChange, canCount }: AnswerBarProps) {
+export function AnswerBar({
+  day,
+  disabled,
+  onGo,
+  onResume,
+  onLook,
+  onLetOff,
+  onChange,
+  pulls,
+  canCount,
+}: AnswerBarProps) {
   const { answer } = day;
   const next = answer.next == null ? undefined : day.steps.find((s) => s.step === answer.next);
   const at = day.steps.findIndex((s) => s.state === "now");
   const before = day.steps[at - 1];
-  const tight = day.now !== "brief" && day.now !== "slackOut" && day.now !== "down";
+  const tight = isTight(day.now);
   const big = "min-h-16 border-2 border-ink px-4 font-tight text-xl font-semibold disabled:opacity-40";
   const findings = answer.state === "wait" ? answer.findings.slice(1) : answer.findings;
   return (
@@ -63,7 +76,7 @@ export function AnswerBar({ day, disabled, onGo, onResume, onLook, onLetOff, onC
             </button>
           )
         )}
-        {tight && (
+        {(tight || day.now === "clear") && (
           <button type="button" className={`${big} flex-1 bg-sheet`} disabled={disabled} onClick={onLook}>
             Look again
           </button>
@@ -81,7 +94,7 @@ export function AnswerBar({ day, disabled, onGo, onResume, onLook, onLetOff, onC
           </button>
         )}
       </div>
-      {day.now !== "down" && (
+      {pulls && day.now !== "down" && (
         <p className="flex items-center gap-x-3 px-5 pb-1 font-tight text-[15px] text-pencil max-sm:px-3">
           <span className="max-sm:hidden">Something changed:</span>
           <button

@@ -14,9 +14,11 @@ import { CutList } from "./CutList";
 import { Clock, Told, WhoAreYou, Wind } from "./DayHead";
 import { Marks, OtherWays, Words } from "./DayWords";
 import { Kept } from "./Kept";
+import { Loads } from "./Loads";
 import { Observations } from "./Observations";
 import { PullPicture } from "./PullPicture";
 import { ReadWay, type Way } from "./ReadWays";
+import { isTight, onlyClears } from "./steps";
 import { Tape } from "./Tape";
 import { TopPicture } from "./TopPicture";
 import { TraceChart } from "./TraceChart";
@@ -89,8 +91,8 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
   const refusedHere = sent !== null && desk.refused?.key === sent ? desk.refused.errors : {};
   const seenErrors = desk.refused?.errors ?? {};
   const atField = sent !== null || Object.keys(seenErrors).some((path) => path.startsWith("seen."));
-  if (!line) return null;
-  const tight = day.now !== "brief" && day.now !== "slackOut" && day.now !== "down";
+  const tight = isTight(day.now);
+  const clears = onlyClears(day);
 
   function go(to: PullStep, back: boolean): void {
     const free = back || day.answer.state === "goOn";
@@ -108,7 +110,10 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
     });
   }
 
-  const reading = (
+  const askWay = (way: Way) => {
+    setAsking({ kind: "way", way, sent: null });
+  };
+  const reading = line && (
     <BigReading
       pulling={pulling}
       line={line}
@@ -121,7 +126,7 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
       }}
     />
   );
-  const watching = (
+  const watching = line && (
     <Observations
       day={day}
       line={line}
@@ -141,11 +146,14 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
             <Link to={`/jobs/${jobId}/brief`} className="underline">
               {pulling.briefWords}
             </Link>
-            <Wind pulling={pulling} /> · <Clock />
+            {!clears && <Wind pulling={pulling} />} · <Clock />
           </p>
         </div>
-        <Link to={`/jobs/${jobId}`} className="inline-flex min-h-12 items-center px-2 font-tight underline">
-          sheet
+        <Link
+          to={clears ? `/jobs/${jobId}/clear` : `/jobs/${jobId}`}
+          className="inline-flex min-h-12 items-center px-2 font-tight underline"
+        >
+          {clears ? "clearing" : "sheet"}
         </Link>
         <button
           type="button"
@@ -170,7 +178,7 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
           <h2 className="font-tight text-[34px] leading-tight font-semibold max-sm:text-[26px]">{day.do}</h2>
           <p className="text-[18px] leading-snug text-pencil">{day.who}</p>
         </div>
-        {day.lines.length > 1 && (
+        {line && day.lines.length > 1 && (
           <div className="day-all">
             <Segments
               label="Line in hand"
@@ -183,17 +191,41 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
             />
           </div>
         )}
-        {tight ? (
+        {day.now === "clear" ? (
+          <>
+            {line ? (
+              <div className="day-left">
+                <div>
+                  {reading}
+                  <OtherWays line={line} only={["cell"]} onWay={askWay} />
+                  {watching}
+                </div>
+                <WindowRule line={line} />
+              </div>
+            ) : (
+              <p className="text-[18px] leading-snug">No line carries or hauls these loads: count them as they come.</p>
+            )}
+            {day.loads && (
+              <Loads
+                loads={day.loads}
+                stopped={day.stopped}
+                disabled={!named || desk.waiting > 0}
+                onLoad={() => {
+                  say({ kind: "load" });
+                }}
+                onBack={lastLoad(day, say)}
+              />
+            )}
+            <div className="day-all">
+              <TraceChart jobId={jobId} day={day} />
+            </div>
+          </>
+        ) : tight && line ? (
           <>
             <div className="day-left">
               <div>
                 {reading}
-                <OtherWays
-                  line={line}
-                  onWay={(way) => {
-                    setAsking({ kind: "way", way, sent: null });
-                  }}
-                />
+                <OtherWays line={line} onWay={askWay} />
                 <Words day={day} line={line} />
               </div>
               <WindowRule line={line} />
@@ -228,7 +260,7 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
               say({ kind: "undo", undoes });
             }}
           />
-          {day.now !== "down" && <TraceChart jobId={jobId} day={day} />}
+          {day.now !== "down" && day.now !== "clear" && <TraceChart jobId={jobId} day={day} />}
           <Button
             className="my-2"
             onClick={() => {
@@ -271,7 +303,8 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
         onChange={(what) => {
           setAsking({ kind: "change", what });
         }}
-        canCount={line.puller === "people"}
+        pulls={!clears && day.now !== "clear"}
+        canCount={line?.puller === "people"}
       />
       {asking?.kind === "because" && (
         <Because
@@ -285,7 +318,7 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
           onClose={close}
         />
       )}
-      {asking?.kind === "way" && (
+      {line && asking?.kind === "way" && (
         <ReadWay
           way={asking.way}
           line={line}
@@ -296,7 +329,7 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
           onClose={close}
         />
       )}
-      {asking?.kind === "change" && (
+      {line && asking?.kind === "change" && (
         <ChangeDialog jobId={jobId} day={day} line={line} first={asking.what} by={who} onClose={close} />
       )}
     </div>
@@ -314,10 +347,24 @@ function useGoneByItself(day: PullDay, say: DayDesk["say"]): void {
   }, [pulling, gone, told, say]);
 }
 
-/** Takes back what was read and seen at this step, so that it is read and seen again. */
+const undoneOf = (day: PullDay) => new Set(day.entries.map((e) => e.entry.undoes).filter((n) => n != null));
+
+/** Takes the last load back; undefined where none was counted. */
+function lastLoad(day: PullDay, say: DayDesk["say"]): (() => void) | undefined {
+  const undone = undoneOf(day);
+  const last = day.entries.findLast((e) => e.entry.kind === "load" && !undone.has(e.number));
+  if (!last || day.loads?.moved === 0) return undefined;
+  return () => {
+    say({ kind: "undo", undoes: last.number });
+  };
+}
+
+/** Takes back what was read and seen at this step or of this load, so that it is read and seen again. */
 function lookAgain(day: PullDay, say: DayDesk["say"]): void {
-  const undone = new Set(day.entries.map((e) => e.entry.undoes).filter((n) => n != null));
-  const moved = day.entries.findLastIndex((e) => e.entry.kind === "move" && !undone.has(e.number));
+  const undone = undoneOf(day);
+  const moved = day.entries.findLastIndex(
+    (e) => (e.entry.kind === "move" || e.entry.kind === "load") && !undone.has(e.number),
+  );
   for (const e of day.entries.slice(moved + 1))
     if ((e.entry.kind === "reading" || e.entry.kind === "seen") && !undone.has(e.number))
       say({ kind: "undo", undoes: e.number });

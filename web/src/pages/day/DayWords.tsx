@@ -3,11 +3,13 @@ import type { PullDay, PullLine, PullStep } from "../../api/types";
 import { useSettings } from "../../ui/settings";
 import { written } from "../../units/units";
 import type { Way } from "./ReadWays";
+import { onlyClears } from "./steps";
 
 /** The numbers of the day, before it begins. */
 export function Marks({ day }: { day: PullDay }) {
   const units = useSettings((s) => s.units);
   const [main] = day.lines;
+  if (onlyClears(day)) return <LoadMarks day={day} />;
   if (!main) return null;
   const target = (step: PullStep) => day.steps.find((s) => s.step === step)?.targetN;
   const rows: [string, string][] = [
@@ -18,6 +20,32 @@ export function Marks({ day }: { day: PullDay }) {
     ["Rope to haul", written(main.haulM, "length", units)],
     ["Goes by itself at", written(day.commitDeg, "angle", units)],
   ];
+  return <Figures rows={rows} />;
+}
+
+/** The numbers of a day on which only loads are moved. */
+function LoadMarks({ day }: { day: PullDay }) {
+  const units = useSettings((s) => s.units);
+  const { loads } = day;
+  const [line] = day.lines;
+  if (!loads) return null;
+  return (
+    <Figures
+      rows={[
+        [loads.way, `${loads.planned} ${loads.planned === 1 ? "load" : "loads"}`],
+        ["One takes", `${loads.eachMin.nominal.toFixed(1)} min`],
+        ...(line
+          ? ([
+              ["In the line, as planned", written(line.plannedN, "force", units)],
+              ["Never over", written(line.ceilingN, "force", units)],
+            ] satisfies [string, string][])
+          : []),
+      ]}
+    />
+  );
+}
+
+function Figures({ rows }: { rows: [string, string][] }) {
   return (
     <dl className="mb-4 grid max-w-[620px] grid-cols-[1fr_auto] border-t-2 border-ink">
       {rows.map(([name, value]) => (
@@ -69,7 +97,16 @@ function HoldClock({ from, seconds }: { from: string; seconds: number }) {
   );
 }
 
-export function OtherWays({ line, onWay }: { line: PullLine; onWay: (way: Way) => void }) {
+export function OtherWays({
+  line,
+  only,
+  onWay,
+}: {
+  line: PullLine;
+  /** The ways that can be taken; all of them where it is left out. */
+  only?: readonly Way[];
+  onWay: (way: Way) => void;
+}) {
   const ways: [Way, string][] = [
     ["cell", "enter a figure"],
     ...(line.puller === "people" ? ([["people", "count the haulers"]] as [Way, string][]) : []),
@@ -79,18 +116,20 @@ export function OtherWays({ line, onWay }: { line: PullLine; onWay: (way: Way) =
   return (
     <p className="flex flex-wrap items-center gap-x-4 font-tight text-[16px]">
       <span className="text-pencil">No cell?</span>
-      {ways.map(([way, text]) => (
-        <button
-          key={way}
-          type="button"
-          className="underline"
-          onClick={() => {
-            onWay(way);
-          }}
-        >
-          {text}
-        </button>
-      ))}
+      {ways
+        .filter(([way]) => only?.includes(way) ?? true)
+        .map(([way, text]) => (
+          <button
+            key={way}
+            type="button"
+            className="underline"
+            onClick={() => {
+              onWay(way);
+            }}
+          >
+            {text}
+          </button>
+        ))}
     </p>
   );
 }

@@ -41,6 +41,9 @@ export function Kept({ day, onUndo }: { day: PullDay; onUndo: (number: number) =
   );
 }
 
+/** The line of a clearing has no name of its own in the plan. */
+export const lineName = (id: string): string => (id === "clearing.line" ? "loads' line" : `${id} line`);
+
 /** What a step is called; one of another school by its own word. */
 export const stepName = (day: PullDay, step: PullStep | undefined): string =>
   day.steps.find((s) => s.step === step)?.name ?? step ?? "another step";
@@ -52,7 +55,7 @@ export function wordsOf(day: PullDay, kept: DayEntry, units: Units): string {
   const because = entry.because == null || entry.because === "" ? "" : `: ${entry.because}`;
   switch (entry.kind) {
     case "reading": {
-      const line = entry.lineId == null ? "" : `${entry.lineId} line, `;
+      const line = entry.lineId == null ? "" : `${lineName(entry.lineId)}, `;
       const way = entry.tension ? ways[entry.tension.way] : "read";
       return kept.tensionN
         ? `${line}${way}: ${written(kept.tensionN.nominal, "force", units)} (${range(kept.tensionN.low, kept.tensionN.high, "force", units)})`
@@ -64,6 +67,8 @@ export function wordsOf(day: PullDay, kept: DayEntry, units: Units): string {
       return `to ${stepName(day, entry.to)}${because}`;
     case "stop":
       return `stop${because}`;
+    case "load":
+      return "a load there";
     case "resume":
       return `on again${because}`;
     case "changed":

@@ -90,6 +90,15 @@ export function Observations({ day, line, errors, onSeen }: ObservationsProps) {
           />
         </>
       )}
+      {now === "clear" && (
+        <Switch
+          label="A line rubs"
+          value={seen.rubs}
+          onChange={(rubs) => {
+            onSeen({ rubs });
+          }}
+        />
+      )}
       {now === "pull" && (
         <>
           <NumberField
@@ -116,7 +125,7 @@ export function Observations({ day, line, errors, onSeen }: ObservationsProps) {
           />
         </>
       )}
-      {(early || cutting) && (
+      {(early || cutting || now === "clear") && (
         <>
           <Stepper
             label="Anchor mark moved"
@@ -125,6 +134,10 @@ export function Observations({ day, line, errors, onSeen }: ObservationsProps) {
               onSeen({ anchorMovedM });
             }}
           />
+        </>
+      )}
+      {(early || cutting) && (
+        <>
           <Stepper
             label="Grip crept"
             value={seen.gripCreptM ?? 0}

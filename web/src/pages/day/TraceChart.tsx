@@ -3,7 +3,7 @@ import { scaleLinear } from "d3-scale";
 import { api } from "../../api/client";
 import type { PullDay, TraceView } from "../../api/types";
 import { timeOf } from "../../state/words";
-import { stepName } from "./Kept";
+import { lineName, stepName } from "./Kept";
 import { useSettings } from "../../ui/settings";
 import { figure, unitOf, written } from "../../units/units";
 
@@ -59,7 +59,7 @@ function Sums({ line, several }: { line: TraceView; several: boolean }) {
   const units = useSettings((s) => s.units);
   return (
     <li className="border-b border-rule py-1">
-      {several ? `${line.lineId} line: ` : ""}
+      {several ? `${lineName(line.lineId)}: ` : ""}
       {line.count.toLocaleString("en-GB")} readings kept
       {line.doubtful > 0 && `, ${line.doubtful.toLocaleString("en-GB")} of them doubtful and not counted`}; most{" "}
       {written(line.peakN, "force", units)}

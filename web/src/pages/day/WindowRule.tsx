@@ -21,13 +21,27 @@ export function WindowRule({ line }: { line: PullLine }) {
   const step = tickOf(most);
   const ticks = Array.from({ length: Math.floor(most / step) + 1 }, (_, i) => i * step);
   const marks = [
-    { n: ceiling, name: `most ${said(ceiling)}`, note: "over it, let off", strong: true },
-    { n: floor, name: `floor ${said(floor)}`, note: floor > 0 ? "under it, it may sit back" : "", strong: true },
+    {
+      n: ceiling,
+      name: `most ${said(ceiling)}`,
+      note: line.curve.length > 0 ? "over it, let off" : "over it, set it down",
+      strong: true,
+    },
+    ...(floor > 0 || line.curve.length > 0
+      ? [{ n: floor, name: `floor ${said(floor)}`, note: floor > 0 ? "under it, it may sit back" : "", strong: true }]
+      : []),
     ...(line.targetN == null ||
     Math.abs(line.targetN - floor) < 0.02 * most ||
     Math.abs(line.targetN - ceiling) < 0.02 * most
       ? []
-      : [{ n: line.targetN, name: `this step ${said(line.targetN)}`, note: "", strong: false }]),
+      : [
+          {
+            n: line.targetN,
+            name: `${line.curve.length > 0 ? "this step" : "planned"} ${said(line.targetN)}`,
+            note: "",
+            strong: false,
+          },
+        ]),
   ].sort((a, b) => b.n - a.n);
   // Names keep a line's height from one another.
   const named = marks.reduce<((typeof marks)[number] & { at: number; below: number })[]>((so, m) => {

@@ -1,6 +1,5 @@
-import { useState } from "react";
+import { Link } from "react-router";
 import type { JobLog, LogStart } from "../../api/types";
-import { Button } from "../../ui/controls";
 import { NumberField } from "../../ui/NumberField";
 import { TextField } from "../../ui/TextField";
 import { useSettings } from "../../ui/settings";
@@ -10,20 +9,21 @@ import { middleOf } from "./words";
 
 type Said = NonNullable<JobLog["clearing"]>;
 
-/** How the pieces were moved: a watch for the loads as they come up, their number, what the line read. */
+/** How the pieces were moved: the loads, their minutes, what the line read; counted on the day, or said here. */
 export function ClearingQuestion({
+  jobId,
   planned,
   said,
   errors,
   onChange,
 }: {
+  jobId: string;
   planned: NonNullable<LogStart["clearing"]>;
   said: Said | undefined;
   errors: Record<string, string | undefined>;
   onChange: (clearing: Said) => void;
 }) {
   const units = useSettings((s) => s.units);
-  const [since, setSince] = useState<number | null>(null);
   const log: Said = said ?? { way: planned.way, lapsMin: [] };
   const laps = log.lapsMin;
   const middle = middleOf(laps);
@@ -31,44 +31,20 @@ export function ClearingQuestion({
     const next = { ...log, ...part };
     onChange(Object.fromEntries(Object.entries(next).filter(([, v]) => v !== undefined)) as Said);
   };
-  const left = Math.max(0, planned.loads - laps.length);
-  const each = middle ?? planned.eachMin;
   return (
     <Question
       title={`Clearing: ${planned.name.toLowerCase()}`}
       note={`Planned: ${planned.loads} loads at ${planned.eachMin.toFixed(1)} min${planned.lineN === undefined ? "" : `, the line at ${written(planned.lineN, "force", units)}`}.`}
     >
-      <div className="flex flex-wrap items-center gap-2">
-        <Button
-          strong
-          className="min-h-14 px-5"
-          onClick={() => {
-            const now = Date.now();
-            // The first tap starts the watch; every later one is a load that has come up.
-            if (since !== null) {
-              const minutes = Math.max(0.1, Math.round((now - since) / 6000) / 10);
-              put({ lapsMin: [...laps, minutes], loads: Math.max(log.loads ?? 0, laps.length + 1) });
-            }
-            setSince(now);
-          }}
-        >
-          {since === null ? "Start the watch" : `Load ${laps.length + 1} is up`}
-        </Button>
-        {laps.length > 0 && (
-          <Button
-            onClick={() => {
-              put({ lapsMin: laps.slice(0, -1), loads: Math.max(1, laps.length - 1) });
-            }}
-          >
-            Take the last back
-          </Button>
-        )}
-        <p data-laps={laps.length} className="font-tight text-[15px]">
-          {laps.length} of {planned.loads}
-          {middle === undefined ? "" : `, ${middle.toFixed(1)} min in the middle`}
-          {left > 0 && laps.length > 0 ? `; ${Math.round(left * each)} min to go` : ""}
-        </p>
-      </div>
+      <p data-laps={laps.length} className="text-[15px] leading-snug">
+        {middle === undefined
+          ? "Nobody timed a load. "
+          : `${laps.length} ${laps.length === 1 ? "load was" : "loads were"} timed: ${middle.toFixed(1)} min in the middle. `}
+        <Link to={`/jobs/${jobId}/day`} className="underline">
+          Count and time them on the day&apos;s page
+        </Link>
+        .
+      </p>
       <NumberField
         label="Loads moved"
         value={log.loads}

@@ -225,6 +225,7 @@ function LogForm({ answer }: { answer: LogAnswer }) {
               <div>
                 {start.clearing && (
                   <ClearingQuestion
+                    jobId={answer.jobId}
                     planned={start.clearing}
                     said={log.clearing}
                     errors={errors}

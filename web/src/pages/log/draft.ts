@@ -47,12 +47,30 @@ export function firstLog(answer: LogAnswer, by: string): JobLog {
     nearMisses: [],
     gear: [],
     pictures: [],
+    ...countedOf(answer),
+  };
+}
+
+/** The loads that were counted and timed on the day; nothing where nobody counted. */
+function countedOf({ start }: LogAnswer): Pick<JobLog, "clearing"> {
+  const of = start.clearing;
+  if (!of || of.moved === 0) return {};
+  return {
+    clearing: {
+      way: of.way,
+      loads: of.moved,
+      lapsMin: of.lapsMin,
+      ...(of.readPeakN === undefined ? {} : { peakN: of.readPeakN }),
+    },
   };
 }
 
 /** A log with what the day read where it says nothing yet, as after the day made it by itself. */
 export function filledIn(log: JobLog, answer: LogAnswer, by: string): JobLog {
-  return log.lines.length > 0 ? log : { ...firstLog(answer, by), ...log, lines: firstLog(answer, by).lines };
+  const counted = log.clearing ? log : { ...log, ...countedOf(answer) };
+  return counted.lines.length > 0
+    ? counted
+    : { ...firstLog(answer, by), ...counted, lines: firstLog(answer, by).lines };
 }
 
 /** How far the top came down from the mark, and to which side, in metres. */
