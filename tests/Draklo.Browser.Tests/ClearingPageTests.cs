@@ -155,6 +155,28 @@ public sealed class ClearingPageTests(Stage stage) : IClassFixture<Stage>
     }
 
     [Fact]
+    public void A_piece_is_moved_where_it_lies_and_one_far_aside_is_said()
+    {
+        screen.OpenJob("Ash logs");
+        screen.Click("[role='tab'][aria-selected='false']");
+        screen.Press("Pieces");
+        var before = screen.ValueOf("Lies at");
+        screen.Drag("[data-handle='piece-0']", -60, 0);
+        screen.Until(() => screen.ValueOf("Lies at") != before, "the piece to lie elsewhere");
+        screen.Press("Ground");
+        screen.Press("Put its ends on the plan");
+        screen.Press("Pieces");
+        screen.Drag("[data-handle='piece-0']", 0, 120);
+        screen.Until(
+            () => screen.Text("[aria-label='Pieces']").Contains("to the right", StringComparison.Ordinal),
+            "its place"
+        );
+        screen.Click("[data-verdict] button[aria-expanded]");
+        screen.Until(() => screen.Count("[data-code='rig-piece-aside']") == 1, "what is said of it");
+        Assert.Empty(screen.Complaints());
+    }
+
+    [Fact]
     public void Loads_are_timed_and_kept_with_what_the_line_read()
     {
         screen.OpenJob("Ash logs");

@@ -9,7 +9,8 @@ namespace Draklo.Core.Clearing;
 /// <param name="TopM">Diameter at its thin end.</param>
 /// <param name="MassKg">Of one.</param>
 /// <param name="CentreM">From its butt.</param>
-/// <param name="AtM">Metres along the section.</param>
+/// <param name="AtM">Metres along the section; of one that has its place on the plan, where that lies along it.</param>
+/// <param name="AsideM">Metres to the right of the section.</param>
 /// <param name="Weighed">Whether somebody put it on a scale.</param>
 public sealed record ClearPiece(
     string Id,
@@ -22,6 +23,7 @@ public sealed record ClearPiece(
     double MassKg,
     double CentreM,
     double AtM,
+    double AsideM,
     PlaceMembers? Place,
     bool Weighed
 )
@@ -40,7 +42,8 @@ public sealed record ClearPiece(
             pieces.AddRange(OfStem(StemOf(plan), clearing.StemCutsM, density, at));
         }
 
-        pieces.AddRange(clearing.Pieces.Select(p => Given(p, density)));
+        var line = SectionLine.Of(clearing.Ground);
+        pieces.AddRange(clearing.Pieces.Select(p => Given(p, density, line)));
         return pieces;
     }
 
@@ -75,6 +78,7 @@ public sealed record ClearPiece(
                 volume * density,
                 centre - from,
                 at,
+                0,
                 null,
                 Weighed: false
             );
@@ -100,8 +104,10 @@ public sealed record ClearPiece(
     }
 
     /// <summary>A frustum of a cone.</summary>
-    private static ClearPiece Given(PieceMembers piece, double density)
+    private static ClearPiece Given(PieceMembers piece, double density, SectionLine? line)
     {
+        var (at, aside) =
+            piece.Place is { } place && line is { } section ? section.Of(place.EastM, place.NorthM) : (piece.AtM, 0);
         var (a, b) = (piece.ButtM / 2, (piece.TopM ?? piece.ButtM) / 2);
         var sum = (a * a) + (a * b) + (b * b);
         var volume = Math.PI * piece.LengthM / 3 * sum;
@@ -116,7 +122,8 @@ public sealed record ClearPiece(
             piece.TopM ?? piece.ButtM,
             piece.MassKg ?? (volume * density),
             centre,
-            piece.AtM,
+            at,
+            aside,
             piece.Place,
             piece.MassKg is not null
         );

@@ -12,11 +12,13 @@ internal static class ClearingReasons
 {
     private const double PowerLineNear = 20;
     private const double InsideReach = 15;
+    private const double AsideReach = 3;
 
     public static void Add(RigWalk walk, ClearingWay way)
     {
         AddLinks(walk);
         AddPeople(walk);
+        AddAside(walk, way);
         AddObstacles(walk);
         AddClimber(walk, way);
         AddGear(walk, way);
@@ -123,6 +125,35 @@ internal static class ClearingReasons
 
             InLine(walk, person, path);
             InsideTurn(walk, person, path);
+        }
+    }
+
+    /// <summary>Pieces that lie off the line on which they are moved: pulled in from the side, a line turns where nothing holds it.</summary>
+    private static void AddAside(RigWalk walk, ClearingWay way)
+    {
+        if (way is not (ClearingWay.Drag or ClearingWay.ButtUp or ClearingWay.Lift or ClearingWay.Fly))
+        {
+            return;
+        }
+
+        var lanes = way == ClearingWay.Fly && walk.Clearing is { Fly: { Lanes: > 1 } } ? walk.Clearing.Fly.FanDeg : 0;
+        var from = walk.Clearing.High?.AtM ?? walk.Clearing.Ground.LandingAtM;
+        foreach (var piece in walk.Scene.Pieces)
+        {
+            var reach = AsideReach + (Math.Abs(piece.AtM - from) * Math.Tan(Angle.Radians(lanes / 2)));
+            if (Math.Abs(piece.AsideM) <= reach)
+            {
+                continue;
+            }
+
+            var index = walk.Clearing.Pieces.ToList().FindIndex(p => p.Id == piece.Id);
+            walk.Reasons.Check(
+                "rig-piece-aside",
+                walk.Scene.Units.Say(
+                    $"{piece.Name.Capitalised()} lies {Math.Abs(piece.AsideM):m} to the {(piece.AsideM > 0 ? "right" : "left")} of the section: pulled in from there it swings, and the line goes sideways over what it runs on. Bring it under the line first, or lay the section there."
+                ),
+                $"clearing.pieces[{index}].place"
+            );
         }
     }
 

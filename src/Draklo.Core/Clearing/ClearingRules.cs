@@ -79,6 +79,7 @@ internal static class ClearingRules
             problems.Add(Outside("clearing.stemAtM", left, right, units));
         }
 
+        var line = SectionLine.Of(clearing.Ground);
         var seen = new HashSet<string>(StringComparer.Ordinal);
         for (var i = 0; i < clearing.Pieces.Count; i++)
         {
@@ -97,7 +98,20 @@ internal static class ClearingRules
                 );
             }
 
-            if (piece.AtM < left || piece.AtM > right)
+            if (piece.Place is { } place && line is { } section)
+            {
+                var along = section.Of(place.EastM, place.NorthM).Along;
+                if (along < left || along > right)
+                {
+                    problems.Add(
+                        new(
+                            $"clearing.pieces[{i}].place",
+                            "It lies past the ends of the section: move it, or draw the section longer."
+                        )
+                    );
+                }
+            }
+            else if (piece.AtM < left || piece.AtM > right)
             {
                 problems.Add(Outside($"clearing.pieces[{i}].atM", left, right, units));
             }

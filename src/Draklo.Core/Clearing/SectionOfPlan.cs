@@ -37,42 +37,27 @@ public static class SectionOfPlan
             return (null, problems);
         }
 
-        var (east, north) = (to.EastM - from.EastM, to.NorthM - from.NorthM);
-        var length = Math.Sqrt((east * east) + (north * north));
-        if (length < LeastLength)
+        if (SectionLine.Of(ground) is not { Length: >= LeastLength } line)
         {
+            var apart = Math.Sqrt(Math.Pow(to.EastM - from.EastM, 2) + Math.Pow(to.NorthM - from.NorthM, 2));
             problems.Add(
                 new(
                     "clearing.ground.to",
-                    units.Say($"The ends of the section are {length:m} apart: move them farther from each other.")
+                    units.Say($"The ends of the section are {apart:m} apart: move them farther from each other.")
                 )
             );
             return (null, problems);
         }
 
-        var line = new SectionLine(from, east / length, north / length, length);
         return (
             ground with
             {
                 Spots = SpotsOf(plan, line),
                 Obstacles = [.. plan.Site.Targets.Select(t => ObstacleOf(t, line)).OfType<ObstacleMembers>()],
-                LandingAtM = Math.Clamp(ground.LandingAtM, 0, Round(length)),
+                LandingAtM = Math.Clamp(ground.LandingAtM, 0, Round(line.Length)),
             },
             problems
         );
-    }
-
-    /// <summary>From one end in the direction of the other.</summary>
-    private readonly record struct SectionLine(PlaceMembers From, double East, double North, double Length)
-    {
-        public (double Along, double Off) Of(double east, double north)
-        {
-            var (x, y) = (east - From.EastM, north - From.NorthM);
-            return ((x * East) + (y * North), (x * North) - (y * East));
-        }
-
-        public (double East, double North) At(double along) =>
-            (From.EastM + (along * East), From.NorthM + (along * North));
     }
 
     private static List<GroundSpotMembers> SpotsOf(Plan plan, SectionLine line)

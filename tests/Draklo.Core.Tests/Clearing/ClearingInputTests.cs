@@ -12,6 +12,90 @@ namespace Draklo.Core.Tests;
 public sealed class ClearingInputTests
 {
     [Fact]
+    public void A_piece_on_the_plan_lies_where_the_section_s_line_has_it()
+    {
+        var bank = Bank();
+        // Toward the east: north of it is to its left.
+        var ground = bank.Ground with
+        {
+            From = new() { EastM = 10, NorthM = 5 },
+            To = new() { EastM = 70, NorthM = 5 },
+        };
+        var log = bank.Pieces[0] with
+        {
+            Place = new() { EastM = 50, NorthM = 12 },
+            AtM = 400,
+        };
+        var placed = bank with { Ground = ground, Pieces = [log], Way = ClearingWay.Drag };
+        var piece = Assert.Single(ClearPiece.All(PlanOf(placed), placed));
+        Assert.Equal(40, piece.AtM, 1e-9);
+        Assert.Equal(-7, piece.AsideM, 1e-9);
+        Assert.Contains(
+            Chosen(placed).Reasons,
+            r => r is { Code: "rig-piece-aside", Path: "clearing.pieces[0].place" }
+        );
+        var near = placed with
+        {
+            Pieces =
+            [
+                log with
+                {
+                    Place = new() { EastM = 50, NorthM = 7 },
+                },
+            ],
+        };
+        Assert.DoesNotContain(Chosen(near).Reasons, r => r.Code == "rig-piece-aside");
+        AssertRefused(
+            "clearing.pieces[0].place",
+            placed with
+            {
+                Pieces =
+                [
+                    log with
+                    {
+                        Place = new() { EastM = 5, NorthM = 5 },
+                    },
+                ],
+            }
+        );
+        // Off the plan its own figure counts again.
+        AssertRefused("clearing.pieces[0].atM", placed with { Ground = bank.Ground });
+    }
+
+    [Fact]
+    public void Lanes_reach_pieces_that_lie_aside()
+    {
+        var bank = Bank();
+        var ground = bank.Ground with
+        {
+            From = new() { EastM = 0, NorthM = 0 },
+            To = new() { EastM = 60, NorthM = 0 },
+        };
+        var log = bank.Pieces[0] with
+        {
+            Place = new() { EastM = 50, NorthM = -9 },
+        };
+        var one = bank with
+        {
+            Way = ClearingWay.Fly,
+            Ground = ground,
+            Pieces = [log],
+            Fly = new() { SagShare = 0.1 },
+        };
+        Assert.Contains(Chosen(one).Reasons, r => r.Code == "rig-piece-aside");
+        var fan = one with
+        {
+            Fly = new()
+            {
+                SagShare = 0.1,
+                Lanes = 3,
+                FanDeg = 30,
+            },
+        };
+        Assert.DoesNotContain(Chosen(fan).Reasons, r => r.Code == "rig-piece-aside");
+    }
+
+    [Fact]
     public void What_cannot_be_is_refused_at_its_place()
     {
         var bank = Bank();
@@ -35,10 +119,10 @@ public sealed class ClearingInputTests
         var (analysis, problems) = ClearingAnalysis.Of(Cases.Sound(), UnitSystem.Metric);
         Assert.Null(analysis);
         Assert.Contains(problems, p => p.Path == "clearing");
-
-        static void AssertRefused(string path, ClearingMembers clearing) =>
-            Assert.Contains(Refused(clearing), p => p.Path == path);
     }
+
+    private static void AssertRefused(string path, ClearingMembers clearing) =>
+        Assert.Contains(Refused(clearing), p => p.Path == path);
 
     [Fact]
     public void The_section_is_taken_from_the_plan_s_spots_slope_and_targets()

@@ -74,6 +74,21 @@ public sealed partial class ClearingReasonTests
         var (bank, glass) = (Bank(), OverGlass());
         var weak = Hand with { BreakingStrengthN = 9000, LengthM = 10 };
         yield return bank;
+        yield return bank with
+        {
+            Ground = bank.Ground with
+            {
+                From = new() { EastM = 0, NorthM = 0 },
+                To = new() { EastM = 60, NorthM = 0 },
+            },
+            Pieces =
+            [
+                bank.Pieces[0] with
+                {
+                    Place = new() { EastM = 40, NorthM = 20 },
+                },
+            ],
+        };
         yield return glass;
         // Nothing is known of the gear, nobody has a place.
         yield return bank with

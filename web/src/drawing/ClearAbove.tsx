@@ -4,6 +4,7 @@ import { setMember, useSheet } from "../state/store";
 import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
 import { Handle } from "./Handle";
+import { PiecesAbove } from "./PiecesAbove";
 import { fit, toMetres, toPixels, type Flat, type Scale } from "./projection";
 import { ScaleBar } from "./ScaleBar";
 import { sectionBounds } from "./section";
@@ -26,7 +27,11 @@ export function ClearAbove({ clearing, way, analysis }: AboveProps) {
   const [box, size] = useSize<HTMLDivElement>();
   const [held, setHeld] = useState<Scale | null>(null);
   const across = sectionBounds(clearing, way);
-  const off = Math.max(side, ...clearing.people.map((p) => Math.abs(p.offM) + 2));
+  const off = Math.max(
+    side,
+    ...clearing.people.map((p) => Math.abs(p.offM) + 2),
+    ...analysis.pieces.map((p) => Math.abs(p.asideM) + 2),
+  );
   const scale = held ?? fit({ ...across, minY: -off, maxY: off }, size.width, size.height, margin);
   return (
     <div ref={box} className="h-full w-full overflow-hidden">
@@ -154,17 +159,19 @@ function Above({
           </text>
         </g>
       )}
-      {analysis.pieces.map((p) => (
-        <rect
-          key={p.id}
-          x={px(p.atM, 0).x - 4}
-          y={px(0, 0).y - 9}
-          width={8}
-          height={18}
-          fill="var(--wood)"
-          stroke="var(--ink)"
-        />
-      ))}
+      <PiecesAbove
+        clearing={clearing}
+        analysis={analysis}
+        scale={scale}
+        px={px}
+        onGrab={() => {
+          hold(true);
+        }}
+        onRelease={() => {
+          release();
+          hold(false);
+        }}
+      />
       {clearing.people.map((p, i) => (
         <g key={i}>
           <Handle

@@ -13,63 +13,71 @@ interface SectionOnPlanProps {
   onRelease: () => void;
 }
 
-/** The line of the clearing's section, and what lies along it; its ends are taken hold of here. */
+/** The line of the clearing's section, and what lies along it; its ends and the pieces are taken hold of here. */
 export function SectionOnPlan({ plan, scale, onGrab, onRelease }: SectionOnPlanProps) {
   const units = useSettings((s) => s.units);
   const ground = plan.clearing?.ground;
   if (!plan.clearing || !ground?.from || !ground.to) return null;
   const { from, to } = ground;
   const length = Math.hypot(to.eastM - from.eastM, to.northM - from.northM);
-  const at = (along: number) =>
-    toPixels(scale, {
-      x: from.eastM + ((to.eastM - from.eastM) * along) / Math.max(length, 0.1),
-      y: from.northM + ((to.northM - from.northM) * along) / Math.max(length, 0.1),
-    });
-  const places = [
-    ...plan.clearing.pieces.map((p) => ({
+  const onLine = (along: number) => ({
+    eastM: from.eastM + ((to.eastM - from.eastM) * along) / Math.max(length, 0.1),
+    northM: from.northM + ((to.northM - from.northM) * along) / Math.max(length, 0.1),
+  });
+  const at = (along: number) => {
+    const place = onLine(along);
+    return toPixels(scale, { x: place.eastM, y: place.northM });
+  };
+  const landing = at(ground.landingAtM);
+  const held = [
+    { path: "clearing.ground.from", at: from, name: "Left end of the section", label: "" },
+    { path: "clearing.ground.to", at: to, name: "Right end of the section", label: "" },
+    ...plan.clearing.pieces.map((p, i) => ({
+      path: `clearing.pieces[${i}].place` as const,
+      at: p.place ?? onLine(p.atM),
       name: p.name === "" ? p.id : p.name,
-      at: p.place ? toPixels(scale, { x: p.place.eastM, y: p.place.northM }) : at(p.atM),
+      label: `${p.name === "" ? p.id : p.name}${p.count > 1 ? ` ×${p.count}` : ""}`,
     })),
-    { name: ground.leftName, at: at(ground.landingAtM) },
-  ];
-  const ends = [
-    { path: "clearing.ground.from", end: from, name: "Left end of the section" },
-    { path: "clearing.ground.to", end: to, name: "Right end of the section" },
   ] as const;
   const [a, b] = [at(0), at(length)];
   return (
     <g data-section>
       <path d={`M${a.x} ${a.y}L${b.x} ${b.y}`} stroke="var(--ink)" strokeWidth={1.2} strokeDasharray="12 4 3 4" />
-      {places.map((p) => (
-        <g key={p.name}>
-          <rect x={p.at.x - 4} y={p.at.y - 4} width={8} height={8} fill="var(--wood)" stroke="var(--ink)" />
-          <text x={p.at.x + 8} y={p.at.y - 6} className="halo fill-ink font-tight text-[12px]">
-            {p.name}
-          </text>
-        </g>
-      ))}
-      {ends.map(({ path, end, name }) => (
-        <Handle
-          key={path}
-          id={path}
-          name={name}
-          at={toPixels(scale, { x: end.eastM, y: end.northM })}
-          now={Math.round(Math.hypot(end.eastM, end.northM))}
-          min={0}
-          max={500}
-          text={`${written(Math.hypot(end.eastM, end.northM), "length", units)} out`}
-          shape="square"
-          onGrab={onGrab}
-          onMove={(to) => {
-            const place = toMetres(scale, to);
-            setMember(path, { eastM: tenth(place.x), northM: tenth(place.y) }, path);
-          }}
-          onStep={(east, north) => {
-            setMember(path, { eastM: tenth(end.eastM + east / 2), northM: tenth(end.northM + north / 2) }, path);
-          }}
-          onRelease={onRelease}
-        />
-      ))}
+      <rect x={landing.x - 4} y={landing.y - 4} width={8} height={8} fill="var(--ink)" />
+      <text x={landing.x + 8} y={landing.y - 6} className="halo fill-ink font-tight text-[12px]">
+        {ground.leftName}
+      </text>
+      {held.map(({ path, at: end, name, label }) => {
+        const px = toPixels(scale, { x: end.eastM, y: end.northM });
+        return (
+          <g key={path}>
+            <Handle
+              id={path}
+              name={name}
+              at={px}
+              now={Math.round(Math.hypot(end.eastM, end.northM))}
+              min={0}
+              max={500}
+              text={`${written(Math.hypot(end.eastM, end.northM), "length", units)} out`}
+              shape="square"
+              onGrab={onGrab}
+              onMove={(to) => {
+                const place = toMetres(scale, to);
+                setMember(path, { eastM: tenth(place.x), northM: tenth(place.y) }, path);
+              }}
+              onStep={(east, north) => {
+                setMember(path, { eastM: tenth(end.eastM + east / 2), northM: tenth(end.northM + north / 2) }, path);
+              }}
+              onRelease={onRelease}
+            />
+            {label !== "" && (
+              <text x={px.x + 14} y={px.y + 4} className="halo fill-ink font-tight text-[12px]" pointerEvents="none">
+                {label}
+              </text>
+            )}
+          </g>
+        );
+      })}
     </g>
   );
 }

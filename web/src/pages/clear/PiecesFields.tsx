@@ -41,7 +41,11 @@ export function PiecesFields({ clearing, analysis }: { clearing: Clearing; analy
             measured
             unknown="from its size"
           />
-          <Member path={`clearing.pieces[${i}].atM`} label="Lies at" quantity="length" step={0.5} />
+          {p.place ? (
+            <OnPlan index={i} lies={analysis.pieces.find((a) => a.id === p.id)} />
+          ) : (
+            <Member path={`clearing.pieces[${i}].atM`} label="Lies at" quantity="length" step={0.5} />
+          )}
           <Button
             className="mt-1"
             onClick={() => {
@@ -101,6 +105,32 @@ export function PiecesFields({ clearing, analysis }: { clearing: Clearing; analy
           }}
         />
       </Group>
+    </>
+  );
+}
+
+/** Where a piece lies that was put on the plan, along the section and aside of it. */
+function OnPlan({ index, lies }: { index: number; lies: ClearingAnalysis["pieces"][number] | undefined }) {
+  const units = useSettings((s) => s.units);
+  const path = `clearing.pieces[${index}].place` as const;
+  return (
+    <>
+      <p className="py-1 text-[13px] leading-snug">
+        On the plan
+        {lies &&
+          `: ${written(lies.atM, "length", units)} along, ${written(Math.abs(lies.asideM), "length", units)} to the ${lies.asideM < 0 ? "left" : "right"}`}
+      </p>
+      <Member path={`${path}.eastM`} label="East of the stump" quantity="length" step={0.5} measured />
+      <Member path={`${path}.northM`} label="North" quantity="length" step={0.5} measured />
+      <Button
+        className="mt-1 mr-2"
+        onClick={() => {
+          if (lies) setMember(`clearing.pieces[${index}].atM`, Math.max(0, Math.round(lies.atM * 10) / 10));
+          setMember(path, undefined);
+        }}
+      >
+        Off the plan
+      </Button>
     </>
   );
 }

@@ -173,7 +173,9 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
       />
       {!named && <WhoAreYou people={pulling.people} />}
       <Told desk={desk} atField={atField} />
-      <main className="day-grid min-h-0 flex-1 overflow-y-auto px-5 py-4 max-sm:px-3">
+      <main
+        className={`day-grid ${day.now === "clear" ? "day-loads" : ""} min-h-0 flex-1 overflow-y-auto px-5 py-4 max-sm:px-3`}
+      >
         <div className="day-all">
           <h2 className="font-tight text-[34px] leading-tight font-semibold max-sm:text-[26px]">{day.do}</h2>
           <p className="text-[18px] leading-snug text-pencil">{day.who}</p>
@@ -193,6 +195,17 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
         )}
         {day.now === "clear" ? (
           <>
+            {day.loads && (
+              <Loads
+                loads={day.loads}
+                stopped={day.stopped}
+                disabled={!named || desk.waiting > 0}
+                onLoad={() => {
+                  say({ kind: "load" });
+                }}
+                onBack={lastLoad(day, say)}
+              />
+            )}
             {line ? (
               <div className="day-left">
                 <div>
@@ -204,17 +217,6 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
               </div>
             ) : (
               <p className="text-[18px] leading-snug">No line carries or hauls these loads: count them as they come.</p>
-            )}
-            {day.loads && (
-              <Loads
-                loads={day.loads}
-                stopped={day.stopped}
-                disabled={!named || desk.waiting > 0}
-                onLoad={() => {
-                  say({ kind: "load" });
-                }}
-                onBack={lastLoad(day, say)}
-              />
             )}
             <div className="day-all">
               <TraceChart jobId={jobId} day={day} />
