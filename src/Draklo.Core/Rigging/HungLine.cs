@@ -105,8 +105,15 @@ public readonly record struct HungLine(double SpanM, double DropM, double SlackM
     }
 
     /// <summary>How much longer the way over the load is than the line under its tension.</summary>
-    private double TooLong(double weight, double at, double sag) =>
-        LengthAt(at, sag) - (SlackM * (1 + (At(weight, at, sag).TensionN / StiffnessN)));
+    private double TooLong(double weight, double at, double sag)
+    {
+        // As At and LengthAt together, with each side's length worked out once: this is what is asked most often.
+        var (v, w) = Falls(at, sag);
+        var rest = SpanM - at;
+        var (left, right) = (Hypotenuse(at, v), Hypotenuse(rest, w));
+        var tension = weight / (SpanM * sag) * Math.Min(left * rest, right * at);
+        return left + right - (SlackM * (1 + (tension / StiffnessN)));
+    }
 
     private double LengthAt(double at, double sag)
     {

@@ -120,7 +120,7 @@ internal sealed record LoweredTree(PlanContext Context, PullLine Line, double Hi
             return (null, null, problems);
         }
 
-        var found = SampledPlan.Checked(plan, units);
+        var found = SampledPlan.Checked(context);
         return (new(context, line, found?.HoldDeg ?? 0), found, problems);
     }
 
@@ -171,7 +171,8 @@ internal sealed record LoweredTree(PlanContext Context, PullLine Line, double Hi
     {
         double sum = 0;
         var (before, paidBefore) = (TensionAt(0), 0.0);
-        const int steps = (int)HeatTo * Fine;
+        // Four to a degree: within a thousandth of what eighty give.
+        const int steps = (int)HeatTo * 4;
         for (var i = 1; i <= steps; i++)
         {
             var deg = HeatTo * i / steps;

@@ -11,14 +11,12 @@ namespace Draklo.Core.Studies;
 internal static class SampledPlan
 {
     /// <summary>What an analysis works out of the lines, without site and sentences; null where it cannot be.</summary>
-    public static CheckedPull? Checked(Plan plan, UnitSystem units)
-    {
-        if (PlanRules.Check(plan, units).Count > 0)
-        {
-            return null;
-        }
+    public static CheckedPull? Checked(Plan plan, UnitSystem units) =>
+        PlanRules.Check(plan, units).Count > 0 ? null : Checked(PlanContext.Of(plan, units));
 
-        var standing = PlanContext.Of(plan, units);
+    /// <summary>The same of a plan whose rules were checked already.</summary>
+    public static CheckedPull? Checked(PlanContext standing)
+    {
         var lines = CheckedPull.LinesOf(standing);
         return Pull.Solve(standing, lines, []) is { } pull ? CheckedPull.Of(standing, lines, pull) : null;
     }
