@@ -101,6 +101,37 @@ public sealed class LiveDayTests(RunningServer server) : IClassFixture<RunningSe
     }
 
     [Fact]
+    public async Task A_load_too_heavy_for_its_line_is_called_out_to_all_who_watch()
+    {
+        var id = await server.CopyAsync("Ash logs below");
+        await server.SendAsync(
+            HttpMethod.Post,
+            $"/api/jobs/{id}/pulling/entries",
+            RunningServer.Entry("brief", "move", ("to", "clear"), ("because", "tried"))
+        );
+        await using var watching = await ConnectAsync();
+        var heard = ReadAsync(watching, id, 2, cells: false);
+        foreach (var kilo in new[] { 4.2, 9.9 })
+        {
+            // Until the other tablet listens, and ever new readings.
+            await Task.Delay(300);
+            var sent = new JsonObject
+            {
+                ["cell"] = "c 1",
+                ["session"] = $"s{(int)kilo}",
+                ["lineId"] = LoadBasis.LineId,
+                ["unit"] = "kN",
+                ["readings"] = new JsonArray(new JsonObject { ["sequence"] = 1, ["value"] = kilo }),
+            };
+            await server.SendAsync(HttpMethod.Post, $"/api/jobs/{id}/pulling/readings", sent);
+        }
+
+        var told = (await heard).Select(m => m.GetProperty("trouble").GetString()!).ToList();
+        Assert.Equal("", told[0]);
+        Assert.StartsWith("Stop: 9.9 kN is over", told[1], StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task A_job_that_is_not_there_is_refused()
     {
         await using var connection = await ConnectAsync();
@@ -118,13 +149,12 @@ public sealed class LiveDayTests(RunningServer server) : IClassFixture<RunningSe
         HubConnection connection,
         string id,
         int count,
-        [CallerMemberName] string test = ""
+        bool cells = true
     )
     {
-        _ = test;
         using var stop = new CancellationTokenSource(TimeSpan.FromSeconds(30));
         var readings = new List<JsonElement>();
-        await foreach (var message in connection.StreamAsync<JsonElement>("Watch", id, true, stop.Token))
+        await foreach (var message in connection.StreamAsync<JsonElement>("Watch", id, cells, stop.Token))
         {
             if (message.TryGetProperty("tensionN", out _))
             {

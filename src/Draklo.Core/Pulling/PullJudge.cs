@@ -13,7 +13,6 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
     private const double HalfAgain = 1.5;
     private const double UnderHalf = 0.5;
     private const double LeastToSeeM = 0.01;
-    private const double SettlesM = 0.01;
     private const double LostShare = 0.1;
     private const double NearTarget = 0.95;
     private const double OverTarget = 1.4;
@@ -33,6 +32,7 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
         bool stopped
     )
     {
+        var watched = new SeenJudge(findings, units);
         var order = PullSteps.Of(basis.Plan);
         var at = order.IndexOf(now);
         PullStep? next = at + 1 < order.Length ? order[at + 1] : null;
@@ -54,12 +54,12 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
         if (now is >= PullStep.BedTest and < PullStep.Down)
         {
             AddMovement(now, lines);
-            AddSeen(now, seen);
+            watched.Add(now, seen);
         }
 
         if (now == PullStep.SlackOut)
         {
-            AddRigged(seen.Latest);
+            watched.AddRigged(seen.Latest);
         }
 
         if (now == PullStep.Hold)
@@ -74,7 +74,9 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
 
         if (now == PullStep.Clear)
         {
-            AddLoads(lines, seen);
+            LoadJudge.Add(basis, units, lines, findings);
+            watched.AddAnchor(seen);
+            watched.AddRubs(seen.Latest);
         }
 
         var found = findings.Sorted();
@@ -96,63 +98,12 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
             PullVerdict.Wait => found[0].Text,
             _ when now == PullStep.Brief && next is { } first =>
                 $"Signed by all. {PullSteps.NameOf(first).Capitalised()} next.",
-            _ when now == PullStep.Clear => LoadTitle(counting),
+            _ when now == PullStep.Clear => LoadJudge.Title(basis, counting),
             _ when now == PullStep.Down && next == PullStep.Clear => "Down. Clear next.",
             _ when now == PullStep.Down => "Down. The day is kept, ready for the log.",
             _ when next is { } step => $"As expected. {PullSteps.NameOf(step).Capitalised()} next.",
             _ => "As expected.",
         };
-
-    private string LoadTitle(IReadOnlyList<DayEntry> counting)
-    {
-        if (basis.Loads is not { } loads)
-        {
-            return "The way of clearing is not set up: see its page.";
-        }
-
-        var view = LoadsView.Of(loads, counting);
-        return view.Moved < view.Planned
-            ? $"As expected. Load {view.Moved + 1} of {view.Planned}."
-            : $"{(view.Planned == 1 ? "The load is" : $"All {view.Planned} loads are")} there. The day is kept, ready for the log.";
-    }
-
-    /// <summary>What the loads' line reads, and what is seen of its anchor and of what it rubs on.</summary>
-    private void AddLoads(IReadOnlyList<PullLineView> lines, PullSeen seen)
-    {
-        AddAnchor(seen);
-        AddRubs(seen.Latest);
-        if (lines is not [{ ReadN: { } read, PlannedN: var planned, CeilingN: var most }])
-        {
-            return;
-        }
-
-        var first = basis.Loads?.GivesFirst?.Name.Uncapitalised() ?? "a link";
-        if (read.Nominal > most)
-        {
-            findings.Stop(
-                "load-over-most",
-                units.Say(
-                    $"{read.Nominal:N} is over the {most:N} that the line may read: set the load down. Over it {first} is past what it may carry."
-                )
-            );
-        }
-        else if (read.High > most)
-        {
-            findings.Look(
-                "load-may-be-over",
-                units.Say($"It may be {read.High:N}, over the {most:N} that the line may read: a smaller load next.")
-            );
-        }
-        else if (read.Nominal > OverCurve * planned)
-        {
-            findings.Look(
-                "load-over-plan",
-                units.Say(
-                    $"{read.Nominal:N}, and {planned:N} is planned: is the load heavier than thought, does it catch, or does the line hang tighter?"
-                )
-            );
-        }
-    }
 
     private void AddTensions(PullStep now, IReadOnlyList<PullLineView> lines)
     {
@@ -286,102 +237,6 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
                     )
                 );
             }
-        }
-    }
-
-    private void AddSeen(PullStep now, PullSeen seen)
-    {
-        var last = seen.Latest;
-        AddAnchor(seen);
-        if (last.FootLifted == true)
-        {
-            findings.Stop("foot-lifted", "The foot lifts: the roots come, and no hinge guides that. Let off.");
-        }
-
-        if (last.MovedAside == true)
-        {
-            findings.Stop("moves-aside", "It moves aside: hold, and do not cut further. A second line or another lay.");
-        }
-
-        if (last.HingeCracked == true)
-        {
-            findings.Stop("hinge-cracks", "The hinge cracks early: everybody out, hold the line, nobody to the stump.");
-        }
-
-        AddRubs(last);
-
-        if (last.GripCreptM is > 0 and { } crept)
-        {
-            findings.Look(
-                "grip-crept",
-                units.Say($"The grip crept {crept:cm}: set it again with another turn before it takes more.")
-            );
-        }
-
-        if (now >= PullStep.BackCut)
-        {
-            return;
-        }
-
-        if (last.WoodBroke == true)
-        {
-            findings.Look(
-                "wood-broke",
-                "Small wood broke: does the line lie on the stem now? If the seat dropped, say to where."
-            );
-        }
-
-        if (last.Bedded == false)
-        {
-            findings.Look("not-bedded", "The line is not bedded on the stem: let off, shake it in or seat it again.");
-        }
-        else if (last.Bedded is null)
-        {
-            findings.Wait("bedded-unknown", "Somebody looks whether the line is bedded on the stem.");
-        }
-    }
-
-    private void AddAnchor(PullSeen seen)
-    {
-        if (seen.Latest.AnchorMovedM is > 0 and { } moved)
-        {
-            var more = seen.AnchorBeforeM is { } before && moved > before;
-            if (moved > SettlesM || more)
-            {
-                findings.Stop(
-                    "anchor-stirs",
-                    units.Say(
-                        $"The anchor's mark has moved {moved:cm}{(more ? " and moves on" : "")}: let off and take another, or a second."
-                    )
-                );
-            }
-            else
-            {
-                findings.Look(
-                    "anchor-settled",
-                    units.Say($"The anchor's mark moved {moved:cm}: mark it again and see whether it stays.")
-                );
-            }
-        }
-    }
-
-    private void AddRubs(WatchedDocument last)
-    {
-        if (last.Rubs == true)
-        {
-            findings.Stop("line-rubs", "A line rubs: hold, and pad it or lead it otherwise.");
-        }
-    }
-
-    private void AddRigged(WatchedDocument seen)
-    {
-        if (seen.Rigged == false)
-        {
-            findings.Look("not-rigged", "Legs crossed, or no stopper: put it right before anybody hauls.");
-        }
-        else if (seen.Rigged is null)
-        {
-            findings.Wait("rigged-unknown", "Look along the tackle: legs not crossed, stopper tied?");
         }
     }
 

@@ -240,6 +240,16 @@ internal sealed class LiveDay : IDisposable
         }
     }
 
+    /// <summary>What is called out while loads move and their line reads more than it may.</summary>
+    private string? OverMost(string lineId, double tension) =>
+        scene.Step == PullStep.Clear
+        && scene.Lines.FirstOrDefault(l => l.Id == lineId) is { MostN: { } most }
+        && tension > most
+            ? UnitSystem.Metric.Say(
+                $"Stop: {tension:N} is over the {most:N} that the line may read. Set the load down."
+            )
+            : null;
+
     /// <summary>Follows one pull; a plan that changes begins another.</summary>
     private LivePull PullOf(string lineId)
     {
@@ -312,7 +322,7 @@ internal sealed class LiveDay : IDisposable
             float.IsNaN(point.LeanDeg) ? null : point.LeanDeg,
             point.Doubtful,
             fed.Missed,
-            fed.Trouble
+            OverMost(lineId, point.TensionN) ?? fed.Trouble
         );
 
     private void Send(LiveMessage message, bool cellsOnly)
@@ -363,11 +373,13 @@ internal sealed record Scene(PullStep Step, long Since, double CommitDeg, IReadO
     public static Scene Nothing { get; } = new(PullStep.Brief, 0, 0, [], 0);
 }
 
+/// <param name="MostN">That a line with loads on it may read; null for the others.</param>
 /// <param name="InHand">Whether the line is read at this step.</param>
 internal sealed record SceneLine(
     string Id,
     bool InHand,
     double TargetN,
     double PlannedN,
-    Func<double, double> TensionAtLean
+    Func<double, double> TensionAtLean,
+    double? MostN = null
 );

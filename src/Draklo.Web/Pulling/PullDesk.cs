@@ -228,7 +228,8 @@ internal sealed class PullDesk(
                     now == PullStep.Clear,
                     now == PullStep.Clear ? line.LoadValue : 0,
                     line.LoadValue,
-                    static _ => 0
+                    static _ => 0,
+                    basis.Loads.MostN
                 ),
             ]
             : [];
