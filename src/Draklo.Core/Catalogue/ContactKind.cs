@@ -1,4 +1,3 @@
-using CsvHelper.Configuration.Attributes;
 using Draklo.Core.Plans;
 
 namespace Draklo.Core.Catalogue;
@@ -6,29 +5,22 @@ namespace Draklo.Core.Catalogue;
 /// <summary>The share of tension that passes a half turn while hauling, 0 to 1.</summary>
 public sealed record ContactKind
 {
-    [Name("id")]
     public required string Id { get; init; }
 
-    [Name("name")]
     public required string Name { get; init; }
 
-    [Name("low")]
     public required double Low { get; init; }
 
-    [Name("nominal")]
     public required double Nominal { get; init; }
 
-    [Name("high")]
     public required double High { get; init; }
 
     /// <summary>
     /// What the rope bends round when nothing larger is given, millimetres; null for a full-size sheave.
     /// </summary>
-    [Name("pin_mm")]
     public double? PinMm { get; init; }
 
     /// <summary>block, ring, carabiner, rope or bark: what has a strength of its own to check.</summary>
-    [Name("built_of")]
     public required string BuiltOf { get; init; }
 
     /// <summary>A kind of turn with the crew's own shares where it has some.</summary>
@@ -49,6 +41,5 @@ public sealed record ContactKind
         BuiltOf == "block" ? 1 - ((1 - halfTurn) * Math.Sin(turned / 2)) : Math.Pow(halfTurn, turned / Math.PI);
 
     /// <summary>Whether it has a strength of its own to check: a block, ring or carabiner.</summary>
-    [Ignore]
     public bool IsHardware => BuiltOf is "block" or "ring" or "carabiner";
 }

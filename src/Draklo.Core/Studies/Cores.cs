@@ -14,18 +14,14 @@ internal static class Cores
     {
         var next = 0;
         Exception? failed = null;
-        var threads = Enumerable
-            .Range(0, Math.Max(1, Environment.ProcessorCount))
-            .Select(_ => new Thread(Work) { IsBackground = true, Name = "study" })
-            .ToArray();
-        foreach (var thread in threads)
+        if (OperatingSystem.IsBrowser())
         {
-            thread.Start();
+            // There is one thread, and it is the worker's own.
+            Work();
         }
-
-        foreach (var thread in threads)
+        else
         {
-            thread.Join();
+            OnThreads(Work);
         }
 
         if (failed is not null)
@@ -37,7 +33,11 @@ internal static class Cores
 
         void Work()
         {
-            Niceness.Yield();
+            if (!OperatingSystem.IsBrowser())
+            {
+                Niceness.Yield();
+            }
+
             try
             {
                 while (
@@ -58,6 +58,23 @@ internal static class Cores
             {
                 Interlocked.CompareExchange(ref failed, e, null);
             }
+        }
+    }
+
+    private static void OnThreads(ThreadStart work)
+    {
+        var threads = Enumerable
+            .Range(0, Math.Max(1, Environment.ProcessorCount))
+            .Select(_ => new Thread(work) { IsBackground = true, Name = "study" })
+            .ToArray();
+        foreach (var thread in threads)
+        {
+            thread.Start();
+        }
+
+        foreach (var thread in threads)
+        {
+            thread.Join();
         }
     }
 }

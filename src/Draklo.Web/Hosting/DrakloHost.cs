@@ -250,10 +250,12 @@ public static class DrakloHost
 
         var files = new PhysicalFileProvider(root);
         app.UseDefaultFiles(new DefaultFilesOptions { FileProvider = files });
+        app.Use(Precompressed.For(root));
         app.UseStaticFiles(
             new StaticFileOptions
             {
                 FileProvider = files,
+                ContentTypeProvider = Precompressed.ContentTypes,
                 OnPrepareResponse = static response =>
                     response.Context.Response.Headers.CacheControl = response.Context.Request.Path.StartsWithSegments(
                         "/assets",

@@ -17,7 +17,8 @@ internal sealed class Gate(RequestDelegate next, HostSettings settings)
     private static readonly string[] Policy =
     [
         "default-src 'none'",
-        "script-src 'self'",
+        // The core in the browser is WebAssembly; no text becomes script by it.
+        "script-src 'self' 'wasm-unsafe-eval'",
         "style-src 'self'",
         // Where drawings set a style on an element; no style sheet and no script comes in by it.
         "style-src-attr 'unsafe-inline'",

@@ -21,15 +21,12 @@ internal sealed partial class PlainProblems(ILogger<PlainProblems> log) : IExcep
     /// <summary>422 with the members at fault, or 400 when the text is not JSON at all.</summary>
     public static IResult Refused(IReadOnlyList<Problem> problems)
     {
-        var errors = problems
-            .GroupBy(p => p.Path, StringComparer.Ordinal)
-            .ToDictionary(g => g.Key, g => g.Select(p => p.Message).ToArray(), StringComparer.Ordinal);
-        var unreadable = problems is [{ Path: "" }];
+        var refused = Core.Answers.Refused.Of(problems);
         return Results.ValidationProblem(
-            errors,
-            detail: problems[0].Message,
-            title: unreadable ? "This cannot be read." : "Something here does not fit.",
-            statusCode: unreadable ? StatusCodes.Status400BadRequest : StatusCodes.Status422UnprocessableEntity
+            refused.Errors.ToDictionary(StringComparer.Ordinal),
+            detail: refused.Detail,
+            title: refused.Title,
+            statusCode: refused.Status
         );
     }
 

@@ -1,5 +1,5 @@
 using System.Text.Json;
-using Draklo.Core.Reading;
+using Draklo.Core.Answers;
 
 namespace Draklo.Web.Hosting;
 
@@ -11,23 +11,9 @@ internal sealed class SizedAnswer<T>(T value) : IResult
 {
     public async Task ExecuteAsync(HttpContext httpContext)
     {
-        var bytes = JsonSerializer.SerializeToUtf8Bytes(value, Answers.Options);
+        var bytes = JsonSerializer.SerializeToUtf8Bytes(value, AnswerJson.Options);
         httpContext.Response.ContentType = "application/json; charset=utf-8";
         httpContext.Response.ContentLength = bytes.Length;
         await httpContext.Response.Body.WriteAsync(bytes, httpContext.RequestAborted);
-    }
-}
-
-/// <summary>How answers that are asked for many times a second are written.</summary>
-internal static class Answers
-{
-    public static JsonSerializerOptions Options { get; } = Make();
-
-    private static JsonSerializerOptions Make()
-    {
-        var options = new JsonSerializerOptions(DocumentReader.Options);
-        options.Converters.Add(new ShortNumbers());
-        options.MakeReadOnly();
-        return options;
     }
 }

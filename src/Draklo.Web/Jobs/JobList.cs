@@ -2,6 +2,7 @@ using System.Buffers;
 using System.Text;
 using System.Text.Json;
 using Draklo.Core.Analyses;
+using Draklo.Core.Answers;
 using Draklo.Core.Gear;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
@@ -45,7 +46,7 @@ internal sealed class JobList(JobStore store, JobIndex index, LockerStore locker
             }
 
             // What is remembered follows from plan and gear; how far the job has come follows from its log.
-            var now = JsonSerializer.Serialize(StageOf(listed), Answers.Options);
+            var now = JsonSerializer.Serialize(StageOf(listed), AnswerJson.Options);
             Encoding.UTF8.GetBytes(entry.AsSpan(0, entry.Length - 1), json);
             json.Write(","u8);
             Encoding.UTF8.GetBytes(now.AsSpan(1), json);
@@ -101,7 +102,7 @@ internal sealed class JobList(JobStore store, JobIndex index, LockerStore locker
             listed.Crew,
         };
 
-    private static string Text(JobEntry entry) => JsonSerializer.Serialize(entry, Answers.Options);
+    private static string Text(JobEntry entry) => JsonSerializer.Serialize(entry, AnswerJson.Options);
 
     /// <summary>How pieces stand, a line each: the id, a tab, and what the plan would say of it.</summary>
     private static string StampOf(IEnumerable<string> ids, IReadOnlyDictionary<string, GearStanding> standings)

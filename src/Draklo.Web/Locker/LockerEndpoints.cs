@@ -2,6 +2,7 @@ using Draklo.Core.Gear;
 using Draklo.Core.Reading;
 using Draklo.Core.Units;
 using Draklo.Core.Verdicts;
+using Draklo.Files;
 using Draklo.Store;
 using Draklo.Web.Hosting;
 using Microsoft.AspNetCore.Mvc;
@@ -22,6 +23,20 @@ internal static class LockerEndpoints
             .WithName("locker")
             .WithSummary("Every piece of gear with its strength and its flags.")
             .Produces<LockerAnswer>();
+        locker
+            .MapGet(
+                "/standings",
+                (LockerStore store, string? units = null) =>
+                    Bodies.TryUnits(units, out var system)
+                        ? Results.Ok(store.Standings(system))
+                        : Bodies.UnknownUnits(units)
+            )
+            .WithName("lockerStandings")
+            .WithSummary(
+                "How every piece stands, by its id: what a plan must know of the locker, in the reader's units."
+            )
+            .Produces<IReadOnlyDictionary<string, GearStanding>>()
+            .ProducesValidationProblem(422);
         locker
             .MapPut("/rules", KeepRulesAsync)
             .WithName("keepLockerRules")

@@ -1,5 +1,6 @@
 using Draklo.Core.Catalogue;
 using Draklo.Core.Sites;
+using Draklo.Files;
 using Draklo.Store;
 using Draklo.Web.Hosting;
 

@@ -2,6 +2,7 @@ using System.Text.Json;
 using Draklo.Core.Plans;
 using Draklo.Core.Sites;
 using Draklo.Core.Studies;
+using Draklo.Files;
 using Draklo.Web.Hosting;
 
 namespace Draklo.Web.Sites;

@@ -3,6 +3,7 @@ using CsCheck;
 using Draklo.Core.Gear;
 using Draklo.Core.Links;
 using Draklo.Core.Units;
+using Draklo.Files;
 
 namespace Draklo.Core.Tests;
 

@@ -1,6 +1,7 @@
 using System.Text;
 using Draklo.Core.Gear;
 using Draklo.Core.Units;
+using Draklo.Files;
 
 namespace Draklo.Core.Tests.Gear;
 

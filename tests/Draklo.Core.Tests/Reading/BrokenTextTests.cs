@@ -4,6 +4,7 @@ using Draklo.Core.Catalogue;
 using Draklo.Core.Plans;
 using Draklo.Core.Reading;
 using Draklo.Core.Sites;
+using Draklo.Files;
 
 namespace Draklo.Core.Tests.Reading;
 

@@ -9,6 +9,7 @@ using Draklo.Core.Sites;
 using Draklo.Core.Studies;
 using Draklo.Core.Units;
 using Draklo.Core.Verdicts;
+using Draklo.Files;
 using static Draklo.Core.Tests.Cases;
 
 namespace Draklo.Core.Tests;

@@ -10,6 +10,7 @@ using Draklo.Core.Studies;
 using Draklo.Core.Trees;
 using Draklo.Core.Units;
 using Draklo.Core.Verdicts;
+using Draklo.Files;
 using static Draklo.Core.Tests.Cases;
 
 namespace Draklo.Core.Tests;

@@ -1,4 +1,5 @@
 import { useBusy } from "../ui/busy";
+import { answerHere, knowStandings, startHome, useHome } from "./home";
 import { useSettings } from "../ui/settings";
 import type {
   CardAnswered,
@@ -119,6 +120,7 @@ async function answerTo(path: string, init: RequestInit = {}): Promise<Response>
       "x-draklo-who": encodeURIComponent(useSettings.getState().who),
     },
   });
+  if (useHome.getState().away) useHome.setState({ away: false });
   if (!response.ok) throw await refusalOf(response);
   return response;
 }
@@ -148,6 +150,45 @@ async function askInTurn<T>(path: string, init: RequestInit, signal: AbortSignal
       }
     }
   }
+}
+
+interface Near {
+  /** Takes long: the server does it while it is there, and a worker of its own where it is not. */
+  heavy?: boolean;
+  signal?: AbortSignal | undefined;
+}
+
+/** A question about a plan, answered in this browser as soon as its core runs; until then by the server. */
+async function askNear<T>(path: string, body: unknown, { heavy = false, signal }: Near = {}): Promise<T> {
+  const { ready, away } = useHome.getState();
+  if (ready && (!heavy || away)) return here<T>(path, body, heavy);
+  const request: RequestInit = heavy ? send("POST", body) : { ...send("POST", body), priority: "high" };
+  try {
+    return await (heavy ? askInTurn<T>(path, request, signal) : ask<T>(path, { ...request, ...(signal && { signal }) }));
+  } catch (error) {
+    // No answer at all: nobody is there.
+    if (!(error instanceof TypeError) || !useHome.getState().ready) throw error;
+    useHome.setState({ away: true });
+    return here<T>(path, body, heavy);
+  }
+}
+
+async function here<T>(path: string, body: unknown, heavy: boolean): Promise<T> {
+  const { status, body: answer } = await answerHere(path, JSON.stringify(body), heavy);
+  if (status === 200) return answer as T;
+  const { title, detail, errors } = answer as ProblemDetails;
+  throw new Refusal(status, detail ?? title ?? "Draklo did not answer as expected.", errors);
+}
+
+/** Starts the core in this browser, with what it must know of the locker; after it, live figures need no server. */
+export async function bringHome(units: Units): Promise<void> {
+  try {
+    const told = await answerTo(`/api/locker/standings?units=${units}`);
+    await knowStandings(units, await told.text());
+  } catch {
+    // Without the server, what was told last holds.
+  }
+  await startHome();
 }
 
 function send(method: string, body?: unknown, headers: Record<string, string> = {}): RequestInit {
@@ -212,11 +253,10 @@ export const api = {
   tick: (id: string, tick: { piece: string; out?: boolean; back?: boolean }) =>
     ask<PackingTick[]>(`/api/jobs/${id}/packing`, send("POST", tick)),
   fall: (plan: Plan, haulMps: number, samples: number, units: Units, signal?: AbortSignal) =>
-    askInTurn<Fall>(
-      `/api/fall?aim=true&haulSpeedMps=${haulMps}&samples=${samples}&units=${units}`,
-      send("POST", plan),
+    askNear<Fall>(`/api/fall?aim=true&haulSpeedMps=${haulMps}&samples=${samples}&units=${units}`, plan, {
+      heavy: samples > 0,
       signal,
-    ),
+    }),
   day: (plan: Plan, on: string | undefined, units: Units, signal?: AbortSignal) =>
     ask<DayPlan>(`/api/day?units=${units}${on === undefined ? "" : `&on=${on}`}`, {
       ...send("POST", plan),
@@ -224,14 +264,14 @@ export const api = {
     }),
   takeRevision: (id: string, number: number) => ask<Job>(`/api/jobs/${id}/revisions/${number}/take`, send("POST")),
   rose: (plan: Plan, step: number, signal?: AbortSignal) =>
-    askInTurn<Rose>(`/api/rose?step=${step}`, send("POST", plan), signal),
-  stem: (plan: Plan, line: number) => ask<StemProfile>(`/api/stem?line=${line}`, send("POST", plan)),
+    askNear<Rose>(`/api/rose?step=${step}`, plan, { heavy: true, signal }),
+  stem: (plan: Plan, line: number) => askNear<StemProfile>(`/api/stem?line=${line}`, plan),
   tackle: (plan: Plan, line: number, units: Units) =>
-    ask<TackleView>(`/api/tackle/view?line=${line}&units=${units}`, send("POST", plan)),
+    askNear<TackleView>(`/api/tackle/view?line=${line}&units=${units}`, plan),
   chances: (plan: Plan, samples: number, units: Units, signal?: AbortSignal) =>
-    askInTurn<PlanChances>(`/api/chances?samples=${samples}&seed=1&units=${units}`, send("POST", plan), signal),
+    askNear<PlanChances>(`/api/chances?samples=${samples}&seed=1&units=${units}`, plan, { heavy: true, signal }),
   remedies: (plan: Plan, link: string, units: Units, signal?: AbortSignal) =>
-    askInTurn<Remedy[]>(`/api/remedies?link=${encodeURIComponent(link)}&units=${units}`, send("POST", plan), signal),
+    askNear<Remedy[]>(`/api/remedies?link=${encodeURIComponent(link)}&units=${units}`, plan, { heavy: true, signal }),
   siteFile: async (plan: Plan): Promise<Blob> => {
     return (await answerTo("/api/site/geojson", send("POST", plan))).blob();
   },
@@ -270,7 +310,7 @@ export const api = {
       body: file,
     }),
   compose: (tackle: OwnTackle["tackle"], contactId: string) =>
-    ask<ComposedTackle>(`/api/tackle/compose?contactId=${encodeURIComponent(contactId)}`, send("POST", tackle)),
+    askNear<ComposedTackle>(`/api/tackle/compose?contactId=${encodeURIComponent(contactId)}`, tackle),
   tackles: () => ask<OwnTackle[]>("/api/tackles"),
   keepTackle: (own: OwnTackle) => ask<OwnTackle>(`/api/tackles/${own.id}`, send("PUT", own)),
   dropTackle: (id: string) => ask<undefined>(`/api/tackles/${id}`, send("DELETE")),
@@ -326,19 +366,13 @@ export const api = {
   practiceRecords: () => ask<PracticeRecord[]>("/api/practice/records"),
   register: (units: Units) => ask<RegisterEntry[]>(`/api/locker/register?units=${units}`),
   analyseClearing: (plan: Plan, units: Units) =>
-    ask<ClearingAnalysis>(`/api/clearing?units=${units}`, { ...send("POST", plan), priority: "high" }),
+    askNear<ClearingAnalysis>(`/api/clearing?units=${units}`, plan),
   clearingRemedies: (plan: Plan, units: Units, signal?: AbortSignal) =>
-    ask<ClearingRemedy[]>(`/api/clearing/remedies?units=${units}`, {
-      ...send("POST", plan),
-      ...(signal ? { signal } : {}),
-    }),
+    askNear<ClearingRemedy[]>(`/api/clearing/remedies?units=${units}`, plan, { heavy: true, signal }),
   clearingSection: (plan: Plan, units: Units) =>
-    ask<Clearing["ground"]>(`/api/clearing/section?units=${units}`, send("POST", plan)),
+    askNear<Clearing["ground"]>(`/api/clearing/section?units=${units}`, plan),
   findClearingGear: (plan: Plan, units: Units, signal?: AbortSignal) =>
     askInTurn<FoundGear[]>(`/api/clearing/find?units=${units}`, send("POST", plan), signal),
   analyse: (plan: Plan, units: Units, workings: boolean) =>
-    ask<Analysis>(`/api/analysis?units=${units}&workings=${String(workings)}`, {
-      ...send("POST", plan),
-      priority: "high",
-    }),
+    askNear<Analysis>(`/api/analysis?units=${units}&workings=${String(workings)}`, plan),
 };

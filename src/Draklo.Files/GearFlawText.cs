@@ -1,6 +1,7 @@
 using System.Globalization;
+using Draklo.Core.Gear;
 
-namespace Draklo.Core.Gear;
+namespace Draklo.Files;
 
 /// <summary>Flawed spots in one cell: "12.5: glazed / 20: cut".</summary>
 internal static class GearFlawText

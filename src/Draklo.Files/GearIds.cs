@@ -1,4 +1,6 @@
-namespace Draklo.Core.Gear;
+using Draklo.Core.Gear;
+
+namespace Draklo.Files;
 
 /// <summary>Ids of pieces, made of their names.</summary>
 /// <param name="taken">Ids of all pieces, deleted ones too; what is given out is not added to it.</param>

@@ -1,6 +1,7 @@
 using System.Globalization;
+using Draklo.Core.Gear;
 
-namespace Draklo.Core.Gear;
+namespace Draklo.Files;
 
 /// <param name="Get">The cell of an item; null for an empty one.</param>
 /// <param name="Set">The item with a cell put in; null when it cannot be read.</param>

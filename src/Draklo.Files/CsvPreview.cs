@@ -1,4 +1,6 @@
-namespace Draklo.Core.Gear;
+using Draklo.Core.Gear;
+
+namespace Draklo.Files;
 
 public enum RowAction
 {

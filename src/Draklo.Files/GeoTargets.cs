@@ -1,11 +1,12 @@
 using System.Text.Json;
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
+using Draklo.Core.Sites;
 using NetTopologySuite.Features;
 using NetTopologySuite.Geometries;
 using Outline = NetTopologySuite.Geometries.Geometry;
 
-namespace Draklo.Core.Sites;
+namespace Draklo.Files;
 
 /// <summary>Targets out of the features of a GeoJSON file.</summary>
 internal static class GeoTargets

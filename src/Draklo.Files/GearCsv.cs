@@ -2,9 +2,10 @@ using System.Globalization;
 using System.Text;
 using CsvHelper;
 using CsvHelper.Configuration;
+using Draklo.Core.Gear;
 using Draklo.Core.Units;
 
-namespace Draklo.Core.Gear;
+namespace Draklo.Files;
 
 /// <summary>The locker as a CSV file, out and in.</summary>
 public static class GearCsv

@@ -1,20 +1,22 @@
 using System.Buffers.Text;
+using System.Globalization;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 
-namespace Draklo.Web.Hosting;
+namespace Draklo.Core.Answers;
 
 /// <summary>
 /// Writes numbers to eight decimals, a hundredth of a micrometre: shortest exact digits take most of the time that an
 /// answer takes, and nobody reads them.
 /// </summary>
 /// <remarks>
-/// Very large and very small numbers, where eight decimals would say too much or too little, are written exactly.
+/// Small numbers, where eight decimals would say too little, are written to nine figures; very large ones exactly. So the
+/// last bits, in which one machine's sines differ from another's, are in no answer.
 /// </remarks>
 internal sealed class ShortNumbers : JsonConverter<double>
 {
     /// <summary>Rounding of the sums, in any unit.</summary>
-    private const double Nothing = 1e-12;
+    private const double Nothing = 1e-9;
     private const double Least = 1e-3;
     private const double Most = 1e9;
     private const long PerOne = 100_000_000;
@@ -34,6 +36,12 @@ internal sealed class ShortNumbers : JsonConverter<double>
         {
             Span<byte> text = stackalloc byte[32];
             writer.WriteRawValue(text[..Format(value, size, text)], skipInputValidation: true);
+        }
+        else if (size < Least)
+        {
+            Span<byte> text = stackalloc byte[32];
+            value.TryFormat(text, out var length, "E8", CultureInfo.InvariantCulture);
+            writer.WriteRawValue(text[..length], skipInputValidation: true);
         }
         else
         {

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
+using Draklo.Core.Sites;
 using Draklo.Core.Units;
 using NetTopologySuite.Features;
 using NetTopologySuite.Geometries;
@@ -8,7 +9,7 @@ using NetTopologySuite.IO.Converters;
 using GeoPoint = NetTopologySuite.Geometries.Point;
 using Outline = NetTopologySuite.Geometries.Geometry;
 
-namespace Draklo.Core.Sites;
+namespace Draklo.Files;
 
 /// <summary>A site as GeoJSON, in degrees of WGS 84 about its origin, and back.</summary>
 /// <remarks>

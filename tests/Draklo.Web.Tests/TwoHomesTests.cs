@@ -1,0 +1,217 @@
+using System.Diagnostics;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+
+namespace Draklo.Web.Tests;
+
+/// <summary>The core as it is published for the browser answers what the server answers, to the last printed digit.</summary>
+public sealed class TwoHomesTests(RunningServer server) : IClassFixture<RunningServer>, IAsyncLifetime
+{
+    private static readonly string[] Demos =
+    [
+        "Lime by the boathouse",
+        "Side-leaner",
+        "Spruce above",
+        "Birch at",
+        "Ash on the churchyard",
+        "Ash logs below",
+        "Poplar stem",
+        "Alder let down",
+    ];
+
+    private Process? home;
+
+    public async ValueTask InitializeAsync()
+    {
+        var core = Path.Combine(Repository.Root, "artifacts", "app", "wwwroot", "core", "dotnet.js");
+        Assert.True(File.Exists(core), "The core for the browser is not built: run tools/build first.");
+        home = Process.Start(
+            new ProcessStartInfo(
+                "node",
+                [Path.Combine(Repository.Root, "tests", "Draklo.Web.Tests", "two-homes.mjs"), core]
+            )
+            {
+                UseShellExecute = false,
+                RedirectStandardInput = true,
+                RedirectStandardOutput = true,
+            }
+        );
+        foreach (var units in new[] { "metric", "us" })
+        {
+            var standings = await server.Client.GetStringAsync($"/api/locker/standings?units={units}");
+            Assert.Equal("200", await TellAsync(new { query = units, standings }));
+        }
+    }
+
+    public ValueTask DisposeAsync()
+    {
+        home?.Kill();
+        home?.Dispose();
+        return ValueTask.CompletedTask;
+    }
+
+    [Fact]
+    public async Task Every_demo_plan_is_answered_alike()
+    {
+        foreach (var name in Demos)
+        {
+            var plan = (await server.DemoAsync(name))["plan"]!;
+            var clears = plan["clearing"] is not null;
+            foreach (var units in new[] { "metric", "us" })
+            {
+                await AgreesAsync("/api/analysis", $"units={units}&workings=true", plan);
+                await AgreesAsync("/api/analysis", $"units={units}&workings=false", plan);
+                await AgreesAsync("/api/stem", $"units={units}&line=0", plan);
+                await AgreesAsync("/api/tackle/view", $"units={units}&line=0", plan);
+                await AgreesAsync("/api/fall", $"units={units}&aim=true&haulSpeedMps=0.3&samples=0", plan);
+                await AgreesAsync("/api/remedies", $"units={units}&link=rope", plan);
+                if (clears)
+                {
+                    await AgreesAsync("/api/clearing", $"units={units}", plan);
+                    await AgreesAsync("/api/clearing/section", $"units={units}", plan);
+                }
+            }
+
+            await AgreesAsync("/api/chances", "samples=60&seed=3", plan);
+            await AgreesAsync("/api/rose", "step=45", plan);
+        }
+    }
+
+    [Fact]
+    public async Task Plans_that_nobody_would_draw_are_answered_or_refused_alike()
+    {
+        var chance = new Random(11);
+        var refused = 0;
+        for (var i = 0; i < 240; i++)
+        {
+            var plan = (await server.DemoAsync(Demos[chance.Next(Demos.Length)]))["plan"]!.DeepClone();
+            for (var edits = chance.Next(1, 4); edits > 0; edits--)
+            {
+                Spoil(plan, chance);
+            }
+
+            var path = plan["clearing"] is not null && chance.Next(2) == 0 ? "/api/clearing" : "/api/analysis";
+            refused += await AgreesAsync(path, "units=metric", plan) == 200 ? 0 : 1;
+        }
+
+        Assert.InRange(refused, 20, 235);
+    }
+
+    [Fact]
+    public async Task What_is_no_plan_is_refused_in_the_same_words()
+    {
+        foreach (var text in new[] { "", "{", "[]", "null", "{}", "{\"tree\":3}", "\"\\ud800\"" })
+        {
+            await AgreesAsync("/api/analysis", "", text);
+        }
+    }
+
+    [Fact]
+    public async Task A_tackle_of_one_s_own_is_worked_out_alike()
+    {
+        var tackle = JsonNode.Parse(
+            """{ "stages": [{ "systemId": "three-to-one" }, { "systemId": "two-to-one" }] }"""
+        )!;
+        await AgreesAsync("/api/tackle/compose", "contactId=bushed-block", tackle);
+        await AgreesAsync("/api/tackle/compose", "contactId=nothing", tackle);
+    }
+
+    private Task<int> AgreesAsync(string path, string query, JsonNode body) =>
+        AgreesAsync(path, query, body.ToJsonString());
+
+    /// <returns>The status that both gave.</returns>
+    private async Task<int> AgreesAsync(string path, string query, string body)
+    {
+        using var content = new StringContent(body, System.Text.Encoding.UTF8, "application/json");
+        using var response = await server.Client.PostAsync($"{path}?{query}", content);
+        var expected = await response.Content.ReadAsStringAsync();
+        var answer = await TellAsync(
+            new
+            {
+                path,
+                query,
+                body,
+            }
+        );
+        var (status, said) = (int.Parse(answer[..3]), answer[3..]);
+        Assert.True(
+            (int)response.StatusCode == status,
+            $"{path}: {(int)response.StatusCode} {expected[..Math.Min(400, expected.Length)]}\n{answer[..Math.Min(400, answer.Length)]}"
+        );
+        if (status == 200)
+        {
+            Assert.Equal(expected, said);
+        }
+        else
+        {
+            var (one, other) = (JsonNode.Parse(expected)!, JsonNode.Parse(said)!);
+            foreach (var member in new[] { "title", "detail", "errors" })
+            {
+                Assert.True(JsonNode.DeepEquals(one[member], other[member]), $"{path}: {one[member]}\n{other[member]}");
+            }
+        }
+
+        return status;
+    }
+
+    private async Task<string> TellAsync(object question)
+    {
+        await home!.StandardInput.WriteLineAsync(JsonSerializer.Serialize(question));
+        await home.StandardInput.FlushAsync();
+        return await home.StandardOutput.ReadLineAsync().WaitAsync(TimeSpan.FromSeconds(60))
+            ?? throw new InvalidOperationException("The home in Node ended.");
+    }
+
+    /// <summary>Changes one member somewhere into something else.</summary>
+    private static void Spoil(JsonNode plan, Random chance)
+    {
+        var node = plan;
+        while (true)
+        {
+            switch (node)
+            {
+                case JsonObject { Count: > 0 } group:
+                    var name = group.ElementAt(chance.Next(group.Count)).Key;
+                    if (group[name] is JsonObject or JsonArray && chance.Next(12) > 0)
+                    {
+                        node = group[name]!;
+                        continue;
+                    }
+
+                    if (chance.Next(6) == 0)
+                    {
+                        group.Remove(name);
+                    }
+                    else
+                    {
+                        group[name] = Other(group[name], chance);
+                    }
+
+                    return;
+                case JsonArray { Count: > 0 } list:
+                    node = list[chance.Next(list.Count)] ?? plan;
+                    continue;
+                default:
+                    return;
+            }
+        }
+    }
+
+    private static JsonNode? Other(JsonNode? was, Random chance) =>
+        was is JsonValue value && value.TryGetValue<double>(out var number)
+            ? chance.Next(6) switch
+            {
+                0 => -number,
+                1 => 0,
+                2 => 1e9,
+                3 => null,
+                _ => number * (0.2 + (2 * chance.NextDouble())),
+            }
+            : chance.Next(4) switch
+            {
+                0 => null,
+                1 => "nothing of the kind",
+                2 => 7,
+                _ => new JsonArray(),
+            };
+}

@@ -1,0 +1,43 @@
+/// <reference lib="webworker" />
+// The core in a worker of its own: the page goes on while it works.
+import { expose } from "comlink";
+
+interface Core {
+  Answer: (path: string, query: string, body: string) => string;
+  KnowStandings: (units: string, json: string) => string;
+}
+
+interface Runtime {
+  getAssemblyExports: (name: string) => Promise<{ Draklo: { Browser: { Program: Core } } }>;
+}
+
+async function open(): Promise<Core> {
+  // Published beside the screens, not bundled with them.
+  const address = new URL("/core/dotnet.js", self.location.origin).href;
+  const { dotnet } = (await import(/* @vite-ignore */ address)) as { dotnet: { create: () => Promise<Runtime> } };
+  const runtime = await dotnet.create();
+  return (await runtime.getAssemblyExports("Draklo.Browser.dll")).Draklo.Browser.Program;
+}
+
+let core: Promise<Core> | undefined;
+
+const home = {
+  /** Settles once questions are answered. */
+  async start(): Promise<void> {
+    core ??= open();
+    await core;
+  },
+  /** Three digits of a status as HTTP has it, then the answer's JSON. */
+  async answer(path: string, query: string, body: string): Promise<string> {
+    core ??= open();
+    return (await core).Answer(path, query, body);
+  },
+  async knowStandings(units: string, json: string): Promise<void> {
+    core ??= open();
+    (await core).KnowStandings(units, json);
+  },
+};
+
+export type CoreHome = typeof home;
+
+expose(home);

@@ -1,0 +1,69 @@
+import { wrap, type Remote } from "comlink";
+import { create } from "zustand";
+import type { CoreHome } from "./core.worker";
+
+/** What a worker answers, as a response would. */
+export interface HomeAnswer {
+  status: number;
+  body: unknown;
+}
+
+interface HomeState {
+  /** Whether the core in this browser answers. */
+  ready: boolean;
+  /** Why it does not, where it was tried. */
+  trouble: string;
+  /** Whether the server left the last question unanswered. */
+  away: boolean;
+}
+
+/** The core in this browser, and whether the server is there beside it. */
+export const useHome = create<HomeState>(() => ({ ready: false, trouble: "", away: false }));
+
+let quick: Remote<CoreHome> | undefined;
+let slow: Remote<CoreHome> | undefined;
+
+const openWorker = (): Remote<CoreHome> =>
+  wrap<CoreHome>(new Worker(new URL("./core.worker.ts", import.meta.url), { type: "module" }));
+
+/** Starts the core; once is enough, and asking again is free. */
+export async function startHome(): Promise<void> {
+  if (quick) return;
+  quick = openWorker();
+  try {
+    await quick.start();
+    useHome.setState({ ready: true, trouble: "" });
+    document.documentElement.dataset["core"] = "ready";
+  } catch (error) {
+    quick = undefined;
+    useHome.setState({ ready: false, trouble: error instanceof Error ? error.message : String(error) });
+  }
+}
+
+/** What the server last said of how the locker's pieces stand. */
+const standings: Record<string, string> = {};
+
+/** Keeps how the pieces of the locker stand, for this browser's own answers. */
+export async function knowStandings(units: string, json: string): Promise<void> {
+  standings[units] = json;
+  await Promise.all([quick?.knowStandings(units, json), slow?.knowStandings(units, json)]);
+}
+
+/**
+ * Answers a question here.
+ * @param heavy Takes long: it gets a worker of its own, so that what follows a hand never waits behind it.
+ */
+export async function answerHere(path: string, body: string, heavy: boolean): Promise<HomeAnswer> {
+  let home = quick;
+  if (heavy) {
+    if (!slow) {
+      slow = openWorker();
+      for (const [units, json] of Object.entries(standings)) await slow.knowStandings(units, json);
+    }
+    home = slow;
+  }
+  if (!home) throw new Error("the core is not started");
+  const [address = "", query = ""] = path.split("?");
+  const text = await home.answer(address, query, body);
+  return { status: Number(text.slice(0, 3)), body: JSON.parse(text.slice(3)) as unknown };
+}
