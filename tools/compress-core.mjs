@@ -11,11 +11,16 @@ const sizes = await Promise.all(
   names.map(async (name) => {
     const plain = await readFile(join(folder, name));
     const packed = await compress(plain, {
-      params: { [constants.BROTLI_PARAM_LGWIN]: 24, [constants.BROTLI_PARAM_SIZE_HINT]: plain.length },
+      params: {
+        [constants.BROTLI_PARAM_LGWIN]: 24,
+        [constants.BROTLI_PARAM_SIZE_HINT]: plain.length,
+      },
     });
     await writeFile(join(folder, `${name}.br`), packed);
     return packed.length;
   }),
 );
 const total = sizes.reduce((sum, size) => sum + size, 0);
-console.log(`The core in the browser: ${(total / 1e6).toFixed(2)} MB compressed.`);
+console.log(
+  `The core in the browser: ${(total / 1e6).toFixed(2)} MB compressed.`,
+);

@@ -165,6 +165,32 @@ public sealed class SheetTests(Stage stage) : IClassFixture<Stage>
     }
 
     [Fact]
+    public void Figures_go_on_without_the_server_once_the_core_is_in_the_browser()
+    {
+        screen.OpenJob("Lime");
+        screen.Until(() => screen.Count("html[data-core='ready']") == 1, "the core in the browser");
+        var before = screen.Text(Needed);
+        string here;
+        stage.App.Kill();
+        try
+        {
+            screen.Drag(Seat, 0, 60);
+            screen.Until(() => screen.Text(Needed) != before, "figures without the server");
+            Assert.NotEqual("mend", screen.Attribute("[data-verdict]", "data-verdict"));
+            here = screen.Text(Needed);
+        }
+        finally
+        {
+            stage.App.Start();
+        }
+
+        screen.UntilSaved();
+        // Open again, the server has worked it out, and it says the same.
+        screen.Reload();
+        screen.Until(() => screen.Text(Needed) == here, "the same figure from the server");
+    }
+
+    [Fact]
     public async Task A_second_window_never_overwrites_silently()
     {
         screen.OpenJob("Lime");

@@ -13,6 +13,7 @@ public sealed class LayerTests
     [
         "Units",
         "Reading",
+        "Answers",
         "Plans",
         "Catalogue",
         "Geometry",

@@ -153,21 +153,31 @@ async function askInTurn<T>(path: string, init: RequestInit, signal: AbortSignal
 }
 
 interface Near {
-  /** Takes long: the server does it while it is there, and a worker of its own where it is not. */
+  /** Takes long: in this browser it gets a worker of its own. */
   heavy?: boolean;
   signal?: AbortSignal | undefined;
 }
 
-/** A question about a plan, answered in this browser as soon as its core runs; until then by the server. */
+/** After so long without an answer to what follows a hand, nobody is there. */
+const patienceMs = 1500;
+
+/** A question about a plan: the server answers while it is there, and the core in this browser where it is not. */
 async function askNear<T>(path: string, body: unknown, { heavy = false, signal }: Near = {}): Promise<T> {
   const { ready, away } = useHome.getState();
-  if (ready && (!heavy || away)) return here<T>(path, body, heavy);
-  const request: RequestInit = heavy ? send("POST", body) : { ...send("POST", body), priority: "high" };
+  if (ready && away) return here<T>(path, body, heavy);
+  if (heavy) return orHere(askInTurn<T>(path, send("POST", body), signal), path, body, heavy);
+  const signals = [...(signal ? [signal] : []), ...(ready ? [AbortSignal.timeout(patienceMs)] : [])];
+  const request: RequestInit = { ...send("POST", body), priority: "high", signal: AbortSignal.any(signals) };
+  return orHere(ask<T>(path, request), path, body, heavy);
+}
+
+/** The server's answer; where none comes at all and the core runs here, its own. */
+async function orHere<T>(asked: Promise<T>, path: string, body: unknown, heavy: boolean): Promise<T> {
   try {
-    return await (heavy ? askInTurn<T>(path, request, signal) : ask<T>(path, { ...request, ...(signal && { signal }) }));
+    return await asked;
   } catch (error) {
-    // No answer at all: nobody is there.
-    if (!(error instanceof TypeError) || !useHome.getState().ready) throw error;
+    const silent = error instanceof TypeError || (error instanceof DOMException && error.name === "TimeoutError");
+    if (!silent || !useHome.getState().ready) throw error;
     useHome.setState({ away: true });
     return here<T>(path, body, heavy);
   }
@@ -181,14 +191,14 @@ async function here<T>(path: string, body: unknown, heavy: boolean): Promise<T> 
 }
 
 /** Starts the core in this browser, with what it must know of the locker; after it, live figures need no server. */
-export async function bringHome(units: Units): Promise<void> {
+export async function bringHome(units: Units, plan: Plan): Promise<void> {
   try {
     const told = await answerTo(`/api/locker/standings?units=${units}`);
     await knowStandings(units, await told.text());
   } catch {
     // Without the server, what was told last holds.
   }
-  await startHome();
+  await startHome(JSON.stringify(plan));
 }
 
 function send(method: string, body?: unknown, headers: Record<string, string> = {}): RequestInit {
@@ -365,8 +375,7 @@ export const api = {
   practiceRecord: (person: string) => ask<PracticeRecord>(`/api/practice/records/${encodeURIComponent(person)}`),
   practiceRecords: () => ask<PracticeRecord[]>("/api/practice/records"),
   register: (units: Units) => ask<RegisterEntry[]>(`/api/locker/register?units=${units}`),
-  analyseClearing: (plan: Plan, units: Units) =>
-    askNear<ClearingAnalysis>(`/api/clearing?units=${units}`, plan),
+  analyseClearing: (plan: Plan, units: Units) => askNear<ClearingAnalysis>(`/api/clearing?units=${units}`, plan),
   clearingRemedies: (plan: Plan, units: Units, signal?: AbortSignal) =>
     askNear<ClearingRemedy[]>(`/api/clearing/remedies?units=${units}`, plan, { heavy: true, signal }),
   clearingSection: (plan: Plan, units: Units) =>

@@ -26,12 +26,17 @@ let slow: Remote<CoreHome> | undefined;
 const openWorker = (): Remote<CoreHome> =>
   wrap<CoreHome>(new Worker(new URL("./core.worker.ts", import.meta.url), { type: "module" }));
 
-/** Starts the core; once is enough, and asking again is free. */
-export async function startHome(): Promise<void> {
+/**
+ * Starts the core; once is enough, and asking again is free.
+ * @param plan Worked out once before the core is said to be ready: the first answer takes a second or two, and no hand
+ * is to wait for it.
+ */
+export async function startHome(plan: string): Promise<void> {
   if (quick) return;
   quick = openWorker();
   try {
     await quick.start();
+    await quick.answer("/api/analysis", "workings=false", plan);
     useHome.setState({ ready: true, trouble: "" });
     document.documentElement.dataset["core"] = "ready";
   } catch (error) {

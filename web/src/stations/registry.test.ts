@@ -1,5 +1,5 @@
 import { describe, expect, it, vi } from "vitest";
-import glossary from "../../../src/Draklo.Core/Catalogue/Tables/glossary.csv?raw";
+import glossary from "../../../src/Draklo.Core/Catalogue/Tables/glossary.json";
 import { drawingAt, drawings } from "../drawing/registry";
 import { firstView } from "../state/view";
 import { stationAt, stationOf, stations } from "./registry";
@@ -50,10 +50,7 @@ describe("the stations", () => {
   });
 
   it("use words that the glossary has", () => {
-    const known = glossary
-      .split("\n")
-      .slice(1)
-      .map((row) => row.split(",")[0]);
+    const known = glossary.map((entry) => entry.id);
     expect(known.length).toBeGreaterThan(40);
     expect(stations.flatMap((s) => s.terms).filter((term) => !known.includes(term))).toEqual([]);
   });

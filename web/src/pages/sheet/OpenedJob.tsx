@@ -45,11 +45,14 @@ export function OpenedJob({
   const units = useSettings((s) => s.units);
   useEffect(() => {
     // A moment later: what stands on the screen comes first.
-    const soon = setTimeout(() => void bringHome(units), 1500);
+    const soon = setTimeout(() => {
+      const plan = useSheet.getState().document?.plan;
+      if (plan) void bringHome(units, plan);
+    }, 1500);
     return () => {
       clearTimeout(soon);
     };
-  }, [units]);
+  }, [units, opened]);
   useEffect(() => {
     if (!job.data) return undefined;
     openJob(job.data, fresh);
