@@ -38,6 +38,24 @@ public sealed class GearOnSheetTests(Stage stage) : IClassFixture<Stage>
         screen.Send(Keys.ArrowUp);
         screen.Until(() => screen.Attribute("[data-verdict]", "data-verdict") == "stop", "the plan to stop");
         Assert.Contains("Springy line is retired (cut", screen.Text("[data-summary]"), StringComparison.Ordinal);
+
+        // The core in the browser was told how the locker's pieces stand, and goes on saying it without the server.
+        screen.UntilSaved();
+        screen.Reload();
+        screen.Until(() => screen.Count("html[data-core='ready']") == 1, "the core in the browser");
+        var before = screen.Text("[data-figure='needed-tension']");
+        stage.App.Kill();
+        try
+        {
+            screen.Focus("[data-handle='seat-main']");
+            screen.Send(Keys.ArrowUp);
+            screen.Until(() => screen.Text("[data-figure='needed-tension']") != before, "figures without the server");
+            Assert.Contains("Springy line is retired (cut", screen.Text("[data-summary]"), StringComparison.Ordinal);
+        }
+        finally
+        {
+            stage.App.Start();
+        }
     }
 
     [Fact]

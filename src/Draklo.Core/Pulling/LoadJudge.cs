@@ -28,13 +28,13 @@ internal static class LoadJudge
             return;
         }
 
-        var first = basis.Loads?.GivesFirst?.Name.Uncapitalised() ?? "a link";
+        var first = basis.Loads?.GivesFirst?.Name.Uncapitalised() ?? "line";
         if (read.Nominal > most)
         {
             findings.Stop(
                 "load-over-most",
                 units.Say(
-                    $"{read.Nominal:N} is over the {most:N} that the line may read: set the load down. Over it {first} is past what it may carry."
+                    $"{read.Nominal:N} is over the {most:N} that the line may read: hold, and take the load off it. Over it the {first} is past what it may carry."
                 )
             );
         }

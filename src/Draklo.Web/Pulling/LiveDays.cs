@@ -246,7 +246,7 @@ internal sealed class LiveDay : IDisposable
         && scene.Lines.FirstOrDefault(l => l.Id == lineId) is { MostN: { } most }
         && tension > most
             ? UnitSystem.Metric.Say(
-                $"Stop: {tension:N} is over the {most:N} that the line may read. Set the load down."
+                $"Stop: {tension:N} is over the {most:N} that the line may read. Hold, and take the load off it."
             )
             : null;
 

@@ -22,11 +22,6 @@ async function open(): Promise<Core> {
 let core: Promise<Core> | undefined;
 
 const home = {
-  /** Settles once questions are answered. */
-  async start(): Promise<void> {
-    core ??= open();
-    await core;
-  },
   /** Three digits of a status as HTTP has it, then the answer's JSON. */
   async answer(path: string, query: string, body: string): Promise<string> {
     core ??= open();

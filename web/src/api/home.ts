@@ -11,20 +11,25 @@ export interface HomeAnswer {
 interface HomeState {
   /** Whether the core in this browser answers. */
   ready: boolean;
-  /** Why it does not, where it was tried. */
-  trouble: string;
   /** Whether the server left the last question unanswered. */
   away: boolean;
 }
 
 /** The core in this browser, and whether the server is there beside it. */
-export const useHome = create<HomeState>(() => ({ ready: false, trouble: "", away: false }));
+export const useHome = create<HomeState>(() => ({ ready: false, away: false }));
 
-let quick: Remote<CoreHome> | undefined;
-let slow: Remote<CoreHome> | undefined;
+let quick: Promise<Remote<CoreHome>> | undefined;
+let slow: Promise<Remote<CoreHome>> | undefined;
 
-const openWorker = (): Remote<CoreHome> =>
-  wrap<CoreHome>(new Worker(new URL("./core.worker.ts", import.meta.url), { type: "module" }));
+/** What the server last said of how the locker's pieces stand. */
+const standings: Record<string, string> = {};
+
+/** A core in a worker of its own, told all that is known. */
+async function openWorker(): Promise<Remote<CoreHome>> {
+  const home = wrap<CoreHome>(new Worker(new URL("./core.worker.ts", import.meta.url), { type: "module" }));
+  for (const [units, json] of Object.entries(standings)) await home.knowStandings(units, json);
+  return home;
+}
 
 /**
  * Starts the core; once is enough, and asking again is free.
@@ -35,23 +40,19 @@ export async function startHome(plan: string): Promise<void> {
   if (quick) return;
   quick = openWorker();
   try {
-    await quick.start();
-    await quick.answer("/api/analysis", "workings=false", plan);
-    useHome.setState({ ready: true, trouble: "" });
+    await (await quick).answer("/api/analysis", "workings=false", plan);
+    useHome.setState({ ready: true });
     document.documentElement.dataset["core"] = "ready";
-  } catch (error) {
+  } catch {
+    // A browser that cannot run it goes on with the server alone.
     quick = undefined;
-    useHome.setState({ ready: false, trouble: error instanceof Error ? error.message : String(error) });
   }
 }
-
-/** What the server last said of how the locker's pieces stand. */
-const standings: Record<string, string> = {};
 
 /** Keeps how the pieces of the locker stand, for this browser's own answers. */
 export async function knowStandings(units: string, json: string): Promise<void> {
   standings[units] = json;
-  await Promise.all([quick?.knowStandings(units, json), slow?.knowStandings(units, json)]);
+  for (const home of [quick, slow]) await (await home)?.knowStandings(units, json);
 }
 
 /**
@@ -59,14 +60,7 @@ export async function knowStandings(units: string, json: string): Promise<void> 
  * @param heavy Takes long: it gets a worker of its own, so that what follows a hand never waits behind it.
  */
 export async function answerHere(path: string, body: string, heavy: boolean): Promise<HomeAnswer> {
-  let home = quick;
-  if (heavy) {
-    if (!slow) {
-      slow = openWorker();
-      for (const [units, json] of Object.entries(standings)) await slow.knowStandings(units, json);
-    }
-    home = slow;
-  }
+  const home = await (heavy ? (slow ??= openWorker()) : quick);
   if (!home) throw new Error("the core is not started");
   const [address = "", query = ""] = path.split("?");
   const text = await home.answer(address, query, body);

@@ -24,7 +24,7 @@ export function WindowRule({ line }: { line: PullLine }) {
     {
       n: ceiling,
       name: `most ${said(ceiling)}`,
-      note: line.curve.length > 0 ? "over it, let off" : "over it, set it down",
+      note: line.curve.length > 0 ? "over it, let off" : "over it, take the load off",
       strong: true,
     },
     ...(floor > 0 || line.curve.length > 0

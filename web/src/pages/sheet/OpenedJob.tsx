@@ -45,12 +45,16 @@ export function OpenedJob({
   const units = useSettings((s) => s.units);
   useEffect(() => {
     // A moment later: what stands on the screen comes first.
-    const soon = setTimeout(() => {
+    const bring = () => {
       const plan = useSheet.getState().document?.plan;
       if (plan) void bringHome(units, plan);
-    }, 1500);
+    };
+    const soon = setTimeout(bring, 1500);
+    // What the locker says may change in another window.
+    const again = setInterval(bring, 60_000);
     return () => {
       clearTimeout(soon);
+      clearInterval(again);
     };
   }, [units, opened]);
   useEffect(() => {
