@@ -34,10 +34,6 @@ public static partial class Program
             : $"200{JsonSerializer.Serialize(made, made.GetType(), AnswerJson.Options)}";
     }
 
-    /// <summary>Whether this home can answer such a question.</summary>
-    [JSExport]
-    public static bool Answers(string path) => Questions.Has(path);
-
     /// <summary>Tells how the pieces of the locker stand, as the server last said in these units.</summary>
     /// <returns>As <see cref="Answer"/>.</returns>
     [JSExport]

@@ -64,8 +64,6 @@ internal static class Questions
         ),
     };
 
-    public static bool Has(string path) => ByPath.ContainsKey(path);
-
     public static (object? Made, List<Problem> Problems) Ask(string path, Asked asked, ReadOnlyMemory<byte> body) =>
         ByPath.TryGetValue(path, out var answer)
             ? answer(body, asked)

@@ -12,9 +12,6 @@ namespace Draklo.Web.Locker;
 /// <summary>The crew's gear: what there is, how it stands, what was done with it.</summary>
 internal static class LockerEndpoints
 {
-    /// <summary>A list may be larger than a plan: large enough to say how many rows too many it has.</summary>
-    private const int LargestList = 16 * 1024 * 1024;
-
     public static void MapLocker(this IEndpointRouteBuilder app)
     {
         var locker = app.MapGroup("/api/locker").WithTags("locker");
@@ -103,11 +100,6 @@ internal static class LockerEndpoints
             .Produces<UsualAnswer>()
             .ProducesValidationProblem(422);
         locker
-            .MapGet("/locker.csv", Export)
-            .WithName("exportLocker")
-            .WithSummary("The list as CSV, UTF-8.")
-            .Produces(200, contentType: "text/csv");
-        locker
             .MapGet(
                 "/register",
                 (LockerStore store, string? units = null) => Results.Ok(RegisterOf(store, UnitsOf(units)))
@@ -128,22 +120,7 @@ internal static class LockerEndpoints
             .WithSummary("A square code that opens a piece's page, for its label.")
             .Produces<string>(200, "image/svg+xml")
             .ProducesProblem(404);
-        locker
-            .MapPost("/csv/preview", PreviewAsync)
-            .WithName("previewLocker")
-            .WithSummary("Says row by row what a CSV file would do; changes nothing.")
-            .Accepts<byte[]>("text/csv")
-            .Produces<CsvPreview>()
-            .ProducesValidationProblem(422)
-            .WithMetadata(new RequestSizeLimitAttribute(LargestList));
-        locker
-            .MapPost("/csv", ImportAsync)
-            .WithName("importLocker")
-            .WithSummary("Takes a CSV file in whole, or not at all.")
-            .Accepts<byte[]>("text/csv")
-            .Produces<CsvPreview>()
-            .ProducesValidationProblem(422)
-            .WithMetadata(new RequestSizeLimitAttribute(LargestList));
+        LockerLists.Map(locker);
     }
 
     private static IResult List(LockerStore store, string? units = null)
@@ -314,9 +291,6 @@ internal static class LockerEndpoints
         return seen is null ? refusal! : Results.Ok(new UsualAnswer(GearFlags.Usual(seen.Findings)));
     }
 
-    private static IResult Export(LockerStore store) =>
-        Results.File(GearCsv.Write(store.List().Select(k => k.Item)), "text/csv; charset=utf-8", "locker.csv");
-
     private static List<RegisterEntry> RegisterOf(LockerStore store, UnitSystem units)
     {
         var rules = store.Rules();
@@ -393,60 +367,13 @@ internal static class LockerEndpoints
     private static IResult Label(LockerStore store, HttpRequest request, string id) =>
         store.Find(id) is { } kept ? QrCode.Of(request, $"/locker/{kept.Item.Id}") : Missing();
 
-    private static async Task<IResult> PreviewAsync(LockerStore store, HttpRequest request, string? units = null)
-    {
-        var (preview, refusal) = await LookAtAsync(store, request, units);
-        return refusal ?? new SizedAnswer<CsvPreview>(preview! with { Items = [] });
-    }
-
-    private static async Task<IResult> ImportAsync(LockerStore store, HttpRequest request, string? units = null)
-    {
-        var (preview, refusal) = await LookAtAsync(store, request, units);
-        if (refusal is not null)
-        {
-            return refusal;
-        }
-
-        if (preview!.Refused > 0)
-        {
-            var first = preview.Rows.First(r => r.Action == RowAction.Refused);
-            return PlainProblems.Refused([
-                new(
-                    "file",
-                    $"Line {first.Line}: {first.Text} Nothing was taken in; a file goes in whole or not at all."
-                ),
-            ]);
-        }
-
-        store.Import(preview.Items);
-        return new SizedAnswer<CsvPreview>(preview with { Items = [] });
-    }
-
-    private static async Task<(CsvPreview? Preview, IResult? Refusal)> LookAtAsync(
-        LockerStore store,
-        HttpRequest request,
-        string? units
-    )
-    {
-        using var body = new MemoryStream();
-        await request.Body.CopyToAsync(body, request.HttpContext.RequestAborted);
-        var (preview, problems) = GearCsv.Preview(
-            body.ToArray(),
-            [.. store.List().Select(k => k.Item)],
-            store.DeletedIds(),
-            store.Today,
-            UnitsOf(units)
-        );
-        return (preview, preview is null ? PlainProblems.Refused(problems) : null);
-    }
-
     private static GearEntry Entry(LockerStore store, KeptItem kept, string? units) =>
         GearEntry.Of(kept, store.Rules(), store.Today, UnitsOf(units));
 
     private static GearDetail Detail(LockerStore store, KeptItem kept, string? units) =>
         new(Entry(store, kept, units), store.InspectionsOf(kept.Item.Id), store.UsesOf(kept.Item.Id));
 
-    private static UnitSystem UnitsOf(string? units) =>
+    internal static UnitSystem UnitsOf(string? units) =>
         Bodies.TryUnits(units, out var system) ? system : UnitSystem.Metric;
 
     private static IResult Missing() =>

@@ -328,25 +328,22 @@ internal sealed class PullDesk(
 
     private static Spread? TensionOf(PullBasis basis, EntryDocument asked, List<Problem> problems)
     {
-        if (asked is { Kind: EntryKind.Reading, Step: PullStep.Clear } && asked.LineId != LoadBasis.LineId)
+        var reads = asked.Kind == EntryKind.Reading;
+        var ofLoads = asked.LineId == LoadBasis.LineId;
+        var line = asked.LineId is null ? 0 : basis.Plan.Lines.ToList().FindIndex(l => l.Id == asked.LineId);
+        if (reads && !ofLoads && asked.Step == PullStep.Clear)
         {
             problems.Add(new("lineId", "While loads move, the line that carries or hauls them is read."));
             return null;
         }
 
-        if (asked.LineId == LoadBasis.LineId)
-        {
-            return LoadTensionOf(basis, asked, problems);
-        }
-
-        var line = asked.LineId is null ? 0 : basis.Plan.Lines.ToList().FindIndex(l => l.Id == asked.LineId);
-        if (line < 0)
+        if (line < 0 && !ofLoads)
         {
             problems.Add(new("lineId", $"This plan has no line “{asked.LineId}”: it may have been taken out since."));
             return null;
         }
 
-        if (asked.Kind != EntryKind.Reading)
+        if (!reads)
         {
             return null;
         }
@@ -357,29 +354,9 @@ internal sealed class PullDesk(
             return null;
         }
 
-        var (tension, problem) = ReadTension.Of(basis, line, asked.Tension);
-        if (problem is not null)
-        {
-            problems.Add(problem);
-        }
-
-        return tension;
-    }
-
-    private static Spread? LoadTensionOf(PullBasis basis, EntryDocument asked, List<Problem> problems)
-    {
-        if (asked.Kind != EntryKind.Reading)
-        {
-            return null;
-        }
-
-        if (asked.Tension is null)
-        {
-            problems.Add(new("tension", "Say what was read."));
-            return null;
-        }
-
-        var (tension, problem) = ReadTension.OfLoads(basis, asked.Tension);
+        var (tension, problem) = ofLoads
+            ? ReadTension.OfLoads(basis, asked.Tension)
+            : ReadTension.Of(basis, line, asked.Tension);
         if (problem is not null)
         {
             problems.Add(problem);

@@ -6,6 +6,7 @@ import { Button } from "../../ui/controls";
 import { useSettings } from "../../ui/settings";
 import { written } from "../../units/units";
 import { Check } from "../../ui/Check";
+import { Optional } from "./GearParts";
 import { Name } from "./NameField";
 
 /** What is to be moved: the own stem by its cut marks, other pieces, brush; and what takes them away. */
@@ -68,31 +69,12 @@ export function PiecesFields({ clearing, analysis }: { clearing: Clearing; analy
         Add pieces
       </Button>
       <Group title="Brush">
-        {clearing.brush ? (
-          <>
-            <Member path="clearing.brush.volumeM3" label="Volume as it lies" quantity="volume" measured />
-            <Member path="clearing.brush.massKgM3" label="A cubic metre weighs" quantity="density" step={5} measured />
-            <Member path="clearing.brush.bundleKg" label="Moved at once" quantity="mass" step={5} />
-            <Member path="clearing.brush.atM" label="Lies at" quantity="length" step={0.5} />
-            <Button
-              className="mt-1"
-              onClick={() => {
-                setMember("clearing.brush", undefined);
-              }}
-            >
-              There is none
-            </Button>
-          </>
-        ) : (
-          <Button
-            className="my-1"
-            onClick={() => {
-              startMember("clearing.brush", starts.clearing.brush);
-            }}
-          >
-            There is brush
-          </Button>
-        )}
+        <Optional path="clearing.brush" begin="There is brush" start={starts.clearing.brush} away="There is none">
+          <Member path="clearing.brush.volumeM3" label="Volume as it lies" quantity="volume" measured />
+          <Member path="clearing.brush.massKgM3" label="A cubic metre weighs" quantity="density" step={5} measured />
+          <Member path="clearing.brush.bundleKg" label="Moved at once" quantity="mass" step={5} />
+          <Member path="clearing.brush.atM" label="Lies at" quantity="length" step={0.5} />
+        </Optional>
       </Group>
       <Group title="Truck or chipper">
         <Member path="clearing.truck.carriesKg" label="Takes" quantity="mass" step={50} />
