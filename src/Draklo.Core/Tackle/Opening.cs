@@ -102,7 +102,7 @@ public sealed record Opening(
             .ThenBy(p => motion.Speeds[p])
             .ToArray();
         var haul = HaulSets.Of(system.Closing, opened, closed, 0).HaulPerSetM ?? 0;
-        for (var n = 1; n < order.Length; n++)
+        for (var n = 0; n < order.Length; n++)
         {
             for (var before = 0; before < n; before++)
             {
@@ -110,18 +110,16 @@ public sealed record Opening(
                 var apart = AreRoped(arrangement, points[order[before]].Id, points[order[n]].Id) ? closed : Apart;
                 starts[order[n]] = Math.Max(starts[order[n]], starts[order[before]] + apart + meets);
             }
+
+            if (haul == 0 && points[order[n]].Kind == PointKind.Load)
+            {
+                // Nothing closes: the load stands the opened length off, and what lies past it farther still.
+                starts[order[n]] = Math.Max(starts[order[n]], opened);
+            }
         }
 
         var hand = Enumerable.Range(0, points.Count).Single(p => points[p].Kind == PointKind.Hand);
         var highest = order.Max(p => starts[p]);
-        if (haul == 0)
-        {
-            // Nothing closes: the load stands the opened length off.
-            highest = Math.Max(highest, opened);
-            var load = Enumerable.Range(0, points.Count).Single(p => points[p].Kind == PointKind.Load);
-            starts[load] = Math.Max(starts[load], opened);
-        }
-
         starts[hand] =
             points[hand].Position > points[order[^1]].Position ? highest + 1
             : points[hand].Position < points[order[0]].Position ? -HandsOff

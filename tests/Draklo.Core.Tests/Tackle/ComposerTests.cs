@@ -285,6 +285,29 @@ public sealed class ComposerTests
                 }
             );
 
+    /// <summary>Legs far apart lose more than the stage gains: it hauls in no sets, and its points keep their order all the same.</summary>
+    [Fact]
+    public void Where_nothing_closes_what_lies_past_the_load_stands_past_it()
+    {
+        var own = new ComposedMembers
+        {
+            Stages =
+            [
+                .. new[] { StageKind.Two, StageKind.Redirect }.Select(k => new StageMembers
+                {
+                    Kind = k,
+                    LegsApartDeg = 95,
+                }),
+            ],
+        };
+        var system = Composer.SystemOf(own);
+        Assert.Null(HaulSets.Of(system.Closing, 8, 1, 3).HaulPerSetM);
+        var points = system.Shape.Points.Select((p, i) => (p.Id, Start: system.Opened(8, 1).StartsM[i])).ToList();
+        Assert.Equal(8, points.Single(p => p.Id == "load").Start);
+        Assert.True(points.Single(p => p.Id == "second-anchor").Start > 8);
+        Assert.True(points.Single(p => p.Id == "hand").Start > points.Single(p => p.Id == "second-anchor").Start);
+    }
+
     [Fact]
     public void Ten_between_grips_is_said_to_be_nine()
     {
