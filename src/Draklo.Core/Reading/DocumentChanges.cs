@@ -120,7 +120,7 @@ public static class DocumentChanges
         );
     }
 
-    private static string? KeyOf(JsonNode? item)
+    internal static string? KeyOf(JsonNode? item)
     {
         foreach (var key in Keys)
         {
@@ -133,7 +133,7 @@ public static class DocumentChanges
         return null;
     }
 
-    private static string? LabelOf(JsonNode? item) =>
+    internal static string? LabelOf(JsonNode? item) =>
         item is not JsonObject group ? null
         : TextOf(group["name"]) is { Length: > 0 } name ? name
         : TextOf(group["text"]) is { Length: > 0 } text ? Shortened(text)
@@ -142,7 +142,7 @@ public static class DocumentChanges
     private static string? TextOf(JsonNode? node) =>
         node is JsonValue value && value.GetValueKind() == JsonValueKind.String ? value.GetValue<string>() : null;
 
-    private static string? InWords(JsonNode? node, string path, UnitSystem units)
+    internal static string? InWords(JsonNode? node, string path, UnitSystem units)
     {
         if (node is null)
         {
