@@ -4,14 +4,6 @@ using Draklo.Core.Briefs;
 
 namespace Draklo.Store;
 
-/// <param name="Number">Counts the issued briefs of a job, from 1.</param>
-/// <param name="Revision">Of the job, when it was issued.</param>
-public sealed record IssuedBrief(long Number, long Revision, string IssuedAt, string IssuedBy, string Fingerprint);
-
-/// <summary>How a piece of gear stands between yard and tree.</summary>
-/// <param name="Piece">Its key on the packing list.</param>
-public sealed record PackingTick(string Piece, string? OutAt, string? OutBy, string? BackAt, string? BackBy);
-
 /// <summary>What is kept of a job beside its plan: signatures, briefs as issued, gear out and back.</summary>
 public sealed class BriefStore(Database database, TimeProvider clock)
 {

@@ -18,9 +18,9 @@ public sealed class PullStore(Database database, TimeProvider clock)
     }
 
     /// <summary>Keeps an entry, unless one with its key is kept already. Two tablets take turns here.</summary>
-    /// <param name="make">Makes the entry from its number, its time and all before it; null refuses it.</param>
+    /// <param name="make">Makes the entry from the time and all before it; null refuses it.</param>
     /// <returns>The entry that is kept now; null where it was refused.</returns>
-    public DayEntry? Add(string jobId, string key, Func<long, string, IReadOnlyList<DayEntry>, DayEntry?> make) =>
+    public DayEntry? Add(string jobId, string key, Func<DateTimeOffset, IReadOnlyList<DayEntry>, DayEntry?> make) =>
         database.Write(
             (connection, transaction) =>
             {
@@ -30,8 +30,7 @@ public sealed class PullStore(Database database, TimeProvider clock)
                     return kept;
                 }
 
-                var number = before.Count == 0 ? 1 : before[^1].Number + 1;
-                if (make(number, clock.GetUtcNow().ToString("O"), before) is not { } made)
+                if (make(clock.GetUtcNow(), before) is not { } made)
                 {
                     return null;
                 }

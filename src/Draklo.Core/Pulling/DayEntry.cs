@@ -35,6 +35,13 @@ public sealed record EntryDocument : IDocumentPart
     [Range(1, 1_000_000_000)]
     public long? Undoes { get; init; }
 
+    [Display(
+        Name = "Said so long ago",
+        Description = "Seconds since it was said, where it waited at a tablet out of range; left out, it is said now."
+    )]
+    [Range(0, 30 * 86_400)]
+    public double? AgoS { get; init; }
+
     public TensionDocument? Tension { get; init; }
 
     public WatchedDocument? Seen { get; init; }

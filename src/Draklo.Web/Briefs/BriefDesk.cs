@@ -23,59 +23,33 @@ internal sealed class BriefDesk(
 )
 {
     /// <summary>The brief as it stands; problems where the plan cannot be computed; neither when there is no such job.</summary>
-    public (BriefAnswer? Answer, IReadOnlyList<Problem> Problems) Of(string id, UnitSystem units)
+    public (BriefAnswer? Answer, IReadOnlyList<Problem> Problems) Of(string id, UnitSystem units) =>
+        jobs.Find(id) is { } job
+            ? BriefAnswer.Of(
+                KeptOf(job),
+                PapersOf(job),
+                locker.List().ToDictionary(k => k.Item.Id, k => k.Item, StringComparer.Ordinal),
+                locker.Standings(units),
+                units
+            )
+            : (null, []);
+
+    public static KeptJob KeptOf(Job job)
     {
-        if (jobs.Find(id) is not { } job)
-        {
-            return (null, []);
-        }
-
-        var plan = job.Content.Plan;
-        var outcome = PlanAnalysis.Of(plan, units, withWorkings: false, locker.Standings(units));
-        if (outcome.Analysis is not { } analysis)
-        {
-            return (null, outcome.Problems);
-        }
-
-        var pieces = locker.List().ToDictionary(k => k.Item.Id, k => k.Item, StringComparer.Ordinal);
-        var brief = Brief.Of(plan, analysis, pieces, units);
-        var signatures = briefs.Signatures(id);
-        var signOff = SignOff.Of(plan, brief, signatures, units);
-        var issued = briefs.Issued(id);
-        var last = issued.Count > 0 ? issued[^1] : null;
-        var state =
-            last is null ? BriefState.NotIssued
-            : last.Fingerprint == brief.Fingerprint && signOff.MayIssue ? BriefState.Issued
-            : BriefState.ChangedSince;
         var content = job.Content;
-        return (
-            new(
-                id,
-                job.Revision,
-                state,
-                last?.Number ?? 0,
-                new(
-                    content.Name,
-                    content.Place,
-                    content.PlannedOn,
-                    units,
-                    brief,
-                    plan,
-                    analysis,
-                    [.. signOff.People.Where(p => p.HasSigned).Select(p => p.Last!)]
-                )
-                {
-                    Clearing = plan.Clearing is null
-                        ? null
-                        : ClearingAnalysis.Of(plan, units, locker.Standings(units)).Analysis,
-                },
-                signOff,
-                issued,
-                ChangesSince(id, last, brief, units),
-                [.. plan.Crew.Where(c => IdOf(c) is { } known && pins.Has(known)).Select(c => c.Name.Trim())],
-                briefs.Ticks(id)
-            ),
-            []
+        return new(job.Id, job.Revision, content.Name, content.Place, content.PlannedOn, content.Plan);
+    }
+
+    /// <summary>What is kept of a job beside its plan.</summary>
+    public JobPapers PapersOf(Job job)
+    {
+        var issued = briefs.Issued(job.Id);
+        return new(
+            briefs.Signatures(job.Id),
+            issued,
+            issued.Count > 0 && briefs.Page(job.Id, issued[^1].Number) is { } page ? CoveredBy(page) ?? [] : [],
+            [.. job.Content.Plan.Crew.Where(c => IdOf(c) is { } known && pins.Has(known)).Select(c => c.Name.Trim())],
+            briefs.Ticks(job.Id)
         );
     }
 
@@ -180,11 +154,6 @@ internal sealed class BriefDesk(
             return null;
         }
     }
-
-    private List<CoveredChange> ChangesSince(string id, IssuedBrief? last, Brief brief, UnitSystem units) =>
-        last is null || last.Fingerprint == brief.Fingerprint || briefs.Page(id, last.Number) is not { } text
-            ? []
-            : Covered.Changes(CoveredBy(text) ?? [], brief.Covered, units);
 
     private static Problem? Moved(BriefAnswer now, string fingerprint) =>
         fingerprint == now.Page.Brief.Fingerprint

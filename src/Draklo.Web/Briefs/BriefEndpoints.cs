@@ -1,4 +1,5 @@
 using System.Text.Json.Nodes;
+using Draklo.Core.Briefs;
 using Draklo.Core.Units;
 using Draklo.Store;
 using Draklo.Web.Hosting;

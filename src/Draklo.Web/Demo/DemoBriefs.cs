@@ -1,3 +1,4 @@
+using Draklo.Core.Briefs;
 using Draklo.Core.Units;
 using Draklo.Store;
 using Draklo.Web.Briefs;

@@ -24,8 +24,6 @@ internal sealed class PullDesk(
     TimeProvider clock
 )
 {
-    private const int MostShown = 400;
-
     /// <summary>The day as it stands; problems where the plan cannot be computed; neither when there is no such job.</summary>
     public (PullingAnswer? Answer, IReadOnlyList<Problem> Problems) Of(string id, UnitSystem units)
     {
@@ -40,13 +38,14 @@ internal sealed class PullDesk(
         UnitSystem units
     )
     {
-        var (found, problems) = Asked(id, asked, asked.By, units);
+        var (found, missing) = Found(id, units);
         if (found is null)
         {
-            return (null, problems);
+            return (null, missing);
         }
 
-        var tension = TensionOf(found.Of, asked, problems);
+        var problems = new List<Problem>();
+        var tension = found.Read(asked, units, problems);
         if (problems.Count > 0)
         {
             return (null, problems);
@@ -55,12 +54,7 @@ internal sealed class PullDesk(
         store.Add(
             id,
             asked.Key,
-            (number, at, before) =>
-            {
-                var day = DayOf(found, before, units);
-                EntryRules.Check(day, before, asked, LocalTime, problems);
-                return problems.Count > 0 ? null : new(number, at, asked, tension, found.Brief.Revision);
-            }
+            (at, before) => found.Take(asked, tension, before, SaidAt(at, asked, before), LocalTime, units, problems)
         );
         if (problems.Count > 0)
         {
@@ -75,6 +69,19 @@ internal sealed class PullDesk(
         return (AnswerOf(found, store.Entries(id), units), []);
     }
 
+    /// <summary>When an entry was said: a tablet that was out of range says how long ago, never before the one before it.</summary>
+    private static string SaidAt(DateTimeOffset now, EntryDocument asked, IReadOnlyList<DayEntry> before)
+    {
+        var said = now - TimeSpan.FromSeconds(asked.AgoS ?? 0);
+        return
+            before.Count > 0
+            && DateTimeOffset.TryParse(before[^1].At, CultureInfo.InvariantCulture, out var last)
+            && asked.AgoS is not null
+            && said < last
+            ? before[^1].At
+            : said.ToString("O");
+    }
+
     /// <summary>What the plan says with a change in it; put in the plan when that is asked.</summary>
     public (ChangeAnswer? Answer, IReadOnlyList<Problem> Problems) Change(
         string id,
@@ -82,8 +89,20 @@ internal sealed class PullDesk(
         UnitSystem units
     )
     {
-        var (found, problems) = Asked(id, asked, asked.By, units);
-        if (found is null || PlanChange.Of(found.Of.Plan, asked, units, problems) is not { } change)
+        var (found, missing) = Found(id, units);
+        if (found is null)
+        {
+            return (null, missing);
+        }
+
+        var problems = new List<Problem>();
+        MemberRanges.Check(asked, units, problems);
+        if (asked.By.Trim().Length == 0)
+        {
+            problems.Add(new("by", "Say who you are: everything is kept with a name."));
+        }
+
+        if (problems.Count > 0 || PlanChange.Of(found.Basis.Plan, asked, units, problems) is not { } change)
         {
             return (null, problems);
         }
@@ -123,7 +142,7 @@ internal sealed class PullDesk(
 
     private (PullingAnswer?, List<Problem>) Apply(
         string id,
-        Basis found,
+        BriefedDay found,
         ChangeDocument asked,
         PlanChange change,
         UnitSystem units
@@ -141,14 +160,14 @@ internal sealed class PullDesk(
             return (null, [new("", "Somebody changed the plan just now: look again and send it once more.")]);
         }
 
-        var now = DayOf(found, store.Entries(id), units).Now;
+        var now = found.Of(store.Entries(id), units).Now;
         store.Add(
             id,
             asked.Key,
-            (number, at, _) =>
+            (at, before) =>
                 new(
-                    number,
-                    at,
+                    before.Count == 0 ? 1 : before[^1].Number + 1,
+                    at.ToString("O"),
                     new()
                     {
                         Key = asked.Key,
@@ -194,8 +213,8 @@ internal sealed class PullDesk(
             return Scene.Nothing with { Entries = last };
         }
 
-        var basis = found.Of;
-        var day = DayOf(found, entries, UnitSystem.Metric);
+        var basis = found.Basis;
+        var day = found.Of(entries, UnitSystem.Metric);
         return new(
             day.Now,
             clock.GetTimestamp(),
@@ -236,7 +255,7 @@ internal sealed class PullDesk(
 
     public IReadOnlyList<TraceView> Traces(string id, int spans)
     {
-        var commit = Found(id, UnitSystem.Metric).Found?.Of.CommitDeg ?? double.PositiveInfinity;
+        var commit = Found(id, UnitSystem.Metric).Found?.Basis.CommitDeg ?? double.PositiveInfinity;
         return
         [
             .. store
@@ -245,125 +264,16 @@ internal sealed class PullDesk(
         ];
     }
 
-    private sealed record Basis(BriefAnswer Brief, PullBasis Of);
-
-    private (Basis? Found, IReadOnlyList<Problem> Problems) Found(string id, UnitSystem units)
+    private (BriefedDay? Found, IReadOnlyList<Problem> Problems) Found(string id, UnitSystem units)
     {
         var (brief, problems) = briefs.Of(id, units);
-        return brief is not null && PullBasis.Of(brief.Page.Plan, brief.Page.Analysis) is { } basis
-            ? (new Basis(brief, basis), [])
-            : (null, problems);
+        return (brief is null ? null : BriefedDay.Of(brief), problems);
     }
 
-    /// <summary>The job that something is sent about; none, and why, where what is sent cannot be.</summary>
-    private (Basis? Found, List<Problem> Problems) Asked(string id, IDocumentPart sent, string by, UnitSystem units)
-    {
-        var (found, missing) = Found(id, units);
-        var problems = missing.ToList();
-        if (found is not null)
-        {
-            MemberRanges.Check(sent, units, problems);
-            if (by.Trim().Length == 0)
-            {
-                problems.Add(new("by", "Say who you are: everything is kept with a name."));
-            }
-        }
+    private PullingAnswer AnswerOf(BriefedDay found, IReadOnlyList<DayEntry> entries, UnitSystem units) =>
+        PullingAnswer.Of(found, entries, TracesOf(found.Brief.JobId), cell.Name, units);
 
-        return problems.Count > 0 ? (null, problems) : (found, problems);
-    }
-
-    private static PullDay DayOf(Basis found, IReadOnlyList<DayEntry> entries, UnitSystem units) =>
-        PullDay.Of(found.Of, entries, HoldsDay(found.Brief), units);
-
-    private PullingAnswer AnswerOf(Basis found, IReadOnlyList<DayEntry> entries, UnitSystem units)
-    {
-        var (brief, day) = (found.Brief, DayOf(found, entries, units));
-        var plan = brief.Page.Plan;
-        return new(
-            brief.JobId,
-            brief.Revision,
-            brief.Page.Name,
-            BriefInWords(brief),
-            plan.Wind.GustMps ?? plan.Wind.SpeedMps,
-            brief.Page.Analysis.Plate.GustMps,
-            [.. plan.Crew.Select(c => c.Name.Trim())],
-            cell.Name,
-            day with
-            {
-                Entries = [.. day.Entries.TakeLast(MostShown)],
-            },
-            [.. store.Extents(brief.JobId).Select(e => new TraceLine(e.LineId, e.Count))],
-            brief.Page.Analysis.Figure,
-            brief.Page.Analysis.Tree.Centre,
-            brief.Page.Brief.Caution
-        );
-    }
-
-    private static string BriefInWords(BriefAnswer brief)
-    {
-        var signed = brief.SignOff.People.Count(p => p.HasSigned);
-        return brief.State switch
-        {
-            BriefState.Issued => $"brief {brief.Number}, signed by {Sentences.Count(signed)}",
-            BriefState.ChangedSince => $"brief {brief.Number} is void",
-            _ => "no brief issued",
-        };
-    }
-
-    /// <summary>Why the brief does not carry the day; empty where it does.</summary>
-    private static string HoldsDay(BriefAnswer brief)
-    {
-        if (brief.State == BriefState.Issued)
-        {
-            return "";
-        }
-
-        var moved = brief.ChangedSinceIssue.Take(3).Select(c => c.Name.Uncapitalised()).ToList();
-        return brief.State == BriefState.NotIssued
-                ? "No brief is issued for this plan: everybody signs and the lead issues it, before anybody hauls."
-            : moved.Count > 0
-                ? $"The plan has moved since brief {brief.Number} was issued: {string.Join(", ", moved)}. Those who stand under it sign again."
-            : $"Brief {brief.Number} no longer carries every signature: sign again.";
-    }
-
-    private static Spread? TensionOf(PullBasis basis, EntryDocument asked, List<Problem> problems)
-    {
-        var reads = asked.Kind == EntryKind.Reading;
-        var ofLoads = asked.LineId == LoadBasis.LineId;
-        var line = asked.LineId is null ? 0 : basis.Plan.Lines.ToList().FindIndex(l => l.Id == asked.LineId);
-        if (reads && !ofLoads && asked.Step == PullStep.Clear)
-        {
-            problems.Add(new("lineId", "While loads move, the line that carries or hauls them is read."));
-            return null;
-        }
-
-        if (line < 0 && !ofLoads)
-        {
-            problems.Add(new("lineId", $"This plan has no line “{asked.LineId}”: it may have been taken out since."));
-            return null;
-        }
-
-        if (!reads)
-        {
-            return null;
-        }
-
-        if (asked.Tension is null)
-        {
-            problems.Add(new("tension", "Say what was read."));
-            return null;
-        }
-
-        var (tension, problem) = ofLoads
-            ? ReadTension.OfLoads(basis, asked.Tension)
-            : ReadTension.Of(basis, line, asked.Tension);
-        if (problem is not null)
-        {
-            problems.Add(problem);
-        }
-
-        return tension;
-    }
+    private List<TraceLine> TracesOf(string id) => [.. store.Extents(id).Select(e => new TraceLine(e.LineId, e.Count))];
 
     private string LocalTime(string at) =>
         DateTimeOffset.TryParse(at, CultureInfo.InvariantCulture, out var time)

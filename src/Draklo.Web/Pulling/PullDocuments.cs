@@ -6,33 +6,6 @@ using Draklo.Core.Units;
 
 namespace Draklo.Web.Pulling;
 
-/// <summary>A job's day as it stands.</summary>
-/// <param name="BriefWords">As in "brief 3, signed by six".</param>
-/// <param name="WindMps">Steady, of the plan; null while nobody has looked.</param>
-/// <param name="StandsMps">Gust that it stands; null where the sums set none.</param>
-/// <param name="People">Names on the job, who readings are by.</param>
-/// <param name="Cell">What the load cell is called.</param>
-/// <param name="Figure">The tree with its lines, for drawing.</param>
-/// <param name="Centre">Of its weight.</param>
-public sealed record PullingAnswer(
-    string JobId,
-    int Revision,
-    string Name,
-    string BriefWords,
-    double? WindMps,
-    double? StandsMps,
-    IReadOnlyList<string> People,
-    string Cell,
-    PullDay Day,
-    IReadOnlyList<TraceLine> Traces,
-    Core.Analyses.Figure Figure,
-    Core.Geometry.LayPoint Centre,
-    string Caution
-);
-
-/// <summary>How much of a line's readings is kept.</summary>
-public sealed record TraceLine(string LineId, long Count);
-
 /// <summary>What changed at the tree.</summary>
 public sealed record ChangeDocument : IDocumentPart
 {

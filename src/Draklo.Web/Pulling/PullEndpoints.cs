@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text;
 using CsvHelper;
+using Draklo.Core.Briefs;
 using Draklo.Core.Pulling;
 using Draklo.Core.Reading;
 using Draklo.Core.Units;
