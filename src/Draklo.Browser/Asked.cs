@@ -1,4 +1,5 @@
 using System.Globalization;
+using Draklo.Core.Carrying;
 using Draklo.Core.Gear;
 using Draklo.Core.Units;
 
@@ -18,7 +19,12 @@ internal sealed class Asked(string query, Known known)
 
     public UnitSystem Units => Text("units", "") == "us" ? UnitSystem.Us : UnitSystem.Metric;
 
-    public IReadOnlyDictionary<string, GearStanding>? Standings => known.Standings.GetValueOrDefault(Units);
+    public CarriedLocker Locker => known.Locker;
+
+    public IReadOnlyDictionary<string, GearStanding> Standings => Locker.Standings.In(Units);
+
+    /// <summary>Of the tablet's clock from UTC.</summary>
+    public TimeSpan Offset => TimeSpan.FromMinutes(Whole("offsetMin", 0));
 
     public string Text(string name, string otherwise) => values.GetValueOrDefault(name, otherwise);
 

@@ -1,11 +1,16 @@
 using System.Text.Json.Serialization;
 using Draklo.Core.Analyses;
 using Draklo.Core.Answers;
+using Draklo.Core.Briefs;
+using Draklo.Core.Carrying;
 using Draklo.Core.Catalogue;
 using Draklo.Core.Clearing;
+using Draklo.Core.Days;
 using Draklo.Core.Falls;
 using Draklo.Core.Gear;
+using Draklo.Core.Logs;
 using Draklo.Core.Plans;
+using Draklo.Core.Reading;
 using Draklo.Core.Studies;
 using Draklo.Core.Tackle;
 
@@ -29,7 +34,16 @@ namespace Draklo.Browser;
 [JsonSerializable(typeof(IReadOnlyList<ClearingRemedy>))]
 [JsonSerializable(typeof(ComposedTackle))]
 [JsonSerializable(typeof(Refused))]
-[JsonSerializable(typeof(Dictionary<string, GearStanding>))]
+[JsonSerializable(typeof(CarriedLocker))]
+[JsonSerializable(typeof(CarriedAsk))]
+[JsonSerializable(typeof(CarriedDay))]
+[JsonSerializable(typeof(BriefAnswer))]
+[JsonSerializable(typeof(DayPlan))]
+[JsonSerializable(typeof(FoundRigs))]
+[JsonSerializable(typeof(PlanMergeAsk))]
+[JsonSerializable(typeof(LogMergeAsk))]
+[JsonSerializable(typeof(MergedDocument<Plan>))]
+[JsonSerializable(typeof(MergedDocument<JobLog>))]
 [JsonSerializable(typeof(List<Species>))]
 [JsonSerializable(typeof(List<ContactKind>))]
 [JsonSerializable(typeof(List<Knot>))]

@@ -1,10 +1,9 @@
-using Draklo.Core.Gear;
-using Draklo.Core.Units;
+using Draklo.Core.Carrying;
 
 namespace Draklo.Browser;
 
 /// <summary>What the server knows beside the plan, as it last said.</summary>
 internal sealed class Known
 {
-    public Dictionary<UnitSystem, IReadOnlyDictionary<string, GearStanding>> Standings { get; } = [];
+    public CarriedLocker Locker { get; set; } = CarriedLocker.Nothing;
 }

@@ -3,7 +3,7 @@ using System.Runtime.Versioning;
 using System.Text;
 using System.Text.Json;
 using Draklo.Core.Answers;
-using Draklo.Core.Gear;
+using Draklo.Core.Carrying;
 using Draklo.Core.Reading;
 using Draklo.Core.Units;
 
@@ -29,20 +29,37 @@ public static partial class Program
     {
         ArgumentNullException.ThrowIfNull(path);
         var (made, problems) = Questions.Ask(path, new(query, Known), Encoding.UTF8.GetBytes(body));
-        return made is null
-            ? Refusal(Refused.Of(problems))
-            : $"200{JsonSerializer.Serialize(made, made.GetType(), AnswerJson.Options)}";
+        return Written(made, problems);
     }
 
-    /// <summary>Tells how the pieces of the locker stand, as the server last said in these units.</summary>
+    /// <summary>Tells what the server knows beside the plan: the locker as a tablet takes it along.</summary>
     /// <returns>As <see cref="Answer"/>.</returns>
     [JSExport]
-    public static string KnowStandings(string units, string json)
+    public static string Know(string json)
     {
-        var standings = JsonSerializer.Deserialize<Dictionary<string, GearStanding>>(json, DocumentReader.Options);
-        Known.Standings[units == "us" ? UnitSystem.Us : UnitSystem.Metric] = standings ?? [];
+        Known.Locker = JsonSerializer.Deserialize<CarriedLocker>(json, DocumentReader.Options) ?? CarriedLocker.Nothing;
         return "200";
     }
+
+    /// <summary>Looks for rigs; it takes seconds, and the worker that it runs in does nothing else meanwhile.</summary>
+    /// <param name="query">units, people and truckOnly.</param>
+    /// <param name="progress">Told how many of how many are tried.</param>
+    /// <returns>As <see cref="Answer"/>.</returns>
+    [JSExport]
+    public static string FindRigs(
+        string query,
+        string plan,
+        [JSMarshalAs<JSType.Function<JSType.Number, JSType.Number>>] Action<int, int> progress
+    )
+    {
+        var (made, problems) = Questions.FindRigs(Encoding.UTF8.GetBytes(plan), new(query, Known), progress);
+        return Written(made, problems);
+    }
+
+    private static string Written(object? made, List<Problem> problems) =>
+        made is null
+            ? Refusal(Refused.Of(problems))
+            : $"200{JsonSerializer.Serialize(made, made.GetType(), AnswerJson.Options)}";
 
     private static string Refusal(Refused refused) =>
         $"{refused.Status}{JsonSerializer.Serialize(refused, AnswerJson.Options)}";

@@ -1,7 +1,12 @@
+using System.Text.Json;
 using Draklo.Core.Analyses;
+using Draklo.Core.Briefs;
+using Draklo.Core.Carrying;
 using Draklo.Core.Catalogue;
 using Draklo.Core.Clearing;
+using Draklo.Core.Days;
 using Draklo.Core.Falls;
+using Draklo.Core.Logs;
 using Draklo.Core.Plans;
 using Draklo.Core.Reading;
 using Draklo.Core.Studies;
@@ -48,6 +53,23 @@ internal static class Questions
         ["/api/clearing"] = OfPlan((plan, asked) => ClearingAnalysis.Of(plan, asked.Units, asked.Standings)),
         ["/api/clearing/remedies"] = OfPlan((plan, asked) => ClearingRemedies.For(plan, asked.Units, default)),
         ["/api/clearing/section"] = OfPlan((plan, asked) => SectionOfPlan.Of(plan, asked.Units)),
+        ["/api/day"] = OfPlan(DayOf),
+        ["/api/here/brief"] = OfOurs<CarriedJob, BriefAnswer>(
+            (carried, asked) =>
+            {
+                var (answer, problems) = CarriedDay.BriefOf(carried, asked.Locker, asked.Units);
+                return (answer, [.. problems]);
+            }
+        ),
+        ["/api/here/pulling"] = OfOurs<CarriedAsk, CarriedDay>(
+            (carried, asked) => CarriedDay.Of(carried, asked.Locker, asked.Units, asked.Offset)
+        ),
+        ["/api/merge"] = Of<PlanMergeAsk, MergedDocument<Plan>>(
+            (merge, asked) => (DocumentMerge.Of(merge.Was, merge.Mine, merge.Theirs, merge.Settled, asked.Units), [])
+        ),
+        ["/api/merge/log"] = Of<LogMergeAsk, MergedDocument<JobLog>>(
+            (merge, asked) => (DocumentMerge.Of(merge.Was, merge.Mine, merge.Theirs, merge.Settled, asked.Units), [])
+        ),
         ["/api/tackle/compose"] = Of<ComposedMembers, ComposedTackle>(
             (own, asked) =>
                 Reference.Contacts.TryGetValue(asked.Text("contactId", "bushed-block"), out var contact)
@@ -69,8 +91,56 @@ internal static class Questions
             ? answer(body, asked)
             : (null, [new("path", $"Nothing here answers {path}: it needs the server.")]);
 
+    /// <param name="progress">Told how many of how many are tried.</param>
+    public static (FoundRigs? Made, List<Problem> Problems) FindRigs(
+        ReadOnlyMemory<byte> body,
+        Asked asked,
+        Action<int, int> progress
+    )
+    {
+        var (plan, problems) = DocumentReader.Read<Plan>(body);
+        if (plan is null)
+        {
+            return (null, problems);
+        }
+
+        var locker = asked.Locker;
+        var onTruck = asked.Flag("truckOnly", false) && locker.KitIds.Count > 0;
+        var (finder, wrong) = RigFinder.For(
+            plan,
+            [.. locker.Items.Where(i => !onTruck || locker.KitIds.Contains(i.Id))],
+            locker.Today,
+            asked.Units,
+            new(asked.Text("people", "").Length > 0 ? asked.Whole("people", 0) : null, locker.Tackles)
+        );
+        return (finder?.Run(done => progress(done, finder.Total), default), wrong);
+    }
+
+    /// <summary>The day by the forecast that was taken along; a day beyond it has none.</summary>
+    private static (DayPlan? Made, List<Problem> Problems) DayOf(Plan plan, Asked asked)
+    {
+        var outcome = PlanAnalysis.Of(plan, asked.Units, withWorkings: false);
+        if (outcome.Analysis is not { } analysis)
+        {
+            return (null, [.. outcome.Problems]);
+        }
+
+        DateOnly? on = DateOnly.TryParseExact(asked.Text("on", ""), "yyyy-MM-dd", out var day) ? day : null;
+        var weather = asked.Locker.Days.FirstOrDefault(d => d.On == on);
+        var offset = weather is null ? asked.Offset : TimeSpan.FromMinutes(weather.OffsetMin);
+        var setting = DaySetting.Of(plan, on, offset, (weather?.Gusts ?? []).Select(g => (g.Hour, g.GustMps)));
+        var (drawn, problems) = DayPlan.Of(plan, analysis, setting, asked.Units);
+        return (drawn, [.. problems]);
+    }
+
     private static Answerer OfPlan<T>(Func<Plan, Asked, (T? Made, List<Problem> Problems)> make)
         where T : class => Of(make);
+
+    /// <summary>Of what the server or this page wrote itself: it is read as it was written.</summary>
+    private static Answerer OfOurs<TAsked, T>(Func<TAsked, Asked, (T? Made, List<Problem> Problems)> make)
+        where TAsked : class
+        where T : class =>
+        (body, asked) => make(JsonSerializer.Deserialize<TAsked>(body.Span, DocumentReader.Options)!, asked);
 
     private static Answerer Of<TAsked, T>(Func<TAsked, Asked, (T? Made, List<Problem> Problems)> make)
         where TAsked : class

@@ -101,7 +101,8 @@ public sealed class BriefStore(Database database, TimeProvider clock)
     }
 
     /// <summary>Ticks a piece out of the yard or back in, or takes a tick away.</summary>
-    public void Tick(string jobId, string piece, bool? isOut, bool? isBack, string by) =>
+    /// <param name="ago">How long ago it was ticked, at a tablet out of range.</param>
+    public void Tick(string jobId, string piece, bool? isOut, bool? isBack, string by, TimeSpan ago = default) =>
         database.Write(
             (connection, transaction) =>
             {
@@ -124,7 +125,7 @@ public sealed class BriefStore(Database database, TimeProvider clock)
                             {
                                 jobId,
                                 piece,
-                                at = yes ? Now() : null,
+                                at = yes ? (clock.GetUtcNow() - ago).ToString("O") : null,
                                 by = yes ? by : null,
                             },
                             transaction

@@ -36,11 +36,8 @@ public sealed class TwoHomesTests(RunningServer server) : IClassFixture<RunningS
                 RedirectStandardOutput = true,
             }
         );
-        foreach (var units in new[] { "metric", "us" })
-        {
-            var standings = await server.Client.GetStringAsync($"/api/locker/standings?units={units}");
-            Assert.Equal("200", await TellAsync(new { query = units, standings }));
-        }
+        var carried = JsonNode.Parse(await server.Client.GetStringAsync("/api/carried"))!;
+        Assert.Equal("200", await TellAsync(new { locker = carried["locker"]!.ToJsonString() }));
     }
 
     public ValueTask DisposeAsync()
@@ -98,6 +95,71 @@ public sealed class TwoHomesTests(RunningServer server) : IClassFixture<RunningS
     }
 
     [Fact]
+    public async Task A_job_that_was_taken_along_has_the_same_brief_and_day()
+    {
+        foreach (var name in Demos)
+        {
+            var id = (string)(await server.DemoAsync(name))["id"]!;
+            var carried = await server.Client.GetStringAsync($"/api/jobs/{id}/carried");
+            foreach (var units in new[] { "metric", "us" })
+            {
+                var brief = await server.Client.GetStringAsync($"/api/jobs/{id}/brief?units={units}");
+                Assert.Equal("200" + brief, await AskAsync("/api/here/brief", $"units={units}", carried));
+                var day = await server.Client.GetAsync($"/api/jobs/{id}/pulling?units={units}");
+                var here = await AskAsync(
+                    "/api/here/pulling",
+                    $"units={units}",
+                    "{\"carried\":" + carried + ",\"said\":[]}"
+                );
+                if (day.IsSuccessStatusCode)
+                {
+                    Assert.Equal("200{\"day\":" + await day.Content.ReadAsStringAsync() + ",\"refused\":{}}", here);
+                }
+                else
+                {
+                    Assert.StartsWith("422", here, StringComparison.Ordinal);
+                }
+            }
+        }
+    }
+
+    [Fact]
+    public async Task The_day_s_plan_is_drawn_up_alike_by_the_forecast_that_was_taken_along()
+    {
+        var on = DateTime.Now.AddDays(2).ToString("yyyy-MM-dd");
+        foreach (var name in Demos)
+        {
+            var plan = (await server.DemoAsync(name))["plan"]!;
+            await AgreesAsync("/api/day", $"units=metric&on={on}", plan);
+            await AgreesAsync("/api/day", "units=us", plan);
+        }
+    }
+
+    [Fact]
+    public async Task Two_changed_copies_come_together_alike()
+    {
+        var was = (await server.DemoAsync(Demos[0]))["plan"]!;
+        var (mine, theirs) = (was.DeepClone(), was.DeepClone());
+        mine["lines"]![0]!["seat"]!["heightM"] = 11.5;
+        theirs["lines"]![0]!["seat"]!["heightM"] = 10.5;
+        theirs["lay"]!["bearingDeg"] = 100;
+        foreach (var settled in new[] { "{}", """{"lines[id=main].seat.heightM":"mine"}""" })
+        {
+            await AgreesAsync(
+                "/api/merge",
+                "units=us",
+                new JsonObject
+                {
+                    ["was"] = was.DeepClone(),
+                    ["mine"] = mine.DeepClone(),
+                    ["theirs"] = theirs.DeepClone(),
+                    ["settled"] = JsonNode.Parse(settled),
+                }
+            );
+        }
+    }
+
+    [Fact]
     public async Task What_is_no_plan_is_refused_in_the_same_words()
     {
         foreach (var text in new[] { "", "{", "[]", "null", "{}", "{\"tree\":3}", "\"\\ud800\"" })
@@ -125,14 +187,7 @@ public sealed class TwoHomesTests(RunningServer server) : IClassFixture<RunningS
         using var content = new StringContent(body, System.Text.Encoding.UTF8, "application/json");
         using var response = await server.Client.PostAsync($"{path}?{query}", content);
         var expected = await response.Content.ReadAsStringAsync();
-        var answer = await TellAsync(
-            new
-            {
-                path,
-                query,
-                body,
-            }
-        );
+        var answer = await AskAsync(path, query, body);
         var (status, said) = (int.Parse(answer[..3]), answer[3..]);
         Assert.True(
             (int)response.StatusCode == status,
@@ -153,6 +208,16 @@ public sealed class TwoHomesTests(RunningServer server) : IClassFixture<RunningS
 
         return status;
     }
+
+    private Task<string> AskAsync(string path, string query, string body) =>
+        TellAsync(
+            new
+            {
+                path,
+                query,
+                body,
+            }
+        );
 
     private async Task<string> TellAsync(object question)
     {

@@ -7,9 +7,9 @@ const runtime = await dotnet.create();
 const { Program } = (await runtime.getAssemblyExports("Draklo.Browser.dll")).Draklo.Browser;
 
 for await (const line of createInterface({ input: process.stdin })) {
-  const { standings, path, query, body } = JSON.parse(line);
+  const { locker, path, query, body } = JSON.parse(line);
   process.stdout.write(
-    `${standings === undefined ? Program.Answer(path, query, body) : Program.KnowStandings(query, standings)}\n`,
+    `${locker === undefined ? Program.Answer(path, query, body) : Program.Know(locker)}\n`,
   );
 }
 process.exit(0);

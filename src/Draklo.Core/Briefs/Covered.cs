@@ -16,6 +16,7 @@ public sealed record Covered(string Id, string Name, double? Value, string? Unit
 {
     private const double PlaceStep = 0.1;
     private const int ShownFigures = 3;
+    private const double Nothing = 1e-9;
 
     public static Covered Figure(string id, string name, double value, string unit) =>
         new(id, name, Shown(value, unit), unit, null, null);
@@ -78,7 +79,8 @@ public sealed record Covered(string Id, string Name, double? Value, string? Unit
             return Tidy(value, 1);
         }
 
-        if (value == 0 || !double.IsFinite(value))
+        // What sums leave of nothing differs from one machine to the next.
+        if (Math.Abs(value) < Nothing || !double.IsFinite(value))
         {
             return 0;
         }
@@ -90,7 +92,7 @@ public sealed record Covered(string Id, string Name, double? Value, string? Unit
         }
 
         var step = Math.Pow(10, -places);
-        return Math.Round(value / step) * step;
+        return Tidy(Math.Round(value / step) * step, 0);
     }
 
     /// <summary>Rounded, and never the zero that has a sign.</summary>

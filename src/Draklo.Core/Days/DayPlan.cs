@@ -34,7 +34,23 @@ public sealed record DayAlternative(string Text, Spread Minutes);
 /// <summary>What surrounds the day: as far as it is known.</summary>
 /// <param name="Light">Null while nobody has said where on earth the tree stands or which day it is.</param>
 /// <param name="Gusts">Hour and gust in m/s; empty where no forecast is at hand.</param>
-public sealed record DaySetting(Daylight? Light, IReadOnlyList<(int Hour, double GustMps)> Gusts);
+public sealed record DaySetting(Daylight? Light, IReadOnlyList<(int Hour, double GustMps)> Gusts)
+{
+    /// <param name="day">Null while no day is set: then nothing is known of it.</param>
+    /// <param name="offset">Of the crew's clock from UTC on that day.</param>
+    public static DaySetting Of(
+        Plan plan,
+        DateOnly? day,
+        TimeSpan offset,
+        IEnumerable<(int Hour, double GustMps)> gusts
+    ) =>
+        day is { } on
+            ? new(
+                plan.Site.Origin is { } at ? Daylight.Of(at.LatitudeDeg, at.LongitudeDeg, on, offset) : null,
+                [.. gusts]
+            )
+            : new(null, []);
+}
 
 /// <summary>The tasks against the clock, with the finish and its spread, light, wind and cost.</summary>
 /// <remarks>

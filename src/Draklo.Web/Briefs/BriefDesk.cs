@@ -19,6 +19,7 @@ internal sealed class BriefDesk(
     BriefStore briefs,
     PersonStore people,
     Pins pins,
+    PinSeal seal,
     TimeProvider clock
 )
 {
@@ -75,7 +76,10 @@ internal sealed class BriefDesk(
 
         if (person is { HasSigned: true, Last: { } last })
         {
-            return [new("name", $"{name} has signed this page already, at {LocalTime(last.At)}.")];
+            // A tablet sends again what it does not know to be kept.
+            return asked.SealedPin is not null
+                ? []
+                : [new("name", $"{name} has signed this page already, at {LocalTime(last.At)}.")];
         }
 
         var byLead = !string.IsNullOrWhiteSpace(asked.Lead) && asked.Lead.Trim() != name;
@@ -85,15 +89,17 @@ internal sealed class BriefDesk(
             return [new("lead", $"{signer} is not the lead of this job: only the lead signs for others.")];
         }
 
-        if (PinProblem(now, signer, asked.Pin) is { } wrong)
+        if (PinProblem(now, signer, PinOf(now, signer, asked.Pin, asked.SealedPin)) is { } wrong)
         {
             return [wrong];
         }
 
         briefs.Sign(
             now.JobId,
-            (number, at, before) =>
-                new(
+            (number, keptAt, before) =>
+            {
+                var at = SaidAt(keptAt, asked.AgoS);
+                return new(
                     number,
                     name,
                     $"{person.Role}".ToLowerInvariant(),
@@ -102,8 +108,9 @@ internal sealed class BriefDesk(
                     signer,
                     now.Page.Brief.Fingerprint,
                     now.Page.Brief.Covered,
-                    ClockBack: before is not null && Signature.IsEarlier(at, before.At)
-                )
+                    ClockBack: before is not null && asked.AgoS is null && Signature.IsEarlier(at, before.At)
+                );
+            }
         );
         return [];
     }
@@ -124,7 +131,9 @@ internal sealed class BriefDesk(
 
         if (now.State == BriefState.Issued)
         {
-            return [new("fingerprint", $"This page is issued already, as brief {now.Number}.")];
+            return asked.SealedPin is not null
+                ? []
+                : [new("fingerprint", $"This page is issued already, as brief {now.Number}.")];
         }
 
         if (now.SignOff.Holds is [{ Text: var first }, ..])
@@ -132,7 +141,7 @@ internal sealed class BriefDesk(
             return [new("fingerprint", $"Not issued: {first}")];
         }
 
-        if (PinProblem(now, name, asked.Pin) is { } wrong)
+        if (PinProblem(now, name, PinOf(now, name, asked.Pin, asked.SealedPin)) is { } wrong)
         {
             return [wrong];
         }
@@ -168,6 +177,15 @@ internal sealed class BriefDesk(
             && now.SignOff.People.Any(p => p.Name == name && p.Role == JobRole.Faller)
         );
 
+    /// <summary>What was given as a PIN; one that was sealed for something else is none.</summary>
+    private string PinOf(BriefAnswer now, string signer, string pin, string? sealedPin) =>
+        sealedPin is null ? pin : seal.Open(sealedPin, now.JobId, signer, now.Page.Brief.Fingerprint) ?? "";
+
+    private static string SaidAt(string keptAt, double? agoS) =>
+        agoS is { } ago && DateTimeOffset.TryParse(keptAt, CultureInfo.InvariantCulture, out var kept)
+            ? (kept - TimeSpan.FromSeconds(ago)).ToString("O")
+            : keptAt;
+
     private Problem? PinProblem(BriefAnswer now, string name, string pin)
     {
         var member = now.Page.Plan.Crew.First(c => c.Name.Trim() == name);
@@ -187,8 +205,5 @@ internal sealed class BriefDesk(
             ?? (member.PersonId is null ? book.FirstOrDefault(p => p.Name == member.Name.Trim())?.Id : null);
     }
 
-    private string LocalTime(string at) =>
-        DateTimeOffset.TryParse(at, CultureInfo.InvariantCulture, out var time)
-            ? TimeZoneInfo.ConvertTime(time, clock.LocalTimeZone).ToString("HH:mm", CultureInfo.InvariantCulture)
-            : at;
+    private string LocalTime(string at) => SentTime.Local(at, clock.GetLocalNow().Offset);
 }

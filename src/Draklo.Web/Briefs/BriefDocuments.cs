@@ -1,6 +1,7 @@
 using System.ComponentModel.DataAnnotations;
 using Draklo.Core.Briefs;
 using Draklo.Core.Plans;
+using Draklo.Core.Reading;
 using Draklo.Core.Units;
 using Draklo.Store;
 
@@ -10,35 +11,57 @@ namespace Draklo.Web.Briefs;
 public sealed record IssuedAnswer(IssuedBrief Issued, BriefPage Page);
 
 /// <summary>A name to put under the page.</summary>
-public sealed record SignDocument
+public sealed record SignDocument : IDocumentPart
 {
     [Display(Name = "Who signs")]
     public required string Name { get; init; }
 
     [Display(Name = "PIN", Description = "Their own, or the lead's when the lead signs for them.")]
-    public required string Pin { get; init; }
+    public string Pin { get; init; } = "";
 
     [Display(Name = "Lead", Description = "Who signs for them; left out, they sign themselves.")]
     public string? Lead { get; init; }
 
     [Display(Name = "Fingerprint", Description = "Of the page that they read.")]
     public required string Fingerprint { get; init; }
+
+    [Display(
+        Name = "Sealed PIN",
+        Description = "In place of the PIN where it was given out of range: sealed with the key that tablets take along, for this job, name and fingerprint."
+    )]
+    [MaxLength(1000)]
+    public string? SealedPin { get; init; }
+
+    [Display(Name = "Given so long ago", Description = "Seconds; left out, it is given now.")]
+    [Range(0, 30 * 86_400)]
+    public double? AgoS { get; init; }
 }
 
-public sealed record IssueDocument
+public sealed record IssueDocument : IDocumentPart
 {
     [Display(Name = "Lead", Description = "Who issues the brief.")]
     public required string Name { get; init; }
 
     [Display(Name = "PIN")]
-    public required string Pin { get; init; }
+    public string Pin { get; init; } = "";
 
     [Display(Name = "Fingerprint", Description = "Of the page that is issued.")]
     public required string Fingerprint { get; init; }
+
+    [Display(
+        Name = "Sealed PIN",
+        Description = "In place of the PIN where it was given out of range: sealed with the key that tablets take along, for this job, name and fingerprint."
+    )]
+    [MaxLength(1000)]
+    public string? SealedPin { get; init; }
+
+    [Display(Name = "Given so long ago", Description = "Seconds; left out, it is given now.")]
+    [Range(0, 30 * 86_400)]
+    public double? AgoS { get; init; }
 }
 
 /// <summary>A tick on the packing list; what is left out stays.</summary>
-public sealed record TickDocument
+public sealed record TickDocument : IDocumentPart
 {
     [Display(Name = "Piece", Description = "Its key on the packing list.")]
     [MaxLength(120)]
@@ -49,4 +72,8 @@ public sealed record TickDocument
 
     [Display(Name = "Back in")]
     public bool? Back { get; init; }
+
+    [Display(Name = "Ticked so long ago", Description = "Seconds; left out, it is ticked now.")]
+    [Range(0, 30 * 86_400)]
+    public double? AgoS { get; init; }
 }

@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
 using Draklo.Core.Briefs;
+using Draklo.Core.Reading;
 using Draklo.Core.Units;
 using Draklo.Store;
 using Draklo.Web.Hosting;
@@ -60,14 +61,19 @@ internal static class BriefEndpoints
     }
 
     private static IResult Read(BriefDesk desk, string id, string? units = null) =>
-        WithBrief(desk, id, units, (answer, _) => Results.Ok(answer));
+        WithBrief(desk, id, units, (answer, _) => new SizedAnswer<BriefAnswer>(answer));
 
     private static async Task<IResult> SignAsync(BriefDesk desk, HttpRequest request, string id, string? units = null)
     {
         var (asked, refusal) = await request.ReadAsync<SignDocument>();
         return asked is null
             ? refusal!
-            : WithBrief(desk, id, units, (now, system) => After(desk, id, system, desk.Sign(now, asked)));
+            : WithBrief(
+                desk,
+                id,
+                units,
+                (now, system) => After(desk, id, system, Checked(asked, system) ?? desk.Sign(now, asked))
+            );
     }
 
     private static async Task<IResult> IssueAsync(BriefDesk desk, HttpRequest request, string id, string? units = null)
@@ -75,7 +81,12 @@ internal static class BriefEndpoints
         var (asked, refusal) = await request.ReadAsync<IssueDocument>();
         return asked is null
             ? refusal!
-            : WithBrief(desk, id, units, (now, system) => After(desk, id, system, desk.Issue(now, asked)));
+            : WithBrief(
+                desk,
+                id,
+                units,
+                (now, system) => After(desk, id, system, Checked(asked, system) ?? desk.Issue(now, asked))
+            );
     }
 
     private static async Task<IResult> TickAsync(JobStore jobs, BriefStore briefs, HttpRequest request, string id)
@@ -96,15 +107,28 @@ internal static class BriefEndpoints
             return PlainProblems.Refused([new("piece", "There is no such piece on the packing list.")]);
         }
 
-        briefs.Tick(id, asked.Piece, asked.Out, asked.Back, Author.Name);
+        if (Checked(asked, UnitSystem.Metric) is { } problems)
+        {
+            return PlainProblems.Refused(problems);
+        }
+
+        briefs.Tick(id, asked.Piece, asked.Out, asked.Back, Author.Name, TimeSpan.FromSeconds(asked.AgoS ?? 0));
         return Results.Ok(briefs.Ticks(id));
     }
 
     private static IResult Code(HttpRequest request, string id) =>
         QrCode.Of(request, $"/jobs/{Uri.EscapeDataString(id)}/brief");
 
+    private static List<Problem>? Checked<T>(T asked, UnitSystem units)
+        where T : class, IDocumentPart
+    {
+        var problems = new List<Problem>();
+        MemberRanges.Check(asked, units, problems);
+        return problems.Count > 0 ? problems : null;
+    }
+
     private static IResult After(BriefDesk desk, string id, UnitSystem units, IReadOnlyList<Problem> problems) =>
-        problems.Count > 0 ? PlainProblems.Refused(problems) : Results.Ok(desk.Of(id, units).Answer);
+        problems.Count > 0 ? PlainProblems.Refused(problems) : new SizedAnswer<BriefAnswer>(desk.Of(id, units).Answer!);
 
     private static IResult WithBrief(
         BriefDesk desk,

@@ -61,7 +61,7 @@ internal static class DayEndpoints
         }
 
         var (drawn, problems) = DayOf(plan, day, system, forecast, clock);
-        return drawn is null ? PlainProblems.Refused(problems) : Results.Ok(drawn);
+        return drawn is null ? PlainProblems.Refused(problems) : new SizedAnswer<DayPlan>(drawn);
     }
 
     private static IResult Calendar(
@@ -137,17 +137,15 @@ internal static class DayEndpoints
             : (null, outcome.Problems);
     }
 
-    private static DaySetting SettingOf(Plan plan, DateOnly? on, IForecast forecast, TimeProvider clock)
-    {
-        if (on is not { } day)
-        {
-            return new(null, []);
-        }
-
-        var offset = clock.LocalTimeZone.GetUtcOffset(day.ToDateTime(new TimeOnly(12, 0)));
-        var light = plan.Site.Origin is { } at ? Daylight.Of(at.LatitudeDeg, at.LongitudeDeg, day, offset) : null;
-        return new(light, [.. forecast.Of(day).Select(h => (h.Hour, h.GustMps))]);
-    }
+    private static DaySetting SettingOf(Plan plan, DateOnly? on, IForecast forecast, TimeProvider clock) =>
+        on is { } day
+            ? DaySetting.Of(
+                plan,
+                day,
+                clock.LocalTimeZone.GetUtcOffset(day.ToDateTime(new TimeOnly(12, 0))),
+                forecast.Of(day).Select(h => (h.Hour, h.GustMps))
+            )
+            : DaySetting.Of(plan, null, default, []);
 
     private static bool TryDay(string? on, out DateOnly? day)
     {

@@ -14,7 +14,7 @@ internal static class DemoBriefs
 
     private const string Job = "Birch at the mill race";
 
-    public static void AddTo(Database fresh, TimeProvider clock)
+    public static void AddTo(Database fresh, string folder, TimeProvider clock)
     {
         var people = new PersonStore(fresh, clock);
         var pins = new Pins(new(fresh), clock);
@@ -24,7 +24,7 @@ internal static class DemoBriefs
         }
 
         var jobs = new JobStore(fresh, clock);
-        var desk = new BriefDesk(jobs, new(fresh, clock), new(fresh, clock), people, pins, clock);
+        var desk = new BriefDesk(jobs, new(fresh, clock), new(fresh, clock), people, pins, new(folder), clock);
         var id = jobs.List().First(j => j.Content.Name == Job).Id;
         var crew = Now().SignOff.People.Select(p => p.Name).ToList();
         foreach (var name in crew)

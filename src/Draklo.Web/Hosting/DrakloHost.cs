@@ -6,6 +6,7 @@ using Draklo.Store;
 using Draklo.Web.Analysis;
 using Draklo.Web.Briefs;
 using Draklo.Web.Care;
+using Draklo.Web.Carrying;
 using Draklo.Web.Catalogue;
 using Draklo.Web.Clearing;
 using Draklo.Web.Crew;
@@ -168,6 +169,7 @@ public static class DrakloHost
         app.MapSites();
         app.MapOutside();
         app.MapCare();
+        app.MapCarrying();
         app.MapHealthChecks("/health/live", new() { Predicate = _ => false });
         app.MapHealthChecks("/health/ready", new() { Predicate = check => check.Tags.Contains("ready") });
         app.MapScreens();
@@ -191,7 +193,7 @@ public static class DrakloHost
                         new(fresh, TimeProvider.System),
                         new(fresh, TimeProvider.System)
                     );
-                    DemoBriefs.AddTo(fresh, TimeProvider.System);
+                    DemoBriefs.AddTo(fresh, settings.DataFolder, TimeProvider.System);
                     new DemoYear(fresh, settings.DataFolder, TimeProvider.System).Add();
                 }
             },
@@ -225,6 +227,9 @@ public static class DrakloHost
         services.AddSingleton<LearningDesk>();
         services.AddSingleton<PracticeStore>();
         services.AddSingleton(_ => new PictureFiles(folder));
+        services.AddSingleton<JobMarks>();
+        services.AddSingleton(_ => new PinSeal(folder));
+        services.AddSingleton<CarryDesk>();
         services.AddSingleton<History>();
         services.AddSingleton<Damage>();
         services.AddSingleton(s => new Backups(s.GetRequiredService<Database>(), folder, TimeProvider.System));

@@ -275,8 +275,5 @@ internal sealed class PullDesk(
 
     private List<TraceLine> TracesOf(string id) => [.. store.Extents(id).Select(e => new TraceLine(e.LineId, e.Count))];
 
-    private string LocalTime(string at) =>
-        DateTimeOffset.TryParse(at, CultureInfo.InvariantCulture, out var time)
-            ? TimeZoneInfo.ConvertTime(time, clock.LocalTimeZone).ToString("HH:mm", CultureInfo.InvariantCulture)
-            : at;
+    private string LocalTime(string at) => SentTime.Local(at, clock.GetLocalNow().Offset);
 }

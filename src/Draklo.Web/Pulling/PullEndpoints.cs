@@ -211,7 +211,7 @@ internal static class PullEndpoints
         }
 
         var (answer, problems) = ask(system);
-        return answer is not null ? Results.Ok(answer)
+        return answer is not null ? new SizedAnswer<T>(answer)
             : problems.Count > 0 ? PlainProblems.Refused(problems)
             : Missing();
     }

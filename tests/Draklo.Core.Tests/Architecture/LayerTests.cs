@@ -35,6 +35,7 @@ public sealed class LayerTests
         "Logs",
         "Learning",
         "Practice",
+        "Carrying",
     ];
 
     private static readonly ArchUnitNET.Domain.Architecture Core = new ArchLoader()

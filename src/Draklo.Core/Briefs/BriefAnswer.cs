@@ -1,0 +1,112 @@
+using Draklo.Core.Analyses;
+using Draklo.Core.Clearing;
+using Draklo.Core.Gear;
+using Draklo.Core.Plans;
+using Draklo.Core.Units;
+
+namespace Draklo.Core.Briefs;
+
+/// <summary>How the brief of a job stands.</summary>
+public enum BriefState
+{
+    /// <summary>Something holds it, or nobody has issued it yet.</summary>
+    NotIssued,
+
+    /// <summary>The page as it stands is the one issued last.</summary>
+    Issued,
+
+    /// <summary>One was issued, and the plan has moved since.</summary>
+    ChangedSince,
+}
+
+/// <summary>All of a page: what it says and what its drawings are made from.</summary>
+/// <param name="Units">That its sentences are written in.</param>
+public sealed record BriefPage(
+    string Name,
+    string Place,
+    string? PlannedOn,
+    UnitSystem Units,
+    Brief Brief,
+    Plan Plan,
+    Analysis Analysis,
+    IReadOnlyList<Signature> Signatures
+)
+{
+    /// <summary>Of the clearing, for its drawings; left out where there is none.</summary>
+    public ClearingAnalysis? Clearing { get; init; }
+}
+
+/// <summary>A job's brief as it stands now.</summary>
+/// <param name="Number">Of the brief issued last; 0 while none is.</param>
+/// <param name="ChangedSinceIssue">What moved since the last issue, old and new.</param>
+/// <param name="PeopleWithPin">Names on this job that can sign with a PIN of their own.</param>
+/// <param name="Ticks">Gear ticked out and back in.</param>
+public sealed record BriefAnswer(
+    string JobId,
+    int Revision,
+    BriefState State,
+    long Number,
+    BriefPage Page,
+    SignOff SignOff,
+    IReadOnlyList<IssuedBrief> Issued,
+    IReadOnlyList<CoveredChange> ChangedSinceIssue,
+    IReadOnlyList<string> PeopleWithPin,
+    IReadOnlyList<PackingTick> Ticks
+)
+{
+    /// <param name="pieces">Of the locker, by id.</param>
+    /// <param name="standings">How they stand today, in these units.</param>
+    /// <returns>Problems where the plan cannot be computed.</returns>
+    public static (BriefAnswer? Answer, IReadOnlyList<Problem> Problems) Of(
+        KeptJob job,
+        JobPapers papers,
+        IReadOnlyDictionary<string, GearItem> pieces,
+        IReadOnlyDictionary<string, GearStanding>? standings,
+        UnitSystem units
+    )
+    {
+        var plan = job.Plan;
+        var outcome = PlanAnalysis.Of(plan, units, withWorkings: false, standings);
+        if (outcome.Analysis is not { } analysis)
+        {
+            return (null, outcome.Problems);
+        }
+
+        var brief = Brief.Of(plan, analysis, pieces, units);
+        var signOff = SignOff.Of(plan, brief, papers.Signatures, units);
+        var last = papers.Issued.Count > 0 ? papers.Issued[^1] : null;
+        var state =
+            last is null ? BriefState.NotIssued
+            : last.Fingerprint == brief.Fingerprint && signOff.MayIssue ? BriefState.Issued
+            : BriefState.ChangedSince;
+        return (
+            new(
+                job.JobId,
+                job.Revision,
+                state,
+                last?.Number ?? 0,
+                new(
+                    job.Name,
+                    job.Place,
+                    job.PlannedOn,
+                    units,
+                    brief,
+                    plan,
+                    analysis,
+                    [.. signOff.People.Where(p => p.HasSigned).Select(p => p.Last!)]
+                )
+                {
+                    Clearing = plan.Clearing is null ? null : ClearingAnalysis.Of(plan, units, standings).Analysis,
+                },
+                signOff,
+                papers.Issued,
+                last is null || last.Fingerprint == brief.Fingerprint
+                    ? []
+                    : Covered.Changes(papers.LastCovered, brief.Covered, units),
+                papers.PeopleWithPin,
+                papers.Ticks
+            ),
+            []
+        );
+    }
+}
