@@ -202,28 +202,40 @@ public sealed class SheetTests(Stage stage) : IClassFixture<Stage>
         await SaveElsewhereAsync(client, id, revision: 1, height: 19);
 
         screen.Type("Seat above ground", "12");
-        screen.Until(() => screen.Count("[role=dialog]") == 1, "both versions to be offered");
-        Assert.Contains("tree.heightM", screen.Text("[role=dialog]"), StringComparison.Ordinal);
-        Assert.Contains("lines[0].seat.heightM", screen.Text("[role=dialog]"), StringComparison.Ordinal);
-        screen.Press("Take the other one");
+        screen.UntilSaved();
+        screen.Until(() => screen.Count("[data-came]") == 1, "word of what came in");
+        var joined = (await client.GetFromJsonAsync<JsonObject>($"/api/jobs/{id}"))!;
+        Assert.Equal(3, (int)joined["revision"]!);
+        Assert.Equal(19, (double)joined["plan"]!["tree"]!["heightM"]!);
+        Assert.Equal(12, (double)joined["plan"]!["lines"]![0]!["seat"]!["heightM"]!);
+
+        // The same member on both sides is nobody's to overwrite.
+        await SaveElsewhereAsync(client, id, revision: 3, height: 20, seat: 14);
+        screen.Type("Seat above ground", "11");
+        screen.Until(() => screen.Count("[data-clash]") == 1, "the clash to be shown");
+        Assert.Contains("Seat height", screen.Text("[data-clash]"), StringComparison.Ordinal);
+        Assert.Contains("was 12 m", screen.Text("[data-clash]"), StringComparison.Ordinal);
+        screen.Press("Drop my changes");
         screen.Until(
-            () => screen.Count("[role=dialog]") == 0 && screen.ValueOf("Seat above ground") == "13",
+            () => screen.Count("[role=dialog]") == 0 && screen.ValueOf("Seat above ground") == "14",
             "the other version to be shown"
         );
-        Assert.Equal(2, await RevisionAsync(client, id));
+        Assert.Equal(4, await RevisionAsync(client, id));
 
-        await SaveElsewhereAsync(client, id, revision: 2, height: 20);
+        await SaveElsewhereAsync(client, id, revision: 4, height: 20.5, seat: 15);
         screen.Type("Seat above ground", "11");
-        screen.Until(() => screen.Count("[role=dialog]") == 1, "both versions to be offered again");
-        screen.Press("Keep this one");
+        screen.Until(() => screen.Count("[data-clash]") == 1, "the clash to be shown again");
+        screen.Click("[data-clash] button:first-of-type");
+        screen.Press("Settle and save");
         screen.Until(
             () =>
                 screen.Count("[role=dialog]") == 0
-                && screen.Text("[data-save]").Contains("revision 4", StringComparison.Ordinal),
-            "this version to be kept"
+                && screen.Text("[data-save]").Contains("revision 6", StringComparison.Ordinal),
+            "what was settled to be kept"
         );
         var kept = (await client.GetFromJsonAsync<JsonObject>($"/api/jobs/{id}"))!;
         Assert.Equal(11, kept["plan"]!["lines"]![0]!["seat"]!["heightM"]!.GetValue<double>());
+        Assert.Equal(20.5, kept["plan"]!["tree"]!["heightM"]!.GetValue<double>());
     }
 
     [Fact]
@@ -326,10 +338,21 @@ public sealed class SheetTests(Stage stage) : IClassFixture<Stage>
         screen.Until(() => screen.Count("[data-handle='seat-steer']") == 1, "undo to bring it back");
     }
 
-    private static async Task SaveElsewhereAsync(HttpClient client, string id, int revision, double height)
+    private static async Task SaveElsewhereAsync(
+        HttpClient client,
+        string id,
+        int revision,
+        double height,
+        double? seat = null
+    )
     {
         var job = (await client.GetFromJsonAsync<JsonObject>($"/api/jobs/{id}"))!;
         job["plan"]!["tree"]!["heightM"] = height;
+        if (seat is not null)
+        {
+            job["plan"]!["lines"]![0]!["seat"]!["heightM"] = seat;
+        }
+
         using var request = new HttpRequestMessage(HttpMethod.Put, $"/api/jobs/{id}")
         {
             Content = JsonContent.Create(

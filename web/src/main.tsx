@@ -6,7 +6,12 @@ import { BrowserRouter, Link, Route, Routes } from "react-router";
 import "./index.css";
 import { JobListPage } from "./pages/jobs/JobListPage";
 import { ErrorBoundary } from "./ui/ErrorBoundary";
+import { goHome } from "./state/outbox";
 import { BusyNote } from "./ui/BusyNote";
+import { ReachBar } from "./pages/tablet/ReachBar";
+import { openShelf } from "./ui/shelf";
+import { storeApplication } from "./ui/update";
+import { onBack } from "./api/reach";
 import { useSettings } from "./ui/settings";
 
 const SheetPage = lazy(() => import("./pages/sheet/SheetPage").then((m) => ({ default: m.SheetPage })));
@@ -25,6 +30,7 @@ const PracticePage = lazy(() => import("./pages/practice/PracticePage").then((m)
 const RegisterPage = lazy(() => import("./pages/register/RegisterPage").then((m) => ({ default: m.RegisterPage })));
 const LabelsPage = lazy(() => import("./pages/register/LabelsPage").then((m) => ({ default: m.LabelsPage })));
 const CarePage = lazy(() => import("./pages/care/CarePage").then((m) => ({ default: m.CarePage })));
+const TabletPage = lazy(() => import("./pages/tablet/TabletPage").then((m) => ({ default: m.TabletPage })));
 const KnotsPage = lazy(() => import("./pages/knots/KnotsPage").then((m) => ({ default: m.KnotsPage })));
 
 const queries = new QueryClient({ defaultOptions: { queries: { refetchOnWindowFocus: false } } });
@@ -70,6 +76,7 @@ function App() {
         <Route path="/learning" element={<LearningPage />} />
         <Route path="/practice" element={<PracticePage />} />
         <Route path="/upkeep" element={<CarePage />} />
+        <Route path="/tablet" element={<TabletPage />} />
         <Route path="/knots" element={<KnotsPage />} />
         <Route path="/knots/:id" element={<KnotsPage />} />
         <Route
@@ -88,13 +95,31 @@ function App() {
   );
 }
 
+/** What is seen first comes first: what this device takes along is fetched a moment later, and again each minute. */
+const alongAfterMs = 2500;
+const alongEveryMs = 60_000;
+
+function follow(): void {
+  setTimeout(() => {
+    void goHome().catch(() => undefined);
+    void storeApplication();
+  }, alongAfterMs);
+  setInterval(() => {
+    if (document.visibilityState === "visible") void goHome().catch(() => undefined);
+  }, alongEveryMs);
+  // What the pages show is read again once somebody answers.
+  onBack(() => void queries.invalidateQueries());
+}
+
 const root = document.getElementById("root");
 if (root) {
+  await openShelf();
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={queries}>
         <BrowserRouter>
           <Overlays>
+            <ReachBar />
             <ErrorBoundary what="This page">
               <App />
             </ErrorBoundary>
@@ -104,4 +129,5 @@ if (root) {
       </QueryClientProvider>
     </StrictMode>,
   );
+  follow();
 }

@@ -11,6 +11,10 @@ internal sealed class Gate(RequestDelegate next, HostSettings settings)
 {
     public const string WhoHeader = "X-Draklo-Who";
     public const string ClientHeader = "X-Draklo-Client";
+    public const string SpeaksHeader = "X-Draklo-Speaks";
+
+    /// <summary>The oldest way of speaking with pages that this server still understands; raised when a member changes its meaning.</summary>
+    private const int OldestSpoken = 1;
     private const int LongestName = 60;
 
     private static readonly string[] OwnNames = ["localhost", "127.0.0.1", "[::1]"];
@@ -65,6 +69,15 @@ internal sealed class Gate(RequestDelegate next, HostSettings settings)
                 "This request came from another page; Draklo answers only its own. Nothing was read or changed.",
                 title: "From elsewhere.",
                 statusCode: StatusCodes.Status403Forbidden
+            );
+        }
+
+        if (int.TryParse(request.Headers[SpeaksHeader].ToString(), out var speaks) && speaks < OldestSpoken)
+        {
+            return Results.Problem(
+                "This page is from an older Draklo than this server understands. What it kept stays on the device, and goes in once the newer page is taken: reload it in reach.",
+                title: "An older page.",
+                statusCode: StatusCodes.Status426UpgradeRequired
             );
         }
 

@@ -24,22 +24,23 @@ public sealed class Screen : IDisposable
     ];
 
     private readonly ChromeDriver driver;
-    private readonly string profile = Path.Combine(
-        Path.GetTempPath(),
-        "draklo-chromium-" + Guid.NewGuid().ToString("N")
-    );
-
+    private readonly string profile;
+    private readonly bool keepsProfile;
     private readonly int width;
     private readonly int height;
 
-    public Screen(string address, int width = 1280, int height = 800)
+    /// <param name="profile">A folder that outlives this window, as a device that is switched off and on again; left out, none
+    /// does.</param>
+    public Screen(string address, int width = 1280, int height = 800, string? profile = null)
     {
         Address = address;
+        keepsProfile = profile is not null;
+        this.profile = profile ?? Path.Combine(Path.GetTempPath(), "draklo-chromium-" + Guid.NewGuid().ToString("N"));
         this.width = width;
         this.height = height;
         var options = new ChromeOptions { BinaryLocation = Find("chromium") };
         options.AddArguments(Flags);
-        options.AddArgument($"--user-data-dir={profile}");
+        options.AddArgument($"--user-data-dir={this.profile}");
         options.AddArgument("--lang=en-GB");
         options.SetLoggingPreference(LogType.Browser, LogLevel.All);
         var driverPath = Find("chromedriver");
@@ -344,7 +345,7 @@ public sealed class Screen : IDisposable
     {
         driver.Quit();
         driver.Dispose();
-        if (Directory.Exists(profile))
+        if (!keepsProfile && Directory.Exists(profile))
         {
             Directory.Delete(profile, recursive: true);
         }

@@ -4,7 +4,8 @@ import { expose } from "comlink";
 
 interface Core {
   Answer: (path: string, query: string, body: string) => string;
-  KnowStandings: (units: string, json: string) => string;
+  Know: (locker: string) => string;
+  FindRigs: (query: string, plan: string, progress: (done: number, total: number) => void) => string;
 }
 
 interface Runtime {
@@ -27,9 +28,14 @@ const home = {
     core ??= open();
     return (await core).Answer(path, query, body);
   },
-  async knowStandings(units: string, json: string): Promise<void> {
+  async know(locker: string): Promise<void> {
     core ??= open();
-    (await core).KnowStandings(units, json);
+    (await core).Know(locker);
+  },
+  /** As {@link home.answer}; says how far it is as it goes. */
+  async findRigs(query: string, plan: string, progress: (done: number, total: number) => void): Promise<string> {
+    core ??= open();
+    return (await core).FindRigs(query, plan, progress);
   },
 };
 

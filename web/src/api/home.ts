@@ -1,4 +1,4 @@
-import { wrap, type Remote } from "comlink";
+import { proxy, wrap, type Remote } from "comlink";
 import { create } from "zustand";
 import type { CoreHome } from "./core.worker";
 
@@ -13,22 +13,30 @@ interface HomeState {
   ready: boolean;
   /** Whether the server left the last question unanswered. */
   away: boolean;
+  /** Whether the server no longer speaks with a page as old as this one. */
+  old: boolean;
 }
 
 /** The core in this browser, and whether the server is there beside it. */
-export const useHome = create<HomeState>(() => ({ ready: false, away: false }));
+export const useHome = create<HomeState>(() => ({ ready: false, away: false, old: false }));
 
-let quick: Promise<Remote<CoreHome>> | undefined;
-let slow: Promise<Remote<CoreHome>> | undefined;
+interface Home {
+  worker: Worker;
+  core: Remote<CoreHome>;
+}
 
-/** What the server last said of how the locker's pieces stand. */
-const standings: Record<string, string> = {};
+let quick: Promise<Home> | undefined;
+let slow: Promise<Home> | undefined;
+
+/** What the server last said of the locker and the days to come. */
+let known: string | undefined;
 
 /** A core in a worker of its own, told all that is known. */
-async function openWorker(): Promise<Remote<CoreHome>> {
-  const home = wrap<CoreHome>(new Worker(new URL("./core.worker.ts", import.meta.url), { type: "module" }));
-  for (const [units, json] of Object.entries(standings)) await home.knowStandings(units, json);
-  return home;
+async function openWorker(): Promise<Home> {
+  const worker = new Worker(new URL("./core.worker.ts", import.meta.url), { type: "module" });
+  const core = wrap<CoreHome>(worker);
+  if (known !== undefined) await core.know(known);
+  return { worker, core };
 }
 
 /**
@@ -40,7 +48,7 @@ export async function startHome(plan: string): Promise<void> {
   if (quick) return;
   quick = openWorker();
   try {
-    await (await quick).answer("/api/analysis", "workings=false", plan);
+    await (await quick).core.answer("/api/analysis", "workings=false", plan);
     useHome.setState({ ready: true });
     document.documentElement.dataset["core"] = "ready";
   } catch {
@@ -49,20 +57,46 @@ export async function startHome(plan: string): Promise<void> {
   }
 }
 
-/** Keeps how the pieces of the locker stand, for this browser's own answers. */
-export async function knowStandings(units: string, json: string): Promise<void> {
-  standings[units] = json;
-  for (const home of [quick, slow]) await (await home)?.knowStandings(units, json);
+/** Keeps what the server says beside the plans, for this browser's own answers. */
+export async function know(locker: string): Promise<void> {
+  if (locker === known) return;
+  known = locker;
+  for (const home of [quick, slow]) await (await home)?.core.know(locker);
 }
 
 /**
- * Answers a question here.
+ * Answers a question here, starting the core where nobody has yet.
  * @param heavy Takes long: it gets a worker of its own, so that what follows a hand never waits behind it.
  */
-export async function answerHere(path: string, body: string, heavy: boolean): Promise<HomeAnswer> {
-  const home = await (heavy ? (slow ??= openWorker()) : quick);
-  if (!home) throw new Error("the core is not started");
+export async function answerHere(path: string, body: string, heavy = false): Promise<HomeAnswer> {
+  const home = await (heavy ? (slow ??= openWorker()) : (quick ??= openWorker()));
   const [address = "", query = ""] = path.split("?");
-  const text = await home.answer(address, query, body);
+  const text = await home.core.answer(address, query, body);
+  if (!heavy) useHome.setState({ ready: true });
+  return readAnswer(text);
+}
+
+/** Looks for rigs in the worker for what takes long; stopping it ends that worker. */
+export async function findHere(
+  query: string,
+  plan: string,
+  progress: (done: number, total: number) => void,
+  signal: AbortSignal,
+): Promise<HomeAnswer> {
+  const begun = (slow ??= openWorker());
+  const home = await begun;
+  return new Promise((answer, fail) => {
+    signal.addEventListener("abort", () => {
+      home.worker.terminate();
+      if (slow === begun) slow = undefined;
+      fail(signal.reason as Error);
+    });
+    home.core.findRigs(query, plan, proxy(progress)).then((text) => {
+      answer(readAnswer(text));
+    }, fail);
+  });
+}
+
+function readAnswer(text: string): HomeAnswer {
   return { status: Number(text.slice(0, 3)), body: JSON.parse(text.slice(3)) as unknown };
 }

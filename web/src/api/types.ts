@@ -133,3 +133,12 @@ export interface JobAsk {
   sort: string;
 }
 export type { Units } from "../units/units";
+
+/** What a device takes along beside its jobs, and which jobs are open. */
+export type CarriedAnswer = Complete<Schemas["CarriedAnswer"]>;
+/** A job as a device takes it along. */
+export type CarriedJob = Complete<Schemas["CarriedJob"]>;
+export type MergedPlan = Complete<Schemas["MergedDocumentOfPlan"]>;
+export type MergedLog = Complete<Schemas["MergedDocumentOfJobLog"]>;
+export type Clash = MergedPlan["clashes"][number];
+export type Side = Schemas["Side"];

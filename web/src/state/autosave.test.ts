@@ -11,6 +11,20 @@ interface Asked {
 const asked: Asked[] = [];
 const created: string[] = [];
 const removed: string[] = [];
+type Merge = { was?: Plan; mine: Plan; theirs: Plan; settled: Record<string, string> };
+const merges: Merge[] = [];
+/** As the core does it, for a plan that has a name and a place. */
+function together({ was, mine, theirs, settled }: Merge) {
+  const clashes: { path: string }[] = [];
+  const member = (path: "name" | "place") => {
+    if (mine[path] === theirs[path] || was?.[path] === theirs[path]) return mine[path];
+    if (was?.[path] === mine[path]) return theirs[path];
+    if (settled[path] === undefined) clashes.push({ path });
+    return settled[path] === "mine" ? mine[path] : theirs[path];
+  };
+  const document = { ...theirs, name: member("name"), place: member("place") };
+  return { document: clashes.length > 0 ? undefined : document, clashes, fromMine: 1, fromTheirs: 1 };
+}
 vi.mock("../api/client", () => ({
   api: {
     save: (id: string, revision: number, content: { name: string }) =>
@@ -20,6 +34,10 @@ vi.mock("../api/client", () => ({
     remove: (id: string) => {
       removed.push(id);
       return Promise.resolve();
+    },
+    mergePlans: (merge: Merge) => {
+      merges.push(merge);
+      return Promise.resolve(together(merge));
     },
     create: (content: { name: string }) => {
       created.push(content.name);
@@ -53,7 +71,7 @@ vi.spyOn(Object, "keys").mockImplementation((of) =>
 vi.stubGlobal("window", { addEventListener: () => undefined });
 vi.useFakeTimers();
 
-const { closeJob, keepBoth, keepMine, openJob, sendLeftOver, takeTheirs, useSaving } = await import("./autosave");
+const { closeJob, keepBoth, openJob, settle, sendLeftOver, takeTheirs, useSaving } = await import("./autosave");
 const { useSheet } = await import("./store");
 const { Refusal } = await import("../api/client");
 
@@ -193,10 +211,16 @@ describe("two who change the same job", () => {
     expect(useSheet.getState().document?.name).toBe("Mine");
   });
 
-  it("can keep their own over it", async () => {
-    void keepMine(theirs);
+  it("can keep their own over it, on top of the other", async () => {
+    void settle(theirs, { name: "mine" });
     await vi.advanceTimersByTimeAsync(10);
     expect([last()?.revision, last()?.name]).toEqual([5, "Mine"]);
+  });
+
+  it("is asked again about what is not settled yet", async () => {
+    await settle(theirs, {});
+    expect(useSaving.getState().state).toMatchObject({ kind: "conflict", clashes: [{ path: "name" }] });
+    expect(asked).toHaveLength(1);
   });
 
   it("can keep both", async () => {
@@ -204,6 +228,20 @@ describe("two who change the same job", () => {
     expect(created).toEqual(["Mine, other version"]);
     expect(useSheet.getState().document?.name).toBe("Theirs");
   });
+});
+
+it("puts together what two changed in different places, and says how much came in", async () => {
+  useSheet.getState().edit((d) => ({ ...d, place: "By the pond" }));
+  await pause();
+  last()?.fail(new Refusal(412, "stale", {}, job(5, "Renamed there")));
+  await vi.advanceTimersByTimeAsync(10);
+  expect(merges.at(-1)?.was?.name).toBe("Lime");
+  expect([last()?.revision, last()?.name]).toEqual([5, "Renamed there"]);
+  expect(useSheet.getState().document).toMatchObject({ name: "Renamed there", place: "By the pond" });
+  expect(useSaving.getState().came).toEqual({ members: 1, savedAt: "at 5" });
+  last()?.answer(job(6, "Renamed there"));
+  await pause();
+  expect(useSaving.getState()).toMatchObject({ state: { kind: "saved" }, revision: 6 });
 });
 
 it("opens with the change that was never acknowledged", () => {

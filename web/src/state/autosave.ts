@@ -1,7 +1,10 @@
 import { create } from "zustand";
 import { api, Refusal } from "../api/client";
-import type { Job } from "../api/types";
+import { onBack } from "../api/reach";
+import type { Clash, Job, Side } from "../api/types";
+import { useSettings } from "../ui/settings";
 import { drafts } from "./drafts";
+import { merged, type Joined } from "./merge";
 import { documentOf, useSheet, type Document } from "./store";
 
 type SaveState =
@@ -9,15 +12,17 @@ type SaveState =
   | { kind: "saving" }
   | { kind: "offline"; since: number; waiting: number; text: string }
   | { kind: "refused"; text: string }
-  | { kind: "conflict"; theirs: Job };
+  | { kind: "conflict"; theirs: Job; clashes: Clash[] };
 
 interface Saving {
   state: SaveState;
   revision: number;
   savedAt: string;
+  /** What came in from others while this job was open here: so many members, saved at that time; null for nothing. */
+  came: { members: number; savedAt: string } | null;
 }
 
-export const useSaving = create<Saving>(() => ({ state: { kind: "saved" }, revision: 0, savedAt: "" }));
+export const useSaving = create<Saving>(() => ({ state: { kind: "saved" }, revision: 0, savedAt: "", came: null }));
 
 const pause = 350;
 /** Until the first of a row of failed saves is tried again, and at most; each pause is twice the one before. */
@@ -25,6 +30,8 @@ const firstAgain = 1500;
 const longestAgain = 30_000;
 let id: string | null = null;
 let kept: Document | null = null;
+/** What the change shown began from: as the revision named has it; unknown for a draft of an earlier version. */
+let base: Document | undefined;
 let timer: ReturnType<typeof setTimeout> | undefined;
 let busy = false;
 /** Saves that failed in a row, and changes since the last that went through. */
@@ -41,7 +48,7 @@ export async function sendLeftOver(): Promise<number> {
     const draft = job === id ? null : drafts.find(job);
     if (!draft) continue;
     try {
-      await api.save(job, draft.revision, draft.document);
+      await sendDraft(job, draft.revision, draft.document, draft.base);
       drafts.drop(job);
       sent++;
     } catch (error) {
@@ -50,6 +57,18 @@ export async function sendLeftOver(): Promise<number> {
     }
   }
   return sent;
+}
+
+/** Saves a draft, put together with what others saved meanwhile; where both changed the same, it stays as it is. */
+async function sendDraft(job: string, revision: number, document: Document, from: Document | undefined): Promise<void> {
+  try {
+    await api.save(job, revision, document);
+  } catch (error) {
+    if (!(error instanceof Refusal) || !error.current) throw error;
+    const joined = await merged(from, document, documentOf(error.current), {}, useSettings.getState().units);
+    if (!joined.document) throw error;
+    await sendDraft(job, error.current.revision, joined.document, documentOf(error.current));
+  }
 }
 
 /** A job that was made to be looked at, while nothing has been entered in it. */
@@ -73,10 +92,12 @@ export function openJob(job: Job, fresh = false): void {
   failures = 0;
   waiting = 0;
   kept = documentOf(job);
+  base = kept;
   useSheet.getState().open(job.id, kept);
-  useSaving.setState({ state: { kind: "saved" }, revision: job.revision, savedAt: job.savedAt });
+  useSaving.setState({ state: { kind: "saved" }, revision: job.revision, savedAt: job.savedAt, came: null });
   const draft = drafts.find(job.id);
   if (draft && JSON.stringify(draft.document) !== JSON.stringify(kept)) {
+    if (draft.revision !== job.revision) base = draft.base;
     useSheet.getState().replace(draft.document);
     useSaving.setState({ revision: draft.revision });
   }
@@ -97,15 +118,54 @@ export function closeJob(): void {
 /** Takes the other version, after a save was refused as stale. */
 export function takeTheirs(theirs: Job): void {
   kept = documentOf(theirs);
+  base = kept;
   drafts.drop(theirs.id);
   useSaving.setState({ state: { kind: "saved" }, revision: theirs.revision, savedAt: theirs.savedAt });
   useSheet.getState().replace(kept);
 }
 
-/** Saves this version over the other one, which stays among the revisions. */
-export async function keepMine(theirs: Job): Promise<void> {
-  useSaving.setState({ state: { kind: "saving" }, revision: theirs.revision });
+/** Puts both versions together as somebody settled it, and saves that; the other one stays among the revisions. */
+export async function settle(theirs: Job, settled: Record<string, Side>): Promise<void> {
+  const mine = useSheet.getState().document;
+  if (!mine) return;
+  const joined = await merged(base, mine, documentOf(theirs), settled, useSettings.getState().units);
+  if (joined.document) await goOnWith(joined, theirs);
+  else useSaving.setState({ state: { kind: "conflict", theirs, clashes: joined.clashes } });
+}
+
+/** Goes on with what was put together, on top of what the other side saved. */
+async function goOnWith(joined: Joined, theirs: Job): Promise<void> {
+  kept = documentOf(theirs);
+  base = kept;
+  useSaving.setState({
+    state: { kind: "saving" },
+    revision: theirs.revision,
+    savedAt: theirs.savedAt,
+    came: joined.fromTheirs > 0 ? { members: joined.fromTheirs, savedAt: theirs.savedAt } : null,
+  });
+  if (joined.document) useSheet.getState().replace(joined.document);
+  keepDraft();
   await save();
+}
+
+/** Somebody else saved since: what only one side changed is put together at once, the rest is settled by hand. */
+async function meet(theirs: Job): Promise<void> {
+  for (;;) {
+    const mine = useSheet.getState().document;
+    if (!mine || id !== theirs.id) return;
+    let joined: Joined;
+    try {
+      joined = await merged(base, mine, documentOf(theirs), {}, useSettings.getState().units);
+    } catch {
+      // Nobody could put them together just now: both are shown whole.
+      joined = { document: null, clashes: [], fromTheirs: 0 };
+    }
+    // What was changed while they were put together is put together too.
+    if (useSheet.getState().document !== mine) continue;
+    if (joined.document) await goOnWith(joined, theirs);
+    else useSaving.setState({ state: { kind: "conflict", theirs, clashes: joined.clashes } });
+    return;
+  }
 }
 
 /** Keeps this version as a job of its own and shows the other one here. */
@@ -127,6 +187,7 @@ export function flush(): void {
         drafts.drop(job.id);
         if (id === job.id) {
           kept = document;
+          base = document;
           useSaving.setState({ state: { kind: "saved" }, revision: job.revision, savedAt: job.savedAt });
         }
       },
@@ -140,20 +201,21 @@ async function save(): Promise<void> {
   if (busy || id === null || !document || document === kept || useSaving.getState().state.kind === "conflict") return;
   const job = id;
   busy = true;
+  let stale: Job | undefined;
   try {
     const saved = await api.save(job, useSaving.getState().revision, document);
     failures = 0;
     untouched = null;
     if (id === job) {
       kept = document;
+      base = document;
       waiting = useSheet.getState().document === document ? 0 : 1;
       useSaving.setState({ state: { kind: "saved" }, revision: saved.revision, savedAt: saved.savedAt });
     }
     if (useSheet.getState().document === document) drafts.drop(job);
   } catch (error) {
-    if (error instanceof Refusal && error.current)
-      useSaving.setState({ state: { kind: "conflict", theirs: error.current } });
-    else if (error instanceof Refusal && error.status < 500)
+    if (error instanceof Refusal && error.current) stale = error.current;
+    else if (error instanceof Refusal && error.status < 500 && error.status !== 426)
       useSaving.setState({ state: { kind: "refused", text: Object.values(error.errors)[0]?.[0] ?? error.message } });
     else {
       // The server is away, or cannot write just now: what to do is said, and it is tried until it goes through.
@@ -170,6 +232,10 @@ async function save(): Promise<void> {
     }
   } finally {
     busy = false;
+  }
+  if (stale && id === job) {
+    await meet(stale);
+    return;
   }
   // What was refused is sent again when it has been changed, not before.
   const after = useSaving.getState().state.kind;
@@ -191,7 +257,7 @@ function keepDraft(): void {
   unwritten = undefined;
   const document = useSheet.getState().document;
   if (id !== null && document && document !== kept)
-    drafts.keep(id, { revision: useSaving.getState().revision, document });
+    drafts.keep(id, { revision: useSaving.getState().revision, document, ...(base && { base }) });
 }
 
 useSheet.subscribe((now, before) => {
@@ -217,8 +283,8 @@ useSheet.subscribe((now, before) => {
   }
 });
 
-// What waits is tried at once when the network says that it is back.
-window.addEventListener("online", () => {
+// What waits is tried at once when the server is back.
+onBack(() => {
   if (useSaving.getState().state.kind === "offline") later(0);
 });
 

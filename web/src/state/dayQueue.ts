@@ -1,7 +1,8 @@
 import type { NewEntry } from "../api/types";
-import { storage } from "../ui/storage";
+import { small } from "../ui/shelf";
 
-export type QueuedEntry = NewEntry & { key: string };
+/** @property at When it was said, by this device's clock. */
+export type QueuedEntry = NewEntry & { key: string; at?: string };
 
 const place = (jobId: string) => `draklo.day.${jobId}`;
 
@@ -19,7 +20,7 @@ export function queued(jobId: string): QueuedEntry[] {
 
 function stored(jobId: string): QueuedEntry[] {
   try {
-    const found: unknown = JSON.parse(storage.read(place(jobId)) ?? "[]");
+    const found: unknown = JSON.parse(small.read(place(jobId)) ?? "[]");
     return Array.isArray(found) ? found.filter(isEntry) : [];
   } catch {
     return [];
@@ -29,8 +30,17 @@ function stored(jobId: string): QueuedEntry[] {
 /** Keeps the queue; false where only the page holds it, for the tablet's storage does not take it. */
 export function keepQueue(jobId: string, entries: QueuedEntry[]): boolean {
   waiting.set(jobId, entries);
-  return storage.write(place(jobId), JSON.stringify(entries));
+  if (entries.length > 0) return small.write(place(jobId), JSON.stringify(entries));
+  small.drop(place(jobId));
+  return true;
 }
+
+/** Jobs of which something waits here. */
+export const jobsQueued = (): string[] =>
+  small
+    .keys(place(""))
+    .map((key) => key.slice(place("").length))
+    .filter((job) => queued(job).length > 0);
 
 /** As after a restart of the tablet: only what was stored is known. */
 export function restarted(): void {

@@ -1,22 +1,24 @@
-import { storage } from "../ui/storage";
+import { small } from "../ui/shelf";
 import type { Document } from "./store";
 
 export interface Draft {
   revision: number;
   document: Document;
+  /** What the change began from, so that it can be put together with what others saved meanwhile. */
+  base?: Document;
 }
 
-/** A change that the server has not acknowledged yet, kept by the browser in case either of them is stopped. */
+/** A change that the server has not acknowledged yet, kept on this device in case either of them is stopped. */
 export const drafts = {
   prefix: "draklo.draft.",
   key: (job: string) => drafts.prefix + job,
-  keep: (job: string, draft: Draft) => storage.write(drafts.key(job), JSON.stringify(draft)),
+  keep: (job: string, draft: Draft) => small.write(drafts.key(job), JSON.stringify(draft)),
   drop: (job: string) => {
-    storage.drop(drafts.key(job));
+    small.drop(drafts.key(job));
   },
   find: (job: string): Draft | null => {
     try {
-      const draft: unknown = JSON.parse(storage.read(drafts.key(job)) ?? "null");
+      const draft: unknown = JSON.parse(small.read(drafts.key(job)) ?? "null");
       if (isDraft(draft)) return draft;
     } catch {
       // Not JSON: somebody else's, or cut short.
@@ -24,7 +26,7 @@ export const drafts = {
     drafts.drop(job);
     return null;
   },
-  jobs: () => storage.keys(drafts.prefix).map((key) => key.slice(drafts.prefix.length)),
+  jobs: () => small.keys(drafts.prefix).map((key) => key.slice(drafts.prefix.length)),
 };
 
 function isDraft(draft: unknown): draft is Draft {

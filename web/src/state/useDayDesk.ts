@@ -3,7 +3,11 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { api, Refusal, sayWhy } from "../api/client";
 import type { NewEntry, Pulling } from "../api/types";
 import { useSettings } from "../ui/settings";
-import { keepQueue, newKey, queued, withEntry } from "./dayQueue";
+import { useShelf } from "../ui/shelf";
+import { pullingHere } from "../api/along";
+import { useHome } from "../api/home";
+import { keepQueue, newKey, queued, withEntry, type QueuedEntry } from "./dayQueue";
+import { entrySent, refusedLater } from "./outbox";
 
 export interface RefusedEntry {
   key: string;
@@ -39,6 +43,7 @@ export function useDayDesk(jobId: string): DayDesk {
   const [refused, setRefused] = useState<RefusedEntry | null>(null);
   const [unanswered, setUnanswered] = useState(false);
   const [stored, setStored] = useState(true);
+  const trouble = useShelf((s) => s.trouble);
   const busy = useRef(false);
   const asked = useQuery({
     queryKey: ["pulling", jobId, units],
@@ -48,21 +53,43 @@ export function useDayDesk(jobId: string): DayDesk {
   });
   const step = asked.data?.day.now;
 
+  /** Out of reach the day goes on here: what cannot be taken is let go and said, as the server would. */
+  const goOnHere = useCallback(async () => {
+    const now = await pullingHere(jobId, units).catch(() => null);
+    if (!now) return;
+    queries.setQueryData(["pulling", jobId, units], now.day);
+    const [key, errors] = Object.entries(now.refused)[0] ?? [];
+    if (key === undefined || errors === undefined) return;
+    setRefused({ key, text: Object.values(errors)[0] ?? "", errors });
+    keepQueue(
+      jobId,
+      queued(jobId).filter((q) => !(q.key in now.refused)),
+    );
+    setWaiting(queued(jobId).length);
+  }, [jobId, queries, units]);
+
   const pump = useCallback(async () => {
     if (busy.current) return;
     busy.current = true;
     try {
+      if (useHome.getState().away && queued(jobId).length > 0) {
+        setUnanswered(true);
+        await goOnHere();
+        return;
+      }
       for (let next = queued(jobId)[0]; next; next = queued(jobId)[0]) {
         try {
-          const answer = await api.addDayEntry(jobId, next, units);
+          const answer = await api.addDayEntry(jobId, entrySent(next), units);
           queries.setQueryData(["pulling", jobId, units], answer);
           setUnanswered(false);
         } catch (error) {
           // What the server refuses is said and let go; what it did not answer waits.
-          if (!(error instanceof Refusal) || error.status >= 500) {
+          if (!(error instanceof Refusal) || error.status >= 500 || error.status === 426) {
             setUnanswered(true);
+            await goOnHere();
             break;
           }
+          if (entrySent(next).agoS !== undefined) await refusedLater(jobId, next, sayWhy(error));
           setRefused({
             key: next.key,
             text: sayWhy(error),
@@ -80,12 +107,12 @@ export function useDayDesk(jobId: string): DayDesk {
     } finally {
       busy.current = false;
     }
-  }, [jobId, queries, units]);
+  }, [goOnHere, jobId, queries, units]);
 
   useEffect(() => {
     void pump();
     const timer = setInterval(() => {
-      if (queued(jobId).length > 0) void pump();
+      if (queued(jobId).length > 0 && !useHome.getState().away) void pump();
     }, tryAgainMs);
     return () => {
       clearInterval(timer);
@@ -99,7 +126,8 @@ export function useDayDesk(jobId: string): DayDesk {
       setRefused(null);
       // Nobody has to give a name before everybody stops.
       const by = who.trim() === "" && entry.kind === "stop" ? "Somebody" : who;
-      setStored(keepQueue(jobId, withEntry(queued(jobId), { ...entry, step, by, key })));
+      const said: QueuedEntry = { ...entry, step, by, key, at: new Date().toISOString() };
+      setStored(keepQueue(jobId, withEntry(queued(jobId), said)));
       setWaiting(queued(jobId).length);
       void pump();
       return key;
@@ -111,7 +139,7 @@ export function useDayDesk(jobId: string): DayDesk {
     error: asked.error,
     say,
     waiting,
-    stored,
+    stored: stored && trouble !== "full",
     refused,
     through: (key) => (unanswered || !queued(jobId).some((q) => q.key === key)) && refused?.key !== key,
     clearRefused: () => {

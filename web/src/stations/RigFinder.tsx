@@ -1,5 +1,8 @@
 import { HubConnectionBuilder, LogLevel, type HubConnection } from "@microsoft/signalr";
 import { useEffect, useRef, useState } from "react";
+import { findRigsHere } from "../api/along";
+import { sayWhy } from "../api/ask";
+import { useHome } from "../api/home";
 import type { FoundRigs } from "../api/types";
 import { useKit } from "../state/useKit";
 import { useFeed } from "../state/feed";
@@ -33,17 +36,24 @@ export function RigFinder() {
   const kit = useKit();
   const [truckOnly, setTruckOnly] = useState(true);
   const open = useRef<HubConnection | null>(null);
+  const own = useRef<AbortController | null>(null);
   const plan = useFeed((s) => s.of);
 
   function close(): void {
     void open.current?.stop();
     open.current = null;
+    own.current?.abort();
+    own.current = null;
   }
   useEffect(() => close, []);
 
   async function find(): Promise<void> {
     close();
     setState({ kind: "on", done: 0, total: 0 });
+    if (useHome.getState().away) {
+      await findOnThisDevice();
+      return;
+    }
     const connection = new HubConnectionBuilder().withUrl("/hubs/finder").configureLogging(LogLevel.None).build();
     open.current = connection;
     try {
@@ -67,8 +77,29 @@ export function RigFinder() {
         },
       });
     } catch {
-      setState({ kind: "wrong", text: "Draklo does not answer. Start it again, then look once more." });
       close();
+      await findOnThisDevice();
+    }
+  }
+
+  /** Out of reach the search runs here, over the locker as it was taken along. */
+  async function findOnThisDevice(): Promise<void> {
+    const stop = new AbortController();
+    own.current = stop;
+    try {
+      const found = await findRigsHere(
+        plan,
+        units,
+        people,
+        kit.items.size > 0 && truckOnly,
+        stop.signal,
+        (done, total) => {
+          if (own.current === stop) setState({ kind: "on", done, total });
+        },
+      );
+      if (own.current === stop) setState({ kind: "found", found });
+    } catch (error) {
+      if (own.current === stop) setState({ kind: "wrong", text: sayWhy(error) });
     }
   }
 

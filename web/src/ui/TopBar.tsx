@@ -10,6 +10,7 @@ const places = [
   ["/practice", "Practice"],
   ["/crew", "Crew"],
   ["/knots", "Knots and hitches"],
+  ["/tablet", "This device"],
   ["/upkeep", "Upkeep"],
 ] as const;
 

@@ -6,6 +6,7 @@ import type { BriefAnswer } from "../../api/types";
 import { roleName } from "../../state/roles";
 import { timeOf } from "../../state/words";
 import { useSettings } from "../../ui/settings";
+import { useShelf } from "../../ui/shelf";
 import { Check } from "../../ui/Check";
 import { Button, Note } from "../../ui/controls";
 import { Modal } from "../../ui/Modal";
@@ -17,6 +18,9 @@ export function SignPanel({ brief }: { brief: BriefAnswer }) {
   const [signs, setSigns] = useState<string | null>(null);
   const [issues, setIssues] = useState(false);
   const lead = leadOf(brief);
+  const waiting = useShelf((s) => s.waiting).filter(
+    (w) => w.jobId === brief.jobId && (w.kind === "sign" || w.kind === "issue"),
+  );
   return (
     <section aria-label="Signatures" className="no-print">
       <h2 className="font-tight text-lg font-semibold" data-brief-state={brief.state}>
@@ -27,6 +31,20 @@ export function SignPanel({ brief }: { brief: BriefAnswer }) {
           <p className="mt-1 text-sm">Since brief {brief.number}:</p>
           <Changes changes={brief.changedSinceIssue} />
         </>
+      )}
+      {waiting.length > 0 && (
+        <ul className="mt-1 border-l-4 border-ink pl-2 text-[13px] leading-snug" data-waiting-signatures>
+          {waiting.map((w) => (
+            <li key={w.number}>
+              <b className="font-semibold">
+                {w.words}, given {timeOf(w.at)} out of reach.
+              </b>{" "}
+              {w.refused === undefined
+                ? "It counts once Draklo has checked the PIN."
+                : `It was not taken: ${w.refused}`}
+            </li>
+          ))}
+        </ul>
       )}
       <ul className="mt-2 border-t border-ink">
         {brief.signOff.people.map((p) => (

@@ -15,7 +15,7 @@ import { Button } from "../../ui/controls";
 import { ErrorBoundary } from "../../ui/ErrorBoundary";
 import { useSettings } from "../../ui/settings";
 import { useWide } from "../../ui/useWide";
-import { ConflictDialog } from "../sheet/ConflictDialog";
+import { SettleDialog } from "../sheet/SettleDialog";
 import { OpenedJob } from "../sheet/OpenedJob";
 import { UnsavedNote } from "../sheet/UnsavedNote";
 import { ClearHeader } from "./ClearHeader";
@@ -93,7 +93,7 @@ function Clearing({ catalogue }: { catalogue: Catalogue }) {
           <ClearPath />
         </>
       )}
-      {saving.kind === "conflict" && <ConflictDialog theirs={saving.theirs} />}
+      {saving.kind === "conflict" && <SettleDialog theirs={saving.theirs} clashes={saving.clashes} />}
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import type { JobLog, LogAnswer } from "../../api/types";
-import { storage } from "../../ui/storage";
+import { small } from "../../ui/shelf";
 
 /** What has been typed and not been kept yet, with the revision that it began from. */
 interface Draft {
@@ -10,17 +10,17 @@ interface Draft {
 const keyOf = (jobId: string) => `draklo.log.${jobId}`;
 
 export function keepDraft(jobId: string, draft: Draft): void {
-  storage.write(keyOf(jobId), JSON.stringify(draft));
+  small.write(keyOf(jobId), JSON.stringify(draft));
 }
 
 export function dropDraft(jobId: string): void {
-  storage.drop(keyOf(jobId));
+  small.drop(keyOf(jobId));
 }
 
 /** A draft that was left on this device; null for none, or for one that cannot be read. */
 export function draftOf(jobId: string): Draft | null {
   try {
-    const kept = JSON.parse(storage.read(keyOf(jobId)) ?? "null") as Draft | null;
+    const kept = JSON.parse(small.read(keyOf(jobId)) ?? "null") as Draft | null;
     return kept && typeof kept.revision === "number" && Array.isArray(kept.log.lines) ? kept : null;
   } catch {
     return null;

@@ -1,12 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState, type ReactNode } from "react";
 import { Link as RouterLink, useLocation, useParams } from "react-router";
-import { api, bringHome, sayWhy } from "../../api/client";
+import { bringHome } from "../../api/along";
+import { api, sayWhy } from "../../api/client";
 import type { Catalogue } from "../../api/types";
 import { closeJob, openJob } from "../../state/autosave";
 import { StartsContext } from "../../state/starts";
 import { useSheet } from "../../state/store";
-import { useSettings } from "../../ui/settings";
 
 /** How a page was come to: a job begun just now is discarded again if nothing is entered. */
 export interface Came {
@@ -42,21 +42,16 @@ export function OpenedJob({
   });
   const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
   const opened = useSheet((s) => s.jobId);
-  const units = useSettings((s) => s.units);
   useEffect(() => {
     // A moment later: what stands on the screen comes first.
-    const bring = () => {
+    const soon = setTimeout(() => {
       const plan = useSheet.getState().document?.plan;
-      if (plan) void bringHome(units, plan);
-    };
-    const soon = setTimeout(bring, 1500);
-    // What the locker says may change in another window.
-    const again = setInterval(bring, 60_000);
+      if (plan) void bringHome(plan);
+    }, 1500);
     return () => {
       clearTimeout(soon);
-      clearInterval(again);
     };
-  }, [units, opened]);
+  }, [opened]);
   useEffect(() => {
     if (!job.data) return undefined;
     openJob(job.data, fresh);

@@ -7,7 +7,7 @@ import { goToMember } from "../../stations/registry";
 import { useSheet } from "../../state/store";
 import { openView, useView } from "../../state/view";
 import { useSettings } from "../../ui/settings";
-import { ConflictDialog } from "./ConflictDialog";
+import { SettleDialog } from "./SettleDialog";
 import { DrawingPane, WorkPlate } from "./DrawingPane";
 import { GlossaryDialog } from "./GlossaryDialog";
 import { Guide, guideSeen } from "./Guide";
@@ -88,5 +88,5 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
 
 function Conflict() {
   const saving = useSaving((s) => s.state);
-  return saving.kind === "conflict" ? <ConflictDialog theirs={saving.theirs} /> : null;
+  return saving.kind === "conflict" ? <SettleDialog theirs={saving.theirs} clashes={saving.clashes} /> : null;
 }

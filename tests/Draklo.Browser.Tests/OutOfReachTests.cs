@@ -1,0 +1,156 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using Draklo.Browser.Tests.Support;
+using OpenQA.Selenium;
+
+namespace Draklo.Browser.Tests;
+
+/// <summary>By the tree there is no network: a tablet that was in reach once goes through the day alone, and brings it home.</summary>
+public sealed class OutOfReachTests : IDisposable
+{
+    private const string Pin = "2468";
+    private readonly string profile = Path.Combine(Path.GetTempPath(), "draklo-tablet-" + Guid.NewGuid().ToString("N"));
+    private readonly AppProcess app = new();
+    private readonly HttpClient client;
+    private Screen screen;
+
+    public OutOfReachTests()
+    {
+        client = new() { BaseAddress = new(app.Address) };
+        screen = new(app.Address, profile: profile);
+        screen.Open();
+        screen.Run("localStorage.setItem('draklo.who', 'Wenna')");
+        screen.Open("/tablet");
+        screen.Until(
+            () => screen.Run("return navigator.serviceWorker.controller !== null") is true,
+            "the application to be stored on the device"
+        );
+        screen.Until(
+            () =>
+            {
+                screen.Reload("[data-along]");
+                return screen.Count("[data-along] li") == 9;
+            },
+            "the jobs to be taken along"
+        );
+    }
+
+    public void Dispose()
+    {
+        screen.Dispose();
+        client.Dispose();
+        app.Dispose();
+        Directory.Delete(profile, recursive: true);
+    }
+
+    [Fact]
+    public async Task A_day_without_the_network_outlives_the_tablet_and_comes_home()
+    {
+        var id = await IdOfAsync("Birch");
+        app.Kill();
+        Restart();
+
+        // A job opens, its seat is dragged, its crew changes.
+        screen.OpenJob("Birch");
+        var needed = screen.Text("[data-plate='needed']");
+        screen.Drag("[data-handle^='seat']", 0, 30);
+        screen.Until(() => screen.Text("[data-plate='needed']") != needed, "figures without the server");
+        needed = screen.Text("[data-plate='needed']");
+
+        // The brief says who must sign again, and a signature waits with its PIN sealed.
+        screen.Open($"/jobs/{id}/brief");
+        screen.Until(() => screen.Count("[data-brief-state='changedSince']") == 1, "the brief to be void");
+        Sign("Bo");
+        screen.Until(() => screen.Count("[data-waiting-signatures] li") == 1, "the signature to wait");
+        screen.Click("[data-packed] button:not([disabled])");
+        screen.Until(() => screen.Count("[data-packed] button[aria-pressed='true']") == 1, "the tick");
+
+        // The day goes on by its rules.
+        screen.Open($"/jobs/{id}/day");
+        screen.Press("Go on: slack out");
+        screen.Type("Because", "the brief is void out here");
+        screen.Press("Go on");
+        screen.Until(() => screen.Text("[aria-current=step]") == "slack out", "the next step without the server");
+
+        // The tablet is switched off and on.
+        Restart();
+        screen.Open($"/jobs/{id}/day");
+        screen.Until(() => screen.Text("[aria-current=step]") == "slack out", "the step after a restart");
+        screen.Open($"/jobs/{id}");
+        screen.Until(() => screen.Text("[data-plate='needed']") == needed, "the figures after a restart");
+        screen.Open("/tablet");
+        Assert.Equal(4, screen.Count("[data-waits] li"));
+
+        app.Start();
+        screen.Until(() => screen.Count("[data-waits]") == 0, "everything to come home");
+        var job = (await client.GetFromJsonAsync<JsonObject>($"/api/jobs/{id}"))!;
+        Assert.Equal(2, (int)job["revision"]!);
+        var brief = (await client.GetFromJsonAsync<JsonObject>($"/api/jobs/{id}/brief"))!;
+        var bo = brief["signOff"]!["people"]!.AsArray().Single(p => (string)p!["name"]! == "Bo")!;
+        Assert.True((bool)bo["hasSigned"]!);
+        Assert.Equal("own-pin", (string)bo["last"]!["way"]!);
+        Assert.Single(brief["ticks"]!.AsArray());
+        var day = (await client.GetFromJsonAsync<JsonObject>($"/api/jobs/{id}/pulling"))!["day"]!;
+        Assert.Equal("slackOut", (string)day["now"]!);
+        var said = DateTimeOffset.Parse((string)day["entries"]![0]!["at"]!);
+        Assert.InRange(DateTimeOffset.UtcNow - said, TimeSpan.FromSeconds(4), TimeSpan.FromMinutes(3));
+    }
+
+    [Fact]
+    public async Task What_is_not_taken_at_home_is_said_and_stays_until_it_is_read()
+    {
+        var id = await IdOfAsync("Birch");
+        app.Kill();
+        screen.Open($"/jobs/{id}");
+        screen.Drag("[data-handle^='seat']", 0, 30);
+        screen.Open($"/jobs/{id}/brief");
+        screen.Until(() => screen.Count("[data-brief-state='changedSince']") == 1, "the brief to be void");
+        Sign("Bo", "9999");
+        screen.Until(() => screen.Count("[data-waiting-signatures] li") == 1, "the signature to wait");
+        app.Start();
+        screen.Until(
+            () => screen.Text("[data-waiting-signatures]").Contains("That is not Bo's PIN", StringComparison.Ordinal),
+            "why it was not taken"
+        );
+        screen.Open("/tablet");
+        screen.Press("Seen, take it off");
+        screen.Until(() => screen.Count("[data-waits]") == 0, "it to go once it was read");
+    }
+
+    [Fact]
+    public async Task Rigs_are_found_on_the_device_and_the_search_can_be_stopped()
+    {
+        app.Kill();
+        screen.OpenJob("Lime");
+        screen.Click("[data-station='Anchor and tackle']");
+        screen.Press("Find the best rig");
+        screen.Until(() => screen.Count("[data-finder='on'] progress[value]:not([value='0'])") == 1, "progress");
+        screen.Press("Stop looking");
+        screen.Until(() => screen.Count("[data-finder='off']") == 1, "it to stop");
+        screen.Press("Find the best rig");
+        screen.Until(() => screen.Count("[data-finder='found']") == 1, "rigs without the server");
+        await Task.CompletedTask;
+    }
+
+    private void Restart()
+    {
+        screen.Dispose();
+        screen = new(app.Address, profile: profile);
+        screen.Open();
+    }
+
+    private async Task<string> IdOfAsync(string name) =>
+        (string)
+            (await client.GetFromJsonAsync<JsonArray>("/api/jobs"))!.First(j =>
+                ((string)j!["name"]!).StartsWith(name, StringComparison.Ordinal)
+            )!["id"]!;
+
+    private void Sign(string name, string pin = Pin)
+    {
+        screen.Click($"[aria-label='Sign: {name}']");
+        screen.Find(By.XPath("//*[@role='dialog']//label[contains(., 'Read: the page')]//input")).Click();
+        screen.Type($"PIN of {name}", pin);
+        screen.Find(By.XPath("//*[@role='dialog']//button[normalize-space(.)='Sign']")).Click();
+        screen.Until(() => screen.Count("[role=dialog]") == 0, "the dialog to close");
+    }
+}

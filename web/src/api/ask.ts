@@ -1,0 +1,179 @@
+import { shelf } from "../ui/shelf";
+import { useBusy } from "../ui/busy";
+import { useSettings } from "../ui/settings";
+import { answerHere, useHome, type HomeAnswer } from "./home";
+import { inReach, isSilence, outOfReach } from "./reach";
+import type { Job } from "./types";
+
+/** What this page understands of the server's answers; a server that no longer speaks it says so. */
+export const speaks = 1;
+
+/** A refusal in the server's words. */
+export class Refusal extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+    /** Sentences by the path of the member they speak of. */
+    readonly errors: Record<string, string[]> = {},
+    readonly current?: Job,
+    /** When to come again, where the server says so. */
+    readonly again?: number,
+  ) {
+    super(message);
+  }
+}
+
+/** Why something failed, in the server's words or in ours when it did not answer. */
+export function sayWhy(error: unknown, unanswered = "Draklo does not answer."): string {
+  return error instanceof Refusal ? (Object.values(error.errors)[0]?.[0] ?? error.message) : unanswered;
+}
+
+interface ProblemDetails {
+  title?: string;
+  detail?: string;
+  errors?: Record<string, string[]>;
+  current?: Job;
+}
+
+async function refusalOf(response: Response): Promise<Refusal> {
+  const problem = (await response.json().catch(() => ({}))) as ProblemDetails;
+  return new Refusal(
+    response.status,
+    problem.detail ?? problem.title ?? "Draklo did not answer as expected.",
+    problem.errors,
+    problem.current,
+    Number(response.headers.get("retry-after")) || undefined,
+  );
+}
+
+/** Which page this is, so that each has its own turn where the server works things off one by one. */
+const page = crypto.getRandomValues(new Uint32Array(2)).join("-");
+
+export async function answerTo(path: string, init: RequestInit = {}): Promise<Response> {
+  let response: Response;
+  try {
+    response = await fetch(path, {
+      ...init,
+      headers: {
+        ...(init.headers as Record<string, string> | undefined),
+        "x-draklo-client": page,
+        "x-draklo-speaks": String(speaks),
+        "x-draklo-who": encodeURIComponent(useSettings.getState().who),
+      },
+    });
+  } catch (error) {
+    if (isSilence(error)) outOfReach();
+    throw error;
+  }
+  if (response.status === 426) {
+    useHome.setState({ old: true });
+    outOfReach();
+  } else inReach();
+  if (!response.ok) throw await refusalOf(response);
+  return response;
+}
+
+export async function ask<T>(path: string, init?: RequestInit): Promise<T> {
+  const response = await answerTo(path, init);
+  return (response.status === 204 ? undefined : await response.json()) as T;
+}
+
+/** For what waits its turn at the server: when too much waits already, it is said on the screen and asked again. */
+export async function askInTurn<T>(path: string, init: RequestInit, signal: AbortSignal | undefined): Promise<T> {
+  for (;;) {
+    try {
+      const answer = await ask<T>(path, { ...init, ...(signal && { signal }) });
+      useBusy.setState({ text: null });
+      return answer;
+    } catch (error) {
+      if (!(error instanceof Refusal) || error.status !== 503 || error.again === undefined) {
+        useBusy.setState({ text: null });
+        throw error;
+      }
+      useBusy.setState({ text: error.message });
+      await new Promise((again) => setTimeout(again, (error.again ?? 1) * 1000));
+      if (signal?.aborted) {
+        useBusy.setState({ text: null });
+        throw error;
+      }
+    }
+  }
+}
+
+interface Near {
+  /** Takes long: in this browser it gets a worker of its own. */
+  heavy?: boolean;
+  signal?: AbortSignal | undefined;
+}
+
+/** After so long without an answer to what follows a hand, nobody is there. */
+const patienceMs = 1500;
+
+/** A question about a plan: the server answers while it is there, and the core in this browser where it is not. */
+export async function askNear<T>(path: string, body: unknown, { heavy = false, signal }: Near = {}): Promise<T> {
+  const { ready, away } = useHome.getState();
+  if (away) return here<T>(path, body, heavy);
+  if (heavy) return orHere(askInTurn<T>(path, send("POST", body), signal), () => here<T>(path, body, heavy));
+  const signals = [...(signal ? [signal] : []), ...(ready ? [AbortSignal.timeout(patienceMs)] : [])];
+  const request: RequestInit = { ...send("POST", body), priority: "high", signal: AbortSignal.any(signals) };
+  return orHere(ask<T>(path, request), () => here<T>(path, body, heavy));
+}
+
+/** The server's answer; where none comes at all, this device's own. */
+export async function orHere<T>(asked: Promise<T>, own: () => Promise<T>): Promise<T> {
+  try {
+    return await asked;
+  } catch (error) {
+    const old = error instanceof Refusal && error.status === 426;
+    if (!isSilence(error) && !old) throw error;
+    outOfReach();
+    try {
+      return await own();
+    } catch (ours) {
+      // Where this device cannot say either, what failed first is what is wrong.
+      throw ours instanceof Refusal ? ours : error;
+    }
+  }
+}
+
+/** Asks the core in this browser. */
+export async function here<T>(path: string, body: unknown, heavy = false): Promise<T> {
+  return readHere<T>(await answerHere(path, JSON.stringify(body), heavy));
+}
+
+/** What the core in this browser answered, refusals as the server's. */
+export function readHere<T>({ status, body: answer }: HomeAnswer): T {
+  if (status === 200) return answer as T;
+  const { title, detail, errors } = answer as ProblemDetails;
+  throw new Refusal(status, detail ?? title ?? "Draklo did not answer as expected.", errors);
+}
+
+/** Where a device has a server's answer from before, after so long it takes that one. */
+const readPatienceMs = 4000;
+
+/** Reads something that this device keeps as it was last read, for when the server is out of reach. */
+export async function askKept<T>(path: string, signal?: AbortSignal): Promise<T> {
+  const own = async (): Promise<T> => {
+    const kept = await shelf.answer(path);
+    if (kept === undefined) throw new Error("not kept here");
+    return kept as T;
+  };
+  const asked = async (): Promise<T> => {
+    const answer = await ask<T>(path, {
+      signal: AbortSignal.any([AbortSignal.timeout(readPatienceMs), ...(signal ? [signal] : [])]),
+    });
+    void shelf.keepAnswer(path, answer);
+    return answer;
+  };
+  if (useHome.getState().away) {
+    const kept = await shelf.answer(path);
+    if (kept !== undefined) return kept as T;
+  }
+  return orHere(asked(), own);
+}
+
+export function send(method: string, body?: unknown, headers: Record<string, string> = {}): RequestInit {
+  return body === undefined
+    ? { method, headers }
+    : { method, headers: { "content-type": "application/json", ...headers }, body: JSON.stringify(body) };
+}
