@@ -9,6 +9,8 @@ namespace Draklo.Browser.Tests;
 public sealed class OutOfReachTests : IDisposable
 {
     private const string Pin = "2468";
+    private const string Needed = "[data-figure='needed-tension']";
+    private const string Seat = "[data-handle='seat-main']";
     private readonly string profile = Path.Combine(Path.GetTempPath(), "draklo-tablet-" + Guid.NewGuid().ToString("N"));
     private readonly AppProcess app = new();
     private readonly HttpClient client;
@@ -52,10 +54,10 @@ public sealed class OutOfReachTests : IDisposable
 
         // A job opens, its seat is dragged, its crew changes.
         screen.OpenJob("Birch");
-        var needed = screen.Text("[data-plate='needed']");
-        screen.Drag("[data-handle^='seat']", 0, 30);
-        screen.Until(() => screen.Text("[data-plate='needed']") != needed, "figures without the server");
-        needed = screen.Text("[data-plate='needed']");
+        var needed = screen.Text(Needed);
+        screen.Drag(Seat, 0, 30);
+        screen.Until(() => screen.Text(Needed) != needed, "figures without the server");
+        needed = screen.Text(Needed);
 
         // The brief says who must sign again, and a signature waits with its PIN sealed.
         screen.Open($"/jobs/{id}/brief");
@@ -77,7 +79,7 @@ public sealed class OutOfReachTests : IDisposable
         screen.Open($"/jobs/{id}/day");
         screen.Until(() => screen.Text("[aria-current=step]") == "slack out", "the step after a restart");
         screen.Open($"/jobs/{id}");
-        screen.Until(() => screen.Text("[data-plate='needed']") == needed, "the figures after a restart");
+        screen.Until(() => screen.Text(Needed) == needed, "the figures after a restart");
         screen.Open("/tablet");
         Assert.Equal(4, screen.Count("[data-waits] li"));
 
@@ -102,7 +104,7 @@ public sealed class OutOfReachTests : IDisposable
         var id = await IdOfAsync("Birch");
         app.Kill();
         screen.Open($"/jobs/{id}");
-        screen.Drag("[data-handle^='seat']", 0, 30);
+        screen.Drag(Seat, 0, 30);
         screen.Open($"/jobs/{id}/brief");
         screen.Until(() => screen.Count("[data-brief-state='changedSince']") == 1, "the brief to be void");
         Sign("Bo", "9999");

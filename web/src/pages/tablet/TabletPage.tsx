@@ -36,8 +36,13 @@ export function TabletPage() {
     document.title = "This device · Draklo";
   }, []);
   const names = new Map((jobs.data ?? []).map((j) => [j.id, j.name]));
-  const unsaved = drafts.jobs();
-  const days = jobsQueued();
+  const small = useQuery({
+    queryKey: ["waits"],
+    queryFn: () => ({ unsaved: drafts.jobs(), days: jobsQueued() }),
+    refetchInterval: 1500,
+    gcTime: 0,
+  });
+  const { unsaved = [], days = [] } = small.data ?? {};
   const nothing = waiting.length + unsaved.length + days.length === 0;
   async function again(): Promise<void> {
     setBusy(true);
