@@ -4,6 +4,14 @@ namespace Draklo.Store;
 public static class Author
 {
     private static readonly AsyncLocal<string?> Named = new();
+    private static readonly AsyncLocal<string?> Of = new();
+
+    /// <summary>The page that the change comes from; empty where none does.</summary>
+    public static string Page
+    {
+        get => Of.Value ?? "";
+        set => Of.Value = value;
+    }
 
     /// <summary>Empty while nobody has said.</summary>
     public static string Name

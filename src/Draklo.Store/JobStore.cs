@@ -28,6 +28,19 @@ public enum SaveResult
     Missing,
 }
 
+/// <summary>A job was saved.</summary>
+/// <param name="job">As it now stands.</param>
+/// <param name="by">Empty where nobody has said.</param>
+/// <param name="page">That it was saved on; empty where none was.</param>
+public sealed class JobSaved(Job job, string by, string page) : EventArgs
+{
+    public Job Job => job;
+
+    public string By => by;
+
+    public string Page => page;
+}
+
 /// <summary>Jobs with their plans, every save kept as a revision.</summary>
 public sealed class JobStore(Database database, TimeProvider clock)
 {
@@ -36,6 +49,8 @@ public sealed class JobStore(Database database, TimeProvider clock)
         from job j join job_revision r on r.job_id = j.id and r.number = j.revision
         where j.deleted_at is null
         """;
+
+    public event EventHandler<JobSaved>? Saved;
 
     /// <summary>All jobs that are not deleted, the soonest first and those without a day last.</summary>
     public IReadOnlyList<Job> List()
@@ -74,7 +89,18 @@ public sealed class JobStore(Database database, TimeProvider clock)
     /// <summary>Saves over a revision.</summary>
     /// <param name="revision">The revision that the change began from.</param>
     /// <returns>The job as it now stands in the store, null when it is missing.</returns>
-    public (SaveResult Result, Job? Job) Save(string id, int revision, JobContent content) =>
+    public (SaveResult Result, Job? Job) Save(string id, int revision, JobContent content)
+    {
+        var (result, job) = Written(id, revision, content);
+        if (result == SaveResult.Saved && job is not null)
+        {
+            Saved?.Invoke(this, new(job, Author.Name, Author.Page));
+        }
+
+        return (result, job);
+    }
+
+    private (SaveResult Result, Job? Job) Written(string id, int revision, JobContent content) =>
         database.Write(
             (connection, transaction) =>
             {

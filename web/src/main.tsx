@@ -7,8 +7,10 @@ import "./index.css";
 import { JobListPage } from "./pages/jobs/JobListPage";
 import { ErrorBoundary } from "./ui/ErrorBoundary";
 import { goHome } from "./state/outbox";
+import { readSession } from "./state/session";
 import { BusyNote } from "./ui/BusyNote";
 import { ReachBar } from "./pages/tablet/ReachBar";
+import { SessionGate } from "./pages/session/SessionGate";
 import { openShelf } from "./ui/shelf";
 import { storeApplication } from "./ui/update";
 import { onBack } from "./api/reach";
@@ -30,6 +32,7 @@ const PracticePage = lazy(() => import("./pages/practice/PracticePage").then((m)
 const RegisterPage = lazy(() => import("./pages/register/RegisterPage").then((m) => ({ default: m.RegisterPage })));
 const LabelsPage = lazy(() => import("./pages/register/LabelsPage").then((m) => ({ default: m.LabelsPage })));
 const CarePage = lazy(() => import("./pages/care/CarePage").then((m) => ({ default: m.CarePage })));
+const SharingPage = lazy(() => import("./pages/session/SharingPage").then((m) => ({ default: m.SharingPage })));
 const TabletPage = lazy(() => import("./pages/tablet/TabletPage").then((m) => ({ default: m.TabletPage })));
 const KnotsPage = lazy(() => import("./pages/knots/KnotsPage").then((m) => ({ default: m.KnotsPage })));
 
@@ -76,6 +79,7 @@ function App() {
         <Route path="/learning" element={<LearningPage />} />
         <Route path="/practice" element={<PracticePage />} />
         <Route path="/upkeep" element={<CarePage />} />
+        <Route path="/sharing" element={<SharingPage />} />
         <Route path="/tablet" element={<TabletPage />} />
         <Route path="/knots" element={<KnotsPage />} />
         <Route path="/knots/:id" element={<KnotsPage />} />
@@ -114,6 +118,7 @@ function follow(): void {
 const root = document.getElementById("root");
 if (root) {
   await openShelf();
+  void readSession();
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={queries}>
@@ -121,7 +126,9 @@ if (root) {
           <Overlays>
             <ReachBar />
             <ErrorBoundary what="This page">
-              <App />
+              <SessionGate>
+                <App />
+              </SessionGate>
             </ErrorBoundary>
             <BusyNote />
           </Overlays>

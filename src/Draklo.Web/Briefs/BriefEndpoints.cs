@@ -4,6 +4,7 @@ using Draklo.Core.Reading;
 using Draklo.Core.Units;
 using Draklo.Store;
 using Draklo.Web.Hosting;
+using Draklo.Web.Sharing;
 
 namespace Draklo.Web.Briefs;
 
@@ -72,7 +73,18 @@ internal static class BriefEndpoints
                 desk,
                 id,
                 units,
-                (now, system) => After(desk, id, system, Checked(asked, system) ?? desk.Sign(now, asked))
+                (now, system) =>
+                    After(
+                        desk,
+                        id,
+                        system,
+                        Checked(asked, system)
+                            ?? NotThem(
+                                request.HttpContext,
+                                asked.Lead is null ? ("name", asked.Name) : ("lead", asked.Lead)
+                            )
+                            ?? desk.Sign(now, asked)
+                    )
             );
     }
 
@@ -85,7 +97,15 @@ internal static class BriefEndpoints
                 desk,
                 id,
                 units,
-                (now, system) => After(desk, id, system, Checked(asked, system) ?? desk.Issue(now, asked))
+                (now, system) =>
+                    After(
+                        desk,
+                        id,
+                        system,
+                        Checked(asked, system)
+                            ?? NotThem(request.HttpContext, ("name", asked.Name))
+                            ?? desk.Issue(now, asked)
+                    )
             );
     }
 
@@ -118,6 +138,10 @@ internal static class BriefEndpoints
 
     private static IResult Code(HttpRequest request, string id) =>
         QrCode.Of(request, $"/jobs/{Uri.EscapeDataString(id)}/brief");
+
+    /// <summary>Somebody signed in from a device signs with their own name.</summary>
+    private static List<Problem>? NotThem(HttpContext http, (string Path, string Name) signer) =>
+        Visitor.Of(http).NotAs(signer.Path, signer.Name) is { } problem ? [problem] : null;
 
     private static List<Problem>? Checked<T>(T asked, UnitSystem units)
         where T : class, IDocumentPart

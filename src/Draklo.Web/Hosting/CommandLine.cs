@@ -1,7 +1,9 @@
 using System.CommandLine;
 using System.Globalization;
+using System.Net;
 using Draklo.Store;
 using Draklo.Web.Care;
+using Draklo.Web.Sharing;
 
 namespace Draklo.Web.Hosting;
 
@@ -39,6 +41,28 @@ public static class CommandLine
             HelpName = "name",
         };
         var empty = new Option<bool>("--empty") { Description = "Begin without the demo jobs. DRAKLO_EMPTY=1." };
+        var share = new Option<bool>("--share")
+        {
+            Description = "Lets the crew's devices in over this network, with encryption and by codes. DRAKLO_SHARE=1.",
+        };
+        var sharePort = new Option<string?>("--share-port")
+        {
+            Description =
+                $"The port for the crew; the page about trust is on the one that --trust-port names. DRAKLO_SHARE_PORT; {ShareSettings.UsualPort} without.",
+            HelpName = "number",
+        };
+        var trustPort = new Option<string?>("--trust-port")
+        {
+            Description =
+                $"The port of the page about trust. DRAKLO_TRUST_PORT; {ShareSettings.UsualTrustPort} without.",
+            HelpName = "number",
+        };
+        var shareAddress = new Option<string[]>("--share-address")
+        {
+            Description =
+                "An address of this machine to let the crew in at; may be given more than once. DRAKLO_SHARE_ADDRESSES, with commas; all that it has without.",
+            HelpName = "address",
+        };
         var to = new Option<string?>("--to")
         {
             Description = "Where to put it; the folder backups in the data folder without.",
@@ -54,6 +78,10 @@ public static class CommandLine
             port,
             host,
             empty,
+            share,
+            sharePort,
+            trustPort,
+            shareAddress,
         };
         var backup = new Command("backup", "Makes a backup, also while Draklo runs, and reads it back.") { to };
         var restore = new Command("restore", "Puts a backup into a data folder; an old data file is kept aside.")
@@ -61,7 +89,17 @@ public static class CommandLine
             from,
         };
         var check = new Command("check", "Reads a data folder from end to end and names what is damaged.");
-        var root = new RootCommand("Draklo plans the pulling of leaning trees.") { port, host, empty, data };
+        var root = new RootCommand("Draklo plans the pulling of leaning trees.")
+        {
+            port,
+            host,
+            empty,
+            share,
+            sharePort,
+            trustPort,
+            shareAddress,
+            data,
+        };
         data.Recursive = true;
         foreach (var command in new[] { serving, backup, restore, check })
         {
@@ -71,14 +109,39 @@ public static class CommandLine
         string FolderOf(ParseResult parsed) => Given(parsed.GetValue(data), "DRAKLO_DATA") ?? "data";
         async Task<int> ServeAsync(ParseResult parsed)
         {
-            var portText = Given(parsed.GetValue(port), "DRAKLO_PORT");
-            if (
-                portText is not null
-                && !ushort.TryParse(portText, NumberStyles.None, CultureInfo.InvariantCulture, out _)
-            )
+            var ports = new[]
             {
-                await error.WriteLineAsync($"The port is “{portText}”; it must be a number from 0 to 65535.");
+                PortOf(Given(parsed.GetValue(port), "DRAKLO_PORT"), UsualPort),
+                PortOf(Given(parsed.GetValue(sharePort), "DRAKLO_SHARE_PORT"), ShareSettings.UsualPort),
+                PortOf(Given(parsed.GetValue(trustPort), "DRAKLO_TRUST_PORT"), ShareSettings.UsualTrustPort),
+            };
+            if (ports.FirstOrDefault(p => p.Wrong is not null).Wrong is { } wrongPort)
+            {
+                await error.WriteLineAsync($"The port is “{wrongPort}”; it must be a number from 0 to 65535.");
                 return Wrong;
+            }
+
+            ShareSettings? shared = null;
+            if (parsed.GetValue(share) || environment("DRAKLO_SHARE") is { Length: > 0 } and not "0")
+            {
+                var (addresses, notOne) = AddressesOf(parsed.GetValue(shareAddress), environment);
+                if (notOne is not null)
+                {
+                    await error.WriteLineAsync(
+                        $"“{notOne}” is not an address such as 192.168.1.20: give one of this machine's own."
+                    );
+                    return Wrong;
+                }
+
+                if (addresses.Count == 0)
+                {
+                    await error.WriteLineAsync(
+                        "This machine is in no network that the crew could come in by: connect it, or name an address with --share-address."
+                    );
+                    return Failed;
+                }
+
+                shared = new(ports[1].Port, ports[2].Port, addresses);
             }
 
             var hosts = parsed.GetValue(host) is { Length: > 0 } named
@@ -89,12 +152,13 @@ public static class CommandLine
                 );
             return await serve(
                 new(
-                    portText is null ? UsualPort : ushort.Parse(portText, CultureInfo.InvariantCulture),
+                    ports[0].Port,
                     FolderOf(parsed),
                     !(parsed.GetValue(empty) || environment("DRAKLO_EMPTY") is { Length: > 0 } and not "0")
                 )
                 {
                     Hosts = hosts,
+                    Share = shared,
                 }
             );
         }
@@ -138,6 +202,28 @@ public static class CommandLine
             !string.IsNullOrEmpty(onLine) ? onLine
             : environment(variable) is { Length: > 0 } set ? set
             : null;
+    }
+
+    private static (int Port, string? Wrong) PortOf(string? text, int usual) =>
+        text is null ? (usual, null)
+        : ushort.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var port) ? (port, null)
+        : (0, text);
+
+    /// <summary>The addresses to let the crew in at, or the first text that is none.</summary>
+    private static (IReadOnlyList<IPAddress> Addresses, string? Wrong) AddressesOf(
+        string[]? named,
+        Func<string, string?> environment
+    )
+    {
+        var texts = named is { Length: > 0 }
+            ? named
+            : (environment("DRAKLO_SHARE_ADDRESSES") ?? "").Split(
+                ',',
+                StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries
+            );
+        return texts.Length == 0 ? (ShareSettings.OwnAddresses(), null)
+            : texts.FirstOrDefault(t => !IPAddress.TryParse(t, out _)) is { } wrong ? ([], wrong)
+            : ([.. texts.Select(IPAddress.Parse)], null);
     }
 
     private static int Backup(string folder, string? to, TextWriter output)

@@ -20,7 +20,9 @@ using Draklo.Web.Outside;
 using Draklo.Web.Practice;
 using Draklo.Web.Pulling;
 using Draklo.Web.Rigging;
+using Draklo.Web.Sharing;
 using Draklo.Web.Sites;
+using Draklo.Web.Together;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.FileProviders;
 
@@ -33,6 +35,9 @@ public sealed record HostSettings(int Port, string DataFolder, bool WithDemo)
 {
     /// <summary>Names that this server answers to beside localhost and its address.</summary>
     public IReadOnlyList<string> Hosts { get; init; } = [];
+
+    /// <summary>How the crew's network gets in; null for this machine only.</summary>
+    public ShareSettings? Share { get; init; }
 }
 
 /// <summary>Puts the application together and runs it.</summary>
@@ -77,10 +82,35 @@ public static class DrakloHost
         Console.WriteLine(
             $"Draklo is at {app.Urls.First()}  (version {CareEndpoints.Version}, data in {Path.GetFullPath(settings.DataFolder)}; Ctrl+C stops it)"
         );
+        if (settings.Share is not null)
+        {
+            SayWhereTheCrewComesIn(app);
+        }
+
         WarmUp.Begin();
         await app.WaitForShutdownAsync();
         Console.WriteLine("Draklo has stopped; everything is saved.");
         return 0;
+    }
+
+    private static void SayWhereTheCrewComesIn(WebApplication app)
+    {
+        var (addresses, authority) = (
+            app.Services.GetRequiredService<SharedAddresses>(),
+            app.Services.GetRequiredService<LocalAuthority>()
+        );
+        Console.WriteLine(
+            $"""
+
+            The crew opens {addresses.Address}
+            Each device trusts this yard once, first: {addresses.TrustAddress}
+            {QrCode.Blocks(addresses.TrustAddress)}
+            The certificate there has the fingerprint
+              {authority.Fingerprint}
+            Codes to let devices in: at this machine, on the page Sharing ({app.Urls.First()}/sharing).
+            Nobody comes in without one. Phones and this machine must be on the same network.
+            """
+        );
     }
 
     /// <summary>The application, ready to start.</summary>
@@ -91,9 +121,11 @@ public static class DrakloHost
         );
         builder
             .WebHost.UseKestrelCore()
+            .UseKestrelHttpsConfiguration()
             .ConfigureKestrel(kestrel =>
             {
                 kestrel.ListenLocalhostOnly(settings.Port);
+                kestrel.ListenToCrew(settings.Share);
                 kestrel.Limits.MaxRequestBodySize = LargestBody;
                 kestrel.AddServerHeader = false;
             });
@@ -134,6 +166,14 @@ public static class DrakloHost
             builder.Services.AddSingleton(_ => folder);
             builder.Services.AddHostedService(services => services.GetRequiredService<Upkeep>());
             builder.Services.AddLogAndMetrics(settings.DataFolder);
+            if (settings.Share is { } share)
+            {
+                builder.Services.AddSingleton(_ => new LocalAuthority(
+                    settings.DataFolder,
+                    share.Addresses,
+                    TimeProvider.System
+                ));
+            }
         }
 
         builder.Services.AddKept(settings.DataFolder);
@@ -148,6 +188,8 @@ public static class DrakloHost
         app.UseMiddleware<Gate>();
         app.UseExceptionHandler();
         app.UseStatusCodePages();
+        app.UseRouting();
+        app.UseMiddleware<Door>();
         app.MapOpenApi("/openapi/{documentName}.json");
         app.MapAnalysis();
         app.MapCatalogue();
@@ -170,6 +212,13 @@ public static class DrakloHost
         app.MapOutside();
         app.MapCare();
         app.MapCarrying();
+        app.MapSharing();
+        app.MapHub<JobHub>(JobHub.Path);
+        if (settings.Share is not null)
+        {
+            app.MapTrust();
+        }
+
         app.MapHealthChecks("/health/live", new() { Predicate = _ => false });
         app.MapHealthChecks("/health/ready", new() { Predicate = check => check.Tags.Contains("ready") });
         app.MapScreens();
@@ -227,6 +276,10 @@ public static class DrakloHost
         services.AddSingleton<LearningDesk>();
         services.AddSingleton<PracticeStore>();
         services.AddSingleton(_ => new PictureFiles(folder));
+        services.AddSingleton<Rooms>();
+        services.AddSingleton<SessionStore>();
+        services.AddSingleton<PairingCodes>();
+        services.AddSingleton<SharedAddresses>();
         services.AddSingleton<JobMarks>();
         services.AddSingleton(_ => new PinSeal(folder));
         services.AddSingleton<CarryDesk>();
@@ -243,6 +296,40 @@ public static class DrakloHost
         this Microsoft.AspNetCore.Server.Kestrel.Core.KestrelServerOptions kestrel,
         int port
     ) => kestrel.Listen(System.Net.IPAddress.Loopback, port);
+
+    private static void ListenToCrew(
+        this Microsoft.AspNetCore.Server.Kestrel.Core.KestrelServerOptions kestrel,
+        ShareSettings? share
+    )
+    {
+        foreach (var address in share?.Addresses ?? [])
+        {
+            kestrel.Listen(
+                address,
+                share!.Port,
+                listening =>
+                {
+                    listening.Mark<FromCrew>();
+                    listening.UseHttps(https =>
+                        https.ServerCertificateSelector = (_, _) =>
+                            kestrel.ApplicationServices.GetRequiredService<LocalAuthority>().Server
+                    );
+                }
+            );
+            kestrel.Listen(address, share.TrustPort, listening => listening.Mark<ForTrust>());
+        }
+    }
+
+    /// <summary>Says of every connection which way it came in.</summary>
+    private static void Mark<T>(this Microsoft.AspNetCore.Server.Kestrel.Core.ListenOptions listening)
+        where T : class, new() =>
+        listening.Use(next =>
+            connection =>
+            {
+                connection.Features.Set(new T());
+                return next(connection);
+            }
+        );
 
     /// <summary>Serves the built front end; any path that is not a file or an API opens the application.</summary>
     private static void MapScreens(this WebApplication app)

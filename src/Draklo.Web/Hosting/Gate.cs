@@ -37,7 +37,13 @@ internal sealed class Gate(RequestDelegate next, HostSettings settings)
     ];
     private static readonly string PolicyText = string.Join("; ", Policy);
 
-    private readonly HashSet<string> names = new(OwnNames.Concat(settings.Hosts), StringComparer.OrdinalIgnoreCase);
+    private readonly HashSet<string> names = new(
+        OwnNames
+            .Concat(settings.Hosts)
+            .Concat(settings.Share?.Addresses.Select(a => a.ToString()) ?? [])
+            .Concat(settings.Share is null ? [] : [System.Net.Dns.GetHostName()]),
+        StringComparer.OrdinalIgnoreCase
+    );
 
     public Task InvokeAsync(HttpContext http)
     {
@@ -49,6 +55,7 @@ internal sealed class Gate(RequestDelegate next, HostSettings settings)
 
         var who = Uri.UnescapeDataString(http.Request.Headers[WhoHeader].ToString()).Trim();
         Author.Name = new string([.. who.Where(c => !char.IsControl(c) && !char.IsSurrogate(c)).Take(LongestName)]);
+        Author.Page = http.Request.Headers[ClientHeader].ToString();
         return next(http);
     }
 

@@ -7,17 +7,27 @@ internal static class QrCode
 {
     /// <summary>The address is the one that this page was asked for under: whoever reached it can be reached by it.</summary>
     /// <param name="path">Of a page, with its slash.</param>
-    public static IResult Of(HttpRequest request, string path)
+    public static IResult Of(HttpRequest request, string path) =>
+        Results.Text(Svg($"{request.Scheme}://{request.Host}{path}"), "image/svg+xml");
+
+    public static string Svg(string address)
     {
         using var maker = new QRCodeGenerator();
-        using var data = maker.CreateQrCode($"{request.Scheme}://{request.Host}{path}", QRCodeGenerator.ECCLevel.M);
-        var svg = new SvgQRCode(data).GetGraphic(
+        using var data = maker.CreateQrCode(address, QRCodeGenerator.ECCLevel.M);
+        return new SvgQRCode(data).GetGraphic(
             1,
             "#000000",
             "#ffffff",
             drawQuietZones: true,
             SvgQRCode.SizingMode.ViewBoxAttribute
         );
-        return Results.Text(svg, "image/svg+xml");
+    }
+
+    /// <summary>In half blocks, for a terminal.</summary>
+    public static string Blocks(string address)
+    {
+        using var maker = new QRCodeGenerator();
+        using var data = maker.CreateQrCode(address, QRCodeGenerator.ECCLevel.L);
+        return new AsciiQRCode(data).GetGraphicSmall();
     }
 }

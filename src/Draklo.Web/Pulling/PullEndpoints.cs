@@ -7,6 +7,7 @@ using Draklo.Core.Reading;
 using Draklo.Core.Units;
 using Draklo.Store;
 using Draklo.Web.Hosting;
+using Draklo.Web.Sharing;
 
 namespace Draklo.Web.Pulling;
 
@@ -79,6 +80,11 @@ internal static class PullEndpoints
             return refusal!;
         }
 
+        if (Visitor.Of(request.HttpContext).NotAs("by", asked.By) is { } other)
+        {
+            return PlainProblems.Refused([other]);
+        }
+
         var answer = Answer(units, s => desk.Add(id, asked, s));
         live.Changed(id);
         return answer;
@@ -96,6 +102,11 @@ internal static class PullEndpoints
         if (asked is null)
         {
             return refusal!;
+        }
+
+        if (Visitor.Of(request.HttpContext).NotAs("by", asked.By) is { } other)
+        {
+            return PlainProblems.Refused([other]);
         }
 
         var answer = Answer(units, s => desk.Change(id, asked, s));

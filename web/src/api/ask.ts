@@ -35,6 +35,9 @@ interface ProblemDetails {
   current?: Job;
 }
 
+/** Said on the window when the server no longer knows who this page speaks for. */
+export const signedOutEvent = "draklo-signed-out";
+
 async function refusalOf(response: Response): Promise<Refusal> {
   const problem = (await response.json().catch(() => ({}))) as ProblemDetails;
   return new Refusal(
@@ -47,7 +50,7 @@ async function refusalOf(response: Response): Promise<Refusal> {
 }
 
 /** Which page this is, so that each has its own turn where the server works things off one by one. */
-const page = crypto.getRandomValues(new Uint32Array(2)).join("-");
+export const page = crypto.getRandomValues(new Uint32Array(2)).join("-");
 
 export async function answerTo(path: string, init: RequestInit = {}): Promise<Response> {
   let response: Response;
@@ -69,6 +72,7 @@ export async function answerTo(path: string, init: RequestInit = {}): Promise<Re
     useHome.setState({ old: true });
     outOfReach();
   } else inReach();
+  if (response.status === 401) window.dispatchEvent(new Event(signedOutEvent));
   if (!response.ok) throw await refusalOf(response);
   return response;
 }

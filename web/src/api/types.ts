@@ -142,3 +142,10 @@ export type MergedPlan = Complete<Schemas["MergedDocumentOfPlan"]>;
 export type MergedLog = Complete<Schemas["MergedDocumentOfJobLog"]>;
 export type Clash = MergedPlan["clashes"][number];
 export type Side = Schemas["Side"];
+
+/** Who this page speaks for. */
+export type Session = Complete<Schemas["SessionAnswer"]>;
+export type Right = Session["rights"][number];
+export type Sharing = Complete<Schemas["SharingAnswer"]>;
+export type LetInCode = Complete<Schemas["CodeAnswer"]>;
+export type Signer = Schemas["Signer"];

@@ -1,5 +1,6 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from "react";
-import { held } from "./held";
+import { takeHold, letGo } from "../state/hands";
+import { held, useHeldBy } from "./held";
 import { usePaper } from "./paper";
 import { pointIn } from "./pinch";
 import type { Flat } from "./projection";
@@ -44,14 +45,23 @@ export function Handle({
 }: HandleProps) {
   const hold = useRef<Flat | null>(null);
   const paper = usePaper();
+  const by = useHeldBy(id);
+
+  function release(): void {
+    hold.current = null;
+    held.now = false;
+    letGo();
+    onRelease();
+  }
 
   function where(event: PointerEvent<SVGGElement>): Flat {
     return pointIn(event.currentTarget.ownerSVGElement, event);
   }
 
   function onKeyDown(event: KeyboardEvent<SVGGElement>): void {
-    const by = event.shiftKey ? 10 : 1;
-    const move = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, by], ArrowDown: [0, -by] }[event.key];
+    if (by !== null) return;
+    const far = event.shiftKey ? 10 : 1;
+    const move = { ArrowLeft: [-far, 0], ArrowRight: [far, 0], ArrowUp: [0, far], ArrowDown: [0, -far] }[event.key];
     if (!move) return;
     event.preventDefault();
     onStep(move[0] ?? 0, move[1] ?? 0);
@@ -70,15 +80,17 @@ export function Handle({
       aria-valuemax={max}
       aria-valuetext={text}
       data-handle={id}
+      aria-disabled={by !== null}
       transform={`translate(${at.x.toFixed(1)} ${at.y.toFixed(1)})`}
       className="group cursor-grab touch-none outline-none active:cursor-grabbing"
       onPointerDown={(event) => {
-        if (event.button !== 0) return;
+        if (event.button !== 0 || by !== null) return;
         event.currentTarget.setPointerCapture(event.pointerId);
         event.currentTarget.focus();
         const from = where(event);
         hold.current = { x: from.x - at.x, y: from.y - at.y };
         held.now = true;
+        takeHold(id);
         onGrab?.();
       }}
       onPointerMove={(event) => {
@@ -86,16 +98,8 @@ export function Handle({
         const to = where(event);
         onMove({ x: to.x - hold.current.x, y: to.y - hold.current.y });
       }}
-      onPointerUp={() => {
-        hold.current = null;
-        held.now = false;
-        onRelease();
-      }}
-      onPointerCancel={() => {
-        hold.current = null;
-        held.now = false;
-        onRelease();
-      }}
+      onPointerUp={release}
+      onPointerCancel={release}
       onKeyDown={onKeyDown}
       onKeyUp={onRelease}
     >
@@ -109,6 +113,11 @@ export function Handle({
         className="opacity-0 group-hover:opacity-60 group-focus-visible:opacity-100"
       />
       {shapes}
+      {by !== null && (
+        <text y={-18} textAnchor="middle" className="halo font-tight text-[12px] font-semibold" data-held-by={by}>
+          {by} moves it
+        </text>
+      )}
     </g>
   );
 }

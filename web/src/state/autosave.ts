@@ -5,6 +5,7 @@ import type { Clash, Job, Side } from "../api/types";
 import { useSettings } from "../ui/settings";
 import { drafts } from "./drafts";
 import { merged, type Joined } from "./merge";
+import { may } from "./session";
 import { documentOf, useSheet, type Document } from "./store";
 
 type SaveState =
@@ -143,9 +144,25 @@ async function goOnWith(joined: Joined, theirs: Job): Promise<void> {
     savedAt: theirs.savedAt,
     came: joined.fromTheirs > 0 ? { members: joined.fromTheirs, savedAt: theirs.savedAt } : null,
   });
-  if (joined.document) useSheet.getState().replace(joined.document);
+  if (joined.document) useSheet.getState().adopt(joined.document);
   keepDraft();
   await save();
+}
+
+/**
+ * What somebody else just saved is shown at once where nothing is being changed here; otherwise the next save here finds it
+ * and puts both together.
+ */
+export function comeIn(theirs: Job): void {
+  const { document, grip } = useSheet.getState();
+  const { state, revision } = useSaving.getState();
+  if (id !== theirs.id || theirs.revision <= revision || document !== kept || grip !== null || busy) return;
+  if (state.kind !== "saved") return;
+  kept = documentOf(theirs);
+  base = kept;
+  untouched = null;
+  useSaving.setState({ revision: theirs.revision, savedAt: theirs.savedAt });
+  useSheet.getState().adopt(kept);
 }
 
 /** Somebody else saved since: what only one side changed is put together at once, the rest is settled by hand. */
@@ -181,7 +198,14 @@ export async function keepBoth(theirs: Job): Promise<Job | null> {
 export function flush(): void {
   const document = useSheet.getState().document;
   clearTimeout(timer);
-  if (id !== null && document && document !== kept && !busy && useSaving.getState().state.kind !== "conflict") {
+  if (
+    id !== null &&
+    document &&
+    document !== kept &&
+    !busy &&
+    may("plan") &&
+    useSaving.getState().state.kind !== "conflict"
+  ) {
     void api.save(id, useSaving.getState().revision, document, true).then(
       (job) => {
         drafts.drop(job.id);
@@ -199,6 +223,15 @@ export function flush(): void {
 async function save(): Promise<void> {
   const document = useSheet.getState().document;
   if (busy || id === null || !document || document === kept || useSaving.getState().state.kind === "conflict") return;
+  if (!may("plan")) {
+    useSaving.setState({
+      state: {
+        kind: "refused",
+        text: "You are not signed in as somebody who changes plans: this is tried out here and not kept.",
+      },
+    });
+    return;
+  }
   const job = id;
   busy = true;
   let stale: Job | undefined;
@@ -256,7 +289,7 @@ function keepDraft(): void {
   clearTimeout(unwritten);
   unwritten = undefined;
   const document = useSheet.getState().document;
-  if (id !== null && document && document !== kept)
+  if (id !== null && document && document !== kept && may("plan"))
     drafts.keep(id, { revision: useSaving.getState().revision, document, ...(base && { base }) });
 }
 

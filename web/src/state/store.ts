@@ -21,6 +21,11 @@ interface SheetState {
   open: (id: string, document: Document) => void;
   /** Replaces the document, as when another version is taken; can be undone. */
   replace: (document: Document) => void;
+  /**
+   * Shows what came in from others. It cannot be undone here: undoing one's own step must never take back what somebody
+   * else did.
+   */
+  adopt: (document: Document) => void;
   edit: (change: (document: Document) => Document, grip?: string) => void;
   release: () => void;
   undo: () => void;
@@ -40,6 +45,9 @@ export const useSheet = create<SheetState>((set) => ({
   },
   replace: (document) => {
     set((s) => ({ document, past: s.document ? [...s.past, s.document] : s.past, future: [], grip: null }));
+  },
+  adopt: (document) => {
+    set({ document, past: [], future: [], grip: null });
   },
   edit: (change, grip) => {
     set((s) => {

@@ -11,6 +11,7 @@ const places = [
   ["/crew", "Crew"],
   ["/knots", "Knots and hitches"],
   ["/tablet", "This device"],
+  ["/sharing", "Sharing"],
   ["/upkeep", "Upkeep"],
 ] as const;
 

@@ -11,8 +11,9 @@ import { PageSheet } from "./PageSheet";
 import { SignPanel, standingOf } from "./SignPanel";
 
 /** The brief of a job, for reading on a phone, signing and printing. */
-export function BriefPage() {
-  const { id = "" } = useParams();
+export function BriefPage({ guestOf }: { guestOf?: string }) {
+  const params = useParams();
+  const id = guestOf ?? params["id"] ?? "";
   const units = useSettings((s) => s.units);
   const who = useSettings((s) => s.who);
   const setWho = useSettings((s) => s.setWho);
@@ -28,7 +29,7 @@ export function BriefPage() {
   }, [name]);
   return (
     <div className="min-h-full">
-      <BriefBar jobId={id} alone={brief.data?.page.plan.clearing?.alone === true} />
+      {guestOf === undefined && <BriefBar jobId={id} alone={brief.data?.page.plan.clearing?.alone === true} />}
       {brief.error && <NoBrief jobId={id} error={brief.error} />}
       {!brief.data && !brief.error && <main className="p-6 text-pencil">Opening the brief.</main>}
       {brief.data && (
@@ -45,9 +46,9 @@ export function BriefPage() {
             aria-label="Signing, cards and gear"
             className="no-print w-[320px] flex-auto max-md:mt-4 max-md:w-full"
           >
-            <SignPanel brief={brief.data} />
+            {guestOf === undefined && <SignPanel brief={brief.data} />}
             <Cards brief={brief.data.page.brief} name={who} onName={setWho} />
-            <PackingList brief={brief.data} />
+            {guestOf === undefined && <PackingList brief={brief.data} />}
           </aside>
         </div>
       )}

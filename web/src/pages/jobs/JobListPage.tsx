@@ -8,6 +8,7 @@ import type { JobAsk, JobEntry } from "../../api/types";
 import { SmallElevation } from "../../drawing/SmallElevation";
 import { SmallSection } from "../../drawing/SmallSection";
 import { sendLeftOver, wentAgain } from "../../state/autosave";
+import { useMay } from "../../state/session";
 import { dayOf, stateHatch, stateWords } from "../../state/words";
 import { Button } from "../../ui/controls";
 import { useSettings } from "../../ui/settings";
@@ -26,6 +27,7 @@ const page = 60;
 /** Every job with a small elevation of its tree. */
 export function JobListPage() {
   const units = useSettings((s) => s.units);
+  const leads = useMay("lead");
   const queries = useQueryClient();
   const navigate = useNavigate();
   const [gone, setGone] = useState<JobEntry | null>(null);
@@ -108,17 +110,21 @@ export function JobListPage() {
   return (
     <div className="min-h-full">
       <TopBar>
-        <FileButton label="Plan file" accept=".json,.zip,application/json,application/zip" onFile={choose}>
-          Import
-        </FileButton>
-        <Button
-          strong
-          onClick={() => {
-            setStarting(true);
-          }}
-        >
-          New job
-        </Button>
+        {leads && (
+          <>
+            <FileButton label="Plan file" accept=".json,.zip,application/json,application/zip" onFile={choose}>
+              Import
+            </FileButton>
+            <Button
+              strong
+              onClick={() => {
+                setStarting(true);
+              }}
+            >
+              New job
+            </Button>
+          </>
+        )}
       </TopBar>
       <CareNote />
       <main className="mx-auto max-w-[1080px] px-6 py-5">

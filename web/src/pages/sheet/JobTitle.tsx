@@ -3,6 +3,7 @@ import { JobFiles } from "./JobFiles";
 import { Revisions } from "./Revisions";
 import { useSheet } from "../../state/store";
 import { useSaving } from "../../state/autosave";
+import { useHands } from "../../state/hands";
 import { useView } from "../../state/view";
 import { Button } from "../../ui/controls";
 import { Modal } from "../../ui/Modal";
@@ -53,6 +54,7 @@ export function JobTitle() {
           >
             {saved}
           </span>
+          <Others />
         </span>
       </button>
       {open && (
@@ -109,5 +111,19 @@ export function JobTitle() {
         </Modal>
       )}
     </>
+  );
+}
+
+/** Who else has this job open. */
+function Others() {
+  const names = useHands((s) => s.names);
+  if (names.length === 0) return null;
+  const shown = names.slice(0, 2).join(", ");
+  return (
+    <span data-others={names.length} title={names.join(", ")} className="font-semibold text-ink">
+      {" "}
+      · with {shown}
+      {names.length > 2 ? ` and ${names.length - 2} more` : ""}
+    </span>
   );
 }

@@ -7,6 +7,7 @@ import type { Catalogue } from "../../api/types";
 import { closeJob, openJob } from "../../state/autosave";
 import { StartsContext } from "../../state/starts";
 import { useSheet } from "../../state/store";
+import { openTogether } from "../../state/together";
 
 /** How a page was come to: a job begun just now is discarded again if nothing is entered. */
 export interface Came {
@@ -52,6 +53,7 @@ export function OpenedJob({
       clearTimeout(soon);
     };
   }, [opened]);
+  useEffect(() => (opened === null ? undefined : openTogether(opened)), [opened]);
   useEffect(() => {
     if (!job.data) return undefined;
     openJob(job.data, fresh);

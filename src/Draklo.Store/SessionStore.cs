@@ -1,0 +1,230 @@
+using System.Globalization;
+using System.Security.Cryptography;
+using System.Text;
+using Dapper;
+
+namespace Draklo.Store;
+
+/// <summary>A device that was paired with this yard.</summary>
+public sealed record PairedDevice(string Id, string Name, string PairedAt);
+
+/// <summary>Somebody signed in on a device.</summary>
+/// <param name="PersonId">Null for a guest.</param>
+/// <param name="JobId">The only job that a guest sees; null for the crew.</param>
+public sealed record KeptSession(
+    string Id,
+    string DeviceId,
+    string Device,
+    string? PersonId,
+    string Name,
+    string Role,
+    string? JobId,
+    string BegunAt,
+    string SeenAt,
+    string EndsAt
+);
+
+/// <summary>A sign-in that was tried, or something that became of one.</summary>
+public sealed record SignInTried(long Number, string At, string What, string Who, string Device, string Address);
+
+/// <summary>Devices, sessions and the record of sign-ins; tokens are kept as hashes alone.</summary>
+public sealed class SessionStore(Database database, TimeProvider clock)
+{
+    private const int MostTried = 5000;
+
+    /// <summary>Remembers a device.</summary>
+    /// <returns>The token that it shows from now on; nobody can read it here again.</returns>
+    public (PairedDevice Device, string Token) Pair(string name)
+    {
+        var (id, token) = (NewToken()[..16], NewToken());
+        database.Write(
+            (connection, transaction) =>
+                connection.Execute(
+                    "insert into device (id, token_hash, name, paired_at) values (@id, @hash, @name, @now)",
+                    new
+                    {
+                        id,
+                        hash = HashOf(token),
+                        name,
+                        now = Now(),
+                    },
+                    transaction
+                ),
+            ofJobs: true
+        );
+        return (new(id, name, Now()), token);
+    }
+
+    public PairedDevice? Device(string token)
+    {
+        using var connection = database.Connect();
+        return connection.QuerySingleOrDefault<PairedDevice>(
+            "select id, name, paired_at as pairedAt from device where token_hash = @hash and gone_at is null",
+            new { hash = HashOf(token) }
+        );
+    }
+
+    public IReadOnlyList<PairedDevice> Devices()
+    {
+        using var connection = database.Connect();
+        return connection
+            .Query<PairedDevice>(
+                "select id, name, paired_at as pairedAt from device where gone_at is null order by paired_at desc"
+            )
+            .ToList();
+    }
+
+    /// <summary>Forgets a device; whoever is signed in on it is so no longer.</summary>
+    /// <returns>False when there is none.</returns>
+    public bool Forget(string deviceId) =>
+        database.Write(
+            (connection, transaction) =>
+            {
+                connection.Execute(
+                    "update session set ended_at = @now where device_id = @deviceId and ended_at is null",
+                    new { deviceId, now = Now() },
+                    transaction
+                );
+                return connection.Execute(
+                        "update device set gone_at = @now where id = @deviceId and gone_at is null",
+                        new { deviceId, now = Now() },
+                        transaction
+                    ) == 1;
+            },
+            ofJobs: true
+        );
+
+    /// <summary>Signs somebody in on a device; who was signed in there before no longer is.</summary>
+    /// <returns>The token that the device shows beside its own.</returns>
+    public string Begin(string deviceId, string? personId, string name, string role, string? jobId, TimeSpan lasts)
+    {
+        var (id, token) = (NewToken()[..16], NewToken());
+        var now = clock.GetUtcNow();
+        database.Write(
+            (connection, transaction) =>
+            {
+                connection.Execute(
+                    "update session set ended_at = @now where device_id = @deviceId and ended_at is null",
+                    new { deviceId, now = Stamp(now) },
+                    transaction
+                );
+                return connection.Execute(
+                    """
+                    insert into session (id, token_hash, device_id, person_id, name, role, job_id, begun_at, seen_at, ends_at)
+                    values (@id, @hash, @deviceId, @personId, @name, @role, @jobId, @now, @now, @ends)
+                    """,
+                    new
+                    {
+                        id,
+                        hash = HashOf(token),
+                        deviceId,
+                        personId,
+                        name,
+                        role,
+                        jobId,
+                        now = Stamp(now),
+                        ends = Stamp(now + lasts),
+                    },
+                    transaction
+                );
+            },
+            ofJobs: true
+        );
+        return token;
+    }
+
+    /// <summary>Who shows this token; null where nobody is signed in by it, or no longer.</summary>
+    public KeptSession? Find(string token) =>
+        Sessions("s.token_hash = @hash", new { hash = HashOf(token), now = Now() }).SingleOrDefault();
+
+    public IReadOnlyList<KeptSession> List() => Sessions("true", new { now = Now() });
+
+    /// <summary>Says that a session is in use.</summary>
+    public void Seen(string id) =>
+        database.Write(
+            (connection, transaction) =>
+                connection.Execute(
+                    "update session set seen_at = @now where id = @id",
+                    new { id, now = Now() },
+                    transaction
+                ),
+            ofJobs: true
+        );
+
+    /// <returns>False when there is none.</returns>
+    public bool End(string id) =>
+        database.Write(
+            (connection, transaction) =>
+                connection.Execute(
+                    "update session set ended_at = @now where id = @id and ended_at is null",
+                    new { id, now = Now() },
+                    transaction
+                ) == 1,
+            ofJobs: true
+        );
+
+    public void Note(string what, string who, string device, string address) =>
+        database.Write(
+            (connection, transaction) =>
+            {
+                connection.Execute(
+                    "insert into sign_in (at, what, who, device, address) values (@now, @what, @who, @device, @address)",
+                    new
+                    {
+                        now = Now(),
+                        what,
+                        who,
+                        device,
+                        address,
+                    },
+                    transaction
+                );
+                return connection.Execute(
+                    "delete from sign_in where number <= (select max(number) from sign_in) - @MostTried",
+                    new { MostTried },
+                    transaction
+                );
+            },
+            ofJobs: true
+        );
+
+    /// <summary>The latest first.</summary>
+    public IReadOnlyList<SignInTried> Tried(int limit)
+    {
+        using var connection = database.Connect();
+        return connection
+            .Query<SignInTried>(
+                "select number, at, what, who, device, address from sign_in order by number desc limit @limit",
+                new { limit }
+            )
+            .ToList();
+    }
+
+    private List<KeptSession> Sessions(string which, object with)
+    {
+        using var connection = database.Connect();
+        return connection
+            .Query<KeptSession>(
+                $"""
+                select s.id, s.device_id as deviceId, d.name as device, s.person_id as personId, s.name, s.role,
+                    s.job_id as jobId, s.begun_at as begunAt, s.seen_at as seenAt, s.ends_at as endsAt
+                from session s join device d on d.id = s.device_id
+                where {which} and s.ended_at is null and d.gone_at is null and s.ends_at > @now
+                order by s.seen_at desc
+                """,
+                with
+            )
+            .ToList();
+    }
+
+    private string Now() => Stamp(clock.GetUtcNow());
+
+    /// <summary>Of one length, so that texts sort as times do.</summary>
+    private static string Stamp(DateTimeOffset time) =>
+        time.UtcDateTime.ToString("yyyy-MM-ddTHH:mm:ss.fffffffZ", CultureInfo.InvariantCulture);
+
+    private static string NewToken() => Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(32));
+
+    private static string HashOf(string token) =>
+        Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(token)));
+}

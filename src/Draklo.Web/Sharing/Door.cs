@@ -1,0 +1,125 @@
+using Draklo.Store;
+using Draklo.Web.Hosting;
+
+namespace Draklo.Web.Sharing;
+
+/// <summary>
+/// Whoever comes in from the crew's network passes here: a paired device, somebody signed in on it, and a right for what is
+/// asked. At this machine itself nothing is asked.
+/// </summary>
+public sealed class Door(RequestDelegate next)
+{
+    public const string DeviceCookie = "__Host-draklo-device";
+    public const string SessionCookie = "__Host-draklo-session";
+    private static readonly TimeSpan SeenEvery = TimeSpan.FromMinutes(1);
+
+    public Task InvokeAsync(HttpContext http, SessionStore sessions, TimeProvider clock)
+    {
+        if (http.Features.Get<ForTrust>() is not null)
+        {
+            return http.Request.Path.StartsWithSegments("/trust", StringComparison.Ordinal)
+                ? next(http)
+                : Results.Redirect("/trust").ExecuteAsync(http);
+        }
+
+        if (http.Features.Get<FromCrew>() is null)
+        {
+            return next(http);
+        }
+
+        var path = http.Request.Path;
+        var guarded =
+            path.StartsWithSegments("/api", StringComparison.OrdinalIgnoreCase)
+            || path.StartsWithSegments("/hubs", StringComparison.OrdinalIgnoreCase)
+            || path.StartsWithSegments("/openapi", StringComparison.OrdinalIgnoreCase);
+        if (!guarded)
+        {
+            return next(http);
+        }
+
+        var visitor = Who(http, sessions, clock);
+        visitor?.Enter(http);
+        Author.Name = visitor?.Session?.Name ?? "";
+        return Refusal(http, visitor) is { } refusal ? refusal.ExecuteAsync(http) : next(http);
+    }
+
+    /// <summary>What an endpoint is called in the table of rights: its name, or a hub's path.</summary>
+    public static string NameOf(Endpoint? endpoint, PathString path) =>
+        endpoint?.Metadata.GetMetadata<IEndpointNameMetadata>()?.EndpointName
+        ?? (
+            path.StartsWithSegments("/hubs", StringComparison.OrdinalIgnoreCase)
+                ? string.Join('/', path.Value!.Split('/').Take(3)).ToLowerInvariant()
+                : ""
+        );
+
+    private static IResult? Refusal(HttpContext http, Visitor? visitor)
+    {
+        var right = Rights.Of(NameOf(http.GetEndpoint(), http.Request.Path));
+        if (right == Right.Anybody)
+        {
+            return null;
+        }
+
+        if (visitor is null)
+        {
+            return Refused(
+                401,
+                "Not paired.",
+                "This device is not paired with the yard: ask at the laptop for a code."
+            );
+        }
+
+        if (right == Right.Device)
+        {
+            return null;
+        }
+
+        if (visitor.Session is not { } session)
+        {
+            return Refused(401, "Nobody is signed in.", "Sign in on this device: choose your name and give your PIN.");
+        }
+
+        if (right is null || !Rights.May(visitor.Role, right.Value))
+        {
+            return Refused(
+                403,
+                "Not yours to do.",
+                $"{session.Name} is signed in as {Rights.InWords(visitor.Role)}, who does not do this: ask the lead."
+            );
+        }
+
+        return session.JobId is { } only && http.GetRouteValue("id") as string != only
+            ? Refused(403, "Another job.", "This guest was let in to read one job's brief, and this is another.")
+            : null;
+    }
+
+    private static IResult Refused(int status, string title, string detail) =>
+        Results.Problem(detail, title: title, statusCode: status);
+
+    private static Visitor? Who(HttpContext http, SessionStore sessions, TimeProvider clock)
+    {
+        var cookies = http.Request.Cookies;
+        var device = cookies[DeviceCookie] is { Length: > 0 } known ? sessions.Device(known) : null;
+        if (cookies[SessionCookie] is not { Length: > 0 } token || sessions.Find(token) is not { } session)
+        {
+            return device is null ? null : new(Role.Guest, null, device);
+        }
+
+        if (session.DeviceId != device?.Id)
+        {
+            // A session belongs to its device: shown by another it is stolen, and ends for both.
+            sessions.End(session.Id);
+            sessions.Note("session of another device", session.Name, device?.Name ?? "unknown", AddressOf(http));
+            return device is null ? null : new(Role.Guest, null, device);
+        }
+
+        if (DateTimeOffset.TryParse(session.SeenAt, null, out var seen) && clock.GetUtcNow() - seen > SeenEvery)
+        {
+            sessions.Seen(session.Id);
+        }
+
+        return new(Enum.TryParse<Role>(session.Role, out var role) ? role : Role.Guest, session, device);
+    }
+
+    public static string AddressOf(HttpContext http) => $"{http.Connection.RemoteIpAddress}";
+}

@@ -1,0 +1,88 @@
+using System.Security.Cryptography;
+
+namespace Draklo.Web.Sharing;
+
+/// <summary>A code that lets one device in.</summary>
+/// <param name="JobId">The job whose brief a guest may read; null to pair a device of the crew.</param>
+internal sealed record PairingCode(string Code, string? JobId, DateTimeOffset EndsAt);
+
+/// <summary>Codes that are valid just now: each for one device, for ten minutes.</summary>
+/// <remarks>Ten wrong ones withdraw all of them, and nobody is let in for ten minutes.</remarks>
+internal sealed class PairingCodes(TimeProvider clock)
+{
+    public const int WrongAtMost = 10;
+    private const int Length = 8;
+    private const int MostAtOnce = 20;
+
+    /// <summary>Letters and digits that nobody takes for one another.</summary>
+    private const string Letters = "ABCDEFGHJKLMNPQRSTUVWXYZ23456789";
+    private static readonly TimeSpan Valid = TimeSpan.FromMinutes(10);
+
+    private readonly Lock turn = new();
+    private readonly Dictionary<string, PairingCode> codes = new(StringComparer.Ordinal);
+    private int wrong;
+    private DateTimeOffset shutUntil;
+
+    public PairingCode Make(string? jobId)
+    {
+        lock (turn)
+        {
+            Forget();
+            if (codes.Count >= MostAtOnce)
+            {
+                codes.Remove(codes.Values.MinBy(c => c.EndsAt)!.Code);
+            }
+
+            var made = new PairingCode(
+                RandomNumberGenerator.GetString(Letters, Length),
+                jobId,
+                clock.GetUtcNow() + Valid
+            );
+            codes[made.Code] = made;
+            return made;
+        }
+    }
+
+    /// <summary>Uses a code up; null, and why, where it is none.</summary>
+    public (PairingCode? Code, string Why) Take(string text)
+    {
+        lock (turn)
+        {
+            Forget();
+            var now = clock.GetUtcNow();
+            if (now < shutUntil)
+            {
+                return (
+                    null,
+                    "Too many wrong codes: nobody is let in for ten minutes. Ask at the laptop for a new one then."
+                );
+            }
+
+            var plain = new string([.. text.ToUpperInvariant().Where(char.IsAsciiLetterOrDigit)]);
+            if (codes.Remove(plain, out var code))
+            {
+                wrong = 0;
+                return (code, "");
+            }
+
+            wrong++;
+            if (wrong >= WrongAtMost)
+            {
+                codes.Clear();
+                wrong = 0;
+                shutUntil = now + Valid;
+            }
+
+            return (null, "This code is not valid, or no longer: ask at the laptop for a new one.");
+        }
+    }
+
+    private void Forget()
+    {
+        var now = clock.GetUtcNow();
+        foreach (var old in codes.Values.Where(c => c.EndsAt <= now).ToList())
+        {
+            codes.Remove(old.Code);
+        }
+    }
+}

@@ -1,0 +1,34 @@
+using Draklo.Store;
+using Draklo.Web.Sharing;
+using Microsoft.AspNetCore.SignalR;
+
+namespace Draklo.Web.Together;
+
+/// <summary>Those who have a job open, live over SignalR: who they are, what they hold, what they save.</summary>
+internal sealed class JobHub(Rooms rooms, JobStore jobs) : Hub
+{
+    public const string Path = "/hubs/job";
+    private const int LongestHandle = 80;
+    private const int LongestPage = 64;
+
+    /// <param name="jobId">A job.</param>
+    /// <param name="page">Made by the page, as in the header of its requests: its own saves are not sent back to it.</param>
+    /// <param name="name">Who works there; whoever is signed in has their own name.</param>
+    /// <exception cref="HubException">There is no such job.</exception>
+    public IAsyncEnumerable<TogetherMessage> Watch(
+        string jobId,
+        string page,
+        string name,
+        CancellationToken cancellation
+    ) =>
+        jobs.Find(jobId) is null ? throw new HubException("There is no such job, or it was deleted.")
+        : page.Length is 0 or > LongestPage ? throw new HubException("A page has a name of up to 64 letters.")
+        : rooms.WatchAsync(jobId, page, SignedIn ?? name.Trim(), cancellation);
+
+    /// <summary>Takes hold of a handle, or lets go with null.</summary>
+    /// <returns>False where somebody else has it.</returns>
+    public bool Hold(string jobId, string page, string? handle) =>
+        handle?.Length is null or <= LongestHandle && rooms.Hold(jobId, page, handle);
+
+    private string? SignedIn => Context.GetHttpContext() is { } http ? Visitor.Of(http).Session?.Name : null;
+}

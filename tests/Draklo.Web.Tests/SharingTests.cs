@@ -1,0 +1,299 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using Draklo.Web.Sharing;
+using Microsoft.AspNetCore.Routing;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace Draklo.Web.Tests;
+
+/// <summary>Who comes in from the crew's network, and what each may do there.</summary>
+public sealed class SharingTests(SharedYard yard) : IClassFixture<SharedYard>
+{
+    /// <summary>A person of the demo crew for each role.</summary>
+    private static readonly Dictionary<Role, string> People = new()
+    {
+        [Role.Lead] = "mette",
+        [Role.Faller] = "jory",
+        [Role.Hauler] = "runa",
+    };
+
+    private static IEnumerable<(string Method, string Path, string Name)> Endpoints(SharedYard yard) =>
+        yard
+            .App.Services.GetRequiredService<EndpointDataSource>()
+            .Endpoints.OfType<RouteEndpoint>()
+            .Select(e =>
+                (
+                    Method: e.Metadata.GetMetadata<HttpMethodMetadata>()?.HttpMethods[0] ?? "POST",
+                    Path: "/" + e.RoutePattern.RawText!.TrimStart('/'),
+                    Name: Door.NameOf(e, "/" + e.RoutePattern.RawText!.TrimStart('/'))
+                )
+            )
+            .Where(e =>
+                (
+                    e.Path.StartsWith("/api/", StringComparison.Ordinal)
+                    || e.Path.StartsWith("/hubs/", StringComparison.Ordinal)
+                ) && !e.Path.Contains("{**", StringComparison.Ordinal)
+            );
+
+    [Fact]
+    public void Every_endpoint_stands_in_the_table_of_rights_and_the_table_names_no_other()
+    {
+        var names = Endpoints(yard).Select(e => e.Name).ToHashSet(StringComparer.Ordinal);
+        Assert.True(names.Count > 100);
+        Assert.DoesNotContain(names, n => Rights.Of(n) is null);
+        Assert.Empty(Rights.Names.Except(names, StringComparer.Ordinal));
+    }
+
+    /// <summary>Each endpoint is asked, not only looked up: who may not gets 401 or 403 and nothing else.</summary>
+    [Fact]
+    public async Task Every_endpoint_refuses_whom_the_table_refuses_and_nobody_else()
+    {
+        var stranger = yard.Device();
+        var paired = await yard.PairedAsync();
+        var people = new Dictionary<Role, HttpClient>();
+        foreach (var (role, person) in People)
+        {
+            people[role] = await yard.SignedInAsync(person);
+        }
+
+        foreach (var (method, path, name) in Endpoints(yard))
+        {
+            var right = Rights.Of(name)!.Value;
+            // Signing out here would end the session that the rest is asked with.
+            if (name is "signOut" or "restoreBackup")
+            {
+                continue;
+            }
+
+            var asked = path.Replace("{id}", "none", StringComparison.Ordinal)
+                .Replace("{kind}", "job", StringComparison.Ordinal)
+                .Replace("{topic}", "none", StringComparison.Ordinal)
+                .Replace("{year}", "2020", StringComparison.Ordinal);
+            asked = string.Concat(
+                asked
+                    .Split('{')
+                    .Select(
+                        (part, i) => i == 0 ? part : "1" + part[(part.IndexOf('}', StringComparison.Ordinal) + 1)..]
+                    )
+            );
+            Assert.True((right is Right.Anybody) == await LetsInAsync(stranger, method, asked), $"stranger: {name}");
+            Assert.True(
+                (right is Right.Anybody or Right.Device) == await LetsInAsync(paired, method, asked),
+                $"paired: {name}"
+            );
+            foreach (var (role, client) in people)
+            {
+                var letsIn = await LetsInAsync(client, method, asked);
+                Assert.True(Rights.May(role, right) == letsIn, $"{role}: {method} {asked} ({name}, {right})");
+            }
+        }
+    }
+
+    private static async Task<bool> LetsInAsync(HttpClient client, string method, string path)
+    {
+        using var request = new HttpRequestMessage(new HttpMethod(method), path);
+        if (method is "POST" or "PUT")
+        {
+            request.Content = new StringContent("{}");
+            request.Content.Headers.ContentType = new(
+                path.StartsWith("/api/locker/csv", StringComparison.Ordinal) ? "text/csv"
+                : path == "/api/pictures" ? "image/png"
+                : path is "/api/backups/file" or "/api/jobs/archives" ? "application/zip"
+                : "application/json"
+            );
+        }
+
+        using var response = await client.SendAsync(request);
+        Assert.NotEqual(HttpStatusCode.UnsupportedMediaType, response.StatusCode);
+        return response.StatusCode is not (HttpStatusCode.Unauthorized or HttpStatusCode.Forbidden);
+    }
+
+    [Fact]
+    public async Task A_device_that_does_not_trust_the_yard_is_shown_nothing()
+    {
+        var doubting = yard.Device(trusts: false);
+        await Assert.ThrowsAsync<HttpRequestException>(() => doubting.GetAsync("/api/session"));
+        // And one that trusts is told whom it trusts in the words of the laptop.
+        using var plain = new HttpClient();
+        var page = await plain.GetStringAsync(yard.TrustAddress);
+        var sharing = (await yard.Laptop.GetFromJsonAsync<JsonObject>("/api/sharing"))!;
+        Assert.Contains((string)sharing["fingerprint"]!, page, StringComparison.Ordinal);
+        // Nothing but that page comes without encryption.
+        var bare = new Uri(yard.TrustAddress).GetLeftPart(UriPartial.Authority);
+        Assert.EndsWith("/trust", (await plain.GetAsync($"{bare}/api/jobs")).RequestMessage!.RequestUri!.AbsolutePath);
+    }
+
+    [Fact]
+    public async Task A_code_lets_one_device_in_once()
+    {
+        var code = await yard.CodeAsync();
+        var first = yard.Device();
+        var second = yard.Device();
+        Assert.Equal(200, (await PairAsync(first, $" {code[..4].ToLowerInvariant()}-{code[4..]} ")).Status);
+        var (status, text) = await PairAsync(second, code);
+        Assert.Equal(422, status);
+        Assert.Contains("not valid, or no longer", text, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Somebody_signed_in_speaks_for_themselves_and_under_their_own_name()
+    {
+        var runa = await yard.SignedInAsync("runa");
+        var id = await JobIdAsync("Lime");
+        var (status, text) = await SharedYard.AskAsync(
+            runa,
+            HttpMethod.Post,
+            $"/api/jobs/{id}/pulling/entries",
+            new JsonObject
+            {
+                ["key"] = "key-of-somebody",
+                ["kind"] = "stop",
+                ["step"] = "brief",
+                ["by"] = "Mette",
+            }
+        );
+        Assert.Equal(422, status);
+        Assert.Contains("signed in as Runa", text, StringComparison.Ordinal);
+        Assert.Equal(
+            200,
+            (
+                await SharedYard.AskAsync(
+                    runa,
+                    HttpMethod.Post,
+                    $"/api/jobs/{id}/pulling/entries",
+                    new JsonObject
+                    {
+                        ["key"] = "key-of-runa-1",
+                        ["kind"] = "stop",
+                        ["step"] = "brief",
+                        ["by"] = "Runa",
+                    }
+                )
+            ).Status
+        );
+
+        // Whatever name the page sends along, what is kept has the session's.
+        var jory = await yard.SignedInAsync("jory");
+        jory.DefaultRequestHeaders.Add("X-Draklo-Who", "Mette");
+        var job = JsonNode.Parse((await SharedYard.AskAsync(jory, HttpMethod.Get, $"/api/jobs/{id}")).Text)!;
+        var content = new JsonObject
+        {
+            ["name"] = "Lime, renamed",
+            ["place"] = job["place"]!.DeepClone(),
+            ["plan"] = job["plan"]!.DeepClone(),
+        };
+        var saved = await SharedYard.AskAsync(jory, HttpMethod.Put, $"/api/jobs/{id}", content, (int)job["revision"]!);
+        Assert.Equal(200, saved.Status);
+        var revisions = JsonNode.Parse(
+            (await SharedYard.AskAsync(jory, HttpMethod.Get, $"/api/jobs/{id}/revisions")).Text
+        )!;
+        Assert.Equal("Jory", (string)revisions[0]!["savedBy"]!);
+    }
+
+    [Fact]
+    public async Task A_guest_reads_the_brief_of_one_job_and_nothing_else()
+    {
+        var (one, other) = (await JobIdAsync("Birch"), await JobIdAsync("Spruce"));
+        var guest = yard.Device();
+        Assert.Equal(200, (await PairAsync(guest, await yard.CodeAsync(one))).Status);
+        Assert.Equal(200, (await SharedYard.AskAsync(guest, HttpMethod.Get, $"/api/jobs/{one}/brief")).Status);
+        Assert.Equal(403, (await SharedYard.AskAsync(guest, HttpMethod.Get, $"/api/jobs/{other}/brief")).Status);
+        Assert.Equal(403, (await SharedYard.AskAsync(guest, HttpMethod.Get, "/api/jobs")).Status);
+        Assert.Equal(
+            403,
+            (await SharedYard.AskAsync(guest, HttpMethod.Post, $"/api/jobs/{one}/signatures", new JsonObject())).Status
+        );
+    }
+
+    [Fact]
+    public async Task A_session_that_another_device_shows_ends_for_both_and_is_on_record()
+    {
+        var cookies = new CookieContainer();
+        var mette = await yard.SignedInAsync("mette", cookies);
+        Assert.Equal(200, (await SharedYard.AskAsync(mette, HttpMethod.Get, "/api/jobs")).Status);
+        var stolen = cookies.GetCookies(new Uri(yard.Address))[Door.SessionCookie]!;
+        var thief = new CookieContainer();
+        var other = await yard.PairedAsync(thief);
+        thief.Add(new Cookie(stolen.Name, stolen.Value, "/", stolen.Domain) { Secure = true });
+        Assert.Equal(401, (await SharedYard.AskAsync(other, HttpMethod.Get, "/api/jobs")).Status);
+        Assert.Equal(401, (await SharedYard.AskAsync(mette, HttpMethod.Get, "/api/jobs")).Status);
+        var sharing = (await yard.Laptop.GetFromJsonAsync<JsonObject>("/api/sharing"))!;
+        Assert.Contains(
+            sharing["tried"]!.AsArray(),
+            t => (string)t!["what"]! == "session of another device" && (string)t["who"]! == "Mette"
+        );
+    }
+
+    [Fact]
+    public async Task Ten_wrong_pins_let_nobody_in_and_lock_the_name()
+    {
+        var device = await yard.PairedAsync();
+        for (var i = 0; i < 10; i++)
+        {
+            var (status, text) = await SharedYard.AskAsync(
+                device,
+                HttpMethod.Post,
+                "/api/session",
+                new JsonObject { ["personId"] = "ives", ["pin"] = $"000{i}" }
+            );
+            Assert.Equal(422, status);
+            Assert.Contains(
+                i < 4 ? "not Ives's PIN"
+                    : i == 4 ? "fifth time"
+                    : "Too many wrong",
+                text,
+                StringComparison.Ordinal
+            );
+        }
+
+        var right = new JsonObject { ["personId"] = "ives", ["pin"] = "2468" };
+        Assert.Equal(422, (await SharedYard.AskAsync(device, HttpMethod.Post, "/api/session", right)).Status);
+    }
+
+    [Fact]
+    public async Task The_lead_ends_a_session_and_forgets_a_device()
+    {
+        var cookies = new CookieContainer();
+        var wenna = await yard.SignedInAsync("wenna", cookies);
+        var sharing = (await yard.Laptop.GetFromJsonAsync<JsonObject>("/api/sharing"))!;
+        var session = sharing["sessions"]!.AsArray().First(s => (string)s!["name"]! == "Wenna")!;
+        Assert.Equal(
+            204,
+            (await SharedYard.AskAsync(yard.Laptop, HttpMethod.Delete, $"/api/sharing/sessions/{session["id"]}")).Status
+        );
+        Assert.Equal(401, (await SharedYard.AskAsync(wenna, HttpMethod.Get, "/api/jobs")).Status);
+        Assert.Equal(200, (await SharedYard.AskAsync(wenna, HttpMethod.Get, "/api/session/people")).Status);
+        Assert.Equal(
+            204,
+            (
+                await SharedYard.AskAsync(yard.Laptop, HttpMethod.Delete, $"/api/sharing/devices/{session["deviceId"]}")
+            ).Status
+        );
+        Assert.Equal(401, (await SharedYard.AskAsync(wenna, HttpMethod.Get, "/api/session/people")).Status);
+    }
+
+    [Fact]
+    public async Task A_page_from_elsewhere_gets_nothing_from_the_crew_s_side_either()
+    {
+        var mette = await yard.SignedInAsync("mette");
+        using var request = new HttpRequestMessage(HttpMethod.Get, "/api/jobs");
+        request.Headers.Add("Origin", "https://evil.example");
+        using var answer = await mette.SendAsync(request);
+        Assert.Equal(HttpStatusCode.Forbidden, answer.StatusCode);
+    }
+
+    private static Task<(int Status, string Text)> PairAsync(HttpClient device, string code) =>
+        SharedYard.AskAsync(
+            device,
+            HttpMethod.Post,
+            "/api/pair",
+            new JsonObject { ["code"] = code, ["device"] = "a phone" }
+        );
+
+    private async Task<string> JobIdAsync(string name) =>
+        (string)
+            (await yard.Laptop.GetFromJsonAsync<JsonArray>("/api/jobs"))!.First(j =>
+                ((string)j!["name"]!).StartsWith(name, StringComparison.Ordinal)
+            )!["id"]!;
+}

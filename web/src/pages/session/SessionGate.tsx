@@ -1,0 +1,33 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useEffect, type ReactNode } from "react";
+import { useLocation } from "react-router";
+import { signedOutEvent } from "../../api/ask";
+import { useHome } from "../../api/home";
+import { readSession, useSession } from "../../state/session";
+import { BriefPage } from "../brief/BriefPage";
+import { PairPage } from "./PairPage";
+import { SignInPage } from "./SignInPage";
+
+/** On the yard's own machine nothing stands here; a device of the crew is let in by a code, and by somebody's PIN. */
+export function SessionGate({ children }: { children: ReactNode }) {
+  const session = useSession((s) => s.session);
+  const away = useHome((s) => s.away);
+  const queries = useQueryClient();
+  const { pathname } = useLocation();
+  useEffect(() => {
+    const again = () => void readSession();
+    window.addEventListener(signedOutEvent, again);
+    return () => {
+      window.removeEventListener(signedOutEvent, again);
+    };
+  }, []);
+  const entered = () => {
+    void readSession().then(() => queries.invalidateQueries());
+  };
+  // Out of reach nobody can be let in or turned away: what is on the device goes on.
+  if (session === null || session.here || away) return children;
+  if (!session.paired || pathname === "/pair") return <PairPage onPaired={entered} />;
+  if (session.name === "") return <SignInPage onSignedIn={entered} />;
+  if (session.role === "guest") return <BriefPage guestOf={session.jobId ?? ""} />;
+  return children;
+}

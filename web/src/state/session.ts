@@ -1,0 +1,32 @@
+import { create } from "zustand";
+import { api } from "../api/client";
+import type { Right, Session } from "../api/types";
+import { useSettings } from "../ui/settings";
+
+interface SessionState {
+  /** Null until it is known, and where this device was never in reach. */
+  session: Session | null;
+}
+
+export const useSession = create<SessionState>(() => ({ session: null }));
+
+/** Reads who this page speaks for; out of reach, who it was last. */
+export async function readSession(): Promise<void> {
+  try {
+    const session = await api.session();
+    useSession.setState({ session });
+    if (session.name !== "") useSettings.getState().setWho(session.name);
+  } catch {
+    // Never in reach: what is on this device can be looked at all the same.
+  }
+}
+
+/** Whether who is signed in may do something; at the yard's own machine everything. */
+export function may(right: Right): boolean {
+  const { session } = useSession.getState();
+  return session === null || session.rights.includes(right);
+}
+
+/** The same, for what is drawn. */
+export const useMay = (right: Right): boolean =>
+  useSession(({ session }) => session === null || session.rights.includes(right));

@@ -1,0 +1,83 @@
+import { HubConnectionBuilder, LogLevel } from "@microsoft/signalr";
+import { page } from "../api/ask";
+import { useHome } from "../api/home";
+import { onBack } from "../api/reach";
+import type { Job } from "../api/types";
+import { useSettings } from "../ui/settings";
+import { comeIn } from "./autosave";
+import { onHold, useHands } from "./hands";
+
+interface Present {
+  page: string;
+  name: string;
+  holds?: string;
+}
+
+interface Message {
+  others: Present[];
+  job?: Job;
+}
+
+const nobody = { names: [], others: {} };
+/** What stands on the screen comes first. */
+const afterMs = 800;
+
+/** Joins those who have a job open, until the returned function is called. Out of reach one is alone. */
+export function openTogether(jobId: string): () => void {
+  const connection = new HubConnectionBuilder()
+    .withUrl("/hubs/job")
+    .withAutomaticReconnect([0, 1000, 3000, 5000])
+    .configureLogging(LogLevel.None)
+    .build();
+  let left = false;
+
+  function watch(): void {
+    connection.stream<Message>("Watch", jobId, page, useSettings.getState().who).subscribe({
+      next: take,
+      complete: () => undefined,
+      error: () => undefined,
+    });
+    onHold((handle) => {
+      connection.invoke("Hold", jobId, page, handle).catch(() => undefined);
+    });
+  }
+
+  function alone(): void {
+    onHold(undefined);
+    useHands.setState(nobody);
+  }
+
+  async function start(): Promise<void> {
+    if (left || useHome.getState().away) return;
+    try {
+      await connection.start();
+      watch();
+    } catch {
+      // Nobody to join; the next time in reach it is tried again.
+    }
+  }
+
+  connection.onreconnecting(alone);
+  connection.onreconnected(watch);
+  connection.onclose(alone);
+  const soon = setTimeout(() => void start(), afterMs);
+  const off = onBack(() => void start());
+  return () => {
+    left = true;
+    clearTimeout(soon);
+    off();
+    alone();
+    void connection.stop();
+  };
+}
+
+function take({ others, job }: Message): void {
+  const named = others.map((o) => ({ ...o, name: o.name === "" ? "somebody" : o.name }));
+  const names = named.map((o) => o.name).sort();
+  const holding = Object.fromEntries(named.flatMap((o) => (o.holds === undefined ? [] : [[o.holds, o.name]])));
+  const now = useHands.getState();
+  // Nothing is drawn again for word that changes nothing.
+  if (JSON.stringify([names, holding]) !== JSON.stringify([now.names, now.others]))
+    useHands.setState({ names, others: holding });
+  if (job) comeIn(job);
+}
