@@ -32,7 +32,7 @@ public enum SaveResult
 /// <param name="job">As it now stands.</param>
 /// <param name="by">Empty where nobody has said.</param>
 /// <param name="page">That it was saved on; empty where none was.</param>
-public sealed class JobSaved(Job job, string by, string page) : EventArgs
+public sealed class JobSavedEventArgs(Job job, string by, string page) : EventArgs
 {
     public Job Job => job;
 
@@ -50,7 +50,7 @@ public sealed class JobStore(Database database, TimeProvider clock)
         where j.deleted_at is null
         """;
 
-    public event EventHandler<JobSaved>? Saved;
+    public event EventHandler<JobSavedEventArgs>? Saved;
 
     /// <summary>All jobs that are not deleted, the soonest first and those without a day last.</summary>
     public IReadOnlyList<Job> List()
