@@ -37,6 +37,7 @@ namespace Draklo.Browser;
 [JsonSerializable(typeof(CarriedLocker))]
 [JsonSerializable(typeof(CarriedAsk))]
 [JsonSerializable(typeof(CarriedDay))]
+[JsonSerializable(typeof(CellHeard))]
 [JsonSerializable(typeof(BriefAnswer))]
 [JsonSerializable(typeof(DayPlan))]
 [JsonSerializable(typeof(FoundRigs))]

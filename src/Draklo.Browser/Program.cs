@@ -14,6 +14,7 @@ namespace Draklo.Browser;
 public static partial class Program
 {
     private static readonly Known Known = new();
+    private static readonly CellAtHand Cells = new();
 
     /// <summary>Nothing runs by itself: what is exported is called.</summary>
     public static void Main() { }
@@ -40,6 +41,13 @@ public static partial class Program
         Known.Locker = JsonSerializer.Deserialize<CarriedLocker>(json, DocumentReader.Options) ?? CarriedLocker.Nothing;
         return "200";
     }
+
+    /// <summary>Takes what a load cell sent to this device.</summary>
+    /// <param name="sent">A packet in base64, or a line.</param>
+    /// <returns>As <see cref="Answer"/>.</returns>
+    [JSExport]
+    public static string HearCell(string lineId, bool isPacket, string sent, double plannedN, double atS) =>
+        Written(Cells.Hear(lineId, isPacket, sent, plannedN, atS), []);
 
     /// <summary>Looks for rigs; it takes seconds, and the worker that it runs in does nothing else meanwhile.</summary>
     /// <param name="query">units, people and truckOnly.</param>

@@ -162,7 +162,11 @@ internal sealed class LiveDay : IDisposable
             foreach (var one in sent.Readings)
             {
                 var fed = FeedOf($"{sent.Cell}/{sent.Session}", sent.LineId)
-                    .Take(new(sent.Cell, one.Sequence, one.Value, sent.Unit), Seconds(), IsSlack);
+                    .Take(
+                        new(sent.Cell, one.Sequence, one.Value, sent.Unit),
+                        Seconds() - (one.AgoS ?? 0),
+                        IsSlack && one.AgoS is null
+                    );
                 missed += fed.Missed;
                 trouble = fed.Trouble.Length > 0 ? fed.Trouble : trouble;
                 _ = fed.State switch
@@ -172,10 +176,23 @@ internal sealed class LiveDay : IDisposable
                     FeedState.Doubtful => doubtful++,
                     _ => refused++,
                 };
-                if (PointOf(fed) is { } point)
+                if (PointOf(fed) is { } read)
                 {
+                    // What waited at a tablet belongs to the trace, and is no news to those who watch.
+                    var point = one.AgoS is { } ago
+                        ? new TracePoint(
+                            read.AtMs - (long)(ago * 1000),
+                            read.TensionN,
+                            float.NaN,
+                            float.NaN,
+                            read.Doubtful
+                        )
+                        : read;
                     points.Add(point);
-                    Send(MessageOf(sent.LineId, point, fed), cellsOnly: false);
+                    if (one.AgoS is null)
+                    {
+                        Send(MessageOf(sent.LineId, point, fed), cellsOnly: false);
+                    }
                 }
             }
 

@@ -98,7 +98,8 @@ public sealed record CellReadings : IDocumentPart
 }
 
 /// <param name="Sequence">Counts the cell's readings.</param>
-public sealed record CellReading(long Sequence, double Value);
+/// <param name="AgoS">Seconds since it was read, where it waited at a tablet; left out, it was read now.</param>
+public sealed record CellReading(long Sequence, double Value, double? AgoS = null);
 
 /// <summary>What became of them, kept before it is answered.</summary>
 public sealed record CellKept(int Taken, int Repeated, int Doubtful, int Refused, long Missed, string Trouble);

@@ -66,6 +66,8 @@ internal static class PullEndpoints
         app.MapHub<PullHub>(PullHub.Path);
     }
 
+    private const double LongestAgoS = 30 * 86_400;
+
     private static async Task<IResult> AddAsync(
         PullDesk desk,
         LiveDays live,
@@ -137,6 +139,15 @@ internal static class PullEndpoints
         if (plan.Lines.All(l => l.Id != sent.LineId) && !(sent.LineId == LoadBasis.LineId && plan.Clearing is not null))
         {
             problems.Add(new("lineId", $"This plan has no line “{sent.LineId}”."));
+        }
+
+        for (var i = 0; i < sent.Readings.Count; i++)
+        {
+            if (sent.Readings[i].AgoS is { } ago && ago is not (>= 0 and <= LongestAgoS))
+            {
+                problems.Add(new($"readings[{i}].agoS", "A reading waits at a tablet for 30 days at most."));
+                break;
+            }
         }
 
         return problems.Count > 0 ? PlainProblems.Refused(problems) : Results.Ok(live.Take(id, sent));

@@ -5,6 +5,7 @@ import { expose } from "comlink";
 interface Core {
   Answer: (path: string, query: string, body: string) => string;
   Know: (locker: string) => string;
+  HearCell: (lineId: string, isPacket: boolean, sent: string, plannedN: number, atS: number) => string;
   FindRigs: (query: string, plan: string, progress: (done: number, total: number) => void) => string;
 }
 
@@ -31,6 +32,10 @@ const home = {
   async know(locker: string): Promise<void> {
     core ??= open();
     (await core).Know(locker);
+  },
+  async hearCell(lineId: string, isPacket: boolean, sent: string, plannedN: number, atS: number): Promise<string> {
+    core ??= open();
+    return (await core).HearCell(lineId, isPacket, sent, plannedN, atS);
   },
   /** As {@link home.answer}; says how far it is as it goes. */
   async findRigs(query: string, plan: string, progress: (done: number, total: number) => void): Promise<string> {

@@ -97,6 +97,22 @@ export async function findHere(
   });
 }
 
+/** What the core makes of something that a load cell sent to this device. */
+export interface CellHeard {
+  session: number;
+  sequence: number;
+  tensionN?: number;
+  counts: boolean;
+  missed: number;
+  trouble: string;
+}
+
+export async function hearCell(lineId: string, isPacket: boolean, sent: string, plannedN: number): Promise<CellHeard> {
+  const home = await (quick ??= openWorker());
+  const text = await home.core.hearCell(lineId, isPacket, sent, plannedN, performance.now() / 1000);
+  return readAnswer(text).body as CellHeard;
+}
+
 function readAnswer(text: string): HomeAnswer {
   return { status: Number(text.slice(0, 3)), body: JSON.parse(text.slice(3)) as unknown };
 }

@@ -74,13 +74,12 @@ async function sendDraft(job: string, revision: number, document: Document, from
 
 /** A job that was made to be looked at, while nothing has been entered in it. */
 let untouched: string | null = null;
-let going: Promise<boolean> = Promise.resolve(false);
+const leaving = new Set<() => void>();
 
-/** Whether a job went that was begun and left again, once it has. */
-export async function wentAgain(): Promise<boolean> {
-  const gone = await going;
-  going = Promise.resolve(false);
-  return gone;
+/** Calls when a job went that was begun and left again. */
+export function onGone(listener: () => void): () => void {
+  leaving.add(listener);
+  return () => leaving.delete(listener);
 }
 
 /**
@@ -108,9 +107,11 @@ export function closeJob(): void {
   keepDraft();
   flush();
   if (untouched !== null && untouched === id && useSheet.getState().document === kept)
-    going = api.remove(untouched).then(
-      () => true,
-      () => false,
+    void api.remove(untouched).then(
+      () => {
+        for (const listener of leaving) listener();
+      },
+      () => undefined,
     );
   untouched = null;
   id = null;

@@ -44,6 +44,29 @@ function take(message: LiveMessage): void {
   }
 }
 
+let own: string | null = null;
+
+/** The line whose cell this device listens to by itself: what the server passes on of it came from here. */
+export function ownLine(lineId: string | null): void {
+  own = lineId;
+}
+
+/** Shows a reading of a cell that this device listens to by itself. */
+export function showReading(
+  lineId: string,
+  heard: { tensionN?: number; counts: boolean; missed: number; trouble: string },
+): void {
+  take({
+    entries: 0,
+    lineId,
+    atMs: Date.now(),
+    ...(heard.tensionN !== undefined && { tensionN: heard.tensionN }),
+    doubtful: !heard.counts,
+    missed: heard.missed,
+    trouble: heard.trouble,
+  });
+}
+
 /** Follows a day while the page is open: word of entries always, readings when cells are asked for. */
 export function useLiveDay(jobId: string, cells: boolean, onEntries: (number: number) => void): void {
   // What to do with word of an entry changes with every entry; the connection must not.
@@ -63,7 +86,7 @@ export function useLiveDay(jobId: string, cells: boolean, onEntries: (number: nu
       connection.stream<LiveMessage>("Watch", jobId, cells).subscribe({
         next: (message) => {
           if (message.lineId === undefined) told.current(message.entries);
-          else take(message);
+          else if (message.lineId !== own) take(message);
         },
         complete: () => undefined,
         error: () => {

@@ -71,11 +71,34 @@ async function deliver({ kind, jobId, at, sends }: Waiting): Promise<void> {
     case "picture":
       await deliverPicture((sends as { hash: string }).hash);
       break;
+    case "readings":
+      await deliverReadings(jobId, sends as ReadingsSent);
+      break;
     case "log":
       await deliverLog(jobId, sends as { revision: number; was?: JobLog; log: JobLog });
       break;
     default:
   }
+}
+
+/** Readings of a cell at hand, each with when it was read. */
+export interface ReadingsSent {
+  cell: string;
+  session: string;
+  lineId: string;
+  readings: { sequence: number; value: number; at: number }[];
+}
+
+/** Readings are news while they are this fresh. */
+const freshMs = 2500;
+
+export async function deliverReadings(jobId: string, { readings, ...cell }: ReadingsSent): Promise<void> {
+  const sent = readings.map(({ sequence, value, at }) => ({
+    sequence,
+    value,
+    ...(Date.now() - at > freshMs && agoOf(at)),
+  }));
+  await ask(`/api/jobs/${jobId}/pulling/readings`, send("POST", { ...cell, unit: "N", readings: sent }));
 }
 
 async function deliverPicture(hash: string): Promise<void> {

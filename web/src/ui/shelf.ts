@@ -5,7 +5,7 @@ import { storage } from "./storage";
 /** Something that was done out of range and waits to go home. */
 export interface Waiting {
   number?: number;
-  kind: "tick" | "sign" | "issue" | "picture" | "log" | "entry";
+  kind: "tick" | "sign" | "issue" | "picture" | "log" | "entry" | "readings";
   jobId: string;
   /** When it was done, by this device's clock. */
   at: number;

@@ -1,6 +1,7 @@
 import { useEffect, useState } from "react";
 import type { Pulling, PullLine } from "../../api/types";
 import { livePath, type LivePoint } from "../../state/livePoints";
+import { cellWays, listen, stopListening, useCells } from "../../state/cells";
 import { overASecond, recentOf, useLive } from "../../state/live";
 import { useSettings } from "../../ui/settings";
 import { unitOf, written } from "../../units/units";
@@ -17,8 +18,11 @@ interface BigReadingProps {
 const silentAfterMs = 1500;
 
 /** What the line carries, very large: the cell as it reads, or the last reading kept. */
-export function BigReading({ pulling, line, cells, onCells, onTake }: BigReadingProps) {
+export function BigReading({ pulling, line, cells: simulated, onCells, onTake }: BigReadingProps) {
   const units = useSettings((s) => s.units);
+  const own = useCells();
+  useEffect(() => () => void stopListening(), []);
+  const cells = simulated || own.state === "on" || own.state === "lost";
   const live = useLive((s) => s.last[line.id]);
   const { state, trouble, missed } = useLive();
   const now = useClock(cells);
@@ -54,15 +58,17 @@ export function BigReading({ pulling, line, cells, onCells, onTake }: BigReading
         <>
           <Sparkline lineId={line.id} most={Math.max(line.ceilingN, line.plannedN) * 1.1} now={now} />
           <p role="status" className="min-h-6 text-[15px] leading-snug">
-            {state === "lost"
-              ? "The connection to Draklo is gone; it is tried again. What was kept stays."
-              : silent
-                ? `No reading for ${Math.round((now - live.seenMs) / 1000)} s: is the cell awake?`
-                : trouble !== ""
-                  ? trouble
-                  : missed > 0
-                    ? `${missed} readings did not come.`
-                    : `${pulling.cell}, kept with the job.`}
+            {own.state === "lost" || own.trouble !== ""
+              ? own.trouble
+              : own.source === null && state === "lost"
+                ? "The connection to Draklo is gone; it is tried again. What was kept stays."
+                : silent
+                  ? `No reading for ${Math.round((now - live.seenMs) / 1000)} s: is the cell awake?`
+                  : trouble !== ""
+                    ? trouble
+                    : missed > 0
+                      ? `${missed} readings did not come.`
+                      : `${own.source?.name ?? pulling.cell}, kept with the job.`}
           </p>
         </>
       )}
@@ -71,7 +77,7 @@ export function BigReading({ pulling, line, cells, onCells, onTake }: BigReading
           <button
             type="button"
             className="border-2 border-ink bg-sheet px-4 font-tight text-[17px] font-semibold disabled:opacity-40"
-            disabled={silent || !live || state !== "on"}
+            disabled={silent || !live || (own.source === null && state !== "on")}
             onClick={() => {
               const read = overASecond(line.id);
               if (read !== null) onTake(Math.round(read * 10) / 10);
@@ -80,18 +86,48 @@ export function BigReading({ pulling, line, cells, onCells, onTake }: BigReading
             Keep this reading
           </button>
         )}
-        <button
-          type="button"
-          className="border border-ink bg-sheet px-3 font-tight text-[15px]"
-          onClick={() => {
-            onCells(!cells);
-          }}
-        >
-          {cells ? "Cell off" : "Read the load cell"}
-        </button>
+        {own.source === null && own.state !== "opening" && (
+          <button
+            type="button"
+            className={wayClass}
+            onClick={() => {
+              onCells(!simulated);
+            }}
+          >
+            {simulated ? "Cell off" : "Read the load cell"}
+          </button>
+        )}
+        {!simulated && <OwnCell jobId={pulling.jobId} line={line} listening={own.state !== "off"} />}
       </div>
+      {own.state === "off" && own.trouble !== "" && (
+        <p role="alert" className="mt-1 text-[15px] leading-snug">
+          {own.trouble}
+        </p>
+      )}
     </div>
   );
+}
+
+const wayClass = "border border-ink bg-sheet px-3 font-tight text-[15px]";
+
+/** A load cell of this device's own, by the ways that its browser has. */
+function OwnCell({ jobId, line, listening }: { jobId: string; line: PullLine; listening: boolean }) {
+  if (listening)
+    return (
+      <button type="button" className={wayClass} onClick={() => void stopListening()}>
+        Leave this cell
+      </button>
+    );
+  return cellWays().map((way) => (
+    <button
+      key={way}
+      type="button"
+      className={wayClass}
+      onClick={() => void listen(way, jobId, line.id, line.plannedN)}
+    >
+      {way === "bluetooth" ? "Cell by Bluetooth" : "Cell by cable"}
+    </button>
+  ));
 }
 
 /** To ten newtons, or to a pound: the last figures of a live line only flicker. */

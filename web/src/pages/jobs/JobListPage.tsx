@@ -7,7 +7,7 @@ import { api, sayWhy } from "../../api/client";
 import type { JobAsk, JobEntry } from "../../api/types";
 import { SmallElevation } from "../../drawing/SmallElevation";
 import { SmallSection } from "../../drawing/SmallSection";
-import { sendLeftOver, wentAgain } from "../../state/autosave";
+import { onGone, sendLeftOver } from "../../state/autosave";
 import { useMay } from "../../state/session";
 import { dayOf, stateHatch, stateWords } from "../../state/words";
 import { Button } from "../../ui/controls";
@@ -93,9 +93,11 @@ export function JobListPage() {
   });
   useEffect(() => {
     document.title = "Draklo";
-    void Promise.all([sendLeftOver(), wentAgain()]).then(([sent, gone]) =>
-      sent > 0 || gone ? queries.invalidateQueries({ queryKey: ["jobs"] }) : undefined,
-    );
+    const again = () => void queries.invalidateQueries({ queryKey: ["jobs"] });
+    void sendLeftOver().then((sent) => {
+      if (sent > 0) again();
+    });
+    return onGone(again);
   }, [queries]);
 
   function choose(chosen: File): void {
