@@ -155,6 +155,8 @@ public sealed class Backups
             try
             {
                 database.ReplaceBy(Path.Combine(folder, BackupFiles.DataFile));
+                using var restored = database.Connect();
+                SessionStore.LetNobodyIn(restored);
             }
             catch (Exception e) when (e is SqliteException or StartException)
             {
@@ -218,6 +220,12 @@ public sealed class Backups
         {
             File.Copy(Path.Combine(backup, BackupFiles.DataFile), begun, overwrite: true);
             DataFolder.MakeOwnFile(begun);
+            using (var restored = new SqliteConnection($"Data Source={begun};Pooling=False"))
+            {
+                restored.Open();
+                SessionStore.LetNobodyIn(restored);
+            }
+
             string? aside = null;
             if (File.Exists(target.DataFile))
             {

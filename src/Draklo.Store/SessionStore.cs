@@ -1,3 +1,4 @@
+using System.Data;
 using System.Globalization;
 using System.Security.Cryptography;
 using System.Text;
@@ -31,6 +32,21 @@ public sealed record SignInTried(long Number, string At, string What, string Who
 public sealed class SessionStore(Database database, TimeProvider clock)
 {
     private const int MostTried = 5000;
+
+    /// <summary>
+    /// Forgets every device and session in a data file that comes from a backup: whoever was turned out since must not come in
+    /// by it.
+    /// </summary>
+    internal static void LetNobodyIn(IDbConnection file)
+    {
+        var tables = file.Query<string>(
+            "select name from sqlite_master where type = 'table' and name in ('session', 'device')"
+        );
+        foreach (var table in tables.OrderDescending(StringComparer.Ordinal))
+        {
+            file.Execute($"delete from {table}");
+        }
+    }
 
     /// <summary>Remembers a device.</summary>
     /// <returns>The token that it shows from now on; nobody can read it here again.</returns>

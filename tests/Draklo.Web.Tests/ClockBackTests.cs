@@ -46,11 +46,4 @@ public sealed class ClockBackTests
             Directory.Delete(folder, recursive: true);
         }
     }
-
-    private sealed class SetClock : TimeProvider
-    {
-        public DateTimeOffset Now { get; set; } = new(2026, 12, 1, 8, 0, 0, TimeSpan.Zero);
-
-        public override DateTimeOffset GetUtcNow() => Now;
-    }
 }

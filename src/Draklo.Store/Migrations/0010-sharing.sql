@@ -30,3 +30,10 @@ create table sign_in (
     device text not null,
     address text not null
 );
+
+-- Archives that were taken in, by their content: the same one twice is one job.
+create table archive_taken (
+    hash text primary key,
+    job_id text not null,
+    taken_at text not null
+) without rowid;

@@ -280,6 +280,7 @@ public static class DrakloHost
         services.AddSingleton<SessionStore>();
         services.AddSingleton<PairingCodes>();
         services.AddSingleton<SharedAddresses>();
+        services.AddSingleton<ArchivesTaken>();
         services.AddSingleton<JobMarks>();
         services.AddSingleton(_ => new PinSeal(folder));
         services.AddSingleton<CarryDesk>();

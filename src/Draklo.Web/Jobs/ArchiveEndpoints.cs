@@ -1,3 +1,4 @@
+using System.Globalization;
 using Draklo.Store;
 using Draklo.Web.Hosting;
 using Draklo.Web.Logs;
@@ -51,12 +52,34 @@ internal static class ArchiveEndpoints
         PullStore pulling,
         LogDesk logs,
         PictureFiles pictures,
+        ArchivesTaken taken,
+        TimeProvider clock,
         HttpContext http
     )
     {
         using var body = new MemoryStream();
         await http.Request.Body.CopyToAsync(body, http.RequestAborted);
-        var (job, problems) = JobArchive.Keep(body.ToArray(), jobs, briefs, pulling, logs, pictures);
-        return job is null ? PlainProblems.Refused(problems) : JobEndpoints.Created(http.Response, job);
+        var file = body.ToArray();
+        if (taken.Find(file) is var (_, name, at))
+        {
+            var day = TimeZoneInfo
+                .ConvertTime(at, clock.LocalTimeZone)
+                .ToString("d MMMM yyyy", CultureInfo.InvariantCulture);
+            return PlainProblems.Refused([
+                new(
+                    "",
+                    $"This very archive was taken in on {day} and is here as “{name}”. Nothing was added; duplicate that job to work on a copy."
+                ),
+            ]);
+        }
+
+        var (job, problems) = JobArchive.Keep(file, jobs, briefs, pulling, logs, pictures);
+        if (job is null)
+        {
+            return PlainProblems.Refused(problems);
+        }
+
+        taken.Remember(file, job.Id);
+        return JobEndpoints.Created(http.Response, job);
     }
 }

@@ -11,7 +11,7 @@ namespace Draklo.Web.Sharing;
 /// </summary>
 /// <remarks>The server's certificate is made anew a month before it runs out, or when its addresses change; devices notice
 /// nothing, for the authority stays.</remarks>
-internal sealed class LocalAuthority : IDisposable
+public sealed class LocalAuthority : IDisposable
 {
     private const int YearsOfAuthority = 10;
     private const int DaysOfServer = 390;

@@ -4,11 +4,11 @@ namespace Draklo.Web.Sharing;
 
 /// <summary>A code that lets one device in.</summary>
 /// <param name="JobId">The job whose brief a guest may read; null to pair a device of the crew.</param>
-internal sealed record PairingCode(string Code, string? JobId, DateTimeOffset EndsAt);
+public sealed record PairingCode(string Code, string? JobId, DateTimeOffset EndsAt);
 
 /// <summary>Codes that are valid just now: each for one device, for ten minutes.</summary>
 /// <remarks>Ten wrong ones withdraw all of them, and nobody is let in for ten minutes.</remarks>
-internal sealed class PairingCodes(TimeProvider clock)
+public sealed class PairingCodes(TimeProvider clock)
 {
     public const int WrongAtMost = 10;
     private const int Length = 8;

@@ -1,0 +1,145 @@
+using System.Net.Http.Json;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using Microsoft.AspNetCore.SignalR.Client;
+
+namespace Draklo.Web.Tests;
+
+/// <summary>Those who have the same job open: who they are, what they hold, what they save.</summary>
+public sealed class TogetherTests(RunningServer server) : IClassFixture<RunningServer>
+{
+    [Fact]
+    public async Task Each_sees_who_else_is_there_until_they_leave()
+    {
+        var id = await JobAsync();
+        await using var ada = await ConnectAsync();
+        await using var seen = Watch(ada, id, "page-a", "Ada");
+        Assert.Empty(Names(await seen.NextAsync()));
+        var bo = await ConnectAsync();
+        var boSees = Watch(bo, id, "page-b", "Bo");
+        Assert.Equal(["Ada"], Names(await boSees.NextAsync()));
+        Assert.Equal(["Bo"], Names(await seen.NextAsync()));
+        await boSees.DisposeAsync();
+        await bo.DisposeAsync();
+        Assert.Empty(Names(await seen.NextAsync()));
+    }
+
+    [Fact]
+    public async Task A_save_comes_to_everybody_but_the_page_that_saved()
+    {
+        var id = await JobAsync();
+        await using var connection = await ConnectAsync();
+        await using var mine = Watch(connection, id, "page-a", "Ada");
+        await mine.NextAsync();
+        await using var other = await ConnectAsync();
+        await using var theirs = Watch(other, id, "page-b", "Bo");
+        await theirs.NextAsync();
+        await mine.NextAsync();
+        await SaveAsync(id, 1, "Renamed by Ada", "page-a");
+        var word = await theirs.NextAsync();
+        Assert.Equal("Renamed by Ada", word.GetProperty("job").GetProperty("name").GetString());
+        Assert.Equal(2, word.GetProperty("job").GetProperty("revision").GetInt32());
+        await SaveAsync(id, 2, "Renamed by Bo", "page-b");
+        // The first that Ada hears of is Bo's.
+        Assert.Equal("Renamed by Bo", (await mine.NextAsync()).GetProperty("job").GetProperty("name").GetString());
+    }
+
+    [Fact]
+    public async Task One_hand_at_a_time_holds_a_handle()
+    {
+        var id = await JobAsync();
+        await using var one = await ConnectAsync();
+        await using var first = Watch(one, id, "page-a", "Ada");
+        await first.NextAsync();
+        await using var two = await ConnectAsync();
+        await using var second = Watch(two, id, "page-b", "Bo");
+        await second.NextAsync();
+        Assert.True(await HoldAsync(one, "page-a", "seat-main"));
+        Assert.Equal("seat-main", (await second.NextAsync()).GetProperty("others")[0].GetProperty("holds").GetString());
+        Assert.False(await HoldAsync(two, "page-b", "seat-main"));
+        Assert.True(await HoldAsync(two, "page-b", "anchor-main"));
+        Assert.True(await HoldAsync(one, "page-a", null));
+        Assert.True(await HoldAsync(two, "page-b", "seat-main"));
+        Assert.False(await HoldAsync(two, "page-nobody", "seat-main"));
+        Assert.False(await HoldAsync(two, "page-b", new string('x', 5000)));
+
+        Task<bool> HoldAsync(HubConnection connection, string page, string? handle) =>
+            connection.InvokeAsync<bool>("Hold", id, page, handle);
+    }
+
+    [Fact]
+    public async Task A_hand_that_goes_out_of_range_lets_go()
+    {
+        var id = await JobAsync();
+        await using var one = await ConnectAsync();
+        await using var seen = Watch(one, id, "page-a", "Ada");
+        await seen.NextAsync();
+        var two = await ConnectAsync();
+        var gone = Watch(two, id, "page-b", "Bo");
+        await gone.NextAsync();
+        await seen.NextAsync();
+        Assert.True(await two.InvokeAsync<bool>("Hold", id, "page-b", "seat-main"));
+        await seen.NextAsync();
+        await gone.DisposeAsync();
+        await two.DisposeAsync();
+        Assert.Empty(Names(await seen.NextAsync()));
+        Assert.True(await one.InvokeAsync<bool>("Hold", id, "page-a", "seat-main"));
+    }
+
+    private async Task<string> JobAsync()
+    {
+        using var made = await server.Client.PostAsJsonAsync("/api/jobs", new { name = "Together" });
+        return (string)(await made.EnsureSuccessStatusCode().Content.ReadFromJsonAsync<JsonObject>())!["id"]!;
+    }
+
+    private async Task SaveAsync(string id, int revision, string name, string page)
+    {
+        var job = (await server.Client.GetFromJsonAsync<JsonObject>($"/api/jobs/{id}"))!;
+        using var request = new HttpRequestMessage(HttpMethod.Put, $"/api/jobs/{id}")
+        {
+            Content = JsonContent.Create(new JsonObject { ["name"] = name, ["plan"] = job["plan"]!.DeepClone() }),
+        };
+        request.Headers.TryAddWithoutValidation("If-Match", $"\"{revision}\"");
+        request.Headers.Add("X-Draklo-Client", page);
+        (await server.Client.SendAsync(request)).EnsureSuccessStatusCode();
+    }
+
+    private async Task<HubConnection> ConnectAsync()
+    {
+        var connection = new HubConnectionBuilder().WithUrl(new Uri(server.Client.BaseAddress!, "/hubs/job")).Build();
+        await connection.StartAsync();
+        return connection;
+    }
+
+    private static List<string> Names(JsonElement message) =>
+        [.. message.GetProperty("others").EnumerateArray().Select(o => o.GetProperty("name").GetString()!)];
+
+    private static Watched Watch(HubConnection connection, string id, string page, string name) =>
+        new(connection, id, page, name);
+
+    /// <summary>What one page hears, one message after another.</summary>
+    private sealed class Watched : IAsyncDisposable
+    {
+        private readonly CancellationTokenSource stop = new();
+        private readonly IAsyncEnumerator<JsonElement> messages;
+
+        public Watched(HubConnection connection, string id, string page, string name)
+        {
+            messages = connection
+                .StreamAsync<JsonElement>("Watch", id, page, name, stop.Token)
+                .GetAsyncEnumerator(stop.Token);
+        }
+
+        public async Task<JsonElement> NextAsync()
+        {
+            Assert.True(await messages.MoveNextAsync().AsTask().WaitAsync(TimeSpan.FromSeconds(15)));
+            return messages.Current;
+        }
+
+        public async ValueTask DisposeAsync()
+        {
+            await stop.CancelAsync();
+            stop.Dispose();
+        }
+    }
+}
