@@ -81,6 +81,10 @@ public sealed class Screen : IDisposable
         Complaints();
     }
 
+    /// <summary>Runs a script before everything else on each page that opens from now on.</summary>
+    public void OnEachPage(string script) =>
+        driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = script });
+
     public void Open(string path = "/")
     {
         driver.Navigate().GoToUrl(Address + path);
@@ -186,6 +190,12 @@ public sealed class Screen : IDisposable
 
         actions.Release().Perform();
     }
+
+    /// <summary>Takes hold of something and keeps it, until <see cref="LetGo"/>.</summary>
+    public void Hold(string css) =>
+        new Actions(driver).MoveToElement(Find(By.CssSelector(css))).ClickAndHold().MoveByOffset(0, 4).Perform();
+
+    public void LetGo() => new Actions(driver).Release().Perform();
 
     /// <summary>Clicks a place inside something, pixels from its upper left corner.</summary>
     public void ClickAt(string css, int across, int down)

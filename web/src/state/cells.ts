@@ -46,12 +46,7 @@ export async function listen(
     const away = useHome.getState().away;
     if (away && going.readings.length < aside) return;
     parcel = null;
-    try {
-      if (away) throw new TypeError("out of reach");
-      await deliverReadings(jobId, going);
-    } catch {
-      await layAside(jobId, going);
-    }
+    await bringOrLayAside(jobId, going);
   }
 
   async function hear(sent: string, isPacket: boolean): Promise<void> {
@@ -80,12 +75,21 @@ export async function listen(
     close = async () => {
       clearInterval(timer);
       await source.close();
-      if (parcel) await layAside(jobId, parcel);
+      if (parcel) await bringOrLayAside(jobId, parcel);
     };
     ownLine(lineId);
     useCells.setState({ source, state: "on" });
   } catch (error) {
     useCells.setState({ state: "off", trouble: whyNot(error) });
+  }
+}
+
+async function bringOrLayAside(jobId: string, parcel: ReadingsSent): Promise<void> {
+  try {
+    if (useHome.getState().away) throw new TypeError("out of reach");
+    await deliverReadings(jobId, parcel);
+  } catch {
+    await layAside(jobId, parcel);
   }
 }
 

@@ -8,6 +8,7 @@ import type { JobLog, LogAnswer } from "../api/types";
 import { small } from "../ui/shelf";
 import { useSettings } from "../ui/settings";
 import { sendLeftOver } from "./autosave";
+import { isLetIn } from "./session";
 import { jobsQueued, keepQueue, queued, type QueuedEntry } from "./dayQueue";
 
 const longestAgoS = 30 * 86_400;
@@ -32,6 +33,7 @@ export function goHome(): Promise<void> {
 }
 
 async function work(): Promise<void> {
+  if (!isLetIn()) return;
   const found = await shelf.waiting();
   const inOrder = [...found.filter((w) => w.kind === "picture"), ...found.filter((w) => w.kind !== "picture")];
   await sendLeftOver();

@@ -30,3 +30,9 @@ export function may(right: Right): boolean {
 /** The same, for what is drawn. */
 export const useMay = (right: Right): boolean =>
   useSession(({ session }) => session === null || session.rights.includes(right));
+
+/** Whether the server answers this device about more than letting it in. */
+export function isLetIn(): boolean {
+  const { session } = useSession.getState();
+  return session === null || session.here || (session.name !== "" && session.role !== "guest");
+}

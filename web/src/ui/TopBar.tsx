@@ -9,9 +9,8 @@ const places = [
   ["/learning", "Learning"],
   ["/practice", "Practice"],
   ["/crew", "Crew"],
-  ["/knots", "Knots and hitches"],
+  ["/knots", "Knots"],
   ["/tablet", "This device"],
-  ["/sharing", "Sharing"],
   ["/upkeep", "Upkeep"],
 ] as const;
 

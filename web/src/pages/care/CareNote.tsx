@@ -1,10 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { api } from "../../api/client";
+import { useMay } from "../../state/session";
 
 /** What is wrong with the data folder, under the head of a list; nothing while all is well. */
 export function CareNote() {
-  const care = useQuery({ queryKey: ["care"], queryFn: api.care, refetchInterval: 60_000 });
+  const looksAfterIt = useMay("yard");
+  const care = useQuery({ queryKey: ["care"], queryFn: api.care, refetchInterval: 60_000, enabled: looksAfterIt });
   const said = care.data
     ? [
         ...(care.data.faults.length > 0 ? ["The data file is damaged: restore a backup."] : []),

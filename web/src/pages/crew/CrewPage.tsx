@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
+import { Link } from "react-router";
 import { api, Refusal, sayWhy } from "../../api/client";
 import type { JobRole, Person } from "../../api/types";
 import { idOf, roleName, roles } from "../../state/roles";
@@ -44,6 +45,12 @@ export function CrewPage() {
   return (
     <div className="min-h-full">
       <TopBar>
+        <Link
+          to="/sharing"
+          className="inline-flex min-h-9 items-center border border-ink bg-sheet px-3 font-tight text-sm font-medium hover:bg-tint coarse:min-h-11"
+        >
+          Their devices
+        </Link>
         <Button
           strong
           onClick={() => {

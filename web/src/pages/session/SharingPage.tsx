@@ -1,10 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
 import { api, sayWhy } from "../../api/client";
 import type { LetInCode, Sharing } from "../../api/types";
 import { momentOf, timeOf } from "../../state/words";
 import { Button } from "../../ui/controls";
 import { Refused } from "../../ui/Refused";
+import { Choice } from "../../ui/Choice";
+import { useSettings } from "../../ui/settings";
 import { TopBar } from "../../ui/TopBar";
 
 const mayDo: [role: string, words: string][] = [
@@ -45,7 +47,13 @@ function NotShared() {
 
 function Shared({ sharing }: { sharing: Sharing }) {
   const queries = useQueryClient();
-  const code = useMutation({ mutationFn: () => api.makeCode() });
+  const units = useSettings((s) => s.units);
+  const [guestOf, setGuestOf] = useState("");
+  const jobs = useQuery({
+    queryKey: ["jobs-to-brief", units],
+    queryFn: () => api.jobs(units, 0, 100, { stage: "open" }),
+  });
+  const code = useMutation({ mutationFn: () => (guestOf === "" ? api.makeCode() : api.makeCode(guestOf)) });
   const fresh = () => queries.invalidateQueries({ queryKey: ["sharing"] });
   const end = useMutation({ mutationFn: api.endSession, onSuccess: fresh });
   const forget = useMutation({ mutationFn: api.forgetDevice, onSuccess: fresh });
@@ -79,6 +87,18 @@ function Shared({ sharing }: { sharing: Sharing }) {
               working day.
             </p>
           )}
+          <Choice
+            label="For"
+            value={guestOf}
+            options={[
+              { value: "", name: "a device of the crew" },
+              ...(jobs.data?.jobs ?? []).map((j) => ({ value: j.id, name: `a guest, to read ${j.name}` })),
+            ]}
+            onChange={(value) => {
+              setGuestOf(value);
+              code.reset();
+            }}
+          />
           <Button
             strong
             className="mt-2 min-h-11"

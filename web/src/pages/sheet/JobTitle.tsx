@@ -45,7 +45,10 @@ export function JobTitle() {
         className="min-w-0 max-w-[310px] text-left hover:underline max-md:flex-1"
         title="Name, place and day"
       >
-        <span className="block truncate font-tight text-[17px] font-semibold leading-tight">{document.name}</span>
+        <span className="flex items-baseline gap-2">
+          <span className="truncate font-tight text-[17px] font-semibold leading-tight">{document.name}</span>
+          <Others />
+        </span>
         <span className="block truncate text-[13px] text-pencil">
           {document.place || "no place"} · {dayOf(document.plannedOn)} ·{" "}
           <span
@@ -54,7 +57,6 @@ export function JobTitle() {
           >
             {saved}
           </span>
-          <Others />
         </span>
       </button>
       {open && (
@@ -118,12 +120,14 @@ export function JobTitle() {
 function Others() {
   const names = useHands((s) => s.names);
   if (names.length === 0) return null;
-  const shown = names.slice(0, 2).join(", ");
   return (
-    <span data-others={names.length} title={names.join(", ")} className="font-semibold text-ink">
-      {" "}
-      · with {shown}
-      {names.length > 2 ? ` and ${names.length - 2} more` : ""}
+    <span
+      data-others={names.length}
+      title={names.join(", ")}
+      className="max-w-[55%] shrink-0 truncate border border-ink px-1.5 font-tight text-[12px] font-medium"
+    >
+      with {names[0]}
+      {names.length > 1 ? ` and ${names.length - 1} more` : ""}
     </span>
   );
 }

@@ -1,10 +1,12 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
+import { api } from "../../api/client";
 import { useHome } from "../../api/home";
 import { jobsQueued, queued } from "../../state/dayQueue";
 import { drafts } from "../../state/drafts";
 import { goHome } from "../../state/outbox";
+import { readSession, useSession } from "../../state/session";
 import { dayOf, timeOf } from "../../state/words";
 import { Button } from "../../ui/controls";
 import { shelf, useShelf } from "../../ui/shelf";
@@ -62,6 +64,7 @@ export function TabletPage() {
               ? "Draklo is out of reach. The jobs below can be opened, changed, briefed, pulled and logged here; what you do goes home by itself once Draklo answers."
               : "Draklo answers. The jobs below are on this device and open without the network too."}
         </p>
+        <SignedIn />
         <h2 className="mt-5 font-tight text-lg font-semibold">Waits to go home</h2>
         {nothing ? (
           <p className="text-pencil">Nothing: everything is kept in the yard.</p>
@@ -147,6 +150,27 @@ export function TabletPage() {
         )}
       </main>
     </div>
+  );
+}
+
+/** Who works at this device, where that was asked. */
+function SignedIn() {
+  const session = useSession((s) => s.session);
+  if (session === null || session.here || session.name === "") return null;
+  return (
+    <p className="mt-3 flex flex-wrap items-baseline gap-x-4" data-signed-in={session.name}>
+      <span>
+        Signed in as <b className="font-semibold">{session.name}</b>, {session.role}
+        {session.endsAt === undefined ? "" : `, until ${timeOf(session.endsAt)}`}.
+      </span>
+      <Button
+        onClick={() => {
+          void api.signOut().then(readSession);
+        }}
+      >
+        Sign out
+      </Button>
+    </p>
   );
 }
 
