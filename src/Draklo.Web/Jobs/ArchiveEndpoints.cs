@@ -67,7 +67,7 @@ internal static class ArchiveEndpoints
                 .ToString("d MMMM yyyy", CultureInfo.InvariantCulture);
             return PlainProblems.Refused([
                 new(
-                    "",
+                    "archive",
                     $"This very archive was taken in on {day} and is here as “{name}”. Nothing was added; duplicate that job to work on a copy."
                 ),
             ]);
