@@ -3,10 +3,10 @@ using BenchmarkDotNet.Running;
 using Draklo.Bench;
 
 var asked = args.FirstOrDefault() ?? "all";
-if (asked is not ("all" or "core" or "live" or "day" or "back" or "clear" or "hard"))
+if (asked is not ("all" or "core" or "live" or "day" or "back" or "clear" or "together" or "hard"))
 {
     Console.Error.WriteLine(
-        "bench takes core (the sums alone), live (the running application), day (the load cell by the tree), back (looking back over 5,000 jobs), clear (the ways of clearing), hard (hard use; a second word takes one part: busy, hostile, jobs, kills or starts) or nothing for the first five."
+        "bench takes core (the sums alone), live (the running application), day (the load cell by the tree), back (looking back over 5,000 jobs), clear (the ways of clearing), together (thirty devices on one job), hard (hard use; a second word takes one part: busy, hostile, jobs, kills or starts) or nothing for the first five."
     );
     return 2;
 }
@@ -14,6 +14,11 @@ if (asked is not ("all" or "core" or "live" or "day" or "back" or "clear" or "ha
 if (asked is "all" or "live")
 {
     await LiveBench.RunAsync();
+}
+
+if (asked == "together")
+{
+    await TogetherBench.RunAsync();
 }
 
 if (asked is "all" or "day")

@@ -220,11 +220,13 @@ public sealed class ComingHomeTests(RunningServer server) : IClassFixture<Runnin
         Assert.Contains("is here as “Ash on the churchyard bank”", text, StringComparison.Ordinal);
         Assert.Equal(count, (await server.SendAsync(HttpMethod.Get, "/api/jobs?limit=500")).Body!.AsArray().Count);
 
-        async Task<(int Status, string Text)> TakeAsync(byte[] archive)
+        Assert.Equal(201, (await TakeAsync(file, "?again=true")).Status);
+
+        async Task<(int Status, string Text)> TakeAsync(byte[] archive, string how = "")
         {
             using var content = new ByteArrayContent(archive);
             content.Headers.ContentType = new("application/zip");
-            using var answer = await server.Client.PostAsync("/api/jobs/archives", content);
+            using var answer = await server.Client.PostAsync($"/api/jobs/archives{how}", content);
             return ((int)answer.StatusCode, await answer.Content.ReadAsStringAsync());
         }
     }

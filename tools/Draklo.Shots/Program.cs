@@ -18,6 +18,15 @@ using var screen = new Screen(app.Address);
     ),
     ("elevation", () => screen.OpenJob("Lime")),
     (
+        "sharing",
+        () =>
+        {
+            screen.Open("/sharing");
+            screen.Press("Make a code");
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-code] img"));
+        }
+    ),
+    (
         "phone",
         () =>
         {
@@ -177,23 +186,6 @@ using var screen = new Screen(app.Address);
         }
     ),
 ];
-
-// The printed page, as a picture of its PDF.
-if (args.Length < 2 || args.Skip(1).Contains("brief-paper", StringComparer.Ordinal))
-{
-    screen.Resize(1280, 800);
-    OpenBrief("Lime");
-    screen.Settle();
-    var pdf = Path.Combine(Path.GetTempPath(), $"draklo-{Guid.NewGuid():N}.pdf");
-    File.WriteAllBytes(pdf, screen.Print(8.27, 11.69));
-    using var process = System.Diagnostics.Process.Start(
-        "pdftoppm",
-        ["-r", "100", "-png", "-singlefile", pdf, Path.Combine(folder, "brief-paper")]
-    );
-    process.WaitForExit();
-    File.Delete(pdf);
-    Console.WriteLine("brief-paper");
-}
 
 foreach (var (name, show) in views.Where(v => args.Length < 2 || args.Skip(1).Contains(v.Name, StringComparer.Ordinal)))
 {

@@ -169,8 +169,7 @@ internal sealed class Gate(RequestDelegate next, HostSettings settings)
         headers["Referrer-Policy"] = "no-referrer";
         headers["Cross-Origin-Opener-Policy"] = "same-origin";
         headers["Cross-Origin-Resource-Policy"] = "same-origin";
-        headers["Permissions-Policy"] =
-            "camera=(self), geolocation=(self), bluetooth=(self), serial=(self), microphone=()";
+        headers["Permissions-Policy"] = "camera=(self), geolocation=(self), microphone=()";
         // Answers hold people's names and places; pages and files say otherwise for themselves.
         headers.CacheControl = "no-store";
     }

@@ -22,7 +22,9 @@ internal static class ArchiveEndpoints
         app.MapPost("/api/jobs/archives", KeepAsync)
             .WithName("importJob")
             .WithTags("jobs")
-            .WithSummary("Keeps an archive as a new job, whole or not at all.")
+            .WithSummary(
+                "Keeps an archive as a new job, whole or not at all. The very same file a second time is refused, unless again=true asks for another job of it."
+            )
             .Accepts<byte[]>("application/zip")
             .Produces<JobAnswer>(201)
             .ProducesProblem(413)
@@ -54,13 +56,14 @@ internal static class ArchiveEndpoints
         PictureFiles pictures,
         ArchivesTaken taken,
         TimeProvider clock,
-        HttpContext http
+        HttpContext http,
+        bool again = false
     )
     {
         using var body = new MemoryStream();
         await http.Request.Body.CopyToAsync(body, http.RequestAborted);
         var file = body.ToArray();
-        if (taken.Find(file) is var (_, name, at))
+        if (!again && taken.Find(file) is var (_, name, at))
         {
             var day = TimeZoneInfo
                 .ConvertTime(at, clock.LocalTimeZone)
