@@ -47,6 +47,13 @@ public sealed class SharedYard : IAsyncLifetime
     /// <summary>A device that trusts the yard's authority and nobody else.</summary>
     public HttpClient Device(CookieContainer? cookies = null, bool trusts = true)
     {
+        var client = new HttpClient(Handler(cookies, trusts)) { BaseAddress = new(Address) };
+        clients.Add(client);
+        return client;
+    }
+
+    public SocketsHttpHandler Handler(CookieContainer? cookies = null, bool trusts = true)
+    {
         var authority = X509CertificateLoader.LoadCertificate(
             Laptop.GetByteArrayAsync($"{TrustAddress}/draklo-yard.crt").Result
         );
@@ -61,9 +68,7 @@ public sealed class SharedYard : IAsyncLifetime
             };
         }
 
-        var client = new HttpClient(handler) { BaseAddress = new(Address) };
-        clients.Add(client);
-        return client;
+        return handler;
     }
 
     /// <summary>A code that the laptop shows.</summary>

@@ -1,8 +1,10 @@
 using System.Net;
 using System.Net.Http.Json;
+using System.Text.Json;
 using System.Text.Json.Nodes;
 using Draklo.Web.Sharing;
 using Microsoft.AspNetCore.Routing;
+using Microsoft.AspNetCore.SignalR.Client;
 using Microsoft.Extensions.DependencyInjection;
 
 namespace Draklo.Web.Tests;
@@ -271,6 +273,45 @@ public sealed class SharingTests(SharedYard yard) : IClassFixture<SharedYard>
             ).Status
         );
         Assert.Equal(401, (await SharedYard.AskAsync(wenna, HttpMethod.Get, "/api/session/people")).Status);
+    }
+
+    [Fact]
+    public async Task What_is_open_live_ends_with_its_session()
+    {
+        var cookies = new CookieContainer();
+        await yard.SignedInAsync("bo", cookies);
+        var id = await JobIdAsync("Lime");
+        var ended = new TaskCompletionSource();
+        await using var connection = new HubConnectionBuilder()
+            .WithUrl(
+                $"{yard.Address}/hubs/job",
+                options =>
+                {
+                    options.Cookies = cookies;
+                    options.HttpMessageHandlerFactory = _ => yard.Handler(cookies);
+                    options.Transports = Microsoft.AspNetCore.Http.Connections.HttpTransportType.LongPolling;
+                }
+            )
+            .Build();
+        connection.Closed += _ =>
+        {
+            ended.SetResult();
+            return Task.CompletedTask;
+        };
+        await connection.StartAsync();
+        var watching = Task.Run(async () =>
+        {
+            await foreach (var message in connection.StreamAsync<JsonElement>("Watch", id, "page-b", "Somebody else"))
+            {
+                // Under the name of the session, whatever the page says.
+                Assert.NotEqual(JsonValueKind.Undefined, message.ValueKind);
+            }
+        });
+        var sharing = (await yard.Laptop.GetFromJsonAsync<JsonObject>("/api/sharing"))!;
+        var session = sharing["sessions"]!.AsArray().First(s => (string)s!["name"]! == "Bo")!;
+        await SharedYard.AskAsync(yard.Laptop, HttpMethod.Delete, $"/api/sharing/sessions/{session["id"]}");
+        await ended.Task.WaitAsync(TimeSpan.FromSeconds(30));
+        await Assert.ThrowsAnyAsync<Exception>(() => watching);
     }
 
     [Fact]

@@ -112,7 +112,8 @@ function follow(): void {
     if (document.visibilityState === "visible") void goHome().catch(() => undefined);
   }, alongEveryMs);
   // What the pages show is read again once somebody answers.
-  onBack(() => void queries.invalidateQueries());
+  // An open job is not: what others saved comes in beside what was changed here.
+  onBack(() => void queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== "job" }));
 }
 
 const root = document.getElementById("root");

@@ -11,6 +11,7 @@ public sealed class Door(RequestDelegate next)
 {
     public const string DeviceCookie = "__Host-draklo-device";
     public const string SessionCookie = "__Host-draklo-session";
+    private static readonly TimeSpan LooksEvery = TimeSpan.FromSeconds(3);
     private static readonly TimeSpan SeenEvery = TimeSpan.FromMinutes(1);
 
     public Task InvokeAsync(HttpContext http, SessionStore sessions, TimeProvider clock)
@@ -40,7 +41,27 @@ public sealed class Door(RequestDelegate next)
         var visitor = Who(http, sessions, clock);
         visitor?.Enter(http);
         Author.Name = visitor?.Session?.Name ?? "";
-        return Refusal(http, visitor) is { } refusal ? refusal.ExecuteAsync(http) : next(http);
+        return Refusal(http, visitor) is { } refusal ? refusal.ExecuteAsync(http)
+            : path.StartsWithSegments("/hubs", StringComparison.OrdinalIgnoreCase) ? WatchedAsync(http, sessions)
+            : next(http);
+    }
+
+    /// <summary>What stays open for hours ends when its session does.</summary>
+    private async Task WatchedAsync(HttpContext http, SessionStore sessions)
+    {
+        var token = http.Request.Cookies[SessionCookie] ?? "";
+        using var timer = new PeriodicTimer(LooksEvery);
+        var serving = next(http);
+        while (await Task.WhenAny(serving, timer.WaitForNextTickAsync().AsTask()) != serving)
+        {
+            if (sessions.Find(token) is null)
+            {
+                http.Abort();
+                break;
+            }
+        }
+
+        await serving;
     }
 
     /// <summary>What an endpoint is called in the table of rights: its name, or a hub's path.</summary>

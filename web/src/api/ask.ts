@@ -2,11 +2,8 @@ import { shelf } from "../ui/shelf";
 import { useBusy } from "../ui/busy";
 import { useSettings } from "../ui/settings";
 import { answerHere, useHome, type HomeAnswer } from "./home";
-import { inReach, isSilence, outOfReach } from "./reach";
+import { inReach, isSilence, outOfReach, speaks } from "./reach";
 import type { Job } from "./types";
-
-/** What this page understands of the server's answers; a server that no longer speaks it says so. */
-export const speaks = 1;
 
 /** A refusal in the server's words. */
 export class Refusal extends Error {

@@ -1,5 +1,8 @@
 import { useHome } from "./home";
 
+/** What this page understands of the server's answers; a server that no longer speaks it says so. */
+export const speaks = 1;
+
 const everyMs = 3000;
 const patienceMs = 2000;
 const listeners = new Set<() => void>();
@@ -34,7 +37,11 @@ export function inReach(): void {
 
 async function look(): Promise<void> {
   try {
-    const response = await fetch("/health/live", { cache: "no-store", signal: AbortSignal.timeout(patienceMs) });
+    const response = await fetch("/health/live", {
+      cache: "no-store",
+      headers: { "x-draklo-speaks": String(speaks) },
+      signal: AbortSignal.timeout(patienceMs),
+    });
     if (response.ok) inReach();
   } catch {
     // Still nobody.

@@ -6,9 +6,11 @@ import { useSettings } from "../ui/settings";
 interface SessionState {
   /** Null until it is known, and where this device was never in reach. */
   session: Session | null;
+  /** Whether it was asked and answered, or nobody answered. */
+  asked: boolean;
 }
 
-export const useSession = create<SessionState>(() => ({ session: null }));
+export const useSession = create<SessionState>(() => ({ session: null, asked: false }));
 
 /** Reads who this page speaks for; out of reach, who it was last. */
 export async function readSession(): Promise<void> {
@@ -18,6 +20,8 @@ export async function readSession(): Promise<void> {
     if (session.name !== "") useSettings.getState().setWho(session.name);
   } catch {
     // Never in reach: what is on this device can be looked at all the same.
+  } finally {
+    useSession.setState({ asked: true });
   }
 }
 

@@ -1,5 +1,6 @@
 import { HubConnectionBuilder, LogLevel } from "@microsoft/signalr";
 import { page } from "../api/ask";
+import { api } from "../api/client";
 import { useHome } from "../api/home";
 import { onBack } from "../api/reach";
 import type { Job } from "../api/types";
@@ -47,21 +48,27 @@ export function openTogether(jobId: string): () => void {
     useHands.setState(nobody);
   }
 
-  async function start(): Promise<void> {
+  /** Comes in again: what others saved meanwhile was missed. */
+  function again(): void {
+    watch();
+    api.job(jobId).then(comeIn, () => undefined);
+  }
+
+  async function start(comes: () => void): Promise<void> {
     if (left || useHome.getState().away) return;
     try {
       await connection.start();
-      watch();
+      comes();
     } catch {
       // Nobody to join; the next time in reach it is tried again.
     }
   }
 
   connection.onreconnecting(alone);
-  connection.onreconnected(watch);
+  connection.onreconnected(again);
   connection.onclose(alone);
-  const soon = setTimeout(() => void start(), afterMs);
-  const off = onBack(() => void start());
+  const soon = setTimeout(() => void start(watch), afterMs);
+  const off = onBack(() => void start(again));
   return () => {
     left = true;
     clearTimeout(soon);

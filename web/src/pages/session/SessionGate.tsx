@@ -10,7 +10,7 @@ import { SignInPage } from "./SignInPage";
 
 /** On the yard's own machine nothing stands here; a device of the crew is let in by a code, and by somebody's PIN. */
 export function SessionGate({ children }: { children: ReactNode }) {
-  const session = useSession((s) => s.session);
+  const { session, asked } = useSession();
   const away = useHome((s) => s.away);
   const queries = useQueryClient();
   const { pathname } = useLocation();
@@ -24,6 +24,7 @@ export function SessionGate({ children }: { children: ReactNode }) {
   const entered = () => {
     void readSession().then(() => queries.invalidateQueries());
   };
+  if (!asked) return null;
   // Out of reach nobody can be let in or turned away: what is on the device goes on.
   if (session === null || session.here || away) return children;
   if (!session.paired || pathname === "/pair") return <PairPage onPaired={entered} />;

@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { Link, useLocation } from "react-router";
 import { useHome } from "../../api/home";
 import { useShelf } from "../../ui/shelf";
 import { takeUpdate, useUpdate } from "../../ui/update";
@@ -7,7 +7,9 @@ import { takeUpdate, useUpdate } from "../../ui/update";
 export function ReachBar() {
   const { away, old } = useHome();
   const { trouble, waiting } = useShelf();
-  const newer = useUpdate((s) => s.waiting) !== null;
+  // Never in the middle of work: a job's pages say nothing of it.
+  const atWork = useLocation().pathname.startsWith("/jobs/");
+  const newer = useUpdate((s) => s.waiting) !== null && (!atWork || old);
   const refused = waiting.filter((w) => w.refused !== undefined).length;
   const waits = waiting.length - refused;
   if (!away && !newer && refused === 0 && trouble !== "full") return null;
