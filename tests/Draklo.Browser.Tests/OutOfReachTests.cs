@@ -120,6 +120,31 @@ public sealed class OutOfReachTests : IDisposable
     }
 
     [Fact]
+    public void A_full_device_says_so_and_goes_on_once_there_is_room()
+    {
+        app.Kill();
+        screen.OpenJob("Birch");
+        screen.Run(
+            "window.put = IDBObjectStore.prototype.put; IDBObjectStore.prototype.put = () => { throw new DOMException('full', 'QuotaExceededError'); }"
+        );
+        screen.Drag(Seat, 0, 30);
+        screen.Until(
+            () => screen.Text("[data-reach]").Contains("This device is full", StringComparison.Ordinal),
+            "word that it is full"
+        );
+        var needed = screen.Text(Needed);
+        screen.Run("IDBObjectStore.prototype.put = window.put");
+        screen.Drag(Seat, 0, 10);
+        screen.Until(
+            () => !screen.Text("[data-reach]").Contains("full", StringComparison.Ordinal),
+            "word that there is room again"
+        );
+        Assert.NotEqual(needed, screen.Text(Needed));
+        app.Start();
+        screen.UntilSaved();
+    }
+
+    [Fact]
     public async Task Rigs_are_found_on_the_device_and_the_search_can_be_stopped()
     {
         app.Kill();

@@ -199,9 +199,7 @@ public sealed class SheetTests(Stage stage) : IClassFixture<Stage>
         var id = list.First(j => j!["name"]!.GetValue<string>().StartsWith("Lime", StringComparison.Ordinal))![
             "id"
         ]!.GetValue<string>();
-        await SaveElsewhereAsync(client, id, revision: 1, height: 19);
-
-        screen.Type("Seat above ground", "12");
+        await ApartAsync("12", () => SaveElsewhereAsync(client, id, revision: 1, height: 19));
         screen.UntilSaved();
         screen.Until(() => screen.Count("[data-came]") == 1, "word of what came in");
         var joined = (await client.GetFromJsonAsync<JsonObject>($"/api/jobs/{id}"))!;
@@ -210,8 +208,7 @@ public sealed class SheetTests(Stage stage) : IClassFixture<Stage>
         Assert.Equal(12, (double)joined["plan"]!["lines"]![0]!["seat"]!["heightM"]!);
 
         // The same member on both sides is nobody's to overwrite.
-        await SaveElsewhereAsync(client, id, revision: 3, height: 20, seat: 14);
-        screen.Type("Seat above ground", "11");
+        await ApartAsync("11", () => SaveElsewhereAsync(client, id, revision: 3, height: 20, seat: 14));
         screen.Until(() => screen.Count("[data-clash]") == 1, "the clash to be shown");
         Assert.Contains("Seat height", screen.Text("[data-clash]"), StringComparison.Ordinal);
         Assert.Contains("was 12 m", screen.Text("[data-clash]"), StringComparison.Ordinal);
@@ -222,8 +219,7 @@ public sealed class SheetTests(Stage stage) : IClassFixture<Stage>
         );
         Assert.Equal(4, await RevisionAsync(client, id));
 
-        await SaveElsewhereAsync(client, id, revision: 4, height: 20.5, seat: 15);
-        screen.Type("Seat above ground", "11");
+        await ApartAsync("11", () => SaveElsewhereAsync(client, id, revision: 4, height: 20.5, seat: 15));
         screen.Until(() => screen.Count("[data-clash]") == 1, "the clash to be shown again");
         screen.Click("[data-clash] button:first-of-type");
         screen.Press("Settle and save");
@@ -336,6 +332,16 @@ public sealed class SheetTests(Stage stage) : IClassFixture<Stage>
         screen.Until(() => screen.Count("[data-handle='seat-steer']") == 0, "it to be gone");
         screen.Press("Undo");
         screen.Until(() => screen.Count("[data-handle='seat-steer']") == 1, "undo to bring it back");
+    }
+
+    /// <summary>Changes the seat here while this window is out of reach, and something elsewhere meanwhile.</summary>
+    private async Task ApartAsync(string seat, Func<Task> elsewhere)
+    {
+        screen.InReach(false);
+        screen.Type("Seat above ground", seat);
+        screen.Until(() => screen.Attribute("[data-save]", "data-save") == "offline", "the save to wait");
+        await elsewhere();
+        screen.InReach(true);
     }
 
     private static async Task SaveElsewhereAsync(

@@ -30,6 +30,14 @@ public sealed class StartTests : IDisposable
         Says(await RunAsync($"--empty --port {port}"), 3, $"cannot listen on port {port}");
     }
 
+    [Theory]
+    [InlineData("--share --share-address 192.0.2.77", 3, "cannot listen at 192.0.2.77")]
+    [InlineData("--share --share-address yard", 2, "“yard” is not an address")]
+    [InlineData("--share --share-port many", 2, "The port is “many”")]
+    [InlineData("--share --trust-port 70000", 2, "The port is “70000”")]
+    public async Task A_way_in_for_the_crew_that_cannot_be_is_said(string options, int code, string words) =>
+        Says(await RunAsync($"--empty --port 0 {options}"), code, words);
+
     [Fact]
     public async Task A_file_in_the_folders_place_is_said()
     {

@@ -1,3 +1,4 @@
+using System.Net.Sockets;
 using System.Reflection;
 using Draklo.Core.Analyses;
 using Draklo.Core.Reading;
@@ -71,10 +72,13 @@ public static class DrakloHost
         {
             await app.StartAsync();
         }
-        catch (IOException e)
+        catch (Exception e) when (e is IOException or SocketException)
         {
+            var why = e.Message.TrimEnd('.');
             await Console.Error.WriteLineAsync(
-                $"Draklo cannot listen on port {settings.Port}: {e.Message.TrimEnd('.')}. Choose another one with --port, or DRAKLO_PORT."
+                settings.Share is null
+                    ? $"Draklo cannot listen on port {settings.Port}: {why}. Choose another one with --port, or DRAKLO_PORT."
+                    : $"Draklo cannot listen at {string.Join(", ", settings.Share.Addresses)}, ports {settings.Share.Port} and {settings.Share.TrustPort}, or at 127.0.0.1, port {settings.Port}: {why}. Choose others with --share-address, --share-port, --trust-port or --port."
             );
             return PortInUse;
         }

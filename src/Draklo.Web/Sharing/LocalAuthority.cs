@@ -9,7 +9,7 @@ namespace Draklo.Web.Sharing;
 /// The yard's own certificate authority, made on first use: devices of the crew trust it once, and from then on nobody else
 /// can answer in this server's name.
 /// </summary>
-/// <remarks>The server's certificate is made anew a month before it runs out, or when its addresses change; devices notice
+/// <remarks>The server's certificate is made again a month before it runs out, or when its addresses change; devices notice
 /// nothing, for the authority stays.</remarks>
 public sealed class LocalAuthority : IDisposable
 {
@@ -148,7 +148,7 @@ public sealed class LocalAuthority : IDisposable
         }
         catch (CryptographicException)
         {
-            // Cut short or not ours: made anew.
+            // Cut short or not ours: a new one is made.
             return null;
         }
     }

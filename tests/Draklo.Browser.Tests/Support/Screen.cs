@@ -81,6 +81,22 @@ public sealed class Screen : IDisposable
         Complaints();
     }
 
+    /// <summary>Takes this window's network away, or gives it back.</summary>
+    public void InReach(bool isIn)
+    {
+        driver.ExecuteCdpCommand("Network.enable", []);
+        driver.ExecuteCdpCommand(
+            "Network.emulateNetworkConditions",
+            new()
+            {
+                ["offline"] = !isIn,
+                ["latency"] = 0,
+                ["downloadThroughput"] = -1,
+                ["uploadThroughput"] = -1,
+            }
+        );
+    }
+
     /// <summary>Runs a script before everything else on each page that opens from now on.</summary>
     public void OnEachPage(string script) =>
         driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = script });

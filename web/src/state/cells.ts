@@ -51,6 +51,8 @@ export async function listen(
 
   async function hear(sent: string, isPacket: boolean): Promise<void> {
     const heard = await hearCell(lineId, isPacket, sent, plannedN);
+    // What was still on its way when the cell went says nothing any more.
+    if (useCells.getState().state === "lost") return;
     useCells.setState({ trouble: heard.trouble });
     if (heard.tensionN === undefined) return;
     showReading(lineId, heard);

@@ -1,0 +1,124 @@
+import { beforeEach, describe, expect, it, vi } from "vitest";
+import type { Waiting } from "../ui/shelf";
+
+const waiting: Waiting[] = [];
+const asked: { path: string; body: Record<string, unknown> }[] = [];
+let answer: () => Promise<unknown> = () => Promise.resolve({});
+
+vi.stubGlobal("localStorage", { getItem: () => null, setItem: () => undefined, removeItem: () => undefined });
+vi.stubGlobal("window", { addEventListener: () => undefined });
+vi.mock("../ui/shelf", () => ({
+  shelf: {
+    waiting: () => Promise.resolve([...waiting]),
+    wait: (w: Waiting) => {
+      const at = waiting.findIndex((x) => x.number === w.number);
+      if (at >= 0) waiting[at] = w;
+      else waiting.push(w);
+      return Promise.resolve(true);
+    },
+    gone: (number: number) => {
+      waiting.splice(
+        waiting.findIndex((w) => w.number === number),
+        1,
+      );
+      return Promise.resolve();
+    },
+    picture: () =>
+      Promise.resolve({ hash: "h", picture: new Blob(["x"], { type: "image/png" }), keptAt: 0, sent: false }),
+    keepPicture: () => Promise.resolve(true),
+  },
+  small: { read: () => null, write: () => true, drop: () => undefined, keys: () => [] },
+}));
+vi.mock("../api/along", () => ({ takeAlong: () => Promise.resolve() }));
+vi.mock("../api/ask", () => {
+  class Refusal extends Error {
+    constructor(
+      readonly status: number,
+      message: string,
+      readonly errors: Record<string, string[]> = {},
+    ) {
+      super(message);
+    }
+  }
+  return {
+    Refusal,
+    sayWhy: (e: Error) => e.message,
+    send: (method: string, body?: unknown) => ({ method, body }),
+    ask: (path: string, init: { body: Record<string, unknown> }) => {
+      asked.push({ path, body: init.body });
+      return answer();
+    },
+  };
+});
+vi.mock("./autosave", () => ({ sendLeftOver: () => Promise.resolve(0) }));
+vi.mock("./session", () => ({ isLetIn: () => true }));
+vi.mock("../api/client", () => ({ api: {} }));
+
+const { agoOf, goHome, entrySent } = await import("./outbox");
+const { Refusal } = await import("../api/ask");
+
+const tick = (number: number, at = Date.now()): Waiting => ({
+  number,
+  kind: "tick",
+  jobId: "j",
+  at,
+  words: "gear ticked",
+  sends: { piece: `p${number}`, out: true },
+});
+
+beforeEach(() => {
+  waiting.length = 0;
+  asked.length = 0;
+  answer = () => Promise.resolve({});
+});
+
+describe("how long ago", () => {
+  const now = Date.UTC(2026, 10, 27, 12);
+  it("is what lies between the two readings of one clock, however wrong that is", () => {
+    expect(agoOf(now - 5_400_000, now)).toEqual({ agoS: 5400 });
+    const years = 20 * 365 * 86_400_000;
+    expect(agoOf(now - years - 60_000, now - years)).toEqual({ agoS: 60 });
+  });
+  it("is left out where the clock was set meanwhile, for then nobody knows", () => {
+    expect(agoOf(now + 60_000, now)).toEqual({});
+    expect(agoOf(now - 400 * 86_400_000, now)).toEqual({});
+    expect(agoOf(NaN, now)).toEqual({});
+  });
+  it("is not said of what was said just now", () => {
+    const entry = { key: "k", kind: "stop", step: "brief", by: "Bo" } as const;
+    expect(entrySent({ ...entry, at: new Date().toISOString() })).toEqual(entry);
+    expect(entrySent({ ...entry, at: new Date(Date.now() - 60_000).toISOString() })).toEqual({ ...entry, agoS: 60 });
+  });
+});
+
+describe("what waits to go home", () => {
+  it("goes pictures first, for a log names them, and is let go once it is there", async () => {
+    waiting.push(tick(1), { ...tick(2), kind: "picture", sends: { hash: "h" } }, tick(3));
+    await goHome();
+    expect(asked.map((a) => a.path)).toEqual(["/api/pictures", "/api/jobs/j/packing", "/api/jobs/j/packing"]);
+    expect(waiting).toEqual([]);
+  });
+  it("says when it was done", async () => {
+    waiting.push(tick(1, Date.now() - 120_000));
+    await goHome();
+    expect(asked[0]?.body).toMatchObject({ piece: "p1", agoS: 120 });
+  });
+  it("waits on where nobody answered, or the server cannot write just now", async () => {
+    for (const error of [new TypeError("network"), new Refusal(507, "full"), new Refusal(426, "older")]) {
+      waiting.splice(0, 9, tick(1));
+      answer = () => Promise.reject(error);
+      await goHome();
+      expect(waiting).toMatchObject([{ number: 1 }]);
+      expect(waiting[0]?.refused).toBeUndefined();
+    }
+  });
+  it("stays with the reason where it was not taken, and is not sent again", async () => {
+    waiting.push(tick(1), tick(2));
+    answer = () => Promise.reject(new Refusal(422, "There is no such piece."));
+    await goHome();
+    expect(waiting.map((w) => w.refused)).toEqual(["There is no such piece.", "There is no such piece."]);
+    asked.length = 0;
+    await goHome();
+    expect(asked).toEqual([]);
+  });
+});
