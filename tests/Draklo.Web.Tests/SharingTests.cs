@@ -275,6 +275,21 @@ public sealed class SharingTests(SharedYard yard) : IClassFixture<SharedYard>
         Assert.Equal(401, (await SharedYard.AskAsync(wenna, HttpMethod.Get, "/api/session/people")).Status);
     }
 
+    [Theory]
+    [InlineData("/API/jobs")]
+    [InlineData("//api/jobs")]
+    [InlineData("/%61pi/jobs")]
+    [InlineData("/api//jobs")]
+    [InlineData("/api/jobs/")]
+    [InlineData("/openapi/v1.json")]
+    [InlineData("/OpenApi/v1.json")]
+    public async Task However_an_address_is_written_a_stranger_reads_nothing(string path)
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Get, new Uri(yard.Address + path));
+        using var answer = await yard.Device().SendAsync(request);
+        Assert.Equal(HttpStatusCode.Unauthorized, answer.StatusCode);
+    }
+
     [Fact]
     public async Task What_is_open_live_ends_with_its_session()
     {

@@ -11,6 +11,7 @@ public sealed class Door(RequestDelegate next)
 {
     public const string DeviceCookie = "__Host-draklo-device";
     public const string SessionCookie = "__Host-draklo-session";
+    private static readonly string[] Guarded = ["api", "hubs", "openapi"];
     private static readonly TimeSpan LooksEvery = TimeSpan.FromSeconds(3);
     private static readonly TimeSpan SeenEvery = TimeSpan.FromMinutes(1);
 
@@ -29,11 +30,9 @@ public sealed class Door(RequestDelegate next)
         }
 
         var path = http.Request.Path;
-        var guarded =
-            path.StartsWithSegments("/api", StringComparison.OrdinalIgnoreCase)
-            || path.StartsWithSegments("/hubs", StringComparison.OrdinalIgnoreCase)
-            || path.StartsWithSegments("/openapi", StringComparison.OrdinalIgnoreCase);
-        if (!guarded)
+        // By where it leads, too: however an address is written, it is the endpoint that is guarded.
+        var leadsTo = (http.GetEndpoint() as RouteEndpoint)?.RoutePattern.RawText?.TrimStart('/') ?? "";
+        if (!IsGuarded(path.Value ?? "") && !IsGuarded(leadsTo))
         {
             return next(http);
         }
@@ -45,6 +44,9 @@ public sealed class Door(RequestDelegate next)
             : path.StartsWithSegments("/hubs", StringComparison.OrdinalIgnoreCase) ? WatchedAsync(http, sessions)
             : next(http);
     }
+
+    private static bool IsGuarded(string path) =>
+        Guarded.Any(g => path.TrimStart('/').StartsWith(g, StringComparison.OrdinalIgnoreCase));
 
     /// <summary>What stays open for hours ends when its session does.</summary>
     private async Task WatchedAsync(HttpContext http, SessionStore sessions)
