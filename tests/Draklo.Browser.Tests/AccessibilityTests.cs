@@ -1,3 +1,5 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
 using Draklo.Browser.Tests.Support;
 
 namespace Draklo.Browser.Tests;
@@ -245,6 +247,39 @@ public sealed class AccessibilityTests(Stage stage) : IClassFixture<Stage>
         NoViolations();
         screen.Click("header a[href$='/brief']");
         screen.Until(() => screen.Count("[data-brief-clearing] svg") >= 2, "the page");
+        NoViolations();
+    }
+
+    [Theory]
+    [InlineData(1280, 800)]
+    [InlineData(390, 844)]
+    public async Task This_device_sharing_out_of_reach_and_two_versions_to_settle(int width, int height)
+    {
+        screen.Resize(width, height);
+        screen.Open("/sharing");
+        NoViolations();
+        screen.Open("/tablet");
+        screen.Until(() => screen.Count("[data-along]") == 1, "what is on this device");
+        NoViolations();
+        screen.OpenJob("Lime");
+        screen.InReach(false);
+        screen.Type("Seat above ground", "12");
+        screen.Until(() => screen.Count("[data-reach='away']") == 1, "word that Draklo is out of reach");
+        NoViolations();
+        var jobs = (await stage.Client.GetFromJsonAsync<JsonArray>("/api/jobs"))!;
+        var id = (string)jobs.First(j => ((string)j!["name"]!).StartsWith("Lime", StringComparison.Ordinal))!["id"]!;
+        var job = (await stage.Client.GetFromJsonAsync<JsonObject>($"/api/jobs/{id}"))!;
+        job["plan"]!["lines"]![0]!["seat"]!["heightM"] = 14;
+        using var request = new HttpRequestMessage(HttpMethod.Put, $"/api/jobs/{id}")
+        {
+            Content = JsonContent.Create(
+                new JsonObject { ["name"] = job["name"]!.DeepClone(), ["plan"] = job["plan"]!.DeepClone() }
+            ),
+        };
+        request.Headers.TryAddWithoutValidation("If-Match", $"\"{job["revision"]}\"");
+        (await stage.Client.SendAsync(request)).EnsureSuccessStatusCode();
+        screen.InReach(true);
+        screen.Until(() => screen.Count("[data-clash]") == 1, "the clash to be shown");
         NoViolations();
     }
 
