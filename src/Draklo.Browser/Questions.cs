@@ -64,11 +64,9 @@ internal static class Questions
         ["/api/here/pulling"] = OfOurs<CarriedAsk, CarriedDay>(
             (carried, asked) => CarriedDay.Of(carried, asked.Locker, asked.Units, asked.Offset)
         ),
-        ["/api/merge"] = Of<PlanMergeAsk, MergedDocument<Plan>>(
-            (merge, asked) => (DocumentMerge.Of(merge.Was, merge.Mine, merge.Theirs, merge.Settled, asked.Units), [])
-        ),
-        ["/api/merge/log"] = Of<LogMergeAsk, MergedDocument<JobLog>>(
-            (merge, asked) => (DocumentMerge.Of(merge.Was, merge.Mine, merge.Theirs, merge.Settled, asked.Units), [])
+        ["/api/merge"] = Of<MergeAsk<Plan>, MergedDocument<Plan>>((merge, asked) => (merge.Merged(asked.Units), [])),
+        ["/api/merge/log"] = Of<MergeAsk<JobLog>, MergedDocument<JobLog>>(
+            (merge, asked) => (merge.Merged(asked.Units), [])
         ),
         ["/api/tackle/compose"] = Of<ComposedMembers, ComposedTackle>(
             (own, asked) =>

@@ -89,7 +89,7 @@ internal sealed class BriefDesk(
             return [new("lead", $"{signer} is not the lead of this job: only the lead signs for others.")];
         }
 
-        if (PinProblem(now, signer, PinOf(now, signer, asked.Pin, asked.SealedPin)) is { } wrong)
+        if (PinProblem(now, signer, PinOf(now, signer, asked)) is { } wrong)
         {
             return [wrong];
         }
@@ -141,7 +141,7 @@ internal sealed class BriefDesk(
             return [new("fingerprint", $"Not issued: {first}")];
         }
 
-        if (PinProblem(now, name, PinOf(now, name, asked.Pin, asked.SealedPin)) is { } wrong)
+        if (PinProblem(now, name, PinOf(now, name, asked)) is { } wrong)
         {
             return [wrong];
         }
@@ -178,8 +178,10 @@ internal sealed class BriefDesk(
         );
 
     /// <summary>What was given as a PIN; one that was sealed for something else is none.</summary>
-    private string PinOf(BriefAnswer now, string signer, string pin, string? sealedPin) =>
-        sealedPin is null ? pin : seal.Open(sealedPin, now.JobId, signer, now.Page.Brief.Fingerprint) ?? "";
+    private string PinOf(BriefAnswer now, string signer, GivenDocument given) =>
+        given.SealedPin is null
+            ? given.Pin
+            : seal.Open(given.SealedPin, now.JobId, signer, now.Page.Brief.Fingerprint) ?? "";
 
     private static string SaidAt(string keptAt, double? agoS) =>
         agoS is { } ago && DateTimeOffset.TryParse(keptAt, CultureInfo.InvariantCulture, out var kept)

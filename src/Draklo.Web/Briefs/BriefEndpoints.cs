@@ -64,54 +64,57 @@ internal static class BriefEndpoints
     private static IResult Read(BriefDesk desk, string id, string? units = null) =>
         WithBrief(desk, id, units, (answer, _) => new SizedAnswer<BriefAnswer>(answer));
 
-    private static async Task<IResult> SignAsync(BriefDesk desk, HttpRequest request, string id, string? units = null)
-    {
-        var (asked, refusal) = await request.ReadAsync<SignDocument>();
-        return asked is null
-            ? refusal!
-            : WithBrief(
-                desk,
-                id,
-                units,
-                (now, system) =>
-                    After(
-                        desk,
-                        id,
-                        system,
-                        Checked(asked, system)
-                            ?? NotThem(
-                                request.HttpContext,
-                                asked.Lead is null ? ("name", asked.Name) : ("lead", asked.Lead)
-                            )
-                            ?? desk.Sign(now, asked)
-                    )
-            );
-    }
+    private static Task<IResult> SignAsync(BriefDesk desk, HttpRequest request, string id, string? units = null) =>
+        GiveAsync<SignDocument>(
+            desk,
+            request,
+            id,
+            units,
+            asked => asked.Lead is null ? ("name", asked.Name) : ("lead", asked.Lead),
+            desk.Sign
+        );
 
-    private static async Task<IResult> IssueAsync(BriefDesk desk, HttpRequest request, string id, string? units = null)
+    private static Task<IResult> IssueAsync(BriefDesk desk, HttpRequest request, string id, string? units = null) =>
+        GiveAsync<IssueDocument>(desk, request, id, units, asked => ("name", asked.Name), desk.Issue);
+
+    /// <summary>Takes what somebody gives with their PIN, and answers with the brief as it then stands.</summary>
+    /// <param name="giver">The member that names them, and their name: who is signed in from a device gives their own.</param>
+    private static async Task<IResult> GiveAsync<T>(
+        BriefDesk desk,
+        HttpRequest request,
+        string id,
+        string? units,
+        Func<T, (string Path, string Name)> giver,
+        Func<BriefAnswer, T, IReadOnlyList<Problem>> take
+    )
+        where T : GivenDocument
     {
-        var (asked, refusal) = await request.ReadAsync<IssueDocument>();
-        return asked is null
-            ? refusal!
-            : WithBrief(
-                desk,
-                id,
-                units,
-                (now, system) =>
-                    After(
-                        desk,
-                        id,
-                        system,
-                        Checked(asked, system)
-                            ?? NotThem(request.HttpContext, ("name", asked.Name))
-                            ?? desk.Issue(now, asked)
-                    )
-            );
+        var (asked, refusal) = await request.ReadCheckedAsync<T>();
+        if (asked is null)
+        {
+            return refusal!;
+        }
+
+        var (path, name) = giver(asked);
+        if (Visitor.Of(request.HttpContext).NotAs(path, name) is { } other)
+        {
+            return PlainProblems.Refused([other]);
+        }
+
+        return WithBrief(
+            desk,
+            id,
+            units,
+            (now, system) =>
+                take(now, asked) is { Count: > 0 } problems
+                    ? PlainProblems.Refused(problems)
+                    : new SizedAnswer<BriefAnswer>(desk.Of(id, system).Answer!)
+        );
     }
 
     private static async Task<IResult> TickAsync(JobStore jobs, BriefStore briefs, HttpRequest request, string id)
     {
-        var (asked, refusal) = await request.ReadAsync<TickDocument>();
+        var (asked, refusal) = await request.ReadCheckedAsync<TickDocument>();
         if (asked is null)
         {
             return refusal!;
@@ -127,32 +130,12 @@ internal static class BriefEndpoints
             return PlainProblems.Refused([new("piece", "There is no such piece on the packing list.")]);
         }
 
-        if (Checked(asked, UnitSystem.Metric) is { } problems)
-        {
-            return PlainProblems.Refused(problems);
-        }
-
         briefs.Tick(id, asked.Piece, asked.Out, asked.Back, Author.Name, TimeSpan.FromSeconds(asked.AgoS ?? 0));
         return Results.Ok(briefs.Ticks(id));
     }
 
     private static IResult Code(HttpRequest request, string id) =>
         QrCode.Of(request, $"/jobs/{Uri.EscapeDataString(id)}/brief");
-
-    /// <summary>Somebody signed in from a device signs with their own name.</summary>
-    private static List<Problem>? NotThem(HttpContext http, (string Path, string Name) signer) =>
-        Visitor.Of(http).NotAs(signer.Path, signer.Name) is { } problem ? [problem] : null;
-
-    private static List<Problem>? Checked<T>(T asked, UnitSystem units)
-        where T : class, IDocumentPart
-    {
-        var problems = new List<Problem>();
-        MemberRanges.Check(asked, units, problems);
-        return problems.Count > 0 ? problems : null;
-    }
-
-    private static IResult After(BriefDesk desk, string id, UnitSystem units, IReadOnlyList<Problem> problems) =>
-        problems.Count > 0 ? PlainProblems.Refused(problems) : new SizedAnswer<BriefAnswer>(desk.Of(id, units).Answer!);
 
     private static IResult WithBrief(
         BriefDesk desk,

@@ -31,54 +31,31 @@ internal static class CarryEndpoints
             .WithSummary("A job as a tablet takes it along: plan, signatures, briefs, packing list and day.")
             .Produces<CarriedJob>()
             .ProducesProblem(404);
-        app.MapPost(
-                "/api/merge",
-                (HttpRequest request, string? units = null) =>
-                    MergeAsync<PlanMergeAsk, Plan>(
-                        request,
-                        units,
-                        (asked, system) => DocumentMerge.Of(asked.Was, asked.Mine, asked.Theirs, asked.Settled, system)
-                    )
-            )
+        app.MapMerge<Plan>("/api/merge")
             .WithName("mergePlans")
-            .WithTags("carrying")
             .WithSummary(
                 "Two plans that came of one, put together member by member; what both changed is named until somebody settles it. Nothing is kept."
-            )
-            .Accepts<PlanMergeAsk>("application/json")
-            .Produces<MergedDocument<Plan>>()
-            .ProducesValidationProblem(422);
+            );
+        app.MapMerge<JobLog>("/api/merge/log").WithName("mergeLogs").WithSummary("The same for two logs of one job.");
+    }
+
+    private static RouteHandlerBuilder MapMerge<T>(this IEndpointRouteBuilder app, string path)
+        where T : class, IDocumentPart =>
         app.MapPost(
-                "/api/merge/log",
-                (HttpRequest request, string? units = null) =>
-                    MergeAsync<LogMergeAsk, JobLog>(
-                        request,
-                        units,
-                        (asked, system) => DocumentMerge.Of(asked.Was, asked.Mine, asked.Theirs, asked.Settled, system)
-                    )
+                path,
+                async (HttpRequest request, string? units = null) =>
+                {
+                    if (!Bodies.TryUnits(units, out var system))
+                    {
+                        return Bodies.UnknownUnits(units);
+                    }
+
+                    var (asked, refusal) = await request.ReadAsync<MergeAsk<T>>();
+                    return asked is null ? refusal! : new SizedAnswer<MergedDocument<T>>(asked.Merged(system));
+                }
             )
-            .WithName("mergeLogs")
             .WithTags("carrying")
-            .WithSummary("The same for two logs of one job.")
-            .Accepts<LogMergeAsk>("application/json")
-            .Produces<MergedDocument<JobLog>>()
+            .Accepts<MergeAsk<T>>("application/json")
+            .Produces<MergedDocument<T>>()
             .ProducesValidationProblem(422);
-    }
-
-    private static async Task<IResult> MergeAsync<TAsk, T>(
-        HttpRequest request,
-        string? units,
-        Func<TAsk, UnitSystem, MergedDocument<T>> merge
-    )
-        where TAsk : class
-        where T : class
-    {
-        if (!Bodies.TryUnits(units, out var system))
-        {
-            return Bodies.UnknownUnits(units);
-        }
-
-        var (asked, refusal) = await request.ReadAsync<TAsk>();
-        return asked is null ? refusal! : new SizedAnswer<MergedDocument<T>>(merge(asked, system));
-    }
 }

@@ -19,6 +19,21 @@ internal static class Bodies
         return document is null ? (null, PlainProblems.Refused(problems)) : (document, null);
     }
 
+    /// <summary>The same, with each member within what it may be.</summary>
+    public static async Task<(T? Document, IResult? Refusal)> ReadCheckedAsync<T>(this HttpRequest request)
+        where T : class, IDocumentPart
+    {
+        var (document, refusal) = await request.ReadAsync<T>();
+        if (document is null)
+        {
+            return (null, refusal);
+        }
+
+        var problems = new List<Problem>();
+        MemberRanges.Check(document, UnitSystem.Metric, problems);
+        return problems.Count > 0 ? (null, PlainProblems.Refused(problems)) : (document, null);
+    }
+
     /// <summary>Whose turn a request takes: each page says which it is; without, the address it came from.</summary>
     public static string Client(this HttpRequest request) =>
         request.Headers[Gate.ClientHeader].ToString() is { Length: > 0 and <= 64 } named

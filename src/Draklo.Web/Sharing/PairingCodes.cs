@@ -21,6 +21,7 @@ public sealed class PairingCodes(TimeProvider clock)
     private readonly Lock turn = new();
     private readonly Dictionary<string, PairingCode> codes = new(StringComparer.Ordinal);
     private int wrong;
+    private DateTimeOffset lastWrong;
     private DateTimeOffset shutUntil;
 
     public PairingCode Make(string? jobId)
@@ -65,7 +66,9 @@ public sealed class PairingCodes(TimeProvider clock)
                 return (code, "");
             }
 
-            wrong++;
+            // Ten in ten minutes, not ten in a summer.
+            wrong = now - lastWrong < Valid ? wrong + 1 : 1;
+            lastWrong = now;
             if (wrong >= WrongAtMost)
             {
                 codes.Clear();

@@ -105,7 +105,7 @@ internal static class SharingEndpoints
 
     private static async Task<IResult> PairAsync(HttpContext http, PairingCodes codes, SessionStore sessions)
     {
-        var (asked, refusal) = await Checked<PairDocument>(http);
+        var (asked, refusal) = await http.Request.ReadCheckedAsync<PairDocument>();
         if (asked is null)
         {
             return refusal!;
@@ -138,7 +138,7 @@ internal static class SharingEndpoints
         SessionStore sessions
     )
     {
-        var (asked, refusal) = await Checked<SignInDocument>(http);
+        var (asked, refusal) = await http.Request.ReadCheckedAsync<SignInDocument>();
         if (asked is null)
         {
             return refusal!;
@@ -206,7 +206,7 @@ internal static class SharingEndpoints
         JobStore jobs
     )
     {
-        var (asked, refusal) = await Checked<CodeDocument>(http);
+        var (asked, refusal) = await http.Request.ReadCheckedAsync<CodeDocument>();
         if (asked is null)
         {
             return refusal!;
@@ -237,20 +237,6 @@ internal static class SharingEndpoints
 
     private static IResult ForgetDevice(SessionStore sessions, string device) =>
         sessions.Forget(device) ? Results.NoContent() : PlainProblems.NotFound("There is no such device any more.");
-
-    private static async Task<(T? Document, IResult? Refusal)> Checked<T>(HttpContext http)
-        where T : class, IDocumentPart
-    {
-        var (asked, refusal) = await http.Request.ReadAsync<T>();
-        if (asked is null)
-        {
-            return (null, refusal);
-        }
-
-        var problems = new List<Problem>();
-        MemberRanges.Check(asked, UnitSystem.Metric, problems);
-        return problems.Count > 0 ? (null, PlainProblems.Refused(problems)) : (asked, null);
-    }
 
     private static CookieOptions Cookie(TimeSpan stays) =>
         new()

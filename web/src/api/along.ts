@@ -1,4 +1,4 @@
-import { shelf, small, type Waiting } from "../ui/shelf";
+import { left, shelf, waitsFor, type Waiting } from "../ui/shelf";
 import { useSettings } from "../ui/settings";
 import type { Units } from "../units/units";
 import { ask, askKept, here, readHere, Refusal } from "./ask";
@@ -26,13 +26,8 @@ const listLength = 500;
 /** A job that is over stays on the device for so long after it was last opened. */
 const staysMs = 30 * 86_400_000;
 
-export interface SaidHere {
-  at: string;
-  entry: { key: string };
-}
-
 interface DraftHere {
-  document: { name: string; place: string; plannedOn?: string; plan: Plan };
+  document?: { name: string; place: string; plannedOn?: string; plan: Plan };
 }
 
 const listPath = (units: Units) => `/api/jobs?units=${units}&offset=0&limit=${listLength}`;
@@ -59,7 +54,7 @@ export async function takeAlong(): Promise<void> {
   for (const { id, mark } of carried.jobs) if (here.get(id)?.mark !== mark) await takeJob(id);
   const open = new Set(carried.jobs.map((j) => j.id));
   for (const row of here.values())
-    if (!open.has(row.id) && Date.now() - row.usedAt > staysMs && !waitsHere(row.id)) await shelf.dropJob(row.id);
+    if (!open.has(row.id) && Date.now() - row.usedAt > staysMs && !waitsFor(row.id)) await shelf.dropJob(row.id);
 }
 
 /** Starts the core in this browser, told what is known of the locker; after it, live figures need no server. */
@@ -71,11 +66,6 @@ export async function bringHome(plan: Plan): Promise<void> {
     // Nothing was taken along yet: pieces of the locker are taken as the plan has them.
   }
   await startHome(JSON.stringify(plan));
-}
-
-/** Whether something of a job waits on this device to go home. */
-function waitsHere(id: string): boolean {
-  return small.read(`draklo.draft.${id}`) !== null || small.read(`draklo.day.${id}`) !== null;
 }
 
 async function takeJob(id: string): Promise<void> {
@@ -130,8 +120,8 @@ async function carriedHere(id: string): Promise<CarriedJob> {
   if (!row) throw new Refusal(0, "This job was not taken along on this device: open it once in reach of Draklo.");
   const carried = JSON.parse(row.body) as CarriedJob;
   await knowKept();
-  const draft = JSON.parse(small.read(`draklo.draft.${id}`) ?? "null") as DraftHere | null;
-  if (!draft) return carried;
+  const draft = left.read("draft", id) as DraftHere | null;
+  if (!draft?.document) return carried;
   const { name, place, plannedOn, plan } = draft.document;
   return { ...carried, job: { ...carried.job, name, place, plannedOn, plan } };
 }
@@ -148,7 +138,7 @@ export interface PullingHere {
 
 /** The day of a job with what was said at this device since. */
 export async function pullingHere(id: string, units: Units): Promise<PullingHere> {
-  const said = JSON.parse(small.read(`draklo.day.${id}`) ?? "[]") as ({ key: string; at?: string } & object)[];
+  const said = (left.read("day", id) ?? []) as ({ key: string; at?: string } & object)[];
   const offset = -new Date().getTimezoneOffset();
   return here<PullingHere>(`/api/here/pulling?units=${units}&offsetMin=${offset}`, {
     carried: await carriedHere(id),

@@ -3,6 +3,7 @@ import { api, Refusal } from "../api/client";
 import { onBack } from "../api/reach";
 import type { Clash, Job, Side } from "../api/types";
 import { useSettings } from "../ui/settings";
+import { shelf } from "../ui/shelf";
 import { drafts } from "./drafts";
 import { merged, type Joined } from "./merge";
 import { may } from "./session";
@@ -94,6 +95,7 @@ export function openJob(job: Job, fresh = false): void {
   kept = documentOf(job);
   base = kept;
   useSheet.getState().open(job.id, kept);
+  void shelf.opened(job.id);
   useSaving.setState({ state: { kind: "saved" }, revision: job.revision, savedAt: job.savedAt, came: null });
   const draft = drafts.find(job.id);
   if (draft && JSON.stringify(draft.document) !== JSON.stringify(kept)) {

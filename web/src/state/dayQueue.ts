@@ -1,10 +1,8 @@
 import type { NewEntry } from "../api/types";
-import { small } from "../ui/shelf";
+import { left } from "../ui/shelf";
 
 /** @property at When it was said, by this device's clock. */
 export type QueuedEntry = NewEntry & { key: string; at?: string };
-
-const place = (jobId: string) => `draklo.day.${jobId}`;
 
 /** What waits, by job. Storage may be switched off or full: the page itself never forgets. */
 const waiting = new Map<string, QueuedEntry[]>();
@@ -19,28 +17,20 @@ export function queued(jobId: string): QueuedEntry[] {
 }
 
 function stored(jobId: string): QueuedEntry[] {
-  try {
-    const found: unknown = JSON.parse(small.read(place(jobId)) ?? "[]");
-    return Array.isArray(found) ? found.filter(isEntry) : [];
-  } catch {
-    return [];
-  }
+  const found = left.read("day", jobId);
+  return Array.isArray(found) ? found.filter(isEntry) : [];
 }
 
 /** Keeps the queue; false where only the page holds it, for the tablet's storage does not take it. */
 export function keepQueue(jobId: string, entries: QueuedEntry[]): boolean {
   waiting.set(jobId, entries);
-  if (entries.length > 0) return small.write(place(jobId), JSON.stringify(entries));
-  small.drop(place(jobId));
+  if (entries.length > 0) return left.write("day", jobId, entries);
+  left.drop("day", jobId);
   return true;
 }
 
 /** Jobs of which something waits here. */
-export const jobsQueued = (): string[] =>
-  small
-    .keys(place(""))
-    .map((key) => key.slice(place("").length))
-    .filter((job) => queued(job).length > 0);
+export const jobsQueued = (): string[] => left.jobs("day").filter((job) => queued(job).length > 0);
 
 /** As after a restart of the tablet: only what was stored is known. */
 export function restarted(): void {

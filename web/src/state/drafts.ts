@@ -1,4 +1,4 @@
-import { small } from "../ui/shelf";
+import { left } from "../ui/shelf";
 import type { Document } from "./store";
 
 export interface Draft {
@@ -10,23 +10,18 @@ export interface Draft {
 
 /** A change that the server has not acknowledged yet, kept on this device in case either of them is stopped. */
 export const drafts = {
-  prefix: "draklo.draft.",
-  key: (job: string) => drafts.prefix + job,
-  keep: (job: string, draft: Draft) => small.write(drafts.key(job), JSON.stringify(draft)),
+  keep: (job: string, draft: Draft) => left.write("draft", job, draft),
   drop: (job: string) => {
-    small.drop(drafts.key(job));
+    left.drop("draft", job);
   },
   find: (job: string): Draft | null => {
-    try {
-      const draft: unknown = JSON.parse(small.read(drafts.key(job)) ?? "null");
-      if (isDraft(draft)) return draft;
-    } catch {
-      // Not JSON: somebody else's, or cut short.
-    }
+    const draft = left.read("draft", job);
+    if (isDraft(draft)) return draft;
+    // Somebody else's, or cut short.
     drafts.drop(job);
     return null;
   },
-  jobs: () => small.keys(drafts.prefix).map((key) => key.slice(drafts.prefix.length)),
+  jobs: () => left.jobs("draft"),
 };
 
 function isDraft(draft: unknown): draft is Draft {

@@ -27,7 +27,7 @@ vi.mock("../ui/shelf", () => ({
       Promise.resolve({ hash: "h", picture: new Blob(["x"], { type: "image/png" }), keptAt: 0, sent: false }),
     keepPicture: () => Promise.resolve(true),
   },
-  small: { read: () => null, write: () => true, drop: () => undefined, keys: () => [] },
+  left: { read: () => null, write: () => true, drop: () => undefined, jobs: () => [] },
 }));
 vi.mock("../api/along", () => ({ takeAlong: () => Promise.resolve() }));
 vi.mock("../api/ask", () => {

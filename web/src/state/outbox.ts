@@ -1,11 +1,10 @@
-import { shelf, type Waiting } from "../ui/shelf";
+import { left, shelf, type Waiting } from "../ui/shelf";
 import { takeAlong } from "../api/along";
 import { ask, Refusal, sayWhy, send } from "../api/ask";
 import { api } from "../api/client";
 import { useHome } from "../api/home";
 import { onBack } from "../api/reach";
 import type { JobLog, LogAnswer } from "../api/types";
-import { small } from "../ui/shelf";
 import { useSettings } from "../ui/settings";
 import { sendLeftOver } from "./autosave";
 import { isLetIn } from "./session";
@@ -127,7 +126,7 @@ async function deliverLog(jobId: string, sends: { revision: number; was?: JobLog
       return;
     }
     // The log's own page shows what was written here, and says that another was saved since.
-    small.write(`draklo.log.${jobId}`, JSON.stringify({ revision: sends.revision, log }));
+    left.write("log", jobId, { revision: sends.revision, log });
     const both = joined.clashes.map((c) => c.name).join(", ");
     throw new Refusal(
       412,

@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it } from "vitest";
 import type { Plan } from "../api/types";
-import { differences, valueAt, withValue } from "./paths";
+import { valueAt, withValue } from "./paths";
 import { setMember, toggleGuess, useSheet, withAnotherLine, withoutLine } from "./store";
 
 const plan = {
@@ -27,13 +27,6 @@ describe("paths", () => {
     const slung = withValue(plan, "lines[0].anchor.sling.hitch", "choked");
     expect(valueAt(slung, "lines[0].anchor.sling")).toEqual({ hitch: "choked" });
     expect("sling" in (withValue(slung, "lines[0].anchor.sling", undefined).lines[0]?.anchor ?? {})).toBe(false);
-  });
-
-  it("tells what differs", () => {
-    expect(differences(plan, withValue(plan, "lines[0].share", 2))).toEqual([
-      { path: "lines[0].share", mine: 1, theirs: 2 },
-    ]);
-    expect(differences(plan, structuredClone(plan))).toEqual([]);
   });
 });
 

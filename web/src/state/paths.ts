@@ -33,31 +33,3 @@ function change(node: unknown, [step, ...rest]: Step[], value: unknown): unknown
     Object.entries({ ...group, [step]: next }).filter(([key]) => next !== undefined || key !== String(step)),
   );
 }
-
-export interface Difference {
-  path: string;
-  mine: unknown;
-  theirs: unknown;
-}
-
-/** Every member in which two documents differ. */
-export function differences(mine: unknown, theirs: unknown, path = ""): Difference[] {
-  if (mine === theirs) return [];
-  if (
-    mine !== null &&
-    theirs !== null &&
-    typeof mine === "object" &&
-    typeof theirs === "object" &&
-    Array.isArray(mine) === Array.isArray(theirs)
-  ) {
-    const keys = [...new Set([...Object.keys(mine), ...Object.keys(theirs)])];
-    return keys.flatMap((key) =>
-      differences(
-        (mine as Record<string, unknown>)[key],
-        (theirs as Record<string, unknown>)[key],
-        Array.isArray(mine) ? `${path}[${key}]` : path === "" ? key : `${path}.${key}`,
-      ),
-    );
-  }
-  return [{ path, mine, theirs }];
-}

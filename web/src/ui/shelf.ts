@@ -59,6 +59,8 @@ const name = "draklo";
 const version = 1;
 /** What an earlier version left in the browser's small storage. */
 const movable = ["draklo.draft.", "draklo.day.", "draklo.log."];
+/** A job that was taken along or opened so lately stays, even where room is short. */
+const staysMs = 24 * 3_600_000;
 
 let db: IDBPDatabase<Shelves> | undefined;
 const mirror = new Map<string, string>();
@@ -89,7 +91,7 @@ export async function openShelf(): Promise<void> {
     keys.forEach((key, i) => mirror.set(key, values[i] ?? ""));
     for (const key of movable.flatMap((prefix) => storage.keys(prefix))) {
       const value = storage.read(key);
-      if (value !== null && !mirror.has(key)) small.write(key, value);
+      if (value !== null && !mirror.has(key)) writeSmall(key, value);
       storage.drop(key);
     }
     await countWaiting();
@@ -120,9 +122,17 @@ async function put<N extends ShelfName>(
   return false;
 }
 
+/** Whether something of a job waits on this device to go home. */
+export function waitsFor(jobId: string): boolean {
+  return (
+    (["draft", "day", "log"] as const).some((what) => left.read(what, jobId) !== null) ||
+    useShelf.getState().waiting.some((w) => w.jobId === jobId)
+  );
+}
+
 /**
- * Lets go of what the server has too: pictures first, then jobs that nobody opened for longest. What waits to go home is
- * never let go.
+ * Lets go of what the server has too: pictures first, then jobs that nobody opened since yesterday. What waits to go home
+ * is never let go.
  */
 async function makeRoom(): Promise<boolean> {
   if (!db) return false;
@@ -131,29 +141,34 @@ async function makeRoom(): Promise<boolean> {
     for (const p of pictures) await db.delete("pictures", p.hash);
     return true;
   }
-  const held = new Set((await db.getAll("outbox")).map((w) => w.jobId));
-  const jobs = (await db.getAll("jobs"))
-    .filter((j) => !held.has(j.id) && !mirror.has(`draklo.draft.${j.id}`) && !mirror.has(`draklo.day.${j.id}`))
-    .sort((a, b) => a.usedAt - b.usedAt);
-  const going = jobs.slice(0, Math.ceil(jobs.length / 2));
+  const going = (await db.getAll("jobs")).filter((j) => !waitsFor(j.id) && Date.now() - j.usedAt > staysMs);
   for (const j of going) await db.delete("jobs", j.id);
   return going.length > 0;
 }
 
+/** What is left on this device of a job's change, of its day, of its log being written. */
+export type Left = "draft" | "day" | "log";
+
+const keyOf = (what: Left, jobId: string) => `draklo.${what}.${jobId}`;
+
 /**
- * Short texts that must be there at once: read from memory, written to the device as they change. Without the device's
+ * Small things that must be there at once: read from memory, written to the device as they change. Without the device's
  * database they lie in the browser's small storage.
  */
-export const small = {
-  read: (key: string): string | null => (db ? (mirror.get(key) ?? null) : storage.read(key)),
-  /** Whether it is kept, as far as is known at once; {@link useShelf} says when it turned out not to be. */
-  write(key: string, value: string): boolean {
-    if (!db) return storage.write(key, value);
-    mirror.set(key, value);
-    void put("small", value, key);
-    return useShelf.getState().trouble === "";
+export const left = {
+  /** Null where nothing is, or nothing that can be read: whoever reads looks at what it is. */
+  read(what: Left, jobId: string): unknown {
+    const key = keyOf(what, jobId);
+    try {
+      return JSON.parse((db ? mirror.get(key) : storage.read(key)) ?? "null") as unknown;
+    } catch {
+      return null;
+    }
   },
-  drop(key: string): void {
+  /** Whether it is kept, as far as is known at once; {@link useShelf} says when it turned out not to be. */
+  write: (what: Left, jobId: string, value: unknown): boolean => writeSmall(keyOf(what, jobId), JSON.stringify(value)),
+  drop(what: Left, jobId: string): void {
+    const key = keyOf(what, jobId);
     if (!db) {
       storage.drop(key);
       return;
@@ -161,9 +176,20 @@ export const small = {
     mirror.delete(key);
     void db.delete("small", key).catch(() => undefined);
   },
-  keys: (prefix: string): string[] =>
-    db ? [...mirror.keys()].filter((k) => k.startsWith(prefix)) : storage.keys(prefix),
+  /** Jobs of which something is left. */
+  jobs(what: Left): string[] {
+    const prefix = keyOf(what, "");
+    const keys = db ? [...mirror.keys()].filter((k) => k.startsWith(prefix)) : storage.keys(prefix);
+    return keys.map((key) => key.slice(prefix.length));
+  },
 };
+
+function writeSmall(key: string, value: string): boolean {
+  if (!db) return storage.write(key, value);
+  mirror.set(key, value);
+  void put("small", value, key);
+  return useShelf.getState().trouble === "";
+}
 
 async function found<N extends ShelfName>(store: N, key: Shelves[N]["key"]): Promise<Shelves[N]["value"] | undefined> {
   try {
@@ -183,6 +209,11 @@ export const shelf = {
   answer: async (path: string): Promise<unknown> => (await found("answers", path))?.body,
   keepJob: (row: CarriedRow) => put("jobs", row),
   job: (id: string) => found("jobs", id),
+  /** Says that a job is opened on this device. */
+  async opened(id: string): Promise<void> {
+    const row = await found("jobs", id);
+    if (row) await put("jobs", { ...row, usedAt: Date.now() });
+  },
   jobs: async (): Promise<CarriedRow[]> => (await db?.getAll("jobs").catch(() => [])) ?? [],
   dropJob: async (id: string) => {
     await db?.delete("jobs", id).catch(() => undefined);

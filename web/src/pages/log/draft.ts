@@ -1,5 +1,5 @@
 import type { JobLog, LogAnswer } from "../../api/types";
-import { small } from "../../ui/shelf";
+import { left } from "../../ui/shelf";
 
 /** What has been typed and not been kept yet, with the revision that it began from. */
 interface Draft {
@@ -7,24 +7,20 @@ interface Draft {
   log: JobLog;
 }
 
-const keyOf = (jobId: string) => `draklo.log.${jobId}`;
-
 export function keepDraft(jobId: string, draft: Draft): void {
-  small.write(keyOf(jobId), JSON.stringify(draft));
+  left.write("log", jobId, draft);
 }
 
 export function dropDraft(jobId: string): void {
-  small.drop(keyOf(jobId));
+  left.drop("log", jobId);
 }
 
 /** A draft that was left on this device; null for none, or for one that cannot be read. */
 export function draftOf(jobId: string): Draft | null {
-  try {
-    const kept = JSON.parse(small.read(keyOf(jobId)) ?? "null") as Draft | null;
-    return kept && typeof kept.revision === "number" && Array.isArray(kept.log.lines) ? kept : null;
-  } catch {
-    return null;
-  }
+  const kept = left.read("log", jobId) as Draft | null;
+  return kept && typeof kept.revision === "number" && Array.isArray((kept.log as Partial<JobLog> | undefined)?.lines)
+    ? kept
+    : null;
 }
 
 /** The log as its questions first stand: what was read on the day is there, what nobody said is left out. */

@@ -135,7 +135,7 @@ export function TabletPage() {
           {room.data?.promised === true
             ? "It promised not to clear this by itself."
             : "When the device runs short the browser may clear it by itself; what waits to go home would be lost with it."}{" "}
-          When it does not fit, pictures that the yard has go first, then the jobs that nobody opened for longest; what
+          When it does not fit, pictures that the yard has go first, then jobs that nobody opened since yesterday; what
           waits to go home is never let go.
         </p>
         {room.data?.promised === false && (
