@@ -138,7 +138,8 @@ export function JobListPage() {
         )}
         {jobs.isError && (
           <p role="alert" className="mt-3 border-l-4 border-ink bg-sheet px-3 py-2">
-            The jobs cannot be read: Draklo does not answer. Start it again, then reload this page.
+            The jobs cannot be read.{" "}
+            {sayWhy(jobs.error, "Draklo does not answer: start it again, then reload this page.")}
           </p>
         )}
         {jobs.isPending && <p className="mt-3 text-pencil">Reading the jobs.</p>}

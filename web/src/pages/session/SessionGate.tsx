@@ -3,6 +3,7 @@ import { useEffect, type ReactNode } from "react";
 import { useLocation } from "react-router";
 import { signedOutEvent } from "../../api/ask";
 import { useHome } from "../../api/home";
+import { goHome } from "../../state/outbox";
 import { readSession, useSession } from "../../state/session";
 import { BriefPage } from "../brief/BriefPage";
 import { PairPage } from "./PairPage";
@@ -22,7 +23,11 @@ export function SessionGate({ children }: { children: ReactNode }) {
     };
   }, []);
   const entered = () => {
-    void readSession().then(() => queries.invalidateQueries());
+    // Whoever comes in may leave the network in a minute: what there is to take along is taken at once.
+    void readSession()
+      .then(() => queries.invalidateQueries())
+      .then(goHome)
+      .catch(() => undefined);
   };
   if (!asked) return null;
   // Out of reach nobody can be let in or turned away: what is on the device goes on.
