@@ -19,7 +19,7 @@ public static partial class Program
     /// <summary>Nothing runs by itself: what is exported is called.</summary>
     public static void Main() { }
 
-    static Program() => JsonTypes.Describe(new WithDefaults(Described.Default));
+    static Program() => JsonTypes.Take(new Converters());
 
     /// <summary>Answers a question that the server answers too.</summary>
     /// <param name="path">As the server's, from "/api" on.</param>
@@ -29,8 +29,7 @@ public static partial class Program
     public static string Answer(string path, string query, string body)
     {
         ArgumentNullException.ThrowIfNull(path);
-        var (made, problems) = Questions.Ask(path, new(query, Known), Encoding.UTF8.GetBytes(body));
-        return Written(made, problems);
+        return Questions.Ask(path, new(query, Known), Encoding.UTF8.GetBytes(body));
     }
 
     /// <summary>Tells what the server knows beside the plan: the locker as a tablet takes it along.</summary>
@@ -47,7 +46,7 @@ public static partial class Program
     /// <returns>As <see cref="Answer"/>.</returns>
     [JSExport]
     public static string HearCell(string lineId, bool isPacket, string sent, double plannedN, double atS) =>
-        Written(Cells.Hear(lineId, isPacket, sent, plannedN, atS), []);
+        Answers.Written(Cells.Hear(lineId, isPacket, sent, plannedN, atS), []);
 
     /// <summary>Looks for rigs; it takes seconds, and the worker that it runs in does nothing else meanwhile.</summary>
     /// <param name="query">units, people and truckOnly.</param>
@@ -61,14 +60,6 @@ public static partial class Program
     )
     {
         var (made, problems) = Questions.FindRigs(Encoding.UTF8.GetBytes(plan), new(query, Known), progress);
-        return Written(made, problems);
+        return Answers.Written(made, problems);
     }
-
-    private static string Written(object? made, List<Problem> problems) =>
-        made is null
-            ? Refusal(Refused.Of(problems))
-            : $"200{JsonSerializer.Serialize(made, made.GetType(), AnswerJson.Options)}";
-
-    private static string Refusal(Refused refused) =>
-        $"{refused.Status}{JsonSerializer.Serialize(refused, AnswerJson.Options)}";
 }

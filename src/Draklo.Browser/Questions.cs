@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Draklo.Core.Analyses;
+using Draklo.Core.Answers;
 using Draklo.Core.Briefs;
 using Draklo.Core.Carrying;
 using Draklo.Core.Catalogue;
@@ -18,7 +19,7 @@ namespace Draklo.Browser;
 /// <summary>What the sheet asks live, by the server's own paths; the tests ask both homes and compare.</summary>
 internal static class Questions
 {
-    private delegate (object? Made, List<Problem> Problems) Answerer(ReadOnlyMemory<byte> body, Asked asked);
+    private delegate string Answerer(ReadOnlyMemory<byte> body, Asked asked);
 
     private static readonly Dictionary<string, Answerer> ByPath = new(StringComparer.Ordinal)
     {
@@ -84,10 +85,11 @@ internal static class Questions
         ),
     };
 
-    public static (object? Made, List<Problem> Problems) Ask(string path, Asked asked, ReadOnlyMemory<byte> body) =>
+    /// <returns>As <see cref="Answers"/> has it.</returns>
+    public static string Ask(string path, Asked asked, ReadOnlyMemory<byte> body) =>
         ByPath.TryGetValue(path, out var answer)
             ? answer(body, asked)
-            : (null, [new("path", $"Nothing here answers {path}: it needs the server.")]);
+            : Answers.Written<Refused>(null, [new("path", $"Nothing here answers {path}: it needs the server.")]);
 
     /// <param name="progress">Told how many of how many are tried.</param>
     public static (FoundRigs? Made, List<Problem> Problems) FindRigs(
@@ -138,7 +140,11 @@ internal static class Questions
     private static Answerer OfOurs<TAsked, T>(Func<TAsked, Asked, (T? Made, List<Problem> Problems)> make)
         where TAsked : class
         where T : class =>
-        (body, asked) => make(JsonSerializer.Deserialize<TAsked>(body.Span, DocumentReader.Options)!, asked);
+        (body, asked) =>
+        {
+            var (made, problems) = make(JsonSerializer.Deserialize<TAsked>(body.Span, DocumentReader.Options)!, asked);
+            return Answers.Written(made, problems);
+        };
 
     private static Answerer Of<TAsked, T>(Func<TAsked, Asked, (T? Made, List<Problem> Problems)> make)
         where TAsked : class
@@ -146,6 +152,12 @@ internal static class Questions
         (body, asked) =>
         {
             var (document, problems) = DocumentReader.Read<TAsked>(body);
-            return document is null ? (null, problems) : make(document, asked);
+            var made = default(T);
+            if (document is not null)
+            {
+                (made, problems) = make(document, asked);
+            }
+
+            return Answers.Written(made, problems);
         };
 }

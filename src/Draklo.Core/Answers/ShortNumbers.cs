@@ -13,7 +13,7 @@ namespace Draklo.Core.Answers;
 /// Small numbers, where eight decimals would say too little, are written to nine figures; very large ones exactly. So the
 /// last bits, in which one machine's sines differ from another's, are in no answer.
 /// </remarks>
-internal sealed class ShortNumbers : JsonConverter<double>
+public sealed class ShortNumbers : JsonConverter<double>
 {
     /// <summary>Rounding of the sums, in any unit.</summary>
     private const double Nothing = 1e-9;
@@ -22,10 +22,16 @@ internal sealed class ShortNumbers : JsonConverter<double>
     private const long PerOne = 100_000_000;
     private const int Decimals = 8;
 
+    /// <inheritdoc/>
     public override double Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
         reader.GetDouble();
 
-    public override void Write(Utf8JsonWriter writer, double value, JsonSerializerOptions options)
+    /// <inheritdoc/>
+    public override void Write(Utf8JsonWriter writer, double value, JsonSerializerOptions options) =>
+        Write(writer, value);
+
+    /// <summary>Writes one number.</summary>
+    public static void Write(Utf8JsonWriter writer, double value)
     {
         var size = Math.Abs(value);
         if (size < Nothing)

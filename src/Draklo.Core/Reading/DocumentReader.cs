@@ -13,13 +13,19 @@ namespace Draklo.Core.Reading;
 /// </summary>
 public static class DocumentReader
 {
+    private const int Deepest = 32;
+
     private static readonly ConcurrentDictionary<Type, ImmutableArray<string>> ChoicesOf = new();
     private static readonly ConcurrentDictionary<
         JsonTypeInfo,
         (JsonPropertyInfo Property, JsonTypeInfo Type)[]
     > KnownMembers = new();
 
-    public static JsonSerializerOptions Options { get; } = MakeOptions();
+    private static readonly Lazy<JsonSerializerOptions> WithMembers = new(() =>
+        JsonTypes.Built is null ? Options! : MakeOptions(new DefaultJsonTypeInfoResolver())
+    );
+
+    public static JsonSerializerOptions Options { get; } = MakeOptions(JsonTypes.Resolver);
 
     private static Problem BrokenName { get; } =
         new("", "A name in this file holds half a letter or broken UTF-8: save the file as UTF-8.");
@@ -29,11 +35,16 @@ public static class DocumentReader
     public static (T? Document, List<Problem> Problems) Read<T>(ReadOnlyMemory<byte> utf8)
         where T : class
     {
+        if (Quick<T>.Read(utf8.Span) is { } document)
+        {
+            return (document, []);
+        }
+
         try
         {
             using var json = JsonDocument.Parse(
                 utf8,
-                new JsonDocumentOptions { MaxDepth = 32, AllowDuplicateProperties = false }
+                new JsonDocumentOptions { MaxDepth = Deepest, AllowDuplicateProperties = false }
             );
             return Read<T>(json.RootElement);
         }
@@ -65,7 +76,7 @@ public static class DocumentReader
         var problems = new List<Problem>();
         try
         {
-            Check(root, Options.GetTypeInfo(typeof(T)), new(null, null, ""), problems);
+            Check(root, TypeOf(typeof(T)), new(null, null, ""), problems);
             return problems.Count > 0 ? (null, problems) : (root.Deserialize<T>(Options), problems);
         }
         catch (InvalidOperationException)
@@ -74,6 +85,9 @@ public static class DocumentReader
             return (null, [BrokenName]);
         }
     }
+
+    /// <summary>A type with its members, as they are looked up.</summary>
+    internal static JsonTypeInfo TypeOf(Type type) => WithMembers.Value.GetTypeInfo(type);
 
     private static void Check(JsonElement json, JsonTypeInfo type, Place place, List<Problem> problems)
     {
@@ -86,7 +100,7 @@ public static class DocumentReader
                 problems.Add(place.Problem("must be a list, in square brackets."));
                 break;
             case JsonTypeInfoKind.Enumerable:
-                var element = Options.GetTypeInfo(type.ElementType!);
+                var element = TypeOf(type.ElementType!);
                 var index = 0;
                 foreach (var item in json.EnumerateArray())
                 {
@@ -98,7 +112,7 @@ public static class DocumentReader
                 problems.Add(place.Problem("must be a group of members, in curly brackets."));
                 break;
             case JsonTypeInfoKind.Dictionary:
-                var value = Options.GetTypeInfo(type.ElementType!);
+                var value = TypeOf(type.ElementType!);
                 foreach (var member in json.EnumerateObject())
                 {
                     Check(member.Value, value, new(place, null, member.Name), problems);
@@ -174,10 +188,7 @@ public static class DocumentReader
     }
 
     private static (JsonPropertyInfo Property, JsonTypeInfo Type)[] KnownOf(JsonTypeInfo type) =>
-        KnownMembers.GetOrAdd(
-            type,
-            static t => [.. t.Properties.Select(p => (p, Options.GetTypeInfo(p.PropertyType)))]
-        );
+        KnownMembers.GetOrAdd(type, static t => [.. t.Properties.Select(p => (p, TypeOf(p.PropertyType)))]);
 
     private static int IndexOf((JsonPropertyInfo Property, JsonTypeInfo Type)[] known, JsonProperty member, int first)
     {
@@ -248,7 +259,7 @@ public static class DocumentReader
 
     private static string Shortened(string name) => name.Length <= 60 ? name : name[..60] + "…";
 
-    private static JsonSerializerOptions MakeOptions()
+    private static JsonSerializerOptions MakeOptions(IJsonTypeInfoResolver resolver)
     {
         var options = new JsonSerializerOptions(JsonSerializerDefaults.Web)
         {
@@ -258,10 +269,40 @@ public static class DocumentReader
             DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
             Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
             Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
-            TypeInfoResolver = JsonTypes.Resolver,
+            TypeInfoResolver = resolver,
         };
         options.MakeReadOnly();
         return options;
+    }
+
+    /// <summary>Reads, where a converter was built for it, a document in which nothing is wrong.</summary>
+    private static class Quick<T>
+        where T : class
+    {
+        private static readonly JsonTypeInfo<T>? Type = Find();
+
+        /// <returns>Null where there is no such converter, or something does not fit: then it is looked at member by member.</returns>
+        public static T? Read(ReadOnlySpan<byte> utf8)
+        {
+            try
+            {
+                return Type is null ? null : JsonSerializer.Deserialize(utf8, Type);
+            }
+            catch (Exception e) when (e is JsonException or InvalidOperationException)
+            {
+                return null;
+            }
+        }
+
+        private static JsonTypeInfo<T>? Find()
+        {
+            var strict = new JsonSerializerOptions(Options)
+            {
+                MaxDepth = Deepest,
+                UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
+            };
+            return JsonTypes.Built?.GetTypeInfo(typeof(T), strict) as JsonTypeInfo<T>;
+        }
     }
 
     /// <summary>

@@ -1,6 +1,6 @@
 using System.Collections.Concurrent;
 using System.ComponentModel.DataAnnotations;
-using System.Text.Json.Serialization.Metadata;
+using System.Reflection;
 
 namespace Draklo.Core.Reading;
 
@@ -30,28 +30,19 @@ public static class MemberNames
     private static string Find<T>(string path)
     {
         var label = path;
-        JsonTypeInfo? type = DocumentReader.Options.GetTypeInfo(typeof(T));
+        var type = typeof(T);
         foreach (var step in path.Split('.'))
         {
             var bracket = step.IndexOf('[', StringComparison.Ordinal);
             var name = bracket < 0 ? step : step[..bracket];
-            var property = type?.Properties.FirstOrDefault(p => p.Name == name);
-            if (property is null)
+            if (RecordMembers.Named(type, name) is not { } member)
             {
                 // A word under a list of words, as the sides of a crown: its own name says most.
-                return type?.ElementType is null ? label : $"{label}, {name}";
+                return RecordMembers.ElementOf(type) is null ? label : $"{label}, {name}";
             }
 
-            var display = property.AttributeProvider?.GetCustomAttributes(typeof(DisplayAttribute), inherit: false);
-            label =
-                display is [DisplayAttribute { Name: { } shown }, ..] ? shown
-                : label == path ? name
-                : label;
-            type = DocumentReader.Options.GetTypeInfo(property.PropertyType);
-            if (bracket >= 0 && type.ElementType is not null)
-            {
-                type = DocumentReader.Options.GetTypeInfo(type.ElementType);
-            }
+            label = member.GetCustomAttribute<DisplayAttribute>()?.Name ?? (label == path ? name : label);
+            type = (bracket >= 0 ? RecordMembers.ElementOf(member.PropertyType) : null) ?? member.PropertyType;
         }
 
         return label;

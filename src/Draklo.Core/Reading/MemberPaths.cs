@@ -1,5 +1,4 @@
 using System.Collections.Concurrent;
-using System.Text.Json.Serialization.Metadata;
 
 namespace Draklo.Core.Reading;
 
@@ -50,31 +49,30 @@ public static class MemberPaths
 
     private static bool Leads<T>(string path)
     {
-        JsonTypeInfo? type = DocumentReader.Options.GetTypeInfo(typeof(T));
+        var type = typeof(T);
         foreach (var step in path.Split('.'))
         {
             var bracket = step.IndexOf('[', StringComparison.Ordinal);
             var name = bracket < 0 ? step : step[..bracket];
-            var property = type?.Properties.FirstOrDefault(p => p.Name == name);
-            if (property is null)
+            if (RecordMembers.Named(type, name) is not { } member)
             {
                 return false;
             }
 
-            type = DocumentReader.Options.GetTypeInfo(property.PropertyType);
+            type = member.PropertyType;
             if (bracket >= 0)
             {
                 if (
                     !step.EndsWith(']')
                     || !int.TryParse(step.AsSpan(bracket + 1, step.Length - bracket - 2), out var index)
                     || index < 0
-                    || type.ElementType is null
+                    || RecordMembers.ElementOf(type) is not { } element
                 )
                 {
                     return false;
                 }
 
-                type = DocumentReader.Options.GetTypeInfo(type.ElementType);
+                type = element;
             }
         }
 

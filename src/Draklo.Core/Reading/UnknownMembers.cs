@@ -103,5 +103,5 @@ public static class UnknownMembers
     private static JsonTypeInfo? Member(JsonTypeInfo type, string name) =>
         type.Properties.FirstOrDefault(p => p.Name == name) is { } property ? TypeOf(property.PropertyType) : null;
 
-    private static JsonTypeInfo TypeOf(Type type) => DocumentReader.Options.GetTypeInfo(type);
+    private static JsonTypeInfo TypeOf(Type type) => DocumentReader.TypeOf(type);
 }

@@ -1,0 +1,82 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using Draklo.Core.Answers;
+
+namespace Draklo.Browser;
+
+/// <summary>What the written converters share: plain values, and what to do with what does not fit.</summary>
+internal sealed partial class Converters
+{
+    /// <summary>Caught by the document reader, which then says what is wrong and where.</summary>
+    private static JsonException Misfit() => new("This document does not fit its type.");
+
+    private static JsonTokenType Next(ref Utf8JsonReader reader) => reader.Read() ? reader.TokenType : throw Misfit();
+
+    /// <summary>Notes that a member was read, and that it was not before.</summary>
+    private static void Once(ref ulong seen, int bit)
+    {
+        if ((seen & (1UL << bit)) != 0)
+        {
+            throw Misfit();
+        }
+
+        seen |= 1UL << bit;
+    }
+
+    /// <summary>Passes over a member that is not known here, unless it is a document that somebody else wrote.</summary>
+    private static void Unknown(ref Utf8JsonReader reader, JsonSerializerOptions options)
+    {
+        if (options.UnmappedMemberHandling == JsonUnmappedMemberHandling.Disallow)
+        {
+            throw Misfit();
+        }
+
+        reader.Skip();
+    }
+
+    private static double ReadNumber(ref Utf8JsonReader reader, JsonSerializerOptions options) =>
+        reader.TokenType == JsonTokenType.Number && reader.GetDouble() is var value && double.IsFinite(value)
+            ? value
+            : throw Misfit();
+
+    private static int ReadWhole(ref Utf8JsonReader reader, JsonSerializerOptions options) =>
+        reader.TokenType == JsonTokenType.Number && reader.TryGetInt32(out var value) ? value : throw Misfit();
+
+    private static bool ReadFlag(ref Utf8JsonReader reader, JsonSerializerOptions options) =>
+        reader.TokenType switch
+        {
+            JsonTokenType.True => true,
+            JsonTokenType.False => false,
+            _ => throw Misfit(),
+        };
+
+    private static string ReadText(ref Utf8JsonReader reader, JsonSerializerOptions options) =>
+        reader.TokenType == JsonTokenType.String ? reader.GetString()! : throw Misfit();
+
+    private static T ReadValue<T>(ref Utf8JsonReader reader, JsonSerializerOptions options) =>
+        JsonSerializer.Deserialize<T>(ref reader, options) ?? throw Misfit();
+
+    private static void WriteNumber(Utf8JsonWriter writer, double value, JsonSerializerOptions options)
+    {
+        if (ReferenceEquals(options, AnswerJson.Options))
+        {
+            ShortNumbers.Write(writer, value);
+        }
+        else
+        {
+            writer.WriteNumberValue(value);
+        }
+    }
+
+    private static void WriteWhole(Utf8JsonWriter writer, int value, JsonSerializerOptions options) =>
+        writer.WriteNumberValue(value);
+
+    private static void WriteFlag(Utf8JsonWriter writer, bool value, JsonSerializerOptions options) =>
+        writer.WriteBooleanValue(value);
+
+    private static void WriteText(Utf8JsonWriter writer, string value, JsonSerializerOptions options) =>
+        writer.WriteStringValue(value);
+
+    private static void WriteValue<T>(Utf8JsonWriter writer, T value, JsonSerializerOptions options) =>
+        JsonSerializer.Serialize(writer, value, options);
+}
