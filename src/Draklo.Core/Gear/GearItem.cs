@@ -36,7 +36,7 @@ public enum GearKind
 public sealed record GearItem : IDocumentPart
 {
     [Display(Name = "Id", Description = "Short and lasting, as painted on the piece; given when left out.")]
-    [RegularExpression("^[a-z0-9][a-z0-9-]{0,31}$")]
+    [RegularExpression(Ids.Pattern)]
     public required string Id { get; init; }
 
     [Display(Name = "Kind of gear")]

@@ -26,7 +26,7 @@ public enum TrialKind
 public sealed record Trial : IDocumentPart
 {
     [Display(Name = "Id of the trial")]
-    [RegularExpression("^[a-z0-9][a-z0-9-]{0,31}$")]
+    [RegularExpression(Ids.Pattern)]
     public required string Id { get; init; }
 
     [Display(Name = "Kind")]

@@ -1,4 +1,3 @@
-using System.Collections.Frozen;
 using Draklo.Core.Catalogue;
 using Draklo.Core.Geometry;
 using Draklo.Core.Lines;
@@ -58,7 +57,7 @@ internal sealed class LineWalk(
     /// <summary>What a bare sling or cord bends over where nothing else is given, metres.</summary>
     public const double ConnectorPin = 0.012;
 
-    private static readonly FrozenDictionary<string, Reduction> Knots = Reference.Knots.Values.ToFrozenDictionary(
+    private static readonly Dictionary<string, Reduction> Knots = Reference.Knots.Values.ToDictionary(
         k => k.Id,
         k => new Reduction(k.Name.Uncapitalised(), k.KeepsLow),
         StringComparer.Ordinal

@@ -177,7 +177,7 @@ public enum TieIn
 public sealed record PieceMembers : IDocumentPart
 {
     [Display(Name = "Piece", Description = "Short name, different for each.")]
-    [RegularExpression("^[a-z0-9][a-z0-9-]{0,31}$")]
+    [RegularExpression(Ids.Pattern)]
     public required string Id { get; init; }
 
     [Display(Name = "Name of the piece", Description = "What the crew calls it.")]

@@ -85,7 +85,7 @@ public enum StageKind
 public sealed record ComposedPointMembers : IDocumentPart
 {
     [Display(Name = "Name of the point")]
-    [RegularExpression("^[a-z0-9][a-z0-9-]{0,31}$")]
+    [RegularExpression(Ids.Pattern)]
     public required string Id { get; init; }
 
     [Display(Name = "Position", Description = "Along the haul axis, any unit; only the order counts.")]
@@ -132,7 +132,7 @@ public sealed record ComposedContactMembers : IDocumentPart
 public sealed record OwnTackle : IDocumentPart
 {
     [Display(Name = "Id of the tackle")]
-    [RegularExpression("^[a-z0-9][a-z0-9-]{0,31}$")]
+    [RegularExpression(Ids.Pattern)]
     public required string Id { get; init; }
 
     public required ComposedMembers Tackle { get; init; }

@@ -7,7 +7,7 @@ namespace Draklo.Core.Plans;
 public sealed record LineMembers : IDocumentPart
 {
     [Display(Name = "Line", Description = "Short name, different for each line.")]
-    [RegularExpression("^[a-z0-9][a-z0-9-]{0,31}$")]
+    [RegularExpression(Ids.Pattern)]
     public required string Id { get; init; }
 
     [Display(Name = "Share", Description = "This line's tension over the main tension.")]

@@ -7,7 +7,7 @@ namespace Draklo.Core.Plans;
 public sealed record Person : IDocumentPart
 {
     [Display(Name = "Id of the person")]
-    [RegularExpression("^[a-z0-9][a-z0-9-]{0,31}$")]
+    [RegularExpression(Ids.Pattern)]
     public required string Id { get; init; }
 
     [Display(Name = "First name")]
@@ -33,7 +33,7 @@ public sealed record Person : IDocumentPart
 public sealed record JobTemplate : IDocumentPart
 {
     [Display(Name = "Id of the template")]
-    [RegularExpression("^[a-z0-9][a-z0-9-]{0,31}$")]
+    [RegularExpression(Ids.Pattern)]
     public required string Id { get; init; }
 
     [Display(Name = "Name")]

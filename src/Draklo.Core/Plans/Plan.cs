@@ -1,4 +1,4 @@
-using System.Collections.Frozen;
+using System.Collections.ObjectModel;
 using System.ComponentModel.DataAnnotations;
 using Draklo.Core.Reading;
 
@@ -93,7 +93,7 @@ public sealed record Plan : IDocumentPart
     [MaxLength(60)]
     public IReadOnlyList<AcceptedMembers> Accepted { get; init; } = [];
 
-    private static readonly FrozenDictionary<string, Provenance> NoProvenance = FrozenDictionary<
+    private static readonly ReadOnlyDictionary<string, Provenance> NoProvenance = ReadOnlyDictionary<
         string,
         Provenance
     >.Empty;

@@ -29,7 +29,7 @@ public sealed record PolicyMembers : IDocumentPart
 public sealed record Policy : IDocumentPart
 {
     [Display(Name = "Id of the policy")]
-    [RegularExpression("^[a-z0-9][a-z0-9-]{0,31}$")]
+    [RegularExpression(Ids.Pattern)]
     public required string Id { get; init; }
 
     public required PolicyMembers Members { get; init; }

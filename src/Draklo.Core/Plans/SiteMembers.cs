@@ -108,7 +108,7 @@ public sealed record WordMembers : IDocumentPart
 public sealed record TargetMembers : IDocumentPart
 {
     [Display(Name = "Target", Description = "Short name, different for each.")]
-    [RegularExpression("^[a-z0-9][a-z0-9-]{0,31}$")]
+    [RegularExpression(Ids.Pattern)]
     public required string Id { get; init; }
 
     [Display(Name = "Kind of target")]

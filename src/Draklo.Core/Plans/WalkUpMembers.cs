@@ -7,7 +7,7 @@ namespace Draklo.Core.Plans;
 public sealed record WalkUpMembers : IDocumentPart
 {
     [Display(Name = "Id of the point", Description = "Short name, different for each.")]
-    [RegularExpression("^[a-z0-9][a-z0-9-]{0,31}$")]
+    [RegularExpression(Ids.Pattern)]
     public required string Id { get; init; }
 
     [Display(Name = "What to look at")]

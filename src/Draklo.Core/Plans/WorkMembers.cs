@@ -40,7 +40,7 @@ public sealed record WorkMembers : IDocumentPart
 public sealed record TaskMembers : IDocumentPart
 {
     [Display(Name = "Task", Description = "Short name, different for each.")]
-    [RegularExpression("^[a-z0-9][a-z0-9-]{0,31}$")]
+    [RegularExpression(Ids.Pattern)]
     public required string Id { get; init; }
 
     [Display(Name = "What is done", Description = "Left out, as drawn up.")]

@@ -10,18 +10,12 @@ namespace Draklo.Core.Reading;
 /// <remarks>
 /// Members are read through typed delegates and never boxed: a plan has hundreds of them, checked at every drag.
 /// </remarks>
-internal abstract class RangedMember
+internal abstract class RangedMember(RuledProperty member)
 {
-    private protected RangedMember(PropertyInfo property)
-    {
-        Name = JsonNamingPolicy.CamelCase.ConvertName(property.Name);
-        Label = property.GetCustomAttribute<DisplayAttribute>()?.Name ?? Name;
-    }
+    protected string Name { get; } = JsonNamingPolicy.CamelCase.ConvertName(member.Property.Name);
 
-    protected string Name { get; }
-
-    /// <summary>What the crew calls it.</summary>
-    protected string Label { get; }
+    /// <summary>What the crew calls it; looked up only once something is wrong.</summary>
+    protected string Label => member.Property.GetCustomAttribute<DisplayAttribute>()?.Name ?? Name;
 
     public abstract void Check(object document, UnitSystem units, List<Problem> problems);
 
@@ -38,11 +32,11 @@ internal abstract class RangedMember
     private static RangedMember? For(PropertyInfo property)
     {
         var type = property.PropertyType;
-        var ranged = property.GetCustomAttribute<RangeAttribute>() is not null;
-        var limited =
-            property.GetCustomAttribute<MaxLengthAttribute>() is not null
-            || property.GetCustomAttribute<MinLengthAttribute>() is not null
-            || property.GetCustomAttribute<RegularExpressionAttribute>() is not null;
+        var member = new RuledProperty(property, [.. property.GetCustomAttributes<ValidationAttribute>()]);
+        var ranged = member.Rule<RangeAttribute>() is not null;
+        var limited = member.Rules.Any(r =>
+            r is MaxLengthAttribute or MinLengthAttribute or RegularExpressionAttribute
+        );
         var item = type is { IsGenericType: true, Name: "IReadOnlyList`1" } ? type.GetGenericArguments()[0] : null;
         Type[] of = item is null ? [property.DeclaringType!] : [property.DeclaringType!, item];
         var kind =
@@ -55,11 +49,17 @@ internal abstract class RangedMember
             : item?.IsAssignableTo(typeof(IDocumentPart)) == true ? typeof(GroupListMember<,>)
             : item is not null && limited ? typeof(ListMember<,>)
             : null;
-        return kind is null ? null : (RangedMember)Activator.CreateInstance(kind.MakeGenericType(of), property)!;
+        return kind is null ? null : (RangedMember)Activator.CreateInstance(kind.MakeGenericType(of), member)!;
     }
+}
 
-    private protected static Func<T, TValue> Reader<T, TValue>(PropertyInfo property) =>
-        property.GetMethod!.CreateDelegate<Func<T, TValue>>();
+/// <summary>A property with the rules that stand at it: looking them up takes long, so it is done once.</summary>
+internal sealed record RuledProperty(PropertyInfo Property, ValidationAttribute[] Rules)
+{
+    public TRule? Rule<TRule>()
+        where TRule : ValidationAttribute => Rules.OfType<TRule>().FirstOrDefault();
+
+    public Func<T, TValue> Reader<T, TValue>() => Property.GetMethod!.CreateDelegate<Func<T, TValue>>();
 }
 
 /// <summary>The range of a number and how a sentence writes it.</summary>
@@ -68,10 +68,10 @@ internal abstract class NumericMember : RangedMember
     private readonly double low;
     private readonly double high;
 
-    private protected NumericMember(PropertyInfo property)
-        : base(property)
+    private protected NumericMember(RuledProperty member)
+        : base(member)
     {
-        var range = property.GetCustomAttribute<RangeAttribute>()!;
+        var range = member.Rule<RangeAttribute>()!;
         (low, high) = (Convert.ToDouble(range.Minimum), Convert.ToDouble(range.Maximum));
     }
 
@@ -95,17 +95,17 @@ internal abstract class NumericMember : RangedMember
     }
 }
 
-internal sealed class NumberMember<T>(PropertyInfo property) : NumericMember(property)
+internal sealed class NumberMember<T>(RuledProperty member) : NumericMember(member)
 {
-    private readonly Func<T, double> read = Reader<T, double>(property);
+    private readonly Func<T, double> read = member.Reader<T, double>();
 
     public override void Check(object document, UnitSystem units, List<Problem> problems) =>
         Check(read((T)document), units, problems);
 }
 
-internal sealed class OptionalNumberMember<T>(PropertyInfo property) : NumericMember(property)
+internal sealed class OptionalNumberMember<T>(RuledProperty member) : NumericMember(member)
 {
-    private readonly Func<T, double?> read = Reader<T, double?>(property);
+    private readonly Func<T, double?> read = member.Reader<T, double?>();
 
     public override void Check(object document, UnitSystem units, List<Problem> problems)
     {
@@ -116,9 +116,9 @@ internal sealed class OptionalNumberMember<T>(PropertyInfo property) : NumericMe
     }
 }
 
-internal sealed class OptionalWholeNumberMember<T>(PropertyInfo property) : NumericMember(property)
+internal sealed class OptionalWholeNumberMember<T>(RuledProperty member) : NumericMember(member)
 {
-    private readonly Func<T, int?> read = Reader<T, int?>(property);
+    private readonly Func<T, int?> read = member.Reader<T, int?>();
 
     public override void Check(object document, UnitSystem units, List<Problem> problems)
     {
@@ -129,21 +129,19 @@ internal sealed class OptionalWholeNumberMember<T>(PropertyInfo property) : Nume
     }
 }
 
-internal sealed class WholeNumberMember<T>(PropertyInfo property) : NumericMember(property)
+internal sealed class WholeNumberMember<T>(RuledProperty member) : NumericMember(member)
 {
-    private readonly Func<T, int> read = Reader<T, int>(property);
+    private readonly Func<T, int> read = member.Reader<T, int>();
 
     public override void Check(object document, UnitSystem units, List<Problem> problems) =>
         Check(read((T)document), units, problems);
 }
 
-internal sealed class TextMember<T>(PropertyInfo property) : RangedMember(property)
+internal sealed class TextMember<T>(RuledProperty member) : RangedMember(member)
 {
-    private readonly Func<T, string?> read = Reader<T, string?>(property);
-    private readonly int? longest = property.GetCustomAttribute<MaxLengthAttribute>()?.Length;
-    private readonly Regex? pattern = property.GetCustomAttribute<RegularExpressionAttribute>() is { } rule
-        ? new(rule.Pattern, RegexOptions.Compiled | RegexOptions.CultureInvariant, TimeSpan.FromSeconds(1))
-        : null;
+    private readonly Func<T, string?> read = member.Reader<T, string?>();
+    private readonly int? longest = member.Rule<MaxLengthAttribute>()?.Length;
+    private readonly Func<string, bool> fits = Rule(member.Rule<RegularExpressionAttribute>()?.Pattern);
 
     public override void Check(object document, UnitSystem units, List<Problem> problems)
     {
@@ -156,20 +154,31 @@ internal sealed class TextMember<T>(PropertyInfo property) : RangedMember(proper
         {
             problems.Add(new(Name, $"{Label} is longer than {longest} letters: shorten it."));
         }
-        else if (!Fits(text))
+        else if (!fits(text))
         {
             problems.Add(new(Name, $"{Label} takes small letters, digits and hyphens only, 32 at most."));
         }
     }
 
-    /// <summary>The whole text is one match: "$" alone lets a line break stand behind it.</summary>
-    private bool Fits(string text)
+    private static Func<string, bool> Rule(string? pattern)
     {
         if (pattern is null)
         {
-            return true;
+            return static _ => true;
         }
 
+        if (pattern == Ids.Pattern)
+        {
+            return Ids.Is;
+        }
+
+        var regex = new Regex(pattern, RegexOptions.Compiled | RegexOptions.CultureInvariant, TimeSpan.FromSeconds(1));
+        return text => IsOneMatch(regex, text);
+    }
+
+    /// <summary>The whole text is one match: "$" alone lets a line break stand behind it.</summary>
+    private static bool IsOneMatch(Regex pattern, string text)
+    {
         foreach (var match in pattern.EnumerateMatches(text))
         {
             return match.Index == 0 && match.Length == text.Length;
@@ -179,9 +188,9 @@ internal sealed class TextMember<T>(PropertyInfo property) : RangedMember(proper
     }
 }
 
-internal sealed class GroupMember<T>(PropertyInfo property) : RangedMember(property)
+internal sealed class GroupMember<T>(RuledProperty member) : RangedMember(member)
 {
-    private readonly Func<T, IDocumentPart?> read = Reader<T, IDocumentPart?>(property);
+    private readonly Func<T, IDocumentPart?> read = member.Reader<T, IDocumentPart?>();
 
     public override void Check(object document, UnitSystem units, List<Problem> problems)
     {
@@ -192,11 +201,11 @@ internal sealed class GroupMember<T>(PropertyInfo property) : RangedMember(prope
     }
 }
 
-internal class ListMember<T, TItem>(PropertyInfo property) : RangedMember(property)
+internal class ListMember<T, TItem>(RuledProperty member) : RangedMember(member)
 {
-    private readonly Func<T, IReadOnlyList<TItem>?> read = Reader<T, IReadOnlyList<TItem>?>(property);
-    private readonly int? most = property.GetCustomAttribute<MaxLengthAttribute>()?.Length;
-    private readonly int? fewest = property.GetCustomAttribute<MinLengthAttribute>()?.Length;
+    private readonly Func<T, IReadOnlyList<TItem>?> read = member.Reader<T, IReadOnlyList<TItem>?>();
+    private readonly int? most = member.Rule<MaxLengthAttribute>()?.Length;
+    private readonly int? fewest = member.Rule<MinLengthAttribute>()?.Length;
 
     public override void Check(object document, UnitSystem units, List<Problem> problems)
     {
@@ -223,7 +232,7 @@ internal class ListMember<T, TItem>(PropertyInfo property) : RangedMember(proper
     private protected virtual void CheckItem(TItem item, int index, UnitSystem units, List<Problem> problems) { }
 }
 
-internal sealed class GroupListMember<T, TItem>(PropertyInfo property) : ListMember<T, TItem>(property)
+internal sealed class GroupListMember<T, TItem>(RuledProperty member) : ListMember<T, TItem>(member)
     where TItem : IDocumentPart
 {
     private protected override void CheckItem(TItem item, int index, UnitSystem units, List<Problem> problems) =>

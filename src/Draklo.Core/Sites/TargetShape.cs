@@ -1,4 +1,3 @@
-using System.Collections.Frozen;
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
 using NetTopologySuite.Algorithm;
@@ -16,7 +15,7 @@ public sealed class TargetShape
 {
     private static readonly Coordinate Stump = new(0, 0);
 
-    private static readonly FrozenDictionary<TargetKind, string> Words = new Dictionary<TargetKind, string>
+    private static readonly Dictionary<TargetKind, string> Words = new()
     {
         [TargetKind.Building] = "building",
         [TargetKind.Wall] = "wall",
@@ -31,7 +30,7 @@ public sealed class TargetShape
         [TargetKind.Pipe] = "pipe",
         [TargetKind.People] = "people's place",
         [TargetKind.Other] = "target",
-    }.ToFrozenDictionary();
+    };
 
     public TargetShape(TargetMembers target)
     {

@@ -1,4 +1,3 @@
-using System.Collections.Frozen;
 using System.Text.Json;
 
 namespace Draklo.Core.Units;
@@ -10,10 +9,10 @@ internal sealed record Unit(string Name, double Si);
 /// <summary>How a kind of figure is written in either system.</summary>
 /// <param name="Small">The metric unit for less than one of the usual ones; null where there is none.</param>
 /// <param name="Places">Fixed decimals in place of a number of figures.</param>
-internal sealed record UnitPair(string? Code, Unit Metric, Unit Us, Unit? Small, int? Places)
+internal sealed record UnitPair(string Code, Unit Metric, Unit Us, Unit? Small, int? Places)
 {
     /// <summary>By the code that sentences and workings use, as in "kg/m3".</summary>
-    public static FrozenDictionary<string, UnitPair> ByCode { get; } = Read();
+    public static IReadOnlyDictionary<string, UnitPair> ByCode { get; } = Read();
 
     /// <summary>The unit for a value of this size.</summary>
     public Unit For(double value, UnitSystem units) =>
@@ -22,7 +21,7 @@ internal sealed record UnitPair(string? Code, Unit Metric, Unit Us, Unit? Small,
         : Metric;
 
     /// <summary>The table that the front end reads too, so that both write and read a figure alike.</summary>
-    private static FrozenDictionary<string, UnitPair> Read()
+    private static Dictionary<string, UnitPair> Read()
     {
         using var stream =
             typeof(UnitPair).Assembly.GetManifestResourceStream("units.json")
@@ -31,8 +30,20 @@ internal sealed record UnitPair(string? Code, Unit Metric, Unit Us, Unit? Small,
         return table
             .RootElement.GetProperty("quantities")
             .EnumerateObject()
-            .Select(q => q.Value.Deserialize<UnitPair>(JsonSerializerOptions.Web)!)
-            .Where(pair => pair.Code is not null)
-            .ToFrozenDictionary(pair => pair.Code!, StringComparer.Ordinal);
+            .Where(q => q.Value.TryGetProperty("code", out _))
+            .Select(q => PairOf(q.Value))
+            .ToDictionary(pair => pair.Code, StringComparer.Ordinal);
     }
+
+    private static UnitPair PairOf(JsonElement pair) =>
+        new(
+            pair.GetProperty("code").GetString()!,
+            UnitOf(pair.GetProperty("metric")),
+            UnitOf(pair.GetProperty("us")),
+            pair.TryGetProperty("small", out var small) ? UnitOf(small) : null,
+            pair.TryGetProperty("places", out var places) ? places.GetInt32() : null
+        );
+
+    private static Unit UnitOf(JsonElement unit) =>
+        new(unit.GetProperty("name").GetString()!, unit.GetProperty("si").GetDouble());
 }
