@@ -161,7 +161,9 @@ internal sealed class ReaderText(Code code)
             code.Add($"{member.DeclaredAs} {local} = {from};");
         }
 
-        Loop([.. taken.Select(t => (t.Member, t.Local))]);
+        // What is only worked out from the others is read, since it must fit, and let go.
+        var others = members.Where(m => taken.TrueForAll(t => t.Member != m)).Select(m => (m, "_"));
+        Loop([.. taken.Select(t => (t.Member, t.Local)), .. others]);
         var given = string.Join(
             ", ",
             taken.Where(t => t.Parameter is not null).Select(t => $"{t.Parameter!.Name}: {t.Local}")

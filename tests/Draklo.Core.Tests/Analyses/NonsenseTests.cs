@@ -181,7 +181,8 @@ public sealed class NonsenseTests
         }
     }
 
-    private static IEnumerable<(string Path, byte[] Json)> Broken()
+    /// <summary>The full plan with each member in turn made each nonsense.</summary>
+    internal static IEnumerable<(string Path, byte[] Json)> Broken()
     {
         var text = JsonSerializer.Serialize(Full(), DocumentReader.Options);
         foreach (var path in Paths(JsonNode.Parse(text)!, ""))
@@ -248,7 +249,7 @@ public sealed class NonsenseTests
         };
 
     /// <summary>A plan in which every group stands.</summary>
-    private static Plan Full()
+    internal static Plan Full()
     {
         var plan = Heavy.Plan();
         return plan with

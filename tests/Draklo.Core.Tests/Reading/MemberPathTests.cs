@@ -55,6 +55,36 @@ public sealed class MemberPathTests
     }
 
     [Fact]
+    public void Every_member_that_a_document_can_have_is_one()
+    {
+        var seen = new HashSet<Type>();
+        var paths = Paths(typeof(Plan), "", seen).ToList();
+        Assert.True(paths.Count > 400, $"{paths.Count} members");
+        Assert.All(paths, p => Assert.True(MemberPaths.IsMember<Plan>(p), p));
+    }
+
+    /// <summary>As the JSON package knows the members, each type once.</summary>
+    private static IEnumerable<string> Paths(Type type, string at, HashSet<Type> seen)
+    {
+        if (!seen.Add(type))
+        {
+            yield break;
+        }
+
+        foreach (var property in DocumentReader.Options.GetTypeInfo(type).Properties)
+        {
+            var path = at.Length == 0 ? property.Name : $"{at}.{property.Name}";
+            yield return path;
+            var of = DocumentReader.Options.GetTypeInfo(property.PropertyType);
+            var (below, into) = of.ElementType is { } element ? ($"{path}[0]", element) : (path, of.Type);
+            foreach (var found in Paths(into, below, seen))
+            {
+                yield return found;
+            }
+        }
+    }
+
+    [Fact]
     public void Every_part_of_the_document_is_marked_so_that_its_ranges_are_checked()
     {
         var parts = typeof(Plan)
