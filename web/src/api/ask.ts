@@ -110,6 +110,26 @@ interface Near {
 /** After so long without an answer to what follows a hand, nobody is there. */
 const patienceMs = 1500;
 
+/** A hand waits no longer than this for a server alone: at a weak signal its answers take half a second and more. */
+const handMs = 60;
+
+/** The server's answer, or, where that is late, whichever comes first. */
+async function soonest<T>(served: Promise<T>, own: () => Promise<T>): Promise<T> {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const late = new Promise<undefined>((go) => {
+    timer = setTimeout(go, handMs);
+  });
+  const inTime = await Promise.race([served.then((answer) => ({ answer })), late]).finally(() => {
+    clearTimeout(timer);
+  });
+  if (inTime) return inTime.answer;
+  try {
+    return await Promise.any([served, own()]);
+  } catch (both) {
+    throw (both as AggregateError).errors[0];
+  }
+}
+
 /** A question about a plan: the server answers while it is there, and the core in this browser where it is not. */
 export async function askNear<T>(path: string, body: unknown, { heavy = false, signal }: Near = {}): Promise<T> {
   const { ready, away } = useHome.getState();
@@ -117,7 +137,9 @@ export async function askNear<T>(path: string, body: unknown, { heavy = false, s
   if (heavy) return orHere(askInTurn<T>(path, send("POST", body), signal), () => here<T>(path, body, heavy));
   const signals = [...(signal ? [signal] : []), ...(ready ? [AbortSignal.timeout(patienceMs)] : [])];
   const request: RequestInit = { ...send("POST", body), priority: "high", signal: AbortSignal.any(signals) };
-  return orHere(ask<T>(path, request), () => here<T>(path, body, heavy));
+  const own = () => here<T>(path, body);
+  const served = orHere(ask<T>(path, request), own);
+  return ready ? soonest(served, own) : served;
 }
 
 /** The server's answer; where none comes at all, this device's own. */
