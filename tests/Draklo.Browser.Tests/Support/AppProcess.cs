@@ -7,18 +7,30 @@ public sealed class AppProcess : IDisposable
 {
     private readonly string folder;
     private readonly bool isOwn;
+    private readonly string? shareAt;
     private Process? process;
     private string port = "0";
 
     public AppProcess()
-        : this(Path.Combine(Path.GetTempPath(), "draklo-browser-" + Guid.NewGuid().ToString("N"))) => isOwn = true;
+        : this(NewFolder(), null, isOwn: true) { }
 
     /// <param name="folder">A data folder that stays when the process is gone.</param>
-    public AppProcess(string folder)
+    /// <param name="shareAt">An address at which the crew's devices are let in; nowhere without.</param>
+    public AppProcess(string folder, string? shareAt = null)
     {
         this.folder = folder;
+        this.shareAt = shareAt;
         Start();
     }
+
+    /// <summary>Shared with the crew at an address of this machine's own.</summary>
+    public static AppProcess SharedAt(string address) => new(NewFolder(), address, isOwn: true);
+
+    private AppProcess(string folder, string? shareAt, bool isOwn)
+        : this(folder, shareAt) => this.isOwn = isOwn;
+
+    private static string NewFolder() =>
+        Path.Combine(Path.GetTempPath(), "draklo-browser-" + Guid.NewGuid().ToString("N"));
 
     public string Address { get; private set; } = "";
 
@@ -39,7 +51,7 @@ public sealed class AppProcess : IDisposable
     public void Start()
     {
         var watch = Stopwatch.StartNew();
-        process = Launch(folder, port);
+        process = Launch(folder, port, shareAt);
         while (process.StandardOutput.ReadLine() is { } line)
         {
             if (line.StartsWith("Draklo is at ", StringComparison.Ordinal))
@@ -55,19 +67,29 @@ public sealed class AppProcess : IDisposable
     }
 
     /// <summary>Starts the built application without waiting until it listens.</summary>
-    public static Process Launch(string folder, string port = "0")
+    public static Process Launch(string folder, string port = "0", string? shareAt = null)
     {
         var app = Path.Combine(Root(AppContext.BaseDirectory), "artifacts", "app", "Draklo.Web.dll");
-        return File.Exists(app)
-            ? Process.Start(
-                new ProcessStartInfo("dotnet", app)
-                {
-                    UseShellExecute = false,
-                    RedirectStandardOutput = true,
-                    Environment = { ["DRAKLO_PORT"] = port, ["DRAKLO_DATA"] = folder },
-                }
-            )!
-            : throw new InvalidOperationException($"The application is not built at {app}: run tools/build.");
+        if (!File.Exists(app))
+        {
+            throw new InvalidOperationException($"The application is not built at {app}: run tools/build.");
+        }
+
+        var start = new ProcessStartInfo("dotnet", app)
+        {
+            UseShellExecute = false,
+            RedirectStandardOutput = true,
+            Environment = { ["DRAKLO_PORT"] = port, ["DRAKLO_DATA"] = folder },
+        };
+        if (shareAt is not null)
+        {
+            start.Environment["DRAKLO_SHARE"] = "1";
+            start.Environment["DRAKLO_SHARE_ADDRESSES"] = shareAt;
+            start.Environment["DRAKLO_SHARE_PORT"] = "0";
+            start.Environment["DRAKLO_TRUST_PORT"] = "0";
+        }
+
+        return Process.Start(start)!;
     }
 
     /// <summary>Ends it without warning, as kill -9 does.</summary>

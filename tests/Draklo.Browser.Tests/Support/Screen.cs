@@ -31,7 +31,8 @@ public sealed class Screen : IDisposable
 
     /// <param name="profile">A folder that outlives this window, as a device that is switched off and on again; left out, none
     /// does.</param>
-    public Screen(string address, int width = 1280, int height = 800, string? profile = null)
+    /// <param name="trustsAll">Takes any certificate, as a device that was made to trust the yard takes the yard's.</param>
+    public Screen(string address, int width = 1280, int height = 800, string? profile = null, bool trustsAll = false)
     {
         Address = address;
         keepsProfile = profile is not null;
@@ -42,6 +43,11 @@ public sealed class Screen : IDisposable
         options.AddArguments(Flags);
         options.AddArgument($"--user-data-dir={this.profile}");
         options.AddArgument("--lang=en-GB");
+        if (trustsAll)
+        {
+            options.AddArgument("--ignore-certificate-errors");
+        }
+
         options.SetLoggingPreference(LogType.Browser, LogLevel.All);
         var driverPath = Find("chromedriver");
         var service = ChromeDriverService.CreateDefaultService(

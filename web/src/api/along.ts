@@ -51,7 +51,15 @@ export async function takeAlong(): Promise<void> {
   ];
   for (const path of lists) await askKept(path);
   const here = new Map((await shelf.jobs()).map((row) => [row.id, row]));
-  for (const { id, mark } of carried.jobs) if (here.get(id)?.mark !== mark) await takeJob(id);
+  for (const { id, mark } of carried.jobs) {
+    if (here.get(id)?.mark === mark) continue;
+    try {
+      await takeJob(id);
+    } catch (error) {
+      // One job that cannot be read, damaged perhaps, keeps no other at home.
+      if (!(error instanceof Refusal)) throw error;
+    }
+  }
   const open = new Set(carried.jobs.map((j) => j.id));
   for (const row of here.values())
     if (!open.has(row.id) && Date.now() - row.usedAt > staysMs && !waitsFor(row.id)) await shelf.dropJob(row.id);
@@ -68,14 +76,15 @@ export async function bringHome(plan: Plan): Promise<void> {
   await startHome(JSON.stringify(plan));
 }
 
+/** The job itself comes last: with it here, all that belongs to it is. */
 async function takeJob(id: string): Promise<void> {
   const carried = await ask<CarriedJob>(`/api/jobs/${id}/carried`);
-  await keepCarried(carried);
   await askKept(`/api/jobs/${id}`);
   const log = await askKept<LogAnswer>(`/api/jobs/${id}/log`);
   const last = carried.papers.issued.at(-1);
   if (last) await askKept(`/api/jobs/${id}/briefs/${last.number}`);
   for (const { hash } of log.log?.pictures ?? []) if (!(await shelf.picture(hash))) await takePicture(hash);
+  await keepCarried(carried);
 }
 
 async function takePicture(hash: string): Promise<void> {

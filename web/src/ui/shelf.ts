@@ -50,10 +50,12 @@ interface ShelfState {
   /** "off": this browser keeps nothing for us; "full": the last thing did not fit. */
   trouble: "" | "off" | "full";
   waiting: Waiting[];
+  /** Counts what was taken along since the page opened, so that a list of it is read again. */
+  taken: number;
 }
 
 /** Whether what is done here outlives the page, and what waits to go home. */
-export const useShelf = create<ShelfState>(() => ({ trouble: "", waiting: [] }));
+export const useShelf = create<ShelfState>(() => ({ trouble: "", waiting: [], taken: 0 }));
 
 const name = "draklo";
 const version = 1;
@@ -207,7 +209,9 @@ async function countWaiting(): Promise<void> {
 export const shelf = {
   keepAnswer: (path: string, body: unknown) => put("answers", { path, body, keptAt: Date.now() }),
   answer: async (path: string): Promise<unknown> => (await found("answers", path))?.body,
-  keepJob: (row: CarriedRow) => put("jobs", row),
+  async keepJob(row: CarriedRow): Promise<void> {
+    if (await put("jobs", row)) useShelf.setState((s) => ({ taken: s.taken + 1 }));
+  },
   job: (id: string) => found("jobs", id),
   /** Says that a job is opened on this device. */
   async opened(id: string): Promise<void> {

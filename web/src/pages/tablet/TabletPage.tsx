@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import { api } from "../../api/client";
@@ -28,10 +28,15 @@ async function roomHere(): Promise<Room> {
 /** What this device took along, what waits on it to go home, and how much room it has. */
 export function TabletPage() {
   const { away } = useHome();
-  const { trouble, waiting } = useShelf();
+  const { trouble, waiting, taken } = useShelf();
   const queries = useQueryClient();
   const [busy, setBusy] = useState(false);
-  const jobs = useQuery({ queryKey: ["along"], queryFn: shelf.jobs, gcTime: 0 });
+  const jobs = useQuery({
+    queryKey: ["along", taken],
+    queryFn: shelf.jobs,
+    placeholderData: keepPreviousData,
+    gcTime: 0,
+  });
   const pictures = useQuery({ queryKey: ["along-pictures"], queryFn: shelf.pictures, gcTime: 0 });
   const room = useQuery({ queryKey: ["room"], queryFn: roomHere, gcTime: 0, retry: false });
   useEffect(() => {
