@@ -18,7 +18,7 @@ namespace Draklo.Core.Studies;
 /// <param name="AllowedMPa">The same with the stem's design factor taken off.</param>
 /// <param name="Slices">From the cut to the top.</param>
 /// <param name="Worst">Where the lines bend it most: the stress that the stem's link is checked for.</param>
-/// <param name="Seats">Other heights of the line's seat, everything else as planned.</param>
+/// <param name="Seats">Heights of the line's seat, the planned one among them, everything else as planned.</param>
 /// <param name="BestHeightM">The seat that leaves the most of stem, knot and haulers at once, above the ground, where
 /// the stem is still a third of its breast diameter and not half used up: thinner wood is not for a line, whatever the
 /// sum says.</param>
@@ -192,12 +192,11 @@ public sealed record StemProfile(
             * LineRun.From(members, lines[index], tree, lay).Passes(0);
         var knot =
             members.Rope.BreakingStrengthN * Reference.Knots[members.KnotId].KeepsLow / plan.Policy.DesignFactor.Rope;
-        var seats = new List<SeatChoice>(SeatCount + 1);
+        var seats = new List<SeatChoice>(SeatCount + 2);
         var lowest = plan.Cut.StumpHeightM + 1;
         var highest = plan.Tree.HeightM - 1;
-        for (var i = 0; i <= SeatCount && highest > lowest; i++)
+        foreach (var height in Heights(lowest, highest, members.Seat.HeightM))
         {
-            var height = lowest + ((highest - lowest) * i / SeatCount);
             var moved = lines.ToArray();
             moved[index] = PullLine.From(members with { Seat = members.Seat with { HeightM = height } }, tree, lay);
             if (Pull.Solve(context, moved, []) is not { } pull)
@@ -215,6 +214,18 @@ public sealed record StemProfile(
         }
 
         return seats;
+    }
+
+    /// <summary>Even steps from lowest to highest, and the seat as it is planned among them, so that its figures are its own.</summary>
+    private static IEnumerable<double> Heights(double lowest, double highest, double planned)
+    {
+        if (highest <= lowest)
+        {
+            return [];
+        }
+
+        var even = Enumerable.Range(0, SeatCount + 1).Select(i => lowest + ((highest - lowest) * i / SeatCount));
+        return planned <= lowest || planned >= highest ? even : even.Append(planned).Distinct().Order();
     }
 }
 

@@ -65,6 +65,24 @@ public sealed class StemProfileTests
             profile.Seats.ToList().FindIndex(s => s.HeightM >= height);
     }
 
+    [Theory]
+    [InlineData(11)]
+    [InlineData(12.34)]
+    [InlineData(20.5)]
+    public void The_planned_seat_is_among_them_with_its_own_figures(double height)
+    {
+        var plan = Lime().WithMain(l => l with { Seat = new() { HeightM = height } });
+        var seats = Of(plan).Seats;
+        var nearest = seats.MinBy(s => Math.Abs(s.HeightM - height))!;
+        // Above the highest seat that the chart has, a metre below the top, there is none of its own.
+        Assert.Equal(Math.Min(height, plan.Tree.HeightM - 1), nearest.HeightM, 9);
+        Assert.Equal(seats.OrderBy(s => s.HeightM), seats);
+        if (height < plan.Tree.HeightM - 1)
+        {
+            Near(plan.Analysed().Pull.NeededTensionN, nearest.NeededTensionN, 1e-9);
+        }
+    }
+
     [Fact]
     public void The_seat_moves_in_proportion_to_the_tension()
     {
