@@ -36,4 +36,46 @@ public sealed class TogetherOnSheetTests(Stage stage) : IClassFixture<Stage>
         screen.Drag(Seat, 0, 40);
         screen.Until(() => screen.ValueOf("Seat above ground") != before, "the seat to be free again");
     }
+
+    [Fact]
+    public void What_both_changed_apart_both_see_and_either_settles()
+    {
+        using var other = new Screen(stage.App.Address);
+        other.Open();
+        other.Run("localStorage.setItem('draklo.who', 'Runa')");
+        screen.OpenJob("Lime");
+        other.OpenJob("Lime");
+        screen.Until(() => screen.Text("[data-others]") == "with Runa", "word of the other");
+        other.Until(() => other.Run("return document.documentElement.dataset.core") is "ready", "the core");
+
+        Apart("11", "14");
+        Assert.Equal("11 m at Runa’s, 14 m as saved", screen.Text("[data-settling] li").Split(": ")[1]);
+
+        // This one gives way: there is nothing left to choose, and the other's question goes by itself.
+        screen.Type("Seat above ground", "11");
+        other.Until(() => other.Count("[data-clashes]") == 0, "the question to go");
+        other.UntilSaved();
+        screen.Until(() => screen.Count("[data-settling]") == 0, "the word of it to go");
+        Assert.Equal("11", screen.ValueOf("Seat above ground"));
+
+        // And the other way round: the other chooses its own, and it appears here.
+        Apart("12", "15");
+        other.Click("[data-clash] button");
+        other.Press("Settle and save");
+        other.UntilSaved();
+        screen.Until(() => screen.ValueOf("Seat above ground") == "12", "what was chosen to appear");
+        screen.Until(() => screen.Count("[data-settling]") == 0, "the word of it to go");
+
+        void Apart(string theirs, string here)
+        {
+            other.InReach(false);
+            other.Type("Seat above ground", theirs);
+            other.Until(() => other.Count("[data-save='offline']") == 1, "the other to be out of reach");
+            screen.Type("Seat above ground", here);
+            screen.UntilSaved();
+            other.InReach(true);
+            other.Until(() => other.Count("[data-clashes]") == 1, "what both changed, at the other");
+            screen.Until(() => screen.Count("[data-settling='Runa']") == 1, "what both changed, here");
+        }
+    }
 }

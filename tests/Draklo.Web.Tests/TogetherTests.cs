@@ -68,6 +68,47 @@ public sealed class TogetherTests(RunningServer server) : IClassFixture<RunningS
     }
 
     [Fact]
+    public async Task What_one_settles_the_others_see_until_it_is_done()
+    {
+        var id = await JobAsync();
+        await using var one = await ConnectAsync();
+        await using var first = Watch(one, id, "page-a", "Ada");
+        await first.NextAsync();
+        await using var two = await ConnectAsync();
+        await using var second = Watch(two, id, "page-b", "Bo");
+        await second.NextAsync();
+        await first.NextAsync();
+        Assert.True(
+            await SettleAsync([
+                new
+                {
+                    name = "Seat height, main",
+                    mine = "11 m",
+                    saved = "14 m",
+                },
+            ])
+        );
+        var seen = (await first.NextAsync()).GetProperty("others")[0].GetProperty("settles")[0];
+        Assert.Equal("11 m", seen.GetProperty("mine").GetString());
+        Assert.Equal("14 m", seen.GetProperty("saved").GetString());
+        Assert.False(
+            await SettleAsync([
+                new
+                {
+                    name = new string('x', 201),
+                    mine = "",
+                    saved = "",
+                },
+            ])
+        );
+        Assert.False(await SettleAsync([.. Enumerable.Range(0, 201).Select(i => new { name = $"{i}" })]));
+        Assert.True(await SettleAsync(null));
+        Assert.False((await first.NextAsync()).GetProperty("others")[0].TryGetProperty("settles", out _));
+
+        Task<bool> SettleAsync(object[]? differences) => two.InvokeAsync<bool>("Settle", id, "page-b", differences);
+    }
+
+    [Fact]
     public async Task A_hand_that_goes_out_of_range_lets_go()
     {
         var id = await JobAsync();

@@ -10,6 +10,7 @@ internal sealed class JobHub(Rooms rooms, JobStore jobs) : Hub
     public const string Path = "/hubs/job";
     private const int LongestHandle = 80;
     private const int LongestPage = 64;
+    private const int MostDifferences = 200;
 
     /// <param name="jobId">A job.</param>
     /// <param name="page">Made by the page, as in the header of its requests: its own saves are not sent back to it.</param>
@@ -29,6 +30,12 @@ internal sealed class JobHub(Rooms rooms, JobStore jobs) : Hub
     /// <returns>False where somebody else has it.</returns>
     public bool Hold(string jobId, string page, string? handle) =>
         handle?.Length is null or <= LongestHandle && rooms.Hold(jobId, page, handle);
+
+    /// <summary>Says what is being settled, so that whoever saved the other version sees both; null when it is done.</summary>
+    /// <returns>False where it is too much to be told.</returns>
+    public bool Settle(string jobId, string page, IReadOnlyList<Difference>? differences) =>
+        (differences is null || (differences.Count <= MostDifferences && differences.All(d => d.IsShort)))
+        && rooms.Settle(jobId, page, differences);
 
     private string? SignedIn => Context.GetHttpContext() is { } http ? Visitor.Of(http).Session?.Name : null;
 }

@@ -10,7 +10,18 @@ namespace Draklo.Web.Together;
 /// <param name="Page">Made by the page when it opened.</param>
 /// <param name="Name">Empty where nobody has said.</param>
 /// <param name="Holds">The handle that they drag just now; null for none.</param>
-public sealed record Present(string Page, string Name, string? Holds);
+/// <param name="Settles">What they and somebody else changed both, while they choose between the two; null for nothing.</param>
+public sealed record Present(string Page, string Name, string? Holds, IReadOnlyList<Difference>? Settles);
+
+/// <summary>A figure that two people changed each in their way, in words.</summary>
+/// <param name="Mine">As whoever settles it has it; null where they took it out.</param>
+/// <param name="Saved">As it is saved.</param>
+public sealed record Difference(string Name, string? Mine, string? Saved)
+{
+    private const int Longest = 200;
+
+    public bool IsShort => Name.Length <= Longest && (Mine?.Length ?? 0) <= Longest && (Saved?.Length ?? 0) <= Longest;
+}
 
 /// <summary>What those who have a job open are sent.</summary>
 /// <param name="Others">Everybody else who has it open.</param>
@@ -61,6 +72,11 @@ internal sealed class Rooms
     /// <returns>False where somebody else has it.</returns>
     public bool Hold(string jobId, string page, string? handle) => Find(jobId)?.Hold(page, handle) ?? false;
 
+    /// <summary>Says what a page settles just now; null when it is done.</summary>
+    /// <returns>False where the page is not there.</returns>
+    public bool Settle(string jobId, string page, IReadOnlyList<Difference>? differences) =>
+        Find(jobId)?.Change(page, p => p with { Settles = differences }) ?? false;
+
     private Room? Find(string jobId) => rooms.GetValueOrDefault(jobId);
 }
 
@@ -79,7 +95,7 @@ internal sealed class Room
 
     public Member Join(string page, string name, ChannelWriter<TogetherMessage> writer)
     {
-        var member = new Member(new(page, name, null), writer);
+        var member = new Member(new(page, name, null, null), writer);
         lock (turn)
         {
             // A page that lost its connection comes in again: it is there once.
@@ -111,12 +127,22 @@ internal sealed class Room
                 return false;
             }
 
+            return Change(page, p => p with { Holds = handle });
+        }
+    }
+
+    /// <summary>Changes what everybody sees of a page.</summary>
+    /// <returns>False where it is not there.</returns>
+    public bool Change(string page, Func<Present, Present> change)
+    {
+        lock (turn)
+        {
             if (members.Find(m => m.Present.Page == page) is not { } member)
             {
                 return false;
             }
 
-            member.Present = member.Present with { Holds = handle };
+            member.Present = change(member.Present);
             TellAll();
             return true;
         }

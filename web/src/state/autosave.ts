@@ -159,6 +159,11 @@ async function goOnWith(joined: Joined, theirs: Job): Promise<void> {
 export function comeIn(theirs: Job): void {
   const { document, grip } = useSheet.getState();
   const { state, revision } = useSaving.getState();
+  if (id === theirs.id && state.kind === "conflict" && theirs.revision > state.theirs.revision) {
+    // What is being settled is looked at again beside the newest: the other side may have given way.
+    void meet(theirs);
+    return;
+  }
   if (id !== theirs.id || theirs.revision <= revision || document !== kept || grip !== null || busy) return;
   if (state.kind !== "saved") return;
   kept = documentOf(theirs);

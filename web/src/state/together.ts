@@ -6,12 +6,13 @@ import { onBack } from "../api/reach";
 import type { Job } from "../api/types";
 import { useSettings } from "../ui/settings";
 import { comeIn } from "./autosave";
-import { onHold, useHands } from "./hands";
+import { nobodyElse, tellBy, useHands, type Difference } from "./hands";
 
 interface Present {
   page: string;
   name: string;
   holds?: string;
+  settles?: Difference[];
 }
 
 interface Message {
@@ -19,7 +20,6 @@ interface Message {
   job?: Job;
 }
 
-const nobody = { names: [], others: {} };
 /** What stands on the screen comes first. */
 const afterMs = 800;
 
@@ -38,14 +38,19 @@ export function openTogether(jobId: string): () => void {
       complete: () => undefined,
       error: () => undefined,
     });
-    onHold((handle) => {
-      connection.invoke("Hold", jobId, page, handle).catch(() => undefined);
+    tellBy({
+      hold: (handle) => {
+        connection.invoke("Hold", jobId, page, handle).catch(() => undefined);
+      },
+      settle: (differences) => {
+        connection.invoke("Settle", jobId, page, differences).catch(() => undefined);
+      },
     });
   }
 
   function alone(): void {
-    onHold(undefined);
-    useHands.setState(nobody);
+    tellBy(undefined);
+    useHands.setState(nobodyElse);
   }
 
   /** Comes in again: what others saved meanwhile was missed. */
@@ -82,9 +87,10 @@ function take({ others, job }: Message): void {
   const named = others.map((o) => ({ ...o, name: o.name === "" ? "somebody" : o.name }));
   const names = named.map((o) => o.name).sort();
   const holding = Object.fromEntries(named.flatMap((o) => (o.holds === undefined ? [] : [[o.holds, o.name]])));
+  const settling = named.flatMap((o) => (o.settles ? [{ name: o.name, differences: o.settles }] : []));
   const now = useHands.getState();
+  const next = { names, others: holding, settling };
   // Nothing is drawn again for word that changes nothing.
-  if (JSON.stringify([names, holding]) !== JSON.stringify([now.names, now.others]))
-    useHands.setState({ names, others: holding });
+  if (JSON.stringify(next) !== JSON.stringify(now)) useHands.setState(next);
   if (job) comeIn(job);
 }

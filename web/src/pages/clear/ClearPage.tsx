@@ -17,7 +17,7 @@ import { useSettings } from "../../ui/settings";
 import { useWide } from "../../ui/useWide";
 import { SettleDialog } from "../sheet/SettleDialog";
 import { OpenedJob } from "../sheet/OpenedJob";
-import { UnsavedNote } from "../sheet/UnsavedNote";
+import { SettlingNote, UnsavedNote } from "../sheet/UnsavedNote";
 import { ClearHeader } from "./ClearHeader";
 import { ClearPath } from "./ClearPath";
 import { SideFields } from "./SideFields";
@@ -75,6 +75,7 @@ function Clearing({ catalogue }: { catalogue: Catalogue }) {
     <div className="flex h-full flex-col max-lg:h-auto">
       <ClearHeader goPanel={goPanel} />
       <UnsavedNote />
+      <SettlingNote />
       {wide ? (
         <>
           <div className="flex min-h-0 flex-1">

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { api } from "../../api/client";
 import type { Clash, Job, Side } from "../../api/types";
@@ -7,7 +7,15 @@ import { Button } from "../../ui/controls";
 import { Modal } from "../../ui/Modal";
 import { useSettings } from "../../ui/settings";
 import { keepBoth, settle, takeTheirs } from "../../state/autosave";
+import { saySettling, type Difference } from "../../state/hands";
 import { timeOf } from "../../state/words";
+
+const longest = 200;
+const cut = (text: string) => (text.length > longest ? `${text.slice(0, longest - 1)}…` : text);
+
+function inWords({ name, mine, theirs }: Clash): Difference {
+  return { name: cut(name), ...(mine != null && { mine: cut(mine) }), ...(theirs != null && { saved: cut(theirs) }) };
+}
 
 /** Two people changed the same members of one job apart: each is settled by hand, and nothing is lost. */
 export function SettleDialog({ theirs, clashes }: { theirs: Job; clashes: Clash[] }) {
@@ -21,6 +29,12 @@ export function SettleDialog({ theirs, clashes }: { theirs: Job; clashes: Clash[
   });
   const by = revisions.data?.find((r) => r.number === theirs.revision)?.savedBy ?? "";
   const they = by === "" ? "Somebody" : by;
+  useEffect(() => {
+    saySettling(clashes.map(inWords));
+    return () => {
+      saySettling(null);
+    };
+  }, [clashes]);
   const open = clashes.filter((c) => chosen[c.path] === undefined).length;
   const all = (side: Side) => {
     setChosen(Object.fromEntries(clashes.map((c) => [c.path, side])));

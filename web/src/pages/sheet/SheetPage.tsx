@@ -16,7 +16,7 @@ import { MissingBar } from "./MissingBar";
 import { OpenedJob, type Came } from "./OpenedJob";
 import { SheetHeader } from "./SheetHeader";
 import { ShortcutList, useShortcuts } from "./shortcuts";
-import { UnsavedNote } from "./UnsavedNote";
+import { SettlingNote, UnsavedNote } from "./UnsavedNote";
 import { SidePanel } from "./SidePanel";
 import { StationNav, StepBar } from "./StationNav";
 import { useWide } from "../../ui/useWide";
@@ -51,6 +51,7 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
     <div className="flex h-full flex-col">
       <SheetHeader />
       <UnsavedNote />
+      <SettlingNote />
       <MissingBar />
       {wide ? (
         <>

@@ -1,4 +1,5 @@
 import { useSaving } from "../../state/autosave";
+import { useHands, type Difference } from "../../state/hands";
 import { timeOf } from "../../state/words";
 
 /** While saves fail: since when, how much waits, and why. Work goes on. */
@@ -39,3 +40,31 @@ function CameNote({ members, savedAt }: { members: number; savedAt: string }) {
     </p>
   );
 }
+
+const most = 4;
+
+/** What others changed apart from what is saved here, while they choose between the two. */
+export function SettlingNote() {
+  const settling = useHands((s) => s.settling);
+  return settling.map(({ name, differences }) => (
+    <div
+      key={name}
+      role="status"
+      data-settling={name}
+      className="border-b border-ink bg-sheet px-4 py-1 text-[13px] leading-snug no-print"
+    >
+      <strong className="font-semibold">{name} changed what is changed here too, and is choosing which holds:</strong>
+      <ul>
+        {differences.slice(0, most).map((d) => (
+          <li key={d.name}>
+            {d.name}: {worded(d.mine)} at {name}’s, {worded(d.saved)} as saved
+          </li>
+        ))}
+      </ul>
+      {differences.length > most && <p>and {differences.length - most} more.</p>}
+      <p>Settle it between you; change it here if {name}’s holds.</p>
+    </div>
+  ));
+}
+
+const worded = (said: Difference["mine"]) => said ?? "taken out";
