@@ -24,73 +24,17 @@ internal sealed class DemoYear(Database fresh, string folder, TimeProvider clock
     private readonly LockerStore locker = new(fresh, clock);
     private readonly DateOnly today = DateOnly.FromDateTime(clock.GetLocalNow().Date);
 
-    /// <param name="Size">Over the tree that the plan was drawn for.</param>
-    /// <param name="Ratio">Tension read over tension needed.</param>
-    /// <param name="OffDeg">How far to the right of the lay the top came down.</param>
-    private sealed record Past(
-        string Name,
-        string Place,
-        string SpeciesId,
-        double Size,
-        bool LedByWenna,
-        int DaysAgo,
-        double Ratio,
-        double OffDeg,
-        double HoldShare,
-        JobStage Stage = JobStage.Done
-    );
-
-    private static readonly Past[] Year =
-    [
-        new("Lime in the chapel row", "Osmere chapel", "lime", 0.9, false, 341, 0.95, 1.6, 0.95),
-        new("Birch on Hallow Rigg", "Hallow Rigg", "birch-silver", 0.8, true, 322, 1.09, -2.2, 0.8),
-        new("Spruce by the lower sluice", "Sedge Mill", "spruce-norway", 1.05, false, 301, 1.01, 0.7, 0.9),
-        new("Ash over the allotment path", "Corran", "ash-european", 0.95, false, 287, 0.88, 3.1, 1.0),
-        new("Alder in the reed bay", "Ternholt shore", "alder-black", 0.75, true, 262, 1.06, -3.8, 1.05),
-        new("Lime by the ice house", "Ternholt shore", "lime", 1.05, false, 240, 0.90, -1.1, 1.0),
-        new("Lime at the weir", "Sedge Mill", "lime", 1.0, true, 219, 0.97, 2.4, 1.05),
-        new("Birch behind the smithy", "Corran", "birch-silver", 0.85, true, 198, 1.12, 1.3, 0.85),
-        new("Spruce on the toll road", "Hallow Rigg", "spruce-norway", 1.1, false, 171, 0.94, -1.9, 1.0),
-        new(
-            "Sycamore at the boat slip",
-            "Ternholt shore",
-            "maple-sycamore",
-            1.0,
-            false,
-            149,
-            1.03,
-            0.4,
-            0.95,
-            JobStage.CalledOff
-        ),
-        new("Lime at the school gate", "Corran", "lime", 0.95, true, 126, 0.97, 2.7, 0.9),
-        new("Ash under the quarry edge", "Hallow Rigg", "ash-european", 0.9, false, 104, 0.91, -0.8, 1.1),
-        new("Alder on the islet", "Ternholt shore", "alder-black", 0.8, true, 83, 1.10, -4.4, 0.9),
-        new("Lime in the walled garden", "Osmere chapel", "lime", 1.0, false, 62, 0.92, 1.2, 1.0),
-        new("Birch by the pump house", "Sedge Mill", "birch-silver", 0.8, true, 41, 1.05, -2.9, 0.95),
-        new("Ash at the ford", "Sedge Mill", "ash-european", 1.0, false, 27, 0.94, 1.8, 1.0, JobStage.Cleared),
-    ];
-
-    private static readonly Dictionary<string, (double Latitude, double Longitude)> Places = new(StringComparer.Ordinal)
-    {
-        ["Ternholt shore"] = (54.012, -3.021),
-        ["Osmere chapel"] = (54.004, -2.987),
-        ["Sedge Mill"] = (53.991, -3.006),
-        ["Hallow Rigg"] = (54.021, -2.962),
-        ["Corran"] = (53.983, -2.974),
-    };
-
     public void Add()
     {
         var model = jobs.List().First(j => j.Content.Plan.Tree.SpeciesId == "lime").Content.Plan;
         var logs = new LogStore(fresh, locker, clock);
         // Each makes its job first: the logs are written in a change of their own.
-        logs.Fill(Year.Select((past, i) => OfPast(past, i, model)).ToList());
+        logs.Fill(PastJob.Year.Select((past, i) => OfPast(past, i, model)).ToList());
         AddFinished(model, logs);
         new DemoTrials(fresh, clock).Add();
     }
 
-    private (string, JobLog, LoggedJob, IReadOnlyList<GearBooked>) OfPast(Past past, int at, Plan model)
+    private (string, JobLog, LoggedJob, IReadOnlyList<GearBooked>) OfPast(PastJob past, int at, Plan model)
     {
         var on = Day(past.DaysAgo);
         var plan = Resized(model, past);
@@ -105,7 +49,7 @@ internal sealed class DemoYear(Database fresh, string folder, TimeProvider clock
         );
     }
 
-    private static JobLog LogOf(Past past, int at, string on, Plan plan, Core.Analyses.Analysis analysis)
+    private static JobLog LogOf(PastJob past, int at, string on, Plan plan, Core.Analyses.Analysis analysis)
     {
         var by = past.LedByWenna ? "Wenna" : "Mette";
         if (past.Stage == JobStage.CalledOff)
@@ -212,10 +156,10 @@ internal sealed class DemoYear(Database fresh, string folder, TimeProvider clock
     }
 
     /// <summary>The lime's plan for another tree: gear, tackle and ways stay, all measures grow or shrink together.</summary>
-    private static Plan Resized(Plan model, Past past)
+    private static Plan Resized(Plan model, PastJob past)
     {
         var s = past.Size;
-        var (latitude, longitude) = Places[past.Place];
+        var (latitude, longitude) = PastJob.Places[past.Place];
         var line = model.Lines[0];
         string[] crew = past.LedByWenna
             ? ["Wenna", "Ives", "Bo", "Runa", "Jory", "Mette"]
@@ -282,7 +226,7 @@ internal sealed class DemoYear(Database fresh, string folder, TimeProvider clock
     {
         const int daysAgo = 18;
         var on = Day(daysAgo);
-        var past = new Past(Finished, "Ternholt shore", "willow-crack", 0.9, false, daysAgo, 1.0, 2.0, 1.0);
+        var past = new PastJob(Finished, "Ternholt shore", "willow-crack", 0.9, false, daysAgo, 1.0, 2.0, 1.0);
         locker.Create(
             new()
             {

@@ -38,6 +38,9 @@ internal sealed class Rooms
 
     private readonly ConcurrentDictionary<string, Room> rooms = new(StringComparer.Ordinal);
 
+    /// <summary>Nobody comes into a room while it is taken away empty.</summary>
+    private readonly Lock doors = new();
+
     public Rooms(JobStore jobs) =>
         jobs.Saved += (_, saved) => Find(saved.Job.Id)?.Tell(saved.Page, JobAnswer.Of(saved.Job), saved.By);
 
@@ -52,8 +55,14 @@ internal sealed class Rooms
         var channel = Channel.CreateBounded<TogetherMessage>(
             new BoundedChannelOptions(MostWaiting) { FullMode = BoundedChannelFullMode.DropOldest, SingleReader = true }
         );
-        var room = rooms.GetOrAdd(jobId, static _ => new Room());
-        var member = room.Join(page, name.Length > LongestName ? name[..LongestName] : name, channel.Writer);
+        Room room;
+        Room.Member member;
+        lock (doors)
+        {
+            room = rooms.GetOrAdd(jobId, static _ => new Room());
+            member = room.Join(page, name.Length > LongestName ? name[..LongestName] : name, channel.Writer);
+        }
+
         try
         {
             await foreach (var message in channel.Reader.ReadAllAsync(cancellation))
@@ -63,7 +72,13 @@ internal sealed class Rooms
         }
         finally
         {
-            room.Leave(member);
+            lock (doors)
+            {
+                if (room.Leave(member))
+                {
+                    rooms.TryRemove(jobId, out _);
+                }
+            }
         }
     }
 
@@ -107,7 +122,8 @@ internal sealed class Room
         return member;
     }
 
-    public void Leave(Member member)
+    /// <returns>Whether nobody is left.</returns>
+    public bool Leave(Member member)
     {
         lock (turn)
         {
@@ -115,6 +131,8 @@ internal sealed class Room
             {
                 TellAll();
             }
+
+            return members.Count == 0;
         }
     }
 

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using CsCheck;
+using Draklo.Core.Logs;
 using Draklo.Core.Plans;
 using Draklo.Core.Reading;
 using Draklo.Core.Units;
@@ -114,6 +115,45 @@ public sealed class DocumentMergeTests
         var other = Edited(was, ("crew", Crew(("B", "hauler"), ("A", "lead"), ("C", "hauler"))));
         Assert.Equal(["C", "A", "B"], Merge(was, turned, Edited(was, (Seat, 8))).Document!.Crew.Select(c => c.Name));
         Assert.Equal("crew", Assert.Single(Merge(was, turned, other).Clashes).Path);
+    }
+
+    [Fact]
+    public void Logs_come_together_like_plans()
+    {
+        var was = new JobLog
+        {
+            Stage = JobStage.Pulled,
+            On = "2026-11-20",
+            By = "Mette",
+        };
+        var mine = was with { Broke = "a sling", Stage = JobStage.Cleared };
+        var theirs = was with
+        {
+            Because = "wind",
+            Landing = new() { OutM = 20, RightM = 3 },
+        };
+        var merged = DocumentMerge.Of(was, mine, theirs, new Dictionary<string, Side>(), UnitSystem.Metric);
+        Assert.Empty(merged.Clashes);
+        Assert.Equal(
+            ("a sling", JobStage.Cleared, "wind", 3.0),
+            (merged.Document!.Broke, merged.Document.Stage, merged.Document.Because, merged.Document.Landing!.RightM)
+        );
+
+        var clashed = DocumentMerge.Of(
+            was,
+            mine,
+            theirs with
+            {
+                Broke = "nothing",
+            },
+            new Dictionary<string, Side>(),
+            UnitSystem.Metric
+        );
+        Assert.Null(clashed.Document);
+        Assert.Equal(
+            ("What broke", "a sling", "nothing"),
+            (clashed.Clashes[0].Name, clashed.Clashes[0].Mine, clashed.Clashes[0].Theirs)
+        );
     }
 
     [Fact]

@@ -71,7 +71,7 @@ vi.spyOn(Object, "keys").mockImplementation((of) =>
 vi.stubGlobal("window", { addEventListener: () => undefined });
 vi.useFakeTimers();
 
-const { closeJob, keepBoth, openJob, settle, sendLeftOver, takeTheirs, useSaving } = await import("./autosave");
+const { closeJob, comeIn, keepBoth, openJob, settle, sendLeftOver, takeTheirs, useSaving } = await import("./autosave");
 const { useSheet } = await import("./store");
 const { Refusal } = await import("../api/client");
 
@@ -221,6 +221,25 @@ describe("two who change the same job", () => {
     await settle(theirs, {});
     expect(useSaving.getState().state).toMatchObject({ kind: "conflict", clashes: [{ path: "name" }] });
     expect(asked).toHaveLength(1);
+  });
+
+  it("is asked nothing more once the other gives way", async () => {
+    comeIn(job(6, "Mine"));
+    await vi.advanceTimersByTimeAsync(10);
+    expect(useSaving.getState().state.kind).not.toBe("conflict");
+    last()?.answer(job(7, "Mine"));
+    await vi.advanceTimersByTimeAsync(10);
+    expect(useSaving.getState().state.kind).toBe("saved");
+    expect(useSheet.getState().document?.name).toBe("Mine");
+  });
+
+  it("is asked anew beside what was saved since, and not by what was saved before", async () => {
+    comeIn(job(6, "Third"));
+    await vi.advanceTimersByTimeAsync(10);
+    expect(useSaving.getState().state).toMatchObject({ kind: "conflict", theirs: { revision: 6, name: "Third" } });
+    comeIn(job(5, "Theirs"));
+    await vi.advanceTimersByTimeAsync(10);
+    expect(useSaving.getState().state).toMatchObject({ kind: "conflict", theirs: { revision: 6 } });
   });
 
   it("can keep both", async () => {

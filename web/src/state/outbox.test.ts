@@ -2,6 +2,8 @@ import { beforeEach, describe, expect, it, vi } from "vitest";
 import type { Waiting } from "../ui/shelf";
 
 const waiting: Waiting[] = [];
+const leftBehind: unknown[] = [];
+let joined: unknown;
 const asked: { path: string; body: Record<string, unknown> }[] = [];
 let answer: () => Promise<unknown> = () => Promise.resolve({});
 
@@ -27,7 +29,15 @@ vi.mock("../ui/shelf", () => ({
       Promise.resolve({ hash: "h", picture: new Blob(["x"], { type: "image/png" }), keptAt: 0, sent: false }),
     keepPicture: () => Promise.resolve(true),
   },
-  left: { read: () => null, write: () => true, drop: () => undefined, jobs: () => [] },
+  left: {
+    read: () => null,
+    write: (what: string, jobId: string, value: unknown) => {
+      leftBehind.push([what, jobId, value]);
+      return true;
+    },
+    drop: () => undefined,
+    jobs: () => [],
+  },
 }));
 vi.mock("../api/along", () => ({ takeAlong: () => Promise.resolve() }));
 vi.mock("../api/ask", () => {
@@ -36,6 +46,7 @@ vi.mock("../api/ask", () => {
       readonly status: number,
       message: string,
       readonly errors: Record<string, string[]> = {},
+      readonly current?: unknown,
     ) {
       super(message);
     }
@@ -52,7 +63,7 @@ vi.mock("../api/ask", () => {
 });
 vi.mock("./autosave", () => ({ sendLeftOver: () => Promise.resolve(0) }));
 vi.mock("./session", () => ({ isLetIn: () => true }));
-vi.mock("../api/client", () => ({ api: {} }));
+vi.mock("../api/client", () => ({ api: { mergeLogs: () => Promise.resolve(joined) } }));
 
 const { agoOf, goHome, entrySent } = await import("./outbox");
 const { Refusal } = await import("../api/ask");
@@ -120,5 +131,40 @@ describe("what waits to go home", () => {
     asked.length = 0;
     await goHome();
     expect(asked).toEqual([]);
+  });
+});
+
+describe("a log that comes home after another was saved", () => {
+  const mine = { revision: 3, was: { broke: "" }, log: { broke: "a sling" } };
+  const theirs = { revision: 4, log: { stage: "done" } };
+  /** Refused as stale at first; what comes after it is taken. */
+  const stale = () => {
+    let first = true;
+    answer = () => {
+      const refused = first;
+      first = false;
+      return refused ? Promise.reject(new Refusal(412, "stale", {}, theirs as never)) : Promise.resolve({});
+    };
+  };
+  beforeEach(() => {
+    leftBehind.length = 0;
+    waiting.push({ number: 1, kind: "log", jobId: "j", at: Date.now(), words: "the log", sends: mine });
+    stale();
+  });
+
+  it("is put together with it where they do not touch", async () => {
+    joined = { document: { broke: "a sling", stage: "done" }, clashes: [] };
+    await goHome();
+    expect(asked.map((a) => a.path)).toEqual(["/api/jobs/j/log?units=metric", "/api/jobs/j/log?units=metric"]);
+    expect(asked[1]?.body).toEqual({ broke: "a sling", stage: "done" });
+    expect(waiting).toEqual([]);
+  });
+
+  it("is left to the log's page, with what both say otherwise, where they do", async () => {
+    joined = { document: null, clashes: [{ name: "What broke" }, { name: "Knots" }] };
+    await goHome();
+    expect(waiting[0]?.refused).toContain("both say otherwise of: What broke, Knots");
+    expect(leftBehind).toEqual([["log", "j", { revision: 3, log: mine.log }]]);
+    expect(asked).toHaveLength(1);
   });
 });
