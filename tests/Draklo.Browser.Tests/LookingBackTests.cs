@@ -62,6 +62,55 @@ public sealed class LookingBackTests(Stage stage) : IClassFixture<Stage>
     }
 
     [Fact]
+    public async Task A_log_that_another_saved_meanwhile_is_put_together_member_by_member()
+    {
+        OpenLog("Lime");
+        var path = new Uri(
+            $"/api/jobs/{((string)screen.Run("return location.pathname")!).Split('/')[2]}/log",
+            UriKind.Relative
+        );
+        screen.Type("Peak", "1.7 kN");
+        screen.Press("Save the log");
+        screen.Until(() => screen.Attribute("[data-log]", "data-log") == "kept", "it to be kept");
+        screen.Type("Peak", "1.9 kN");
+        screen.Click("[data-tap='done']");
+
+        var answer = JsonNode.Parse(await stage.Client.GetStringAsync(path))!;
+        var other = answer["log"]!;
+        other["by"] = "Runa";
+        other["broke"] = "a sling";
+        other["lines"]![0]!["peakN"] = 2100;
+        using var put = new HttpRequestMessage(HttpMethod.Put, path)
+        {
+            Content = new StringContent(other.ToJsonString(), System.Text.Encoding.UTF8, "application/json"),
+            Headers = { IfMatch = { new($"\"{answer["revision"]}\"") } },
+        };
+        (await stage.Client.SendAsync(put)).EnsureSuccessStatusCode();
+
+        screen.Press("Save the log");
+        screen.Until(() => screen.Count("[data-two-logs] [data-clash]") == 1, "what both wrote");
+        Assert.Contains("Runa saved a log", screen.Text("[data-two-logs]"), StringComparison.Ordinal);
+        Assert.Contains("2.1 kN", screen.Text("[data-clash]"), StringComparison.Ordinal);
+        Assert.False(
+            (bool)
+                screen.Run(
+                    "return [...document.querySelectorAll('button')].some(b => b.textContent === 'Save the log' && !b.disabled)"
+                )!
+        );
+        screen.Click("[data-clash] button");
+        screen.Press("Put both together");
+        screen.Until(() => screen.Count("[data-two-logs]") == 0, "the two to be one");
+        Assert.Equal("1.9", screen.ValueOf("Peak"));
+        screen.Press("Save the log");
+        screen.Until(() => screen.Attribute("[data-log]", "data-log") == "kept", "it to be kept");
+        var kept = JsonNode.Parse(await stage.Client.GetStringAsync(path))!["log"]!;
+        Assert.Equal(
+            ("Runa", "a sling", 1900, "done"),
+            ((string)kept["by"]!, (string)kept["broke"]!, (int)kept["lines"]![0]!["peakN"]!, (string)kept["stage"]!)
+        );
+    }
+
+    [Fact]
     public void What_is_no_picture_is_said_so()
     {
         OpenLog("Lime");

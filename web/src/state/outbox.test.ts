@@ -164,7 +164,7 @@ describe("a log that comes home after another was saved", () => {
     joined = { document: null, clashes: [{ name: "What broke" }, { name: "Knots" }] };
     await goHome();
     expect(waiting[0]?.refused).toContain("both say otherwise of: What broke, Knots");
-    expect(leftBehind).toEqual([["log", "j", { revision: 3, log: mine.log }]]);
+    expect(leftBehind).toEqual([["log", "j", mine]]);
     expect(asked).toHaveLength(1);
   });
 });

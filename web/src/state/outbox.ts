@@ -125,8 +125,8 @@ async function deliverLog(jobId: string, sends: { revision: number; was?: JobLog
       await put(theirs.revision, joined.document);
       return;
     }
-    // The log's own page shows what was written here, and says that another was saved since.
-    left.write("log", jobId, { revision: sends.revision, log });
+    // The log's own page puts the two together.
+    left.write("log", jobId, { ...sends });
     const both = joined.clashes.map((c) => c.name).join(", ");
     throw new Refusal(
       412,

@@ -21,6 +21,7 @@ import { MinutesQuestion } from "./MinutesQuestion";
 import { NearMisses } from "./NearMisses";
 import { Pictures } from "./Pictures";
 import { Question, Taps } from "./Question";
+import { SettleLog } from "./SettleLog";
 import { stageNames } from "./words";
 
 /** Looking back on a job: ten taps after the tree is down. */
@@ -54,17 +55,19 @@ function LogForm({ answer }: { answer: LogAnswer }) {
   const [log, setLog] = useState<JobLog>(
     () => left?.log ?? (answer.log ? filledIn(answer.log, answer, who) : firstLog(answer, who)),
   );
-  // A draft that began from an older log is shown, and says so; keeping it goes over what stands there now.
+  // A draft that began from an older log is put together with what stands there now before it is saved.
   const stale = left !== null && left.revision !== answer.revision;
   const [touched, setTouched] = useState(left !== null);
   const [errors, setErrors] = useState<Record<string, string | undefined>>({});
   const [busy, setBusy] = useState(false);
 
-  function put(change: (log: JobLog) => JobLog): void {
+  const now = { revision: answer.revision, ...(answer.log && { was: answer.log }) };
+  const begunFrom = stale ? { revision: left.revision, ...(left.was && { was: left.was }) } : now;
+  function put(change: (log: JobLog) => JobLog, from = begunFrom): void {
     setTouched(true);
     setLog((before) => {
       const next = change(before);
-      keepDraft(answer.jobId, { revision: answer.revision, log: next });
+      keepDraft(answer.jobId, { ...from, log: next });
       return next;
     });
   }
@@ -173,21 +176,23 @@ function LogForm({ answer }: { answer: LogAnswer }) {
               This is what was written on this device and not saved yet.
             </p>
           )}
-          {stale && (
-            <p role="status" className="mt-2 border-l-4 border-ink pl-2 text-sm">
-              The log was saved elsewhere since this was written here. Saving puts this in its place.{" "}
-              <button
-                type="button"
-                className="underline"
-                onClick={() => {
-                  dropDraft(answer.jobId);
-                  setTouched(false);
-                  setLog(answer.log ?? firstLog(answer, who));
-                }}
-              >
-                Show what was saved
-              </button>
-            </p>
+          {stale && answer.log && (
+            <SettleLog
+              key={answer.revision}
+              draft={{ ...begunFrom, log }}
+              saved={answer.log}
+              revision={answer.revision}
+              onSettled={(together) => {
+                put(() => together, now);
+                setErrors({});
+              }}
+              onDrop={() => {
+                dropDraft(answer.jobId);
+                setTouched(false);
+                setErrors({});
+                setLog(answer.log ?? firstLog(answer, who));
+              }}
+            />
           )}
           <div className="mt-3">
             <Question title="How did it end?">
@@ -340,7 +345,7 @@ function LogForm({ answer }: { answer: LogAnswer }) {
         <div className="mx-auto flex max-w-[1080px] flex-wrap items-center gap-3 px-6 py-2.5 max-md:px-3">
           <Button
             strong
-            disabled={busy}
+            disabled={busy || stale}
             onClick={() => {
               void keep();
             }}

@@ -2,8 +2,10 @@ import type { JobLog, LogAnswer } from "../../api/types";
 import { left } from "../../ui/shelf";
 
 /** What has been typed and not been kept yet, with the revision that it began from. */
-interface Draft {
+export interface Draft {
   revision: number;
+  /** The log as it was saved then; left out where none was. */
+  was?: JobLog;
   log: JobLog;
 }
 

@@ -4,6 +4,7 @@ import { useNavigate } from "react-router";
 import { api } from "../../api/client";
 import type { Clash, Job, Side } from "../../api/types";
 import { Button } from "../../ui/controls";
+import { ClashList } from "./ClashList";
 import { Modal } from "../../ui/Modal";
 import { useSettings } from "../../ui/settings";
 import { keepBoth, settle, takeTheirs } from "../../state/autosave";
@@ -36,9 +37,6 @@ export function SettleDialog({ theirs, clashes }: { theirs: Job; clashes: Clash[
     };
   }, [clashes]);
   const open = clashes.filter((c) => chosen[c.path] === undefined).length;
-  const all = (side: Side) => {
-    setChosen(Object.fromEntries(clashes.map((c) => [c.path, side])));
-  };
   return (
     <Modal title="Changed in two places" onClose={() => undefined} wide>
       <p className="text-sm leading-snug">
@@ -48,58 +46,7 @@ export function SettleDialog({ theirs, clashes }: { theirs: Job; clashes: Clash[
           ? `${clashes.length === 1 ? "One figure" : `${clashes.length} figures`} you both changed: choose which holds.`
           : "The two could not be compared just now: take one of them whole."}
       </p>
-      {clashes.length > 0 && (
-        <>
-          <ul className="mt-3 border-t border-ink" data-clashes>
-            {clashes.map((c) => (
-              <li key={c.path} data-clash={c.path} className="border-b border-rule py-2">
-                <p className="font-tight text-[15px] font-semibold">
-                  {c.name}
-                  <span className="ml-2 text-[13px] font-normal text-pencil">was {c.was ?? "not there"}</span>
-                </p>
-                <div className="mt-1 flex flex-wrap gap-2">
-                  {(["mine", "theirs"] as const).map((side) => (
-                    <button
-                      key={side}
-                      type="button"
-                      aria-pressed={chosen[c.path] === side}
-                      className={`min-h-11 min-w-32 flex-1 border border-ink px-3 py-1 text-left leading-tight ${chosen[c.path] === side ? "bg-ink text-sheet" : "bg-sheet hover:bg-tint"}`}
-                      onClick={() => {
-                        setChosen((before) => ({ ...before, [c.path]: side }));
-                      }}
-                    >
-                      <span className="block text-[12px]">{side === "mine" ? `${me}, here` : `${they}, there`}</span>
-                      <span className="font-tight text-[16px] font-medium">
-                        {(side === "mine" ? c.mine : c.theirs) ?? "taken out"}
-                      </span>
-                    </button>
-                  ))}
-                </div>
-              </li>
-            ))}
-          </ul>
-          <p className="mt-2 flex flex-wrap gap-x-4 text-sm">
-            <button
-              type="button"
-              className="min-h-9 underline"
-              onClick={() => {
-                all("mine");
-              }}
-            >
-              All from here
-            </button>
-            <button
-              type="button"
-              className="min-h-9 underline"
-              onClick={() => {
-                all("theirs");
-              }}
-            >
-              All from there
-            </button>
-          </p>
-        </>
-      )}
+      {clashes.length > 0 && <ClashList clashes={clashes} me={me} they={they} chosen={chosen} onChoose={setChosen} />}
       <div className="mt-3 flex flex-wrap gap-2">
         {clashes.length > 0 && (
           <Button
