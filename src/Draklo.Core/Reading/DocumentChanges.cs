@@ -14,13 +14,42 @@ public sealed record DocumentChange(string Path, string Name, string? Was, strin
 
 /// <summary>What changed between two documents of a kind, member by member, in words with units.</summary>
 /// <remarks>
-/// Items of a list are the same item when they carry the same id, code or name; where they carry none, when they stand at the same
-/// place.
+/// Items of a list are the same item when they carry the same id, code or name, or are about the same thing; where nothing tells
+/// them apart, when they stand at the same place.
 /// </remarks>
 public static class DocumentChanges
 {
     private const int LongestText = 80;
-    private static readonly string[] Keys = ["id", "code", "name"];
+    private const int EnoughOfAHash = 6;
+
+    /// <summary>Members that tell items of a list apart, the surest first; the later ones say what a log's items are about.</summary>
+    private static readonly string[] Keys =
+    [
+        "id",
+        "code",
+        "name",
+        "lineId",
+        "knotId",
+        "taskId",
+        "itemId",
+        "hash",
+        "what",
+    ];
+
+    /// <summary>Members that say to people which item it is, the plainest first.</summary>
+    private static readonly string[] Names =
+    [
+        "name",
+        "text",
+        "code",
+        "caption",
+        "id",
+        "lineId",
+        "knotId",
+        "taskId",
+        "itemId",
+        "what",
+    ];
 
     public static List<DocumentChange> Of<T>(T was, T now, UnitSystem units)
         where T : IDocumentPart
@@ -135,9 +164,10 @@ public static class DocumentChanges
 
     internal static string? LabelOf(JsonNode? item) =>
         item is not JsonObject group ? null
-        : TextOf(group["name"]) is { Length: > 0 } name ? name
-        : TextOf(group["text"]) is { Length: > 0 } text ? Shortened(text)
-        : TextOf(group["code"]) ?? TextOf(group["id"]);
+        : Names.Select(name => TextOf(group[name])).FirstOrDefault(said => said is { Length: > 0 }) is { } said
+            ? Shortened(said)
+        : TextOf(group["hash"]) is { Length: > EnoughOfAHash } hash ? $"picture {hash[..EnoughOfAHash]}"
+        : null;
 
     private static string? TextOf(JsonNode? node) =>
         node is JsonValue value && value.GetValueKind() == JsonValueKind.String ? value.GetValue<string>() : null;

@@ -157,6 +157,46 @@ public sealed class DocumentMergeTests
     }
 
     [Fact]
+    public void Pictures_and_lines_of_two_logs_are_told_apart_by_what_they_are()
+    {
+        var was = new JobLog
+        {
+            Stage = JobStage.Pulled,
+            On = "2026-11-20",
+            By = "Mette",
+            Lines = [new() { LineId = "main" }, new() { LineId = "second" }],
+        };
+        var (mine, theirs) = (
+            was with
+            {
+                Pictures = [new() { Hash = new string('a', 64) }],
+                Lines = [new() { LineId = "main", PeakN = 1700 }, new() { LineId = "second" }],
+            },
+            was with
+            {
+                Pictures = [new() { Hash = new string('b', 64) }],
+                // The other one's lines stand the other way round.
+                Lines = [new() { LineId = "second", PeakN = 900 }, new() { LineId = "main", PeakN = 1800 }],
+            }
+        );
+        var open = DocumentMerge.Of(was, mine, theirs, new Dictionary<string, Side>(), UnitSystem.Metric);
+        var clash = Assert.Single(open.Clashes);
+        Assert.Equal(("Peak tension, main", "1.7 kN", "1.8 kN"), (clash.Name, clash.Mine, clash.Theirs));
+        var settled = DocumentMerge.Of(
+            was,
+            mine,
+            theirs,
+            new Dictionary<string, Side> { [clash.Path] = Side.Mine },
+            UnitSystem.Metric
+        );
+        Assert.Equal(["a", "b"], settled.Document!.Pictures.Select(p => p.Hash[..1]).Order());
+        Assert.Equal(
+            [("main", 1700.0), ("second", 900.0)],
+            settled.Document.Lines.Select(l => (l.LineId, l.PeakN!.Value)).Order()
+        );
+    }
+
+    [Fact]
     public void Without_the_beginning_all_that_differs_is_asked()
     {
         var clash = Assert.Single(

@@ -233,7 +233,7 @@ describe("two who change the same job", () => {
     expect(useSheet.getState().document?.name).toBe("Mine");
   });
 
-  it("is asked anew beside what was saved since, and not by what was saved before", async () => {
+  it("is asked again beside what was saved since, and not by what was saved before", async () => {
     comeIn(job(6, "Third"));
     await vi.advanceTimersByTimeAsync(10);
     expect(useSaving.getState().state).toMatchObject({ kind: "conflict", theirs: { revision: 6, name: "Third" } });
