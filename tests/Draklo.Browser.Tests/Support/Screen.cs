@@ -238,7 +238,12 @@ public sealed partial class Screen : IDisposable
         return TimeSpan.FromSeconds(Convert.ToDouble(metrics.Single(m => "ScriptDuration".Equals(m["name"]))["value"]));
     }
 
-    public void Focus(string css) => Run("document.querySelector(arguments[0]).focus()", css);
+    /// <summary>Waits until it is there: a page draws in its own time.</summary>
+    public void Focus(string css)
+    {
+        Until(() => Count(css) > 0, css);
+        Run("document.querySelector(arguments[0]).focus()", css);
+    }
 
     public object? Run(string script, params object[] args) => driver.ExecuteScript(script, args);
 
