@@ -11,12 +11,7 @@ public sealed class TogetherOnSheetTests(Stage stage) : IClassFixture<Stage>
     [Fact]
     public void What_one_changes_the_other_sees_and_two_hands_do_not_fight_over_a_handle()
     {
-        using var other = new Screen(stage.App.Address);
-        other.Open();
-        other.Run("localStorage.setItem('draklo.who', 'Runa')");
-        screen.OpenJob("Lime");
-        other.OpenJob("Lime");
-        screen.Until(() => screen.Text("[data-others]") == "with Runa", "word of the other");
+        using var other = BesideRuna();
         other.Until(() => other.Text("[data-others]") == "with somebody", "word of this one");
 
         screen.Type("Seat above ground", "11");
@@ -40,12 +35,7 @@ public sealed class TogetherOnSheetTests(Stage stage) : IClassFixture<Stage>
     [Fact]
     public void What_both_changed_apart_both_see_and_either_settles()
     {
-        using var other = new Screen(stage.App.Address);
-        other.Open();
-        other.Run("localStorage.setItem('draklo.who', 'Runa')");
-        screen.OpenJob("Lime");
-        other.OpenJob("Lime");
-        screen.Until(() => screen.Text("[data-others]") == "with Runa", "word of the other");
+        using var other = BesideRuna();
         other.Until(() => other.Run("return document.documentElement.dataset.core") is "ready", "the core");
 
         Apart("11", "14");
@@ -77,5 +67,17 @@ public sealed class TogetherOnSheetTests(Stage stage) : IClassFixture<Stage>
             other.Until(() => other.Count("[data-clashes]") == 1, "what both changed, at the other");
             screen.Until(() => screen.Count("[data-settling='Runa']") == 1, "what both changed, here");
         }
+    }
+
+    /// <summary>Both windows on the lime, Runa at the other one.</summary>
+    private Screen BesideRuna()
+    {
+        var other = new Screen(stage.App.Address);
+        other.Open();
+        other.Run("localStorage.setItem('draklo.who', 'Runa')");
+        screen.OpenJob("Lime");
+        other.OpenJob("Lime");
+        screen.Until(() => screen.Text("[data-others]") == "with Runa", "word of the other");
+        return other;
     }
 }

@@ -12,29 +12,22 @@ public sealed class TogetherTests(RunningServer server) : IClassFixture<RunningS
     public async Task Each_sees_who_else_is_there_until_they_leave()
     {
         var id = await JobAsync();
-        await using var ada = await ConnectAsync();
-        await using var seen = Watch(ada, id, "page-a", "Ada");
-        Assert.Empty(Names(await seen.NextAsync()));
-        var bo = await ConnectAsync();
-        var boSees = Watch(bo, id, "page-b", "Bo");
-        Assert.Equal(["Ada"], Names(await boSees.NextAsync()));
-        Assert.Equal(["Bo"], Names(await seen.NextAsync()));
-        await boSees.DisposeAsync();
+        await using var ada = await OpenAsync(id, "page-a", "Ada");
+        Assert.Empty(Names(await ada.NextAsync()));
+        var bo = await OpenAsync(id, "page-b", "Bo");
+        Assert.Equal(["Ada"], Names(await bo.NextAsync()));
+        Assert.Equal(["Bo"], Names(await ada.NextAsync()));
         await bo.DisposeAsync();
-        Assert.Empty(Names(await seen.NextAsync()));
+        Assert.Empty(Names(await ada.NextAsync()));
     }
 
     [Fact]
     public async Task A_save_comes_to_everybody_but_the_page_that_saved()
     {
         var id = await JobAsync();
-        await using var connection = await ConnectAsync();
-        await using var mine = Watch(connection, id, "page-a", "Ada");
-        await mine.NextAsync();
-        await using var other = await ConnectAsync();
-        await using var theirs = Watch(other, id, "page-b", "Bo");
-        await theirs.NextAsync();
-        await mine.NextAsync();
+        var (mine, theirs) = await BothAsync(id);
+        await using var left = mine;
+        await using var right = theirs;
         await SaveAsync(id, 1, "Renamed by Ada", "page-a");
         var word = await theirs.NextAsync();
         Assert.Equal("Renamed by Ada", word.GetProperty("job").GetProperty("name").GetString());
@@ -48,36 +41,28 @@ public sealed class TogetherTests(RunningServer server) : IClassFixture<RunningS
     public async Task One_hand_at_a_time_holds_a_handle()
     {
         var id = await JobAsync();
-        await using var one = await ConnectAsync();
-        await using var first = Watch(one, id, "page-a", "Ada");
-        await first.NextAsync();
-        await using var two = await ConnectAsync();
-        await using var second = Watch(two, id, "page-b", "Bo");
-        await second.NextAsync();
-        Assert.True(await HoldAsync(one, "page-a", "seat-main"));
+        var (first, second) = await BothAsync(id);
+        await using var left = first;
+        await using var right = second;
+        Assert.True(await HoldAsync(first, "page-a", "seat-main"));
         Assert.Equal("seat-main", (await second.NextAsync()).GetProperty("others")[0].GetProperty("holds").GetString());
-        Assert.False(await HoldAsync(two, "page-b", "seat-main"));
-        Assert.True(await HoldAsync(two, "page-b", "anchor-main"));
-        Assert.True(await HoldAsync(one, "page-a", null));
-        Assert.True(await HoldAsync(two, "page-b", "seat-main"));
-        Assert.False(await HoldAsync(two, "page-nobody", "seat-main"));
-        Assert.False(await HoldAsync(two, "page-b", new string('x', 5000)));
+        Assert.False(await HoldAsync(second, "page-b", "seat-main"));
+        Assert.True(await HoldAsync(second, "page-b", "anchor-main"));
+        Assert.True(await HoldAsync(first, "page-a", null));
+        Assert.True(await HoldAsync(second, "page-b", "seat-main"));
+        Assert.False(await HoldAsync(second, "page-nobody", "seat-main"));
+        Assert.False(await HoldAsync(second, "page-b", new string('x', 5000)));
 
-        Task<bool> HoldAsync(HubConnection connection, string page, string? handle) =>
-            connection.InvokeAsync<bool>("Hold", id, page, handle);
+        Task<bool> HoldAsync(Watched by, string page, string? handle) => by.AskAsync("Hold", id, page, handle);
     }
 
     [Fact]
     public async Task What_one_settles_the_others_see_until_it_is_done()
     {
         var id = await JobAsync();
-        await using var one = await ConnectAsync();
-        await using var first = Watch(one, id, "page-a", "Ada");
-        await first.NextAsync();
-        await using var two = await ConnectAsync();
-        await using var second = Watch(two, id, "page-b", "Bo");
-        await second.NextAsync();
-        await first.NextAsync();
+        var (first, second) = await BothAsync(id);
+        await using var left = first;
+        await using var right = second;
         Assert.True(
             await SettleAsync([
                 new
@@ -105,26 +90,20 @@ public sealed class TogetherTests(RunningServer server) : IClassFixture<RunningS
         Assert.True(await SettleAsync(null));
         Assert.False((await first.NextAsync()).GetProperty("others")[0].TryGetProperty("settles", out _));
 
-        Task<bool> SettleAsync(object[]? differences) => two.InvokeAsync<bool>("Settle", id, "page-b", differences);
+        Task<bool> SettleAsync(object[]? differences) => second.AskAsync("Settle", id, "page-b", differences);
     }
 
     [Fact]
     public async Task A_hand_that_goes_out_of_range_lets_go()
     {
         var id = await JobAsync();
-        await using var one = await ConnectAsync();
-        await using var seen = Watch(one, id, "page-a", "Ada");
-        await seen.NextAsync();
-        var two = await ConnectAsync();
-        var gone = Watch(two, id, "page-b", "Bo");
-        await gone.NextAsync();
-        await seen.NextAsync();
-        Assert.True(await two.InvokeAsync<bool>("Hold", id, "page-b", "seat-main"));
+        var (seen, gone) = await BothAsync(id);
+        await using var left = seen;
+        Assert.True(await gone.AskAsync("Hold", id, "page-b", "seat-main"));
         await seen.NextAsync();
         await gone.DisposeAsync();
-        await two.DisposeAsync();
         Assert.Empty(Names(await seen.NextAsync()));
-        Assert.True(await one.InvokeAsync<bool>("Hold", id, "page-a", "seat-main"));
+        Assert.True(await seen.AskAsync("Hold", id, "page-a", "seat-main"));
     }
 
     private async Task<string> JobAsync()
@@ -145,27 +124,37 @@ public sealed class TogetherTests(RunningServer server) : IClassFixture<RunningS
         (await server.Client.SendAsync(request)).EnsureSuccessStatusCode();
     }
 
-    private async Task<HubConnection> ConnectAsync()
+    private async Task<Watched> OpenAsync(string id, string page, string name)
     {
         var connection = new HubConnectionBuilder().WithUrl(new Uri(server.Client.BaseAddress!, "/hubs/job")).Build();
         await connection.StartAsync();
-        return connection;
+        return new(connection, id, page, name);
+    }
+
+    /// <summary>Ada and Bo with the job open, each knowing of the other.</summary>
+    private async Task<(Watched Ada, Watched Bo)> BothAsync(string id)
+    {
+        var ada = await OpenAsync(id, "page-a", "Ada");
+        await ada.NextAsync();
+        var bo = await OpenAsync(id, "page-b", "Bo");
+        await bo.NextAsync();
+        await ada.NextAsync();
+        return (ada, bo);
     }
 
     private static List<string> Names(JsonElement message) =>
         [.. message.GetProperty("others").EnumerateArray().Select(o => o.GetProperty("name").GetString()!)];
 
-    private static Watched Watch(HubConnection connection, string id, string page, string name) =>
-        new(connection, id, page, name);
-
     /// <summary>What one page hears, one message after another.</summary>
     private sealed class Watched : IAsyncDisposable
     {
         private readonly CancellationTokenSource stop = new();
+        private readonly HubConnection connection;
         private readonly IAsyncEnumerator<JsonElement> messages;
 
         public Watched(HubConnection connection, string id, string page, string name)
         {
+            this.connection = connection;
             messages = connection
                 .StreamAsync<JsonElement>("Watch", id, page, name, stop.Token)
                 .GetAsyncEnumerator(stop.Token);
@@ -177,9 +166,12 @@ public sealed class TogetherTests(RunningServer server) : IClassFixture<RunningS
             return messages.Current;
         }
 
+        public Task<bool> AskAsync(string what, params object?[] of) => connection.InvokeCoreAsync<bool>(what, of);
+
         public async ValueTask DisposeAsync()
         {
             await stop.CancelAsync();
+            await connection.DisposeAsync();
             stop.Dispose();
         }
     }

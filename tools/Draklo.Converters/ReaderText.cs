@@ -7,111 +7,55 @@ namespace Draklo.Converters;
 
 /// <summary>Writes the methods that read documents; each stands at a value's first token and leaves at its last.</summary>
 /// <remarks>They know only what fits. Whatever does not is thrown back, for the document reader to say in words.</remarks>
-internal sealed class ReaderText(Code code)
+internal sealed class ReaderText(Code code) : MethodsText(code, "Read")
 {
     private const int BitsOfAWord = 64;
 
-    private readonly Dictionary<ITypeSymbol, string> names = new(SymbolEqualityComparer.Default);
-    private readonly Queue<Shape> open = new();
-
-    /// <summary>The name of the method for such values.</summary>
-    public string Of(Shape shape)
+    protected override void Begin(Shape shape, string name)
     {
-        switch (shape.Kind)
+        if (shape.Kind == ShapeKind.Record && !shape.Type.IsValueType && HasBlank(shape))
         {
-            case ShapeKind.Number:
-                return "ReadNumber";
-            case ShapeKind.Whole:
-                return "ReadWhole";
-            case ShapeKind.Flag:
-                return "ReadFlag";
-            case ShapeKind.Text:
-                return "ReadText";
-            case ShapeKind.Value:
-                return $"ReadValue<{shape.Name}>";
-            default:
-                break;
+            var required = shape.Members().Where(m => m.Property.IsRequired);
+            var given = string.Concat(required.Select(m => $"{m.Property.Name} = default!, "));
+            Code.Add($"private static {shape.Name}? blank{name};");
+            Code.Add($"private static {shape.Name} Blank{name} => blank{name} ??= new() {{ {given}}};");
         }
 
-        if (!names.TryGetValue(shape.Type, out var name))
-        {
-            name = $"Read{names.Count}";
-            names.Add(shape.Type, name);
-            open.Enqueue(shape);
-        }
-
-        return name;
+        Code.Add($"private static {shape.Name} {name}(ref Utf8JsonReader reader, JsonSerializerOptions options)");
     }
 
-    /// <summary>Writes the methods that were asked for, and those that they ask for.</summary>
-    public void WriteRest()
+    protected override void Choice(Shape shape)
     {
-        while (open.Count > 0)
+        Code.Add("if (reader.TokenType != JsonTokenType.String) throw Misfit();");
+        foreach (var choice in ChoicesOf(shape))
         {
-            var shape = open.Dequeue();
-            var name = names[shape.Type];
-            if (shape.Kind == ShapeKind.Record && !shape.Type.IsValueType && HasBlank(shape))
-            {
-                var required = shape.Members().Where(m => m.Property.IsRequired);
-                var given = string.Concat(required.Select(m => $"{m.Property.Name} = default!, "));
-                code.Add($"private static {shape.Name}? blank{name};");
-                code.Add($"private static {shape.Name} Blank{name} => blank{name} ??= new() {{ {given}}};");
-            }
-
-            code.Add($"private static {shape.Name} {name}(ref Utf8JsonReader reader, JsonSerializerOptions options)");
-            code.Open();
-            switch (shape.Kind)
-            {
-                case ShapeKind.Choice:
-                    Choice(shape);
-                    break;
-                case ShapeKind.List:
-                    List(shape);
-                    break;
-                case ShapeKind.Dictionary:
-                    Dictionary(shape);
-                    break;
-                default:
-                    Record(shape);
-                    break;
-            }
-
-            code.Close();
-        }
-    }
-
-    private void Choice(Shape shape)
-    {
-        code.Add("if (reader.TokenType != JsonTokenType.String) throw Misfit();");
-        foreach (var choice in shape.Type.GetMembers().OfType<IFieldSymbol>().Where(f => f.HasConstantValue))
-        {
-            code.Add(
+            Code.Add(
                 $"if (reader.ValueTextEquals(\"{Member.Named(choice.Name)}\"u8)) return {shape.Name}.{choice.Name};"
             );
         }
 
-        code.Add("throw Misfit();");
+        Code.Add("throw Misfit();");
     }
 
-    private void List(Shape shape)
+    protected override void List(Shape shape)
     {
-        code.Add("if (reader.TokenType != JsonTokenType.StartArray) throw Misfit();");
-        code.Add($"var list = new List<{shape.Element!.ToDisplayString(Shape.Format)}>();");
-        code.Add($"while (Next(ref reader) != JsonTokenType.EndArray) list.Add({Given(shape.Element!)});");
-        code.Add(shape.Type is INamedTypeSymbol { Name: not "ImmutableArray" } ? "return list;" : "return [.. list];");
+        Code.Add("if (reader.TokenType != JsonTokenType.StartArray) throw Misfit();");
+        Code.Add($"var list = new List<{shape.Element!.ToDisplayString(Shape.Format)}>();");
+        Code.Add($"while (Next(ref reader) != JsonTokenType.EndArray) list.Add({Given(shape.Element!)});");
+        Code.Add(shape.Type is INamedTypeSymbol { Name: not "ImmutableArray" } ? "return list;" : "return [.. list];");
     }
 
-    private void Dictionary(Shape shape)
+    protected override void Dictionary(Shape shape)
     {
-        code.Add("if (reader.TokenType != JsonTokenType.StartObject) throw Misfit();");
-        code.Add($"var map = new Dictionary<string, {shape.Element!.ToDisplayString(Shape.Format)}>();");
-        code.Add("while (Next(ref reader) == JsonTokenType.PropertyName)");
-        code.Open();
-        code.Add("var name = reader.GetString()!;");
-        code.Add("Next(ref reader);");
-        code.Add($"if (!map.TryAdd(name, {Given(shape.Element!)})) throw Misfit();");
-        code.Close();
-        code.Add("return map;");
+        Code.Add("if (reader.TokenType != JsonTokenType.StartObject) throw Misfit();");
+        Code.Add($"var map = new Dictionary<string, {shape.Element!.ToDisplayString(Shape.Format)}>();");
+        Code.Add("while (Next(ref reader) == JsonTokenType.PropertyName)");
+        Code.Open();
+        Code.Add("var name = reader.GetString()!;");
+        Code.Add("Next(ref reader);");
+        Code.Add($"if (!map.TryAdd(name, {Given(shape.Element!)})) throw Misfit();");
+        Code.Close();
+        Code.Add("return map;");
     }
 
     /// <summary>What reads a value in a place that is declared so.</summary>
@@ -128,7 +72,7 @@ internal sealed class ReaderText(Code code)
             c.Parameters.Length == 0 && c.DeclaredAccessibility == Accessibility.Public
         );
 
-    private void Record(Shape shape)
+    protected override void Record(Shape shape, string name)
     {
         var members = shape.Members();
         var maker = HasBlank(shape)
@@ -136,7 +80,7 @@ internal sealed class ReaderText(Code code)
             : ((INamedTypeSymbol)shape.Type).InstanceConstructors.Single(c =>
                 c.DeclaredAccessibility == Accessibility.Public
             );
-        code.Add("if (reader.TokenType != JsonTokenType.StartObject) throw Misfit();");
+        Code.Add("if (reader.TokenType != JsonTokenType.StartObject) throw Misfit();");
         var taken = new List<(Member Member, string Local, IParameterSymbol? Parameter)>();
         foreach (var member in members)
         {
@@ -149,7 +93,7 @@ internal sealed class ReaderText(Code code)
 
         if (maker is null && !shape.Type.IsValueType)
         {
-            code.Add($"var blank = Blank{names[shape.Type]};");
+            Code.Add($"var blank = Blank{name};");
         }
 
         foreach (var (member, local, parameter) in taken)
@@ -158,7 +102,7 @@ internal sealed class ReaderText(Code code)
                 parameter is not null ? Default(parameter)
                 : maker is null && !shape.Type.IsValueType ? $"blank.{member.Property.Name}"
                 : "default!";
-            code.Add($"{member.DeclaredAs} {local} = {from};");
+            Code.Add($"{member.DeclaredAs} {local} = {from};");
         }
 
         // What is only worked out from the others is read, since it must fit, and let go.
@@ -171,46 +115,46 @@ internal sealed class ReaderText(Code code)
         var set = string.Concat(
             taken.Where(t => t.Parameter is null).Select(t => $"{t.Member.Property.Name} = {t.Local}, ")
         );
-        code.Add($"return new {shape.Name}({given}) {{ {set}}};");
+        Code.Add($"return new {shape.Name}({given}) {{ {set}}};");
     }
 
     private void Loop(List<(Member Member, string Local)> taken)
     {
         for (var word = 0; word * BitsOfAWord < taken.Count; word++)
         {
-            code.Add($"var seen{word} = 0UL;");
+            Code.Add($"var seen{word} = 0UL;");
         }
 
-        code.Add("while (Next(ref reader) == JsonTokenType.PropertyName)");
-        code.Open();
-        code.Add("switch (reader.ValueSpan.Length)");
-        code.Open();
+        Code.Add("while (Next(ref reader) == JsonTokenType.PropertyName)");
+        Code.Open();
+        Code.Add("switch (reader.ValueSpan.Length)");
+        Code.Open();
         var numbered = taken.Select(
             (t, i) => (t.Member, t.Local, Seen: $"seen{i / BitsOfAWord}", Bit: i % BitsOfAWord)
         );
         foreach (var sameLength in numbered.GroupBy(n => n.Member.Name.Length))
         {
-            code.Add($"case {sameLength.Key}:");
+            Code.Add($"case {sameLength.Key}:");
             foreach (var (member, local, seen, bit) in sameLength)
             {
-                code.Add($"if (reader.ValueTextEquals(\"{member.Name}\"u8))");
-                code.Open();
-                code.Add($"Once(ref {seen}, {bit});");
-                code.Add("Next(ref reader);");
-                code.Add($"{local} = {Given(member.Property.Type)};");
-                code.Add("continue;");
-                code.Close();
+                Code.Add($"if (reader.ValueTextEquals(\"{member.Name}\"u8))");
+                Code.Open();
+                Code.Add($"Once(ref {seen}, {bit});");
+                Code.Add("Next(ref reader);");
+                Code.Add($"{local} = {Given(member.Property.Type)};");
+                Code.Add("continue;");
+                Code.Close();
             }
 
-            code.Add("break;");
+            Code.Add("break;");
         }
 
-        code.Close();
-        code.Add("Unknown(ref reader, options);");
-        code.Close();
+        Code.Close();
+        Code.Add("Unknown(ref reader, options);");
+        Code.Close();
         foreach (var (_, _, seen, bit) in numbered.Where(n => n.Member.Property.IsRequired))
         {
-            code.Add($"if (({seen} & 1UL << {bit}) == 0) throw Misfit();");
+            Code.Add($"if (({seen} & 1UL << {bit}) == 0) throw Misfit();");
         }
     }
 

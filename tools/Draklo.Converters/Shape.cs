@@ -5,7 +5,7 @@ using Microsoft.CodeAnalysis;
 
 namespace Draklo.Converters;
 
-/// <summary>How a type stands in JSON.</summary>
+/// <summary>How a type stands in JSON; plain values come first.</summary>
 internal enum ShapeKind
 {
     Number,

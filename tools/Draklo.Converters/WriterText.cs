@@ -5,102 +5,45 @@ using Microsoft.CodeAnalysis;
 namespace Draklo.Converters;
 
 /// <summary>Writes the methods that write documents; each takes the writer, a value that is not null, and the options.</summary>
-internal sealed class WriterText(Code code)
+internal sealed class WriterText(Code code) : MethodsText(code, "Write")
 {
-    private readonly Dictionary<ITypeSymbol, string> names = new(SymbolEqualityComparer.Default);
-    private readonly Queue<Shape> open = new();
+    protected override void Begin(Shape shape, string name) =>
+        Code.Add(
+            $"private static void {name}(Utf8JsonWriter writer, {shape.Name} value, JsonSerializerOptions options)"
+        );
 
-    /// <summary>The name of the method for such values.</summary>
-    public string Of(Shape shape)
+    protected override void Choice(Shape shape)
     {
-        switch (shape.Kind)
+        Code.Add("writer.WriteStringValue(value switch");
+        Code.Open();
+        foreach (var choice in ChoicesOf(shape))
         {
-            case ShapeKind.Number:
-                return "WriteNumber";
-            case ShapeKind.Whole:
-                return "WriteWhole";
-            case ShapeKind.Flag:
-                return "WriteFlag";
-            case ShapeKind.Text:
-                return "WriteText";
-            case ShapeKind.Value:
-                return "WriteValue";
-            default:
-                break;
+            Code.Add($"{shape.Name}.{choice.Name} => \"{Member.Named(choice.Name)}\"u8,");
         }
 
-        if (!names.TryGetValue(shape.Type, out var name))
-        {
-            name = $"Write{names.Count}";
-            names.Add(shape.Type, name);
-            open.Enqueue(shape);
-        }
-
-        return name;
+        Code.Add("_ => throw new JsonException(),");
+        Code.Add("});");
     }
 
-    /// <summary>Writes the methods that were asked for, and those that they ask for.</summary>
-    public void WriteRest()
+    protected override void List(Shape shape)
     {
-        while (open.Count > 0)
-        {
-            var shape = open.Dequeue();
-            code.Add(
-                $"private static void {names[shape.Type]}(Utf8JsonWriter writer, {shape.Name} value, JsonSerializerOptions options)"
-            );
-            code.Open();
-            switch (shape.Kind)
-            {
-                case ShapeKind.Choice:
-                    Choice(shape);
-                    break;
-                case ShapeKind.List:
-                    List(shape);
-                    break;
-                case ShapeKind.Dictionary:
-                    Dictionary(shape);
-                    break;
-                default:
-                    Record(shape);
-                    break;
-            }
-
-            code.Close();
-        }
-    }
-
-    private void Choice(Shape shape)
-    {
-        code.Add("writer.WriteStringValue(value switch");
-        code.Open();
-        foreach (var choice in shape.Type.GetMembers().OfType<IFieldSymbol>().Where(f => f.HasConstantValue))
-        {
-            code.Add($"{shape.Name}.{choice.Name} => \"{Member.Named(choice.Name)}\"u8,");
-        }
-
-        code.Add("_ => throw new JsonException(),");
-        code.Add("});");
-    }
-
-    private void List(Shape shape)
-    {
-        code.Add("writer.WriteStartArray();");
-        code.Add("foreach (var item in value)");
-        code.Open();
+        Code.Add("writer.WriteStartArray();");
+        Code.Add("foreach (var item in value)");
+        Code.Open();
         Item(shape, "item");
-        code.Close();
-        code.Add("writer.WriteEndArray();");
+        Code.Close();
+        Code.Add("writer.WriteEndArray();");
     }
 
-    private void Dictionary(Shape shape)
+    protected override void Dictionary(Shape shape)
     {
-        code.Add("writer.WriteStartObject();");
-        code.Add("foreach (var (name, item) in value)");
-        code.Open();
-        code.Add("writer.WritePropertyName(name);");
+        Code.Add("writer.WriteStartObject();");
+        Code.Add("foreach (var (name, item) in value)");
+        Code.Open();
+        Code.Add("writer.WritePropertyName(name);");
         Item(shape, "item");
-        code.Close();
-        code.Add("writer.WriteEndObject();");
+        Code.Close();
+        Code.Add("writer.WriteEndObject();");
     }
 
     /// <summary>A null in a list is written, unlike a member that is null.</summary>
@@ -110,36 +53,36 @@ internal sealed class WriterText(Code code)
         var shape = Shape.Of(element);
         if (element.IsValueType && !Shape.CanBeNull(element))
         {
-            code.Add($"{Of(shape)}(writer, {item}, options);");
+            Code.Add($"{Of(shape)}(writer, {item}, options);");
             return;
         }
 
-        code.Add($"if ({item} is {{ }} given) {Of(shape)}(writer, given, options);");
-        code.Add("else writer.WriteNullValue();");
+        Code.Add($"if ({item} is {{ }} given) {Of(shape)}(writer, given, options);");
+        Code.Add("else writer.WriteNullValue();");
     }
 
-    private void Record(Shape shape)
+    protected override void Record(Shape shape, string name)
     {
-        code.Add("writer.WriteStartObject();");
+        Code.Add("writer.WriteStartObject();");
         var number = 0;
         foreach (var member in shape.Members())
         {
             var from = $"value.{member.Property.Name}";
             if (member.Property.Type.IsValueType && !member.CanBeNull)
             {
-                code.Add($"writer.WritePropertyName(\"{member.Name}\"u8);");
-                code.Add($"{Of(member.Shape)}(writer, {from}, options);");
+                Code.Add($"writer.WritePropertyName(\"{member.Name}\"u8);");
+                Code.Add($"{Of(member.Shape)}(writer, {from}, options);");
                 continue;
             }
 
             number++;
-            code.Add($"if ({from} is {{ }} m{number})");
-            code.Open();
-            code.Add($"writer.WritePropertyName(\"{member.Name}\"u8);");
-            code.Add($"{Of(member.Shape)}(writer, m{number}, options);");
-            code.Close();
+            Code.Add($"if ({from} is {{ }} m{number})");
+            Code.Open();
+            Code.Add($"writer.WritePropertyName(\"{member.Name}\"u8);");
+            Code.Add($"{Of(member.Shape)}(writer, m{number}, options);");
+            Code.Close();
         }
 
-        code.Add("writer.WriteEndObject();");
+        Code.Add("writer.WriteEndObject();");
     }
 }

@@ -8,7 +8,7 @@ namespace Draklo.Core.Reading;
 /// <summary>The members of a document's types, found one type at a time as a path leads there.</summary>
 internal static class RecordMembers
 {
-    private static readonly ConcurrentDictionary<(Type, string), PropertyInfo?> Known = new();
+    private static readonly ConcurrentDictionary<(Type, string), PropertyInfo> Known = new();
 
     /// <param name="name">As JSON has it.</param>
     public static PropertyInfo? Named(Type type, string name) =>

@@ -120,35 +120,21 @@ public sealed class DocumentMergeTests
     [Fact]
     public void Logs_come_together_like_plans()
     {
-        var was = new JobLog
-        {
-            Stage = JobStage.Pulled,
-            On = "2026-11-20",
-            By = "Mette",
-        };
+        var was = Logged();
         var mine = was with { Broke = "a sling", Stage = JobStage.Cleared };
         var theirs = was with
         {
             Because = "wind",
             Landing = new() { OutM = 20, RightM = 3 },
         };
-        var merged = DocumentMerge.Of(was, mine, theirs, new Dictionary<string, Side>(), UnitSystem.Metric);
+        var merged = Merge(was, mine, theirs);
         Assert.Empty(merged.Clashes);
         Assert.Equal(
             ("a sling", JobStage.Cleared, "wind", 3.0),
             (merged.Document!.Broke, merged.Document.Stage, merged.Document.Because, merged.Document.Landing!.RightM)
         );
 
-        var clashed = DocumentMerge.Of(
-            was,
-            mine,
-            theirs with
-            {
-                Broke = "nothing",
-            },
-            new Dictionary<string, Side>(),
-            UnitSystem.Metric
-        );
+        var clashed = Merge(was, mine, theirs with { Broke = "nothing" });
         Assert.Null(clashed.Document);
         Assert.Equal(
             ("What broke", "a sling", "nothing"),
@@ -159,13 +145,7 @@ public sealed class DocumentMergeTests
     [Fact]
     public void Pictures_and_lines_of_two_logs_are_told_apart_by_what_they_are()
     {
-        var was = new JobLog
-        {
-            Stage = JobStage.Pulled,
-            On = "2026-11-20",
-            By = "Mette",
-            Lines = [new() { LineId = "main" }, new() { LineId = "second" }],
-        };
+        var was = Logged() with { Lines = [new() { LineId = "main" }, new() { LineId = "second" }] };
         var (mine, theirs) = (
             was with
             {
@@ -179,16 +159,10 @@ public sealed class DocumentMergeTests
                 Lines = [new() { LineId = "second", PeakN = 900 }, new() { LineId = "main", PeakN = 1800 }],
             }
         );
-        var open = DocumentMerge.Of(was, mine, theirs, new Dictionary<string, Side>(), UnitSystem.Metric);
+        var open = Merge(was, mine, theirs);
         var clash = Assert.Single(open.Clashes);
         Assert.Equal(("Peak tension, main", "1.7 kN", "1.8 kN"), (clash.Name, clash.Mine, clash.Theirs));
-        var settled = DocumentMerge.Of(
-            was,
-            mine,
-            theirs,
-            new Dictionary<string, Side> { [clash.Path] = Side.Mine },
-            UnitSystem.Metric
-        );
+        var settled = Merge(was, mine, theirs, (clash.Path, Side.Mine));
         Assert.Equal(["a", "b"], settled.Document!.Pictures.Select(p => p.Hash[..1]).Order());
         Assert.Equal(
             [("main", 1700.0), ("second", 900.0)],
@@ -283,12 +257,16 @@ public sealed class DocumentMergeTests
             _ => [],
         };
 
-    private static MergedDocument<Plan> Merge(
-        Plan was,
-        Plan mine,
-        Plan theirs,
-        params (string Path, Side Side)[] settled
-    ) =>
+    private static JobLog Logged() =>
+        new()
+        {
+            Stage = JobStage.Pulled,
+            On = "2026-11-20",
+            By = "Mette",
+        };
+
+    private static MergedDocument<T> Merge<T>(T was, T mine, T theirs, params (string Path, Side Side)[] settled)
+        where T : class, IDocumentPart =>
         DocumentMerge.Of(
             was,
             mine,

@@ -1,8 +1,9 @@
 import { left, shelf, waitsFor, type Waiting } from "../ui/shelf";
 import { useSettings } from "../ui/settings";
 import type { Units } from "../units/units";
-import { ask, askKept, here, readHere, Refusal } from "./ask";
+import { ask, askKept, here, readHere } from "./ask";
 import { findHere, know, startHome, useHome } from "./home";
+import { Refusal } from "./refusal";
 import type {
   BriefAnswer,
   CarriedAnswer,

@@ -76,7 +76,7 @@ import type {
   Units,
 } from "./types";
 
-export { Refusal, sayWhy } from "./ask";
+export { Refusal, sayWhy } from "./refusal";
 
 export interface JobContent {
   name: string;

@@ -25,7 +25,8 @@ function together({ was, mine, theirs, settled }: Merge) {
   const document = { ...theirs, name: member("name"), place: member("place") };
   return { document: clashes.length > 0 ? undefined : document, clashes, fromMine: 1, fromTheirs: 1 };
 }
-vi.mock("../api/client", () => ({
+vi.mock("../api/client", async () => ({
+  ...(await vi.importActual<object>("../api/refusal")),
   api: {
     save: (id: string, revision: number, content: { name: string }) =>
       new Promise((answer, fail) => {
@@ -43,16 +44,6 @@ vi.mock("../api/client", () => ({
       created.push(content.name);
       return Promise.resolve({ id: "copy" });
     },
-  },
-  Refusal: class Refusal extends Error {
-    constructor(
-      readonly status: number,
-      message: string,
-      readonly errors: Record<string, string[]> = {},
-      readonly current?: unknown,
-    ) {
-      super(message);
-    }
   },
 }));
 const kept = new Map<string, string>();
@@ -73,7 +64,7 @@ vi.useFakeTimers();
 
 const { closeJob, comeIn, keepBoth, openJob, settle, sendLeftOver, takeTheirs, useSaving } = await import("./autosave");
 const { useSheet } = await import("./store");
-const { Refusal } = await import("../api/client");
+const { Refusal } = await import("../api/refusal");
 
 const job = (revision: number, name: string): Job =>
   ({

@@ -2,27 +2,19 @@ import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { Analysis, Plan } from "../api/types";
 
 const asked: { plan: Plan; answer: (a: Analysis) => void; fail: (e: unknown) => void }[] = [];
-vi.mock("../api/client", () => ({
+vi.mock("../api/client", async () => ({
+  ...(await vi.importActual<object>("../api/refusal")),
   api: {
     analyse: (plan: Plan) =>
       new Promise((answer, fail) => {
         asked.push({ plan, answer, fail });
       }),
   },
-  Refusal: class Refusal extends Error {
-    constructor(
-      readonly status: number,
-      message: string,
-      readonly errors: Record<string, string[]> = {},
-    ) {
-      super(message);
-    }
-  },
 }));
 
 const { follow, forget, useFeed } = await import("./feed");
 const { setMember, useSheet } = await import("./store");
-const { Refusal } = await import("../api/client");
+const { Refusal } = await import("../api/refusal");
 
 const settle = async () => {
   for (let i = 0; i < 5; i++) await Promise.resolve();

@@ -40,33 +40,19 @@ vi.mock("../ui/shelf", () => ({
   },
 }));
 vi.mock("../api/along", () => ({ takeAlong: () => Promise.resolve() }));
-vi.mock("../api/ask", () => {
-  class Refusal extends Error {
-    constructor(
-      readonly status: number,
-      message: string,
-      readonly errors: Record<string, string[]> = {},
-      readonly current?: unknown,
-    ) {
-      super(message);
-    }
-  }
-  return {
-    Refusal,
-    sayWhy: (e: Error) => e.message,
-    send: (method: string, body?: unknown) => ({ method, body }),
-    ask: (path: string, init: { body: Record<string, unknown> }) => {
-      asked.push({ path, body: init.body });
-      return answer();
-    },
-  };
-});
+vi.mock("../api/ask", () => ({
+  send: (method: string, body?: unknown) => ({ method, body }),
+  ask: (path: string, init: { body: Record<string, unknown> }) => {
+    asked.push({ path, body: init.body });
+    return answer();
+  },
+}));
 vi.mock("./autosave", () => ({ sendLeftOver: () => Promise.resolve(0) }));
 vi.mock("./session", () => ({ isLetIn: () => true }));
 vi.mock("../api/client", () => ({ api: { mergeLogs: () => Promise.resolve(joined) } }));
 
 const { agoOf, goHome, entrySent } = await import("./outbox");
-const { Refusal } = await import("../api/ask");
+const { Refusal } = await import("../api/refusal");
 
 const tick = (number: number, at = Date.now()): Waiting => ({
   number,

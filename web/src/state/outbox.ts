@@ -1,9 +1,10 @@
 import { left, shelf, type Waiting } from "../ui/shelf";
 import { takeAlong } from "../api/along";
-import { ask, Refusal, sayWhy, send } from "../api/ask";
+import { ask, send } from "../api/ask";
 import { api } from "../api/client";
 import { useHome } from "../api/home";
 import { onBack } from "../api/reach";
+import { Refusal, sayWhy } from "../api/refusal";
 import type { JobLog, LogAnswer } from "../api/types";
 import { useSettings } from "../ui/settings";
 import { sendLeftOver } from "./autosave";

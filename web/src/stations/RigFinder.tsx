@@ -1,7 +1,7 @@
 import { HubConnectionBuilder, LogLevel, type HubConnection } from "@microsoft/signalr";
 import { useEffect, useRef, useState } from "react";
 import { findRigsHere } from "../api/along";
-import { sayWhy } from "../api/ask";
+import { sayWhy } from "../api/refusal";
 import { useHome } from "../api/home";
 import type { FoundRigs } from "../api/types";
 import { useKit } from "../state/useKit";

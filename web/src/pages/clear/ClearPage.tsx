@@ -94,7 +94,9 @@ function Clearing({ catalogue }: { catalogue: Catalogue }) {
           <ClearPath />
         </>
       )}
-      {saving.kind === "conflict" && <SettleDialog theirs={saving.theirs} clashes={saving.clashes} />}
+      {saving.kind === "conflict" && (
+        <SettleDialog key={saving.theirs.revision} theirs={saving.theirs} clashes={saving.clashes} />
+      )}
     </div>
   );
 }

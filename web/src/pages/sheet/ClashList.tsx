@@ -11,9 +11,6 @@ interface ClashListProps {
 
 /** What two people changed each in their way, with what it was: one of the two is chosen for each. */
 export function ClashList({ clashes, me, they, chosen, onChoose }: ClashListProps) {
-  const all = (side: Side) => {
-    onChoose(Object.fromEntries(clashes.map((c) => [c.path, side])));
-  };
   return (
     <>
       <ul className="mt-3 border-t border-ink" data-clashes>
@@ -45,24 +42,18 @@ export function ClashList({ clashes, me, they, chosen, onChoose }: ClashListProp
         ))}
       </ul>
       <p className="mt-2 flex flex-wrap gap-x-4 text-sm">
-        <button
-          type="button"
-          className="min-h-9 underline"
-          onClick={() => {
-            all("mine");
-          }}
-        >
-          All from here
-        </button>
-        <button
-          type="button"
-          className="min-h-9 underline"
-          onClick={() => {
-            all("theirs");
-          }}
-        >
-          All from there
-        </button>
+        {(["mine", "theirs"] as const).map((side) => (
+          <button
+            key={side}
+            type="button"
+            className="min-h-9 underline"
+            onClick={() => {
+              onChoose(Object.fromEntries(clashes.map((c) => [c.path, side])));
+            }}
+          >
+            {side === "mine" ? "All from here" : "All from there"}
+          </button>
+        ))}
       </p>
     </>
   );

@@ -89,5 +89,7 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
 
 function Conflict() {
   const saving = useSaving((s) => s.state);
-  return saving.kind === "conflict" ? <SettleDialog theirs={saving.theirs} clashes={saving.clashes} /> : null;
+  return saving.kind === "conflict" ? (
+    <SettleDialog key={saving.theirs.revision} theirs={saving.theirs} clashes={saving.clashes} />
+  ) : null;
 }
