@@ -38,7 +38,11 @@ public sealed class ConverterMaker : IIncrementalGenerator
             .Where(a => a.AttributeClass?.Name is "ReadsAttribute" or "WritesAttribute")
             .Select(a => (Type: (ITypeSymbol)a.ConstructorArguments[0].Value!, a.AttributeClass!.Name))
             .ToList();
-        var code = new Code();
+        var code = new Code(
+            "Draklo.Browser",
+            "partial class Converters",
+            ["System.Text.Json", "System.Text.Json.Serialization", "System.Text.Json.Serialization.Metadata"]
+        );
         var reader = new ReaderText(code);
         var writer = new WriterText(code);
         var roots = new List<string>();

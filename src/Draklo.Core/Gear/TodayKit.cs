@@ -10,7 +10,7 @@ public sealed record TodayKit : IDocumentPart
     public const string OnlyId = "today";
 
     [Display(Name = "Id of the kit", Description = "Always \"today\".")]
-    [RegularExpression("^today$")]
+    [RegularExpression("^today$", ErrorMessage = "must be “today”.")]
     public string Id { get; init; } = OnlyId;
 
     [Display(Name = "Day", Description = "yyyy-MM-dd; on another day it counts no more until somebody takes it again.")]

@@ -7,7 +7,10 @@ namespace Draklo.Core.Learning;
 public sealed record OwnWish : IDocumentPart
 {
     [Display(Name = "Figure", Description = "Its id, as in pull.lime.")]
-    [RegularExpression("^[a-z0-9][a-z0-9.' -]{0,99}$")]
+    [RegularExpression(
+        "^[a-z0-9][a-z0-9.' -]{0,99}$",
+        ErrorMessage = "takes small letters, digits, points, apostrophes, spaces and hyphens, 1 to 100 of them."
+    )]
     public required string Id { get; init; }
 
     [Display(Name = "In new plans")]

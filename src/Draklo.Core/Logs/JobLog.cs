@@ -226,7 +226,7 @@ public sealed record GearLog : IDocumentPart
 public sealed record PictureLog : IDocumentPart
 {
     [Display(Name = "Picture", Description = "SHA-256 of its bytes, in lower-case hexadecimal.")]
-    [RegularExpression("^[0-9a-f]{64}$")]
+    [RegularExpression("^[0-9a-f]{64}$", ErrorMessage = "must be 64 digits from 0 to 9 and a to f.")]
     public required string Hash { get; init; }
 
     [Display(Name = "What it shows")]

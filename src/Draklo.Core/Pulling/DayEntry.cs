@@ -8,7 +8,7 @@ namespace Draklo.Core.Pulling;
 public sealed record EntryDocument : IDocumentPart
 {
     [Display(Name = "Key", Description = "Made by whoever sends it: the same key twice is the same entry.")]
-    [RegularExpression("^[A-Za-z0-9-]{8,64}$")]
+    [RegularExpression(Ids.KeyPattern, ErrorMessage = Ids.KeyFault)]
     public required string Key { get; init; }
 
     public required EntryKind Kind { get; init; }

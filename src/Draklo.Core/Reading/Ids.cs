@@ -4,6 +4,15 @@ namespace Draklo.Core.Reading;
 public static class Ids
 {
     public const string Pattern = "^[a-z0-9][a-z0-9-]{0,31}$";
+
+    /// <summary>What is wrong with what is none, after its name.</summary>
+    public const string Fault = "takes small letters, digits and hyphens only, 32 at most.";
+
+    /// <summary>Of a key that whoever sends something makes for it.</summary>
+    public const string KeyPattern = "^[A-Za-z0-9-]{8,64}$";
+
+    public const string KeyFault = "takes letters from A to Z, digits and hyphens, 8 to 64 of them.";
+
     private const int Longest = 32;
 
     /// <summary>As <see cref="Pattern"/> has it, without what a pattern costs to set up: nearly every document has ids.</summary>

@@ -1,50 +1,136 @@
 using System.Collections.Concurrent;
+using System.Text.RegularExpressions;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Reading;
 
 /// <summary>Whether the members of a document lie within what their attributes allow.</summary>
-/// <remarks>The same attributes make the JSON Schema and the API description.</remarks>
+/// <remarks>
+/// The same attributes make the JSON Schema and the API description. The checks themselves are written from them while
+/// a project is compiled, and call what stands below.
+/// </remarks>
 public static class MemberRanges
 {
-    private static readonly ConcurrentDictionary<Type, RangedMember[]> Members = new();
+    private static readonly ConcurrentDictionary<string, Regex> Patterns = new(StringComparer.Ordinal);
+    private static volatile Checker[] checkers = [];
+
+    /// <summary>The checks of one folder's document parts.</summary>
+    /// <returns>False where the part is not one of those.</returns>
+    public delegate bool Checker(IDocumentPart document, UnitSystem units, List<Problem> problems);
+
+    /// <summary>Adds a folder's checks, when its project is loaded.</summary>
+    public static void Know(Checker checker)
+    {
+        lock (Patterns)
+        {
+            checkers = [.. checkers, checker];
+        }
+    }
 
     /// <summary>Adds a problem for every member out of its range.</summary>
     /// <param name="document">Its groups and lists are checked too.</param>
     public static void Check(IDocumentPart document, UnitSystem units, List<Problem> problems)
     {
-        if (!Members.TryGetValue(document.GetType(), out var members))
+        foreach (var checker in checkers)
         {
-            members = Members.GetOrAdd(document.GetType(), RangedMember.Of);
+            if (checker(document, units, problems))
+            {
+                return;
+            }
         }
 
-        foreach (var member in members)
-        {
-            member.Check(document, units, problems);
-        }
+        throw new InvalidOperationException($"No ranges were written for {document.GetType()}.");
     }
 
-    /// <summary>
-    /// Checks a group. Where it stands is written before the paths of its problems only when there are any: most groups
-    /// are right, and they are checked at every drag.
-    /// </summary>
-    /// <param name="index">Its number in a list; null for a single group.</param>
-    internal static void CheckWithin(
-        IDocumentPart group,
+    /// <summary>A number that may be left out.</summary>
+    public static void Number(
+        double? number,
         string name,
-        int? index,
+        string label,
+        double low,
+        double high,
         UnitSystem units,
         List<Problem> problems
     )
     {
-        var before = problems.Count;
-        Check(group, units, problems);
-        for (var i = before; i < problems.Count; i++)
+        if (number is { } given && !(given >= low && given <= high))
         {
-            problems[i] = problems[i] with
-            {
-                Path = index is { } number ? $"{name}[{number}].{problems[i].Path}" : $"{name}.{problems[i].Path}",
-            };
+            problems.Add(
+                new(name, $"{label} must lie between {Written(low)} and {Written(high)}; it says {Written(given)}.")
+            );
         }
+
+        string Written(double value)
+        {
+            var unit = MemberUnits.Of(name);
+            return Figures.With(value * MemberUnits.SiOf(unit), unit, units);
+        }
+    }
+
+    /// <summary>The length of a text.</summary>
+    public static void Text(string? text, string name, string label, int longest, List<Problem> problems)
+    {
+        if (text?.Length > longest)
+        {
+            problems.Add(new(name, $"{label} is longer than {longest} letters: shorten it."));
+        }
+    }
+
+    /// <summary>The form of a text: the whole of it is one match, for "$" alone lets a line break stand behind it.</summary>
+    /// <param name="fault">What is wrong where it does not match, after the label; null for an id.</param>
+    public static void Form(
+        string? text,
+        string name,
+        string label,
+        string pattern,
+        string? fault,
+        List<Problem> problems
+    )
+    {
+        if (text is not null && !(fault is null ? Ids.Is(text) : IsOneMatch(pattern, text)))
+        {
+            problems.Add(new(name, $"{label} {fault ?? Ids.Fault}"));
+        }
+    }
+
+    /// <summary>How many there are in a list; null where there is no list.</summary>
+    public static void Count(int? count, string name, string label, int fewest, int most, List<Problem> problems)
+    {
+        if (count > most)
+        {
+            problems.Add(new(name, $"{label}: {most} at most, not {count}."));
+        }
+        else if (count < fewest)
+        {
+            problems.Add(new(name, $"{label}: at least {fewest} is needed."));
+        }
+    }
+
+    /// <summary>Writes where a part stands before the paths of the problems that were found in it.</summary>
+    /// <param name="from">The first of them.</param>
+    public static void Under(string place, int from, List<Problem> problems)
+    {
+        for (var i = from; i < problems.Count; i++)
+        {
+            problems[i] = problems[i] with { Path = $"{place}.{problems[i].Path}" };
+        }
+    }
+
+    /// <param name="index">The part's number in a list.</param>
+    public static void Under(string place, int index, int from, List<Problem> problems) =>
+        Under($"{place}[{index}]", from, problems);
+
+    private static bool IsOneMatch(string pattern, string text)
+    {
+        var regex = Patterns.GetOrAdd(
+            pattern,
+            static p => new(p, RegexOptions.Compiled | RegexOptions.CultureInvariant, TimeSpan.FromSeconds(1))
+        );
+        foreach (var match in regex.EnumerateMatches(text))
+        {
+            return match.Index == 0 && match.Length == text.Length;
+        }
+
+        return false;
     }
 }

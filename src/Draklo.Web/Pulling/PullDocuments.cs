@@ -10,7 +10,7 @@ namespace Draklo.Web.Pulling;
 public sealed record ChangeDocument : IDocumentPart
 {
     [Display(Name = "Key", Description = "Made by whoever sends it: the same key twice is the same change.")]
-    [RegularExpression("^[A-Za-z0-9-]{8,64}$")]
+    [RegularExpression(Ids.KeyPattern, ErrorMessage = Ids.KeyFault)]
     public required string Key { get; init; }
 
     [Display(Name = "By")]
@@ -74,14 +74,20 @@ public sealed record ChangeAnswer(
 public sealed record CellReadings : IDocumentPart
 {
     [Display(Name = "Load cell", Description = "Its own name.")]
-    [RegularExpression("^[A-Za-z0-9 ._-]{1,40}$")]
+    [RegularExpression(
+        "^[A-Za-z0-9 ._-]{1,40}$",
+        ErrorMessage = "takes letters from A to Z, digits, spaces, points, hyphens and underscores, 1 to 40 of them."
+    )]
     public required string Cell { get; init; }
 
     [Display(
         Name = "Session",
         Description = "Made new whenever the cell was switched on and counts from the beginning: the same number in the same session is the same reading."
     )]
-    [RegularExpression("^[A-Za-z0-9-]{1,64}$")]
+    [RegularExpression(
+        "^[A-Za-z0-9-]{1,64}$",
+        ErrorMessage = "takes letters from A to Z, digits and hyphens, 1 to 64 of them."
+    )]
     public required string Session { get; init; }
 
     [Display(Name = "Line")]
