@@ -53,11 +53,16 @@ namespace Draklo.Browser;
 [Writes(typeof(FoundRigs))]
 [Writes(typeof(MergedDocument<Plan>))]
 [Writes(typeof(MergedDocument<JobLog>))]
-internal sealed partial class Converters : IJsonTypeInfoResolver
+internal sealed partial class Converters : IBuiltConverters
 {
-    public JsonTypeInfo? GetTypeInfo(Type type, JsonSerializerOptions options) => Made(type, options);
+    public BuiltConverter<T>? For<T>()
+        where T : class => Made(typeof(T)) as BuiltConverter<T>;
 
-    private static partial JsonTypeInfo? Made(Type type, JsonSerializerOptions options);
+    public JsonTypeInfo? GetTypeInfo(Type type, JsonSerializerOptions options) => Info(type, options);
+
+    private static partial object? Made(Type type);
+
+    private static partial JsonTypeInfo? Info(Type type, JsonSerializerOptions options);
 }
 
 /// <summary>Such a document is read here, and written too.</summary>

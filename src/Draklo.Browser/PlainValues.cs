@@ -1,6 +1,6 @@
 using System.Text.Json;
-using System.Text.Json.Serialization;
 using Draklo.Core.Answers;
+using Draklo.Core.Reading;
 
 namespace Draklo.Browser;
 
@@ -24,9 +24,9 @@ internal sealed partial class Converters
     }
 
     /// <summary>Passes over a member that is not known here, unless it is a document that somebody else wrote.</summary>
-    private static void Unknown(ref Utf8JsonReader reader, JsonSerializerOptions options)
+    private static void Unknown(ref Utf8JsonReader reader, bool isStrict)
     {
-        if (options.UnmappedMemberHandling == JsonUnmappedMemberHandling.Disallow)
+        if (isStrict)
         {
             throw Misfit();
         }
@@ -34,15 +34,15 @@ internal sealed partial class Converters
         reader.Skip();
     }
 
-    private static double ReadNumber(ref Utf8JsonReader reader, JsonSerializerOptions options) =>
+    private static double ReadNumber(ref Utf8JsonReader reader, bool isStrict) =>
         reader.TokenType == JsonTokenType.Number && reader.GetDouble() is var value && double.IsFinite(value)
             ? value
             : throw Misfit();
 
-    private static int ReadWhole(ref Utf8JsonReader reader, JsonSerializerOptions options) =>
+    private static int ReadWhole(ref Utf8JsonReader reader, bool isStrict) =>
         reader.TokenType == JsonTokenType.Number && reader.TryGetInt32(out var value) ? value : throw Misfit();
 
-    private static bool ReadFlag(ref Utf8JsonReader reader, JsonSerializerOptions options) =>
+    private static bool ReadFlag(ref Utf8JsonReader reader, bool isStrict) =>
         reader.TokenType switch
         {
             JsonTokenType.True => true,
@@ -50,15 +50,15 @@ internal sealed partial class Converters
             _ => throw Misfit(),
         };
 
-    private static string ReadText(ref Utf8JsonReader reader, JsonSerializerOptions options) =>
+    private static string ReadText(ref Utf8JsonReader reader, bool isStrict) =>
         reader.TokenType == JsonTokenType.String ? reader.GetString()! : throw Misfit();
 
-    private static T ReadValue<T>(ref Utf8JsonReader reader, JsonSerializerOptions options) =>
-        JsonSerializer.Deserialize<T>(ref reader, options) ?? throw Misfit();
+    private static T ReadValue<T>(ref Utf8JsonReader reader, bool isStrict) =>
+        JsonSerializer.Deserialize<T>(ref reader, DocumentReader.Options) ?? throw Misfit();
 
-    private static void WriteNumber(Utf8JsonWriter writer, double value, JsonSerializerOptions options)
+    private static void WriteNumber(Utf8JsonWriter writer, double value, bool isShort)
     {
-        if (ReferenceEquals(options, AnswerJson.Options))
+        if (isShort)
         {
             ShortNumbers.Write(writer, value);
         }
@@ -68,15 +68,12 @@ internal sealed partial class Converters
         }
     }
 
-    private static void WriteWhole(Utf8JsonWriter writer, int value, JsonSerializerOptions options) =>
-        writer.WriteNumberValue(value);
+    private static void WriteWhole(Utf8JsonWriter writer, int value, bool isShort) => writer.WriteNumberValue(value);
 
-    private static void WriteFlag(Utf8JsonWriter writer, bool value, JsonSerializerOptions options) =>
-        writer.WriteBooleanValue(value);
+    private static void WriteFlag(Utf8JsonWriter writer, bool value, bool isShort) => writer.WriteBooleanValue(value);
 
-    private static void WriteText(Utf8JsonWriter writer, string value, JsonSerializerOptions options) =>
-        writer.WriteStringValue(value);
+    private static void WriteText(Utf8JsonWriter writer, string value, bool isShort) => writer.WriteStringValue(value);
 
-    private static void WriteValue<T>(Utf8JsonWriter writer, T value, JsonSerializerOptions options) =>
-        JsonSerializer.Serialize(writer, value, options);
+    private static void WriteValue<T>(Utf8JsonWriter writer, T value, bool isShort) =>
+        JsonSerializer.Serialize(writer, value, DocumentReader.Options);
 }

@@ -1,7 +1,6 @@
 using System.Runtime.InteropServices.JavaScript;
 using System.Runtime.Versioning;
 using System.Text;
-using System.Text.Json;
 using Draklo.Core.Answers;
 using Draklo.Core.Carrying;
 using Draklo.Core.Reading;
@@ -37,7 +36,7 @@ public static partial class Program
     [JSExport]
     public static string Know(string json)
     {
-        Known.Locker = JsonSerializer.Deserialize<CarriedLocker>(json, DocumentReader.Options) ?? CarriedLocker.Nothing;
+        Known.Locker = JsonTypes.Read<CarriedLocker>(Encoding.UTF8.GetBytes(json));
         return "200";
     }
 

@@ -1,4 +1,3 @@
-using System.Text.Json;
 using Draklo.Core.Analyses;
 using Draklo.Core.Answers;
 using Draklo.Core.Briefs;
@@ -142,7 +141,7 @@ internal static class Questions
         where T : class =>
         (body, asked) =>
         {
-            var (made, problems) = make(JsonSerializer.Deserialize<TAsked>(body.Span, DocumentReader.Options)!, asked);
+            var (made, problems) = make(JsonTypes.Read<TAsked>(body.Span), asked);
             return Answers.Written(made, problems);
         };
 

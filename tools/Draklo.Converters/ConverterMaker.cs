@@ -1,3 +1,4 @@
+using System;
 using System.Collections.Generic;
 using System.Linq;
 using System.Text;
@@ -41,7 +42,12 @@ public sealed class ConverterMaker : IIncrementalGenerator
         var code = new Code(
             "Draklo.Browser",
             "partial class Converters",
-            ["System.Text.Json", "System.Text.Json.Serialization", "System.Text.Json.Serialization.Metadata"]
+            [
+                "Draklo.Core.Reading",
+                "System.Text.Json",
+                "System.Text.Json.Serialization",
+                "System.Text.Json.Serialization.Metadata",
+            ]
         );
         var reader = new ReaderText(code);
         var writer = new WriterText(code);
@@ -50,33 +56,41 @@ public sealed class ConverterMaker : IIncrementalGenerator
         {
             var shape = Shape.Of((ITypeSymbol)group.Key!);
             var reads = group.Any(n => n.Name == "ReadsAttribute");
-            var read = reads ? $"{reader.Of(shape)}(ref reader, options)" : "throw new NotSupportedException()";
-            var write = $"{writer.Of(shape)}(writer, value, options)";
+            var read = reads ? $"{reader.Of(shape)}(ref reader, isStrict)" : "throw new NotSupportedException()";
+            var write = $"{writer.Of(shape)}(writer, value, isShort)";
             roots.Add(shape.Name);
-            code.Add($"private sealed class Of{roots.Count} : JsonConverter<{shape.Name}>");
+            code.Add($"private sealed class Of{roots.Count} : BuiltConverter<{shape.Name}>");
             code.Open();
+            code.Add($"public override {shape.Name} Read(ref Utf8JsonReader reader, bool isStrict) => {read};");
             code.Add(
-                $"public override {shape.Name} Read(ref Utf8JsonReader reader, Type type, JsonSerializerOptions options) => {read};"
-            );
-            code.Add(
-                $"public override void Write(Utf8JsonWriter writer, {shape.Name} value, JsonSerializerOptions options) => {write};"
+                $"public override void Write(Utf8JsonWriter writer, {shape.Name} value, bool isShort) => {write};"
             );
             code.Close();
         }
 
-        code.Add("private static partial JsonTypeInfo? Made(Type type, JsonSerializerOptions options)");
+        Choose(code, roots, "object? Made(Type type)", (root, converter) => converter);
+        Choose(
+            code,
+            roots,
+            "JsonTypeInfo? Info(Type type, JsonSerializerOptions options)",
+            (root, converter) => $"JsonMetadataServices.CreateValueInfo<{root}>(options, {converter})"
+        );
+        reader.WriteRest();
+        writer.WriteRest();
+        return code.File();
+    }
+
+    /// <summary>Writes a method that gives something for each type that is named.</summary>
+    private static void Choose(Code code, List<string> roots, string head, Func<string, string, string> gives)
+    {
+        code.Add($"private static partial {head}");
         code.Open();
         for (var i = 0; i < roots.Count; i++)
         {
-            code.Add(
-                $"if (type == typeof({roots[i]})) return JsonMetadataServices.CreateValueInfo<{roots[i]}>(options, new Of{i + 1}());"
-            );
+            code.Add($"if (type == typeof({roots[i]})) return {gives(roots[i], $"new Of{i + 1}()")};");
         }
 
         code.Add("return null;");
         code.Close();
-        reader.WriteRest();
-        writer.WriteRest();
-        return code.File();
     }
 }

@@ -21,7 +21,7 @@ internal sealed class ReaderText(Code code) : MethodsText(code, "Read")
             Code.Add($"private static {shape.Name} Blank{name} => blank{name} ??= new() {{ {given}}};");
         }
 
-        Code.Add($"private static {shape.Name} {name}(ref Utf8JsonReader reader, JsonSerializerOptions options)");
+        Code.Add($"private static {shape.Name} {name}(ref Utf8JsonReader reader, bool isStrict)");
     }
 
     protected override void Choice(Shape shape)
@@ -62,7 +62,7 @@ internal sealed class ReaderText(Code code) : MethodsText(code, "Read")
     private string Given(ITypeSymbol declared)
     {
         var shape = Shape.Of(declared);
-        var read = $"{Of(shape)}(ref reader, options)";
+        var read = $"{Of(shape)}(ref reader, isStrict)";
         var asNull = declared.IsValueType ? $"({shape.Name}?)null" : "null";
         return Shape.CanBeNull(declared) ? $"reader.TokenType == JsonTokenType.Null ? {asNull} : {read}" : read;
     }
@@ -150,7 +150,7 @@ internal sealed class ReaderText(Code code) : MethodsText(code, "Read")
         }
 
         Code.Close();
-        Code.Add("Unknown(ref reader, options);");
+        Code.Add("Unknown(ref reader, isStrict);");
         Code.Close();
         foreach (var (_, _, seen, bit) in numbered.Where(n => n.Member.Property.IsRequired))
         {

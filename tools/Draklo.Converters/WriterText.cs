@@ -4,13 +4,11 @@ using Microsoft.CodeAnalysis;
 
 namespace Draklo.Converters;
 
-/// <summary>Writes the methods that write documents; each takes the writer, a value that is not null, and the options.</summary>
+/// <summary>Writes the methods that write documents; each takes the writer, a value that is not null, and whether numbers are short.</summary>
 internal sealed class WriterText(Code code) : MethodsText(code, "Write")
 {
     protected override void Begin(Shape shape, string name) =>
-        Code.Add(
-            $"private static void {name}(Utf8JsonWriter writer, {shape.Name} value, JsonSerializerOptions options)"
-        );
+        Code.Add($"private static void {name}(Utf8JsonWriter writer, {shape.Name} value, bool isShort)");
 
     protected override void Choice(Shape shape)
     {
@@ -53,11 +51,11 @@ internal sealed class WriterText(Code code) : MethodsText(code, "Write")
         var shape = Shape.Of(element);
         if (element.IsValueType && !Shape.CanBeNull(element))
         {
-            Code.Add($"{Of(shape)}(writer, {item}, options);");
+            Code.Add($"{Of(shape)}(writer, {item}, isShort);");
             return;
         }
 
-        Code.Add($"if ({item} is {{ }} given) {Of(shape)}(writer, given, options);");
+        Code.Add($"if ({item} is {{ }} given) {Of(shape)}(writer, given, isShort);");
         Code.Add("else writer.WriteNullValue();");
     }
 
@@ -71,7 +69,7 @@ internal sealed class WriterText(Code code) : MethodsText(code, "Write")
             if (member.Property.Type.IsValueType && !member.CanBeNull)
             {
                 Code.Add($"writer.WritePropertyName(\"{member.Name}\"u8);");
-                Code.Add($"{Of(member.Shape)}(writer, {from}, options);");
+                Code.Add($"{Of(member.Shape)}(writer, {from}, isShort);");
                 continue;
             }
 
@@ -79,7 +77,7 @@ internal sealed class WriterText(Code code) : MethodsText(code, "Write")
             Code.Add($"if ({from} is {{ }} m{number})");
             Code.Open();
             Code.Add($"writer.WritePropertyName(\"{member.Name}\"u8);");
-            Code.Add($"{Of(member.Shape)}(writer, m{number}, options);");
+            Code.Add($"{Of(member.Shape)}(writer, m{number}, isShort);");
             Code.Close();
         }
 

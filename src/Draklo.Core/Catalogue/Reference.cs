@@ -1,4 +1,3 @@
-using System.Text.Json;
 using Draklo.Core.Reading;
 
 namespace Draklo.Core.Catalogue;
@@ -34,6 +33,6 @@ public static class Reference
             ?? throw new InvalidOperationException($"The table {name} is missing from the build.");
         var utf8 = new byte[stream.Length];
         stream.ReadExactly(utf8);
-        return JsonSerializer.Deserialize<List<T>>(utf8, DocumentReader.Options)!;
+        return JsonTypes.Read<List<T>>(utf8);
     }
 }

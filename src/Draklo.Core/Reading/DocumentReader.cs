@@ -13,7 +13,7 @@ namespace Draklo.Core.Reading;
 /// </summary>
 public static class DocumentReader
 {
-    private const int Deepest = 32;
+    internal const int Deepest = 32;
 
     private static readonly ConcurrentDictionary<Type, ImmutableArray<string>> ChoicesOf = new();
     private static readonly ConcurrentDictionary<
@@ -22,10 +22,12 @@ public static class DocumentReader
     > KnownMembers = new();
 
     private static readonly Lazy<JsonSerializerOptions> WithMembers = new(() =>
-        JsonTypes.Built is null ? Options! : MakeOptions(new DefaultJsonTypeInfoResolver())
+        JsonTypes.Built is null ? Options : MakeOptions(new DefaultJsonTypeInfoResolver())
     );
 
-    public static JsonSerializerOptions Options { get; } = MakeOptions(JsonTypes.Resolver);
+    private static readonly Lazy<JsonSerializerOptions> Usual = new(() => MakeOptions(JsonTypes.Resolver));
+
+    public static JsonSerializerOptions Options => Usual.Value;
 
     private static Problem BrokenName { get; } =
         new("", "A name in this file holds half a letter or broken UTF-8: save the file as UTF-8.");
@@ -35,7 +37,7 @@ public static class DocumentReader
     public static (T? Document, List<Problem> Problems) Read<T>(ReadOnlyMemory<byte> utf8)
         where T : class
     {
-        if (Quick<T>.Read(utf8.Span) is { } document)
+        if (Quick<T>(utf8.Span) is { } document)
         {
             return (document, []);
         }
@@ -276,32 +278,17 @@ public static class DocumentReader
     }
 
     /// <summary>Reads, where a converter was built for it, a document in which nothing is wrong.</summary>
-    private static class Quick<T>
+    /// <returns>Null where there is no such converter, or something does not fit: then it is looked at member by member.</returns>
+    private static T? Quick<T>(ReadOnlySpan<byte> utf8)
         where T : class
     {
-        private static readonly JsonTypeInfo<T>? Type = Find();
-
-        /// <returns>Null where there is no such converter, or something does not fit: then it is looked at member by member.</returns>
-        public static T? Read(ReadOnlySpan<byte> utf8)
+        try
         {
-            try
-            {
-                return Type is null ? null : JsonSerializer.Deserialize(utf8, Type);
-            }
-            catch (Exception e) when (e is JsonException or InvalidOperationException)
-            {
-                return null;
-            }
+            return JsonTypes.Built?.For<T>()?.Read(utf8, isStrict: true);
         }
-
-        private static JsonTypeInfo<T>? Find()
+        catch (Exception e) when (e is JsonException or InvalidOperationException)
         {
-            var strict = new JsonSerializerOptions(Options)
-            {
-                MaxDepth = Deepest,
-                UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
-            };
-            return JsonTypes.Built?.GetTypeInfo(typeof(T), strict) as JsonTypeInfo<T>;
+            return null;
         }
     }
 

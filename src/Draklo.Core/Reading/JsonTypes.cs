@@ -7,13 +7,20 @@ namespace Draklo.Core.Reading;
 public static class JsonTypes
 {
     /// <summary>Converters made when this home was built; null where types are looked up.</summary>
-    internal static IJsonTypeInfoResolver? Built { get; private set; }
+    internal static IBuiltConverters? Built { get; private set; }
 
     internal static IJsonTypeInfoResolver Resolver =>
         Built is null ? new DefaultJsonTypeInfoResolver() : new BuiltFirst();
 
     /// <summary>Takes converters, where looking types up takes too long. Before the first document.</summary>
-    public static void Take(IJsonTypeInfoResolver built) => Built = built;
+    public static void Take(IBuiltConverters built) => Built = built;
+
+    /// <summary>Reads what this product wrote itself.</summary>
+    public static T Read<T>(ReadOnlySpan<byte> utf8)
+        where T : class =>
+        Built?.For<T>() is { } converter
+            ? converter.Read(utf8, isStrict: false)
+            : JsonSerializer.Deserialize<T>(utf8, DocumentReader.Options)!;
 
     /// <summary>Types that nobody built a converter for are looked up once one of them comes.</summary>
     private sealed class BuiltFirst : IJsonTypeInfoResolver

@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
@@ -5,6 +6,7 @@ using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
 using Draklo.Browser;
 using Draklo.Core.Analyses;
+using Draklo.Core.Answers;
 using Draklo.Core.Catalogue;
 using Draklo.Core.Clearing;
 using Draklo.Core.Falls;
@@ -23,8 +25,7 @@ namespace Draklo.Core.Tests;
 /// </summary>
 public sealed class BuiltConvertersTests
 {
-    private static readonly JsonSerializerOptions Built = Make(JsonUnmappedMemberHandling.Skip);
-    private static readonly JsonSerializerOptions Strict = Make(JsonUnmappedMemberHandling.Disallow);
+    private static readonly JsonSerializerOptions Built = Make();
 
     [Fact]
     public void A_plan_is_taken_where_the_document_reader_takes_it_and_read_alike()
@@ -121,12 +122,10 @@ public sealed class BuiltConvertersTests
     private static void Table<T>(string name)
     {
         using var stream = typeof(Reference).Assembly.GetManifestResourceStream(name)!;
-        using var reader = new StreamReader(stream);
-        var text = reader.ReadToEnd();
-        var (built, looked) = (
-            JsonSerializer.Deserialize<List<T>>(text, Built)!,
-            JsonSerializer.Deserialize<List<T>>(text, DocumentReader.Options)!
-        );
+        var text = new byte[stream.Length];
+        stream.ReadExactly(text);
+        var built = new Converters().For<List<T>>()!.Read(text, isStrict: false);
+        var looked = JsonSerializer.Deserialize<List<T>>(text, DocumentReader.Options)!;
         Assert.NotEmpty(built);
         Assert.Equal(Text(looked), Text(built));
     }
@@ -138,6 +137,8 @@ public sealed class BuiltConvertersTests
         {
             Assert.NotNull(new Converters().GetTypeInfo(typeof(T), Built));
             Assert.Equal(Text(answer), JsonSerializer.Serialize(answer, Built));
+            Assert.Equal(Text(answer), Written(answer, isShort: false));
+            Assert.Equal(JsonSerializer.Serialize(answer, AnswerJson.Options), Written(answer, isShort: true));
         }
     }
 
@@ -148,7 +149,7 @@ public sealed class BuiltConvertersTests
     {
         try
         {
-            return JsonSerializer.Deserialize<T>(json, Strict);
+            return new Converters().For<T>()!.Read(json, isStrict: true);
         }
         catch (Exception e) when (e is JsonException or InvalidOperationException)
         {
@@ -156,11 +157,21 @@ public sealed class BuiltConvertersTests
         }
     }
 
-    private static JsonSerializerOptions Make(JsonUnmappedMemberHandling unknown) =>
+    private static string Written<T>(T answer, bool isShort)
+        where T : class
+    {
+        var utf8 = new ArrayBufferWriter<byte>();
+        using (var writer = new Utf8JsonWriter(utf8, new() { Encoder = DocumentReader.Options.Encoder }))
+        {
+            new Converters().For<T>()!.Write(writer, answer, isShort);
+        }
+
+        return Encoding.UTF8.GetString(utf8.WrittenSpan);
+    }
+
+    private static JsonSerializerOptions Make() =>
         new(DocumentReader.Options)
         {
-            MaxDepth = 32,
-            UnmappedMemberHandling = unknown,
             TypeInfoResolver = JsonTypeInfoResolver.Combine(new Converters(), new DefaultJsonTypeInfoResolver()),
         };
 }
