@@ -1,18 +1,17 @@
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, Refusal, sayWhy } from "../../api/client";
 import type { Trial, TrialAnswer } from "../../api/types";
 import { Check } from "../../ui/Check";
-import { Choice, Search } from "../../ui/Choice";
 import { Button, Note } from "../../ui/controls";
 import { Modal } from "../../ui/Modal";
 import { NumberField } from "../../ui/NumberField";
 import { Refused } from "../../ui/Refused";
 import { useSettings } from "../../ui/settings";
 import { TextField } from "../../ui/TextField";
-import type { Quantity } from "../../units/units";
+import { type Quantity, written } from "../../units/units";
 import { changed } from "../locker/words";
-import { trialNames } from "./words";
+import { TrialSetting } from "./TrialSetting";
+import { stepWords, trialNames } from "./words";
 
 type Reading = Trial["readings"][number];
 
@@ -34,13 +33,6 @@ const guessed: Record<Trial["kind"], Quantity> = {
   throw: "length",
 };
 
-const ways = [
-  { value: "hand", name: "one hand" },
-  { value: "twoHands", name: "both hands" },
-  { value: "catapult", name: "catapult" },
-  { value: "pole", name: "pole" },
-];
-
 /** A trial, step by step. Every step is kept as it is made, so it can be left and taken up again. */
 export function TrialForm({
   trial,
@@ -52,7 +44,6 @@ export function TrialForm({
   onClose: () => void;
 }) {
   const units = useSettings((s) => s.units);
-  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
   const [draft, setDraft] = useState(trial);
   const [next, setNext] = useState<Reading>({ broke: false });
   const [guess, setGuess] = useState<{ name: string; value: number | undefined }>({ name: "", value: undefined });
@@ -62,8 +53,7 @@ export function TrialForm({
   const put = (part: { [K in keyof Trial]?: Trial[K] | undefined }) => {
     setDraft((d) => ({ ...changed(d, part), by: part.by ?? d.by }));
   };
-  const drum = draft.kind === "friction" && draft.drumTurns !== undefined;
-  const quantity: Quantity = drum ? "ratio" : guessed[draft.kind];
+  const quantity: Quantity = draft.drumTurns === undefined ? guessed[draft.kind] : "ratio";
 
   /** Keeps the trial as it then stands; what is refused stays on the form. */
   async function keep(as: Trial): Promise<boolean> {
@@ -117,151 +107,14 @@ export function TrialForm({
       <Note>{how[draft.kind]}</Note>
       <div className="mt-2 grid grid-cols-2 gap-x-8 max-sm:grid-cols-1">
         <div>
-          <TextField
-            label="Day"
-            type="date"
-            value={draft.on}
-            onChange={(on) => {
-              put({ on });
-            }}
-            problem={errors["on"]}
-          />
-          <TextField
-            label="Led by"
-            value={draft.by}
-            onChange={(by) => {
-              put({ by });
-            }}
-            problem={errors["by"]}
-          />
-          {draft.kind === "hinge" && (
-            <>
-              <Search
-                label="Species"
-                value={draft.speciesId ?? ""}
-                options={(catalogue.data?.species ?? []).map(({ species }) => ({
-                  value: species.id,
-                  name: species.name,
-                  note: species.latin,
-                }))}
-                onChange={(speciesId) => {
-                  put({ speciesId });
-                }}
-                problem={errors["speciesId"]}
-              />
-              <NumberField
-                label="Notch opens"
-                value={draft.notchDeg}
-                quantity="degrees"
-                unknown="not told"
-                onChange={(notchDeg) => {
-                  put({ notchDeg });
-                }}
-                problem={errors["notchDeg"]}
-              />
-              <NumberField
-                label="Hinge thickness"
-                value={draft.hingeThicknessM}
-                quantity="thickness"
-                unknown="not told"
-                onChange={(hingeThicknessM) => {
-                  put({ hingeThicknessM });
-                }}
-                problem={errors["hingeThicknessM"]}
-              />
-            </>
-          )}
-          {draft.kind === "friction" && (
-            <>
-              <Check
-                label="Round a drum"
-                checked={drum}
-                onChange={(on) => {
-                  put(on ? { drumTurns: 1, contactId: undefined } : { drumTurns: undefined });
-                }}
-              />
-              {drum ? (
-                <NumberField
-                  label="Turns on the drum"
-                  value={draft.drumTurns}
-                  quantity="ratio"
-                  step={0.5}
-                  onChange={(v) => {
-                    if (v !== undefined) put({ drumTurns: v });
-                  }}
-                  problem={errors["drumTurns"]}
-                />
-              ) : (
-                <>
-                  <Choice
-                    label="Turns round"
-                    value={draft.contactId ?? ""}
-                    options={[
-                      { value: "", name: "choose" },
-                      ...(catalogue.data?.contacts ?? []).map((c) => ({ value: c.id, name: c.name })),
-                    ]}
-                    onChange={(contactId) => {
-                      put({ contactId });
-                    }}
-                    problem={errors["contactId"]}
-                  />
-                  <NumberField
-                    label="Turned through"
-                    value={draft.turnedDeg}
-                    quantity="degrees"
-                    onChange={(v) => {
-                      if (v !== undefined) put({ turnedDeg: v });
-                    }}
-                    problem={errors["turnedDeg"]}
-                  />
-                </>
-              )}
-            </>
-          )}
-          {draft.kind === "grip" && (
-            <Choice
-              label="Hitch"
-              value={draft.gripId ?? ""}
-              options={[
-                { value: "", name: "choose" },
-                ...(catalogue.data?.grips ?? []).map((g) => ({ value: g.id, name: g.name })),
-              ]}
-              onChange={(gripId) => {
-                put({ gripId });
-              }}
-              problem={errors["gripId"]}
-            />
-          )}
-          {draft.kind === "throw" && (
-            <Choice
-              label="Thrown by"
-              value={draft.way ?? ""}
-              options={[{ value: "", name: "choose" }, ...ways]}
-              onChange={(way) => {
-                put({ way: (way === "" ? undefined : way) as Trial["way"] | undefined });
-              }}
-              problem={errors["way"]}
-            />
-          )}
-          {(draft.kind === "pull" || draft.kind === "throw") && (
-            <TextField
-              label="Person"
-              value={draft.person ?? ""}
-              onChange={(person) => {
-                put({ person });
-              }}
-              problem={errors["person"]}
-            />
-          )}
+          <TrialSetting draft={draft} put={put} errors={errors} />
         </div>
         <div>
           <h3 className="font-tight text-sm font-semibold">Everybody’s guess, before it begins</h3>
           {draft.guesses.map((g) => (
             <p key={g.name} className="flex border-b border-rule py-0.5 text-sm">
               <span className="flex-1">{g.name}</span>
-              <span className="font-tight tabular-nums">
-                {quantity === "percent" ? `${Math.round(g.value * 100)} %` : g.value}
-              </span>
+              <span className="font-tight tabular-nums">{written(g.value, quantity, units)}</span>
             </p>
           ))}
           {draft.readings.length === 0 && !draft.finished ? (
@@ -282,6 +135,7 @@ export function TrialForm({
                 onChange={(value) => {
                   setGuess({ ...guess, value });
                 }}
+                problem={errors[`guesses[${draft.guesses.length}].value`]}
               />
               <Button
                 onClick={() => {
@@ -300,7 +154,7 @@ export function TrialForm({
       {draft.readings.map((r, i) => (
         <p key={i} data-step className="flex gap-4 border-b border-rule py-1 text-sm">
           <span className="w-6 text-pencil">{i + 1}</span>
-          <span className="flex-1">{stepWords(r)}</span>
+          <span className="flex-1">{stepWords(r, units)}</span>
           {!draft.finished && (
             <button
               type="button"
@@ -409,20 +263,4 @@ export function TrialForm({
       </div>
     </Modal>
   );
-}
-
-/** A step in words, as it stands in the list. */
-function stepWords(r: Reading): string {
-  return [
-    r.leanDeg === undefined ? undefined : `turned ${r.leanDeg}°`,
-    r.cracks === undefined ? undefined : `${r.cracks} ${r.cracks === 1 ? "crack" : "cracks"}`,
-    r.broke ? "it broke" : undefined,
-    r.upN === undefined ? undefined : `up ${Math.round(r.upN)} N`,
-    r.downN === undefined ? undefined : `down ${Math.round(r.downN)} N`,
-    r.readN === undefined ? undefined : `${Math.round(r.readN)} N`,
-    r.heightM === undefined ? undefined : `${r.heightM} m`,
-    r.tries === undefined ? undefined : `${r.tries} ${r.tries === 1 ? "try" : "tries"}`,
-  ]
-    .filter((t) => t !== undefined)
-    .join(", ");
 }
