@@ -21,22 +21,60 @@ interface HomeState {
 export const useHome = create<HomeState>(() => ({ ready: false, away: false, old: false }));
 
 interface Home {
-  worker: Worker;
   core: Remote<CoreHome>;
+  /** Fails when the worker does or is ended: whoever waits for it then waits for nothing. */
+  broken: Promise<never>;
+  end: (why: unknown) => void;
 }
 
-let quick: Promise<Home> | undefined;
-let slow: Promise<Home> | undefined;
+/** One for what follows a hand, so that it never waits, and one for what takes long. */
+type Which = "quick" | "slow";
+
+const homes: Record<Which, Home | undefined> = { quick: undefined, slow: undefined };
 
 /** What the server last said of the locker and the days to come. */
 let known: string | undefined;
 
-/** A core in a worker of its own, told all that is known. */
-async function openWorker(): Promise<Home> {
+function openWorker(): Home {
   const worker = new Worker(new URL("./core.worker.ts", import.meta.url), { type: "module" });
-  const core = wrap<CoreHome>(worker);
-  if (known !== undefined) await core.know(known);
-  return { worker, core };
+  let fail: (why: unknown) => void = () => undefined;
+  const broken = new Promise<never>((_, no) => {
+    fail = no;
+  });
+  broken.catch(() => undefined);
+  worker.addEventListener("error", (event) => {
+    fail(new Error(event.message));
+  });
+  return {
+    core: wrap<CoreHome>(worker),
+    broken,
+    end: (why) => {
+      worker.terminate();
+      fail(why);
+    },
+  };
+}
+
+/** A core that is told all that is known before anything else. */
+function open(): Home {
+  const home = openWorker();
+  if (known !== undefined) home.core.know(known).catch(home.end);
+  return home;
+}
+
+/** Asks a core, starting it where nobody has yet. One that fails is let go: the next question begins with a fresh one. */
+async function asked<T>(which: Which, question: (core: Remote<CoreHome>) => Promise<T>): Promise<T> {
+  const home = (homes[which] ??= open());
+  try {
+    return await Promise.race([question(home.core), home.broken]);
+  } catch (error) {
+    home.end(error);
+    if (homes[which] === home) {
+      homes[which] = undefined;
+      if (which === "quick") useHome.setState({ ready: false });
+    }
+    throw error;
+  }
 }
 
 /**
@@ -45,16 +83,14 @@ async function openWorker(): Promise<Home> {
  * is to wait for it.
  */
 export async function startHome(plan: string): Promise<void> {
-  if (quick) return;
-  quick = openWorker();
+  if (homes.quick) return;
   try {
-    await (await quick).core.answer("/api/analysis", "workings=false", plan);
+    await asked("quick", (core) => core.answer("/api/analysis", "workings=false", plan));
     useHome.setState({ ready: true });
     document.documentElement.dataset["core"] = "ready";
-    warm((await quick).core, plan).catch(() => undefined);
+    warm(plan).catch(() => undefined);
   } catch {
     // A browser that cannot run it goes on with the server alone.
-    quick = undefined;
   }
 }
 
@@ -66,11 +102,11 @@ const warmPauseMs = 80;
  * Once its code has run some hundred times the core answers in half the time, and no answer takes three times as long as
  * the others: so it is run beforehand, now and then, while nobody waits for it.
  */
-async function warm(core: Remote<CoreHome>, plan: string): Promise<void> {
+async function warm(plan: string): Promise<void> {
   const pause = (ms: number) => new Promise((go) => setTimeout(go, ms));
   await pause(warmAfterMs);
-  for (let i = 0; i < warmTimes; i++) {
-    await core.answer("/api/analysis", "workings=false", plan);
+  for (let i = 0; i < warmTimes && homes.quick; i++) {
+    await asked("quick", (core) => core.answer("/api/analysis", "workings=false", plan));
     await pause(warmPauseMs);
   }
 }
@@ -79,7 +115,7 @@ async function warm(core: Remote<CoreHome>, plan: string): Promise<void> {
 export async function know(locker: string): Promise<void> {
   if (locker === known) return;
   known = locker;
-  for (const home of [quick, slow]) await (await home)?.core.know(locker);
+  for (const which of ["quick", "slow"] as const) if (homes[which]) await asked(which, (core) => core.know(locker));
 }
 
 /**
@@ -87,9 +123,8 @@ export async function know(locker: string): Promise<void> {
  * @param heavy Takes long: it gets a worker of its own, so that what follows a hand never waits behind it.
  */
 export async function answerHere(path: string, body: string, heavy = false): Promise<HomeAnswer> {
-  const home = await (heavy ? (slow ??= openWorker()) : (quick ??= openWorker()));
   const [address = "", query = ""] = path.split("?");
-  const text = await home.core.answer(address, query, body);
+  const text = await asked(heavy ? "slow" : "quick", (core) => core.answer(address, query, body));
   if (!heavy) useHome.setState({ ready: true });
   return readAnswer(text);
 }
@@ -101,18 +136,14 @@ export async function findHere(
   progress: (done: number, total: number) => void,
   signal: AbortSignal,
 ): Promise<HomeAnswer> {
-  const begun = (slow ??= openWorker());
-  const home = await begun;
-  return new Promise((answer, fail) => {
+  signal.throwIfAborted();
+  const stopped = new Promise<never>((_, fail) => {
     signal.addEventListener("abort", () => {
-      home.worker.terminate();
-      if (slow === begun) slow = undefined;
       fail(signal.reason as Error);
     });
-    home.core.findRigs(query, plan, proxy(progress)).then((text) => {
-      answer(readAnswer(text));
-    }, fail);
   });
+  const text = await asked("slow", (core) => Promise.race([core.findRigs(query, plan, proxy(progress)), stopped]));
+  return readAnswer(text);
 }
 
 /** What the core makes of something that a load cell sent to this device. */
@@ -126,8 +157,9 @@ export interface CellHeard {
 }
 
 export async function hearCell(lineId: string, isPacket: boolean, sent: string, plannedN: number): Promise<CellHeard> {
-  const home = await (quick ??= openWorker());
-  const text = await home.core.hearCell(lineId, isPacket, sent, plannedN, performance.now() / 1000);
+  const text = await asked("quick", (core) =>
+    core.hearCell(lineId, isPacket, sent, plannedN, performance.now() / 1000),
+  );
   return readAnswer(text).body as CellHeard;
 }
 

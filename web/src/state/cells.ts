@@ -68,7 +68,11 @@ export async function listen(
 
   try {
     const source = await (way === "bluetooth" ? openBluetooth : openSerial)(
-      (sent, isPacket) => void hear(sent, isPacket),
+      (sent, isPacket) => {
+        hear(sent, isPacket).catch(() => {
+          useCells.setState({ trouble: "This device could not work out what the load cell sent." });
+        });
+      },
       () => {
         useCells.setState({ state: "lost", trouble: "The load cell is gone: is it on, and near enough?" });
       },
