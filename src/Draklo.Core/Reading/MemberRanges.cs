@@ -77,7 +77,7 @@ public static class MemberRanges
     }
 
     /// <summary>The form of a text: the whole of it is one match, for "$" alone lets a line break stand behind it.</summary>
-    /// <param name="fault">What is wrong where it does not match, after the label; null for an id.</param>
+    /// <param name="fault">What is wrong where it does not match, after the label; an id may leave it out.</param>
     public static void Form(
         string? text,
         string name,
@@ -87,7 +87,7 @@ public static class MemberRanges
         List<Problem> problems
     )
     {
-        if (text is not null && !(fault is null ? Ids.Is(text) : IsOneMatch(pattern, text)))
+        if (text is not null && !(pattern == Ids.Pattern ? Ids.Is(text) : IsOneMatch(pattern, text)))
         {
             problems.Add(new(name, $"{label} {fault ?? Ids.Fault}"));
         }

@@ -204,6 +204,19 @@ public sealed class MemberRangeTests
         Assert.Empty(tooStrict.Select(r => $"{r.Type.Name}.{r.Property.Name}: {r.Rule.GetType().Name}"));
     }
 
+    [Fact]
+    public void A_form_that_is_no_ids_says_itself_what_it_takes()
+    {
+        var forms = typeof(IDocumentPart)
+            .Assembly.GetTypes()
+            .SelectMany(t => t.GetProperties())
+            .Select(p => (Property: p, Form: p.GetCustomAttribute<RegularExpressionAttribute>()))
+            .Where(f => f.Form is not null && f.Form.Pattern != Ids.Pattern)
+            .ToList();
+        Assert.NotEmpty(forms);
+        Assert.Empty(forms.Where(f => f.Form!.ErrorMessage is null).Select(f => f.Property.Name));
+    }
+
     private static IEnumerable<object> Beyond(ValidationAttribute rule, PropertyInfo property) =>
         rule switch
         {
