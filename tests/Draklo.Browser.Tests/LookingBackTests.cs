@@ -195,6 +195,11 @@ public sealed class LookingBackTests(Stage stage) : IClassFixture<Stage>
         Choose("Turns round", "Small rescue-size pulley");
         screen.Type("Led by", "Ives");
         screen.Type("Name", "Bo");
+        screen.Press("Add this guess");
+        screen.Until(
+            () => screen.Text("[role=dialog]").Contains("Give the guess", StringComparison.Ordinal),
+            "what is missing"
+        );
         screen.Type("Guess", "80 %");
         screen.Press("Add this guess");
         screen.Type("Scale, pulling up", "120 N");

@@ -79,7 +79,10 @@ export function TrialForm({
   }
 
   async function addGuess(): Promise<void> {
-    if (guess.value === undefined) return;
+    if (guess.value === undefined) {
+      setErrors({ [`guesses[${draft.guesses.length}].value`]: "Give the guess as a number." });
+      return;
+    }
     if (await keep({ ...draft, guesses: [...draft.guesses, { name: guess.name, value: guess.value }] }))
       setGuess({ name: "", value: undefined });
   }
