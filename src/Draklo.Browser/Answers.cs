@@ -1,9 +1,5 @@
-using System.Buffers;
-using System.Text;
-using System.Text.Encodings.Web;
 using System.Text.Json;
 using Draklo.Core.Answers;
-using Draklo.Core.Reading;
 using Draklo.Core.Units;
 
 namespace Draklo.Browser;
@@ -12,12 +8,6 @@ namespace Draklo.Browser;
 internal static class Answers
 {
     private static readonly Converters Converters = new();
-
-    private static readonly JsonWriterOptions Plain = new()
-    {
-        Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
-        SkipValidation = true,
-    };
 
     public static string Written<T>(T? made, List<Problem> problems)
         where T : class
@@ -33,19 +23,6 @@ internal static class Answers
 
     /// <summary>Without the JSON package's set-up, which takes longer than the first answer's sums.</summary>
     private static string Json<T>(T answer)
-        where T : class
-    {
-        if (Converters.For<T>() is not { } converter)
-        {
-            return JsonSerializer.Serialize(answer, AnswerJson.Options);
-        }
-
-        var utf8 = new ArrayBufferWriter<byte>();
-        using (var writer = new Utf8JsonWriter(utf8, Plain))
-        {
-            converter.Write(writer, answer, isShort: true);
-        }
-
-        return Encoding.UTF8.GetString(utf8.WrittenSpan);
-    }
+        where T : class =>
+        Converters.For<T>()?.Written(answer, isShort: true) ?? JsonSerializer.Serialize(answer, AnswerJson.Options);
 }

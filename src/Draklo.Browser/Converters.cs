@@ -58,11 +58,10 @@ internal sealed partial class Converters : IBuiltConverters
     public BuiltConverter<T>? For<T>()
         where T : class => Made(typeof(T)) as BuiltConverter<T>;
 
-    public JsonTypeInfo? GetTypeInfo(Type type, JsonSerializerOptions options) => Info(type, options);
+    public JsonTypeInfo? GetTypeInfo(Type type, JsonSerializerOptions options) =>
+        (Made(type) as IBuiltConverter)?.Info(options);
 
     private static partial object? Made(Type type);
-
-    private static partial JsonTypeInfo? Info(Type type, JsonSerializerOptions options);
 }
 
 /// <summary>Such a document is read here, and written too.</summary>

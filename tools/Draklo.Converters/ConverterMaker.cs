@@ -1,4 +1,3 @@
-using System;
 using System.Collections.Generic;
 using System.Linq;
 using System.Text;
@@ -68,29 +67,17 @@ public sealed class ConverterMaker : IIncrementalGenerator
             code.Close();
         }
 
-        Choose(code, roots, "object? Made(Type type)", (root, converter) => converter);
-        Choose(
-            code,
-            roots,
-            "JsonTypeInfo? Info(Type type, JsonSerializerOptions options)",
-            (root, converter) => $"JsonMetadataServices.CreateValueInfo<{root}>(options, {converter})"
-        );
-        reader.WriteRest();
-        writer.WriteRest();
-        return code.File();
-    }
-
-    /// <summary>Writes a method that gives something for each type that is named.</summary>
-    private static void Choose(Code code, List<string> roots, string head, Func<string, string, string> gives)
-    {
-        code.Add($"private static partial {head}");
+        code.Add("private static partial object? Made(Type type)");
         code.Open();
         for (var i = 0; i < roots.Count; i++)
         {
-            code.Add($"if (type == typeof({roots[i]})) return {gives(roots[i], $"new Of{i + 1}()")};");
+            code.Add($"if (type == typeof({roots[i]})) return new Of{i + 1}();");
         }
 
         code.Add("return null;");
         code.Close();
+        reader.WriteRest();
+        writer.WriteRest();
+        return code.File();
     }
 }

@@ -1,3 +1,6 @@
+using System.Buffers;
+using System.Text;
+using System.Text.Encodings.Web;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
@@ -12,8 +15,14 @@ public interface IBuiltConverters : IJsonTypeInfoResolver
         where T : class;
 }
 
+/// <summary>A converter as the JSON package takes it, whatever it is for.</summary>
+public interface IBuiltConverter
+{
+    JsonTypeInfo Info(JsonSerializerOptions options);
+}
+
 /// <summary>A converter that needs none of the JSON package's own set-up, and works within it too.</summary>
-public abstract class BuiltConverter<T> : JsonConverter<T>
+public abstract class BuiltConverter<T> : JsonConverter<T>, IBuiltConverter
     where T : class
 {
     /// <param name="reader">At the value's first token; it is left at its last.</param>
@@ -32,6 +41,9 @@ public abstract class BuiltConverter<T> : JsonConverter<T>
     public sealed override void Write(Utf8JsonWriter writer, T value, JsonSerializerOptions options) =>
         Write(writer, value, isShort: false);
 
+    /// <inheritdoc/>
+    public JsonTypeInfo Info(JsonSerializerOptions options) => JsonMetadataServices.CreateValueInfo<T>(options, this);
+
     /// <summary>Reads a whole document.</summary>
     /// <exception cref="JsonException">Something does not fit, or something stands behind it.</exception>
     /// <exception cref="InvalidOperationException">A text is not one.</exception>
@@ -41,5 +53,22 @@ public abstract class BuiltConverter<T> : JsonConverter<T>
         reader.Read();
         var document = Read(ref reader, isStrict);
         return reader.Read() ? throw new JsonException("Something stands behind the document.") : document;
+    }
+
+    /// <summary>Writes a whole document.</summary>
+    public string Written(T value, bool isShort)
+    {
+        var utf8 = new ArrayBufferWriter<byte>();
+        using (
+            var writer = new Utf8JsonWriter(
+                utf8,
+                new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping, SkipValidation = true }
+            )
+        )
+        {
+            Write(writer, value, isShort);
+        }
+
+        return Encoding.UTF8.GetString(utf8.WrittenSpan);
     }
 }

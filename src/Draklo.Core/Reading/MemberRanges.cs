@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Collections.Immutable;
 using System.Text.RegularExpressions;
 using Draklo.Core.Units;
 
@@ -12,20 +13,15 @@ namespace Draklo.Core.Reading;
 public static class MemberRanges
 {
     private static readonly ConcurrentDictionary<string, Regex> Patterns = new(StringComparer.Ordinal);
-    private static volatile Checker[] checkers = [];
+    private static ImmutableArray<Checker> checkers = [];
 
     /// <summary>The checks of one folder's document parts.</summary>
     /// <returns>False where the part is not one of those.</returns>
     public delegate bool Checker(IDocumentPart document, UnitSystem units, List<Problem> problems);
 
     /// <summary>Adds a folder's checks, when its project is loaded.</summary>
-    public static void Know(Checker checker)
-    {
-        lock (Patterns)
-        {
-            checkers = [.. checkers, checker];
-        }
-    }
+    public static void Know(Checker checker) =>
+        ImmutableInterlocked.Update(ref checkers, static (all, one) => all.Add(one), checker);
 
     /// <summary>Adds a problem for every member out of its range.</summary>
     /// <param name="document">Its groups and lists are checked too.</param>

@@ -146,7 +146,7 @@ describe("who has a job open", () => {
     });
   });
 
-  it("draws nothing anew for word that changes nothing", async () => {
+  it("draws nothing again for word that changes nothing", async () => {
     await soon();
     connection.take({ others: [{ page: "b", name: "Sten" }] });
     const before = useHands.getState();

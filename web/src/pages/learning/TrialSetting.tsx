@@ -6,7 +6,15 @@ import { Choice, Search } from "../../ui/Choice";
 import { NumberField } from "../../ui/NumberField";
 import { TextField } from "../../ui/TextField";
 
+const choose = { value: "", name: "choose" };
+
+const named = (rows: { id: string; name: string }[] = []) => [
+  choose,
+  ...rows.map(({ id, name }) => ({ value: id, name })),
+];
+
 const ways = [
+  choose,
   { value: "hand", name: "one hand" },
   { value: "twoHands", name: "both hands" },
   { value: "catapult", name: "catapult" },
@@ -107,10 +115,7 @@ export function TrialSetting({
               <Choice
                 label="Turns round"
                 value={draft.contactId ?? ""}
-                options={[
-                  { value: "", name: "choose" },
-                  ...(catalogue.data?.contacts ?? []).map((c) => ({ value: c.id, name: c.name })),
-                ]}
+                options={named(catalogue.data?.contacts)}
                 onChange={(contactId) => {
                   put({ contactId });
                 }}
@@ -133,10 +138,7 @@ export function TrialSetting({
         <Choice
           label="Hitch"
           value={draft.gripId ?? ""}
-          options={[
-            { value: "", name: "choose" },
-            ...(catalogue.data?.grips ?? []).map((g) => ({ value: g.id, name: g.name })),
-          ]}
+          options={named(catalogue.data?.grips)}
           onChange={(gripId) => {
             put({ gripId });
           }}
@@ -147,7 +149,7 @@ export function TrialSetting({
         <Choice
           label="Thrown by"
           value={draft.way ?? ""}
-          options={[{ value: "", name: "choose" }, ...ways]}
+          options={ways}
           onChange={(way) => {
             put({ way: (way === "" ? undefined : way) as Trial["way"] | undefined });
           }}
