@@ -14,12 +14,12 @@ const runtime = await dotnet.create();
 const { Program } = (await runtime.getAssemblyExports("Draklo.Browser.dll"))
   .Draklo.Browser;
 const started = performance.now();
-Program.Answer("/api/analysis", "workings=false", plan);
+Program.Answer("/api/analysis", "workings=false", plan, () => undefined);
 const first = performance.now();
 const times = [];
 for (let i = 0; i < 200; i++) {
   const start = performance.now();
-  Program.Answer("/api/analysis", "workings=false", plan);
+  Program.Answer("/api/analysis", "workings=false", plan, () => undefined);
   times.push(performance.now() - start);
 }
 times.sort((a, b) => a - b);
@@ -51,7 +51,7 @@ Program.Know(
 );
 const searching = performance.now();
 let [tried, reports] = [0, 0];
-Program.FindRigs("units=metric", plan, (_, total) => {
+Program.Answer("/api/rigs", "units=metric", plan, (_, total) => {
   tried = total;
   reports++;
 });

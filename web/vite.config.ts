@@ -1,23 +1,9 @@
-import { createHash } from "node:crypto";
-import { existsSync, readdirSync, readFileSync } from "node:fs";
-import { join } from "node:path";
 import react from "@vitejs/plugin-react";
 import tailwindcss from "@tailwindcss/vite";
 import { defineConfig } from "vite";
 import { VitePWA } from "vite-plugin-pwa";
 
-const core = join(import.meta.dirname, "../artifacts/browser/wwwroot/_framework");
-
-/** The core in the browser lies beside the screens; it is stored on the device with them. */
-const coreFiles = existsSync(core)
-  ? readdirSync(core).map((name) => ({
-      url: `/core/${name}`,
-      revision: createHash("sha256")
-        .update(readFileSync(join(core, name)))
-        .digest("hex")
-        .slice(0, 16),
-    }))
-  : [];
+const proxied = { target: "http://127.0.0.1:5080", changeOrigin: false };
 
 export default defineConfig({
   plugins: [
@@ -48,10 +34,10 @@ export default defineConfig({
         globPatterns: ["**/*.{js,css,html,svg,png,woff2}"],
         globIgnores: ["**/*-vietnamese-*"],
         maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
-        additionalManifestEntries: coreFiles,
       },
     }),
   ],
   build: { outDir: "dist", chunkSizeWarningLimit: 700, emptyOutDir: true, assetsInlineLimit: 0 },
-  server: { proxy: { "/api": "http://127.0.0.1:5080", "/hubs": { target: "http://127.0.0.1:5080", ws: true } } },
+  // The page's own host is passed on: the server refuses what comes from a page of another.
+  server: { proxy: { "/api": proxied, "/hubs": { ...proxied, ws: true } } },
 });

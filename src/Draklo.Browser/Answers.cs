@@ -1,25 +1,30 @@
 using System.Text.Json;
 using Draklo.Core.Answers;
+using Draklo.Core.Questions;
 using Draklo.Core.Units;
 
 namespace Draklo.Browser;
 
 /// <summary>Answers as the page takes them: three digits of a status as HTTP has it, then the answer's JSON.</summary>
-internal static class Answers
+internal sealed class Answers : IAnswered<string>
 {
     private static readonly Converters Converters = new();
 
-    public static string Written<T>(T? made, List<Problem> problems)
+    /// <inheritdoc/>
+    public string Take<T>(T? answer, IReadOnlyList<Problem> problems)
         where T : class
     {
-        if (made is not null)
+        if (answer is not null)
         {
-            return $"200{Json(made)}";
+            return $"200{Json(answer)}";
         }
 
         var refused = Refused.Of(problems);
         return $"{refused.Status}{Json(refused)}";
     }
+
+    /// <summary>Why there is no answer.</summary>
+    public string Refusal(IReadOnlyList<Problem> problems) => Take<Refused>(null, problems);
 
     /// <summary>Without the JSON package's set-up, which takes longer than the first answer's sums.</summary>
     private static string Json<T>(T answer)

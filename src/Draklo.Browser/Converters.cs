@@ -51,6 +51,8 @@ namespace Draklo.Browser;
 [Writes(typeof(BriefAnswer))]
 [Writes(typeof(DayPlan))]
 [Writes(typeof(FoundRigs))]
+[Writes(typeof(IReadOnlyList<FoundGear>))]
+[Writes(typeof(GroundSectionMembers))]
 [Writes(typeof(MergedDocument<Plan>))]
 [Writes(typeof(MergedDocument<JobLog>))]
 internal sealed partial class Converters : IBuiltConverters

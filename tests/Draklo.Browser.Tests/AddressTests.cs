@@ -101,7 +101,7 @@ public sealed class AddressTests(Stage stage) : IClassFixture<Stage>
         screen.Send(Keys.ArrowLeft);
         screen.Send(Keys.ArrowLeft);
         Shows("Line", "Fall");
-        screen.Focus("[role=radio][aria-checked='true']");
+        screen.Focus("input[type=radio]:checked");
         screen.Send(Keys.ArrowRight);
         screen.Until(
             () => screen.Text("[data-figure='needed-tension']").Contains("lbf", StringComparison.Ordinal),

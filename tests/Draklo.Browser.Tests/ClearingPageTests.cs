@@ -72,7 +72,7 @@ public sealed class ClearingPageTests(Stage stage) : IClassFixture<Stage>
         screen.OpenJob("Poplar stem");
         Assert.Contains("after the rope", screen.Text("[data-figure='run']"), StringComparison.Ordinal);
         var run = screen.Text("[data-figure='stem']");
-        screen.Find(By.XPath("//*[@role='radio'][.='Held']")).Click();
+        screen.Find(By.XPath("//label[.='Held']")).Click();
         screen.Until(
             () => screen.Text("[data-figure='run']").Contains("it does not run", StringComparison.Ordinal),
             "it to be held"

@@ -157,21 +157,21 @@ public sealed class LookingBackTests(Stage stage) : IClassFixture<Stage>
     {
         screen.Open("/learning");
         screen.Until(() => screen.Count("[data-pull]") > 10 && screen.Count("[data-landing]") > 10, "the charts");
-        screen.Click("[data-figure='aim'] [role=radio]:first-child");
+        screen.Click("[data-figure='aim'] label:first-of-type input");
         screen.Until(
-            () => screen.Attribute("[data-figure='aim'] [role=radio]:first-child", "aria-checked") == "true",
+            () => screen.Count("[data-figure='aim'] label:first-of-type input:checked") == 1,
             "ours to be used"
         );
-        screen.Click("[data-figure='aim'] [role=radio]:last-child");
+        screen.Click("[data-figure='aim'] label:last-of-type input");
         screen.Until(
-            () => screen.Attribute("[data-figure='aim'] [role=radio]:last-child", "aria-checked") == "true",
+            () => screen.Count("[data-figure='aim'] label:last-of-type input:checked") == 1,
             "the table again"
         );
         screen.OpenJob("Lime");
         screen.Send("2");
         var planned = screen.Text("[data-plate]");
         screen.Until(() => screen.Count("[data-own='tree.pullFactor']") == 1, "our own figure");
-        screen.Click("[data-own='tree.pullFactor'] [role=radio]:first-child");
+        screen.Click("[data-own='tree.pullFactor'] label:first-of-type input");
         screen.Until(() => screen.Text("[data-plate]") != planned, "the pull to follow");
         screen.UntilSaved();
         screen.Chord(OpenQA.Selenium.Keys.Control, "z");

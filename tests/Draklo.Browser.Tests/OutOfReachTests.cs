@@ -27,6 +27,7 @@ public sealed class OutOfReachTests : IDisposable
             () => screen.Run("return navigator.serviceWorker.controller !== null") is true,
             "the application to be stored on the device"
         );
+        screen.Until(() => screen.Count("html[data-core='here']") == 1, "the core to be stored on the device");
         screen.Until(() => screen.Count("[data-along] li") == 9, "the jobs to be taken along");
     }
 

@@ -93,7 +93,7 @@ public sealed class ReadyTests(Stage stage) : IClassFixture<Stage>
         screen.OpenJob("Birch");
         screen.Send("3");
         screen.Press("Put one in");
-        screen.Until(() => screen.Count("[role=radio]") > 0, "its fields");
+        screen.Until(() => screen.Count("input[type=radio]") > 0, "its fields");
         screen.Press("Distance, bearing");
         screen.Type("Corner 1, distance", "30");
         screen.Press("East, north");

@@ -168,7 +168,7 @@ public sealed class SheetTests(Stage stage) : IClassFixture<Stage>
     public void Figures_go_on_without_the_server_once_the_core_is_in_the_browser()
     {
         screen.OpenJob("Lime");
-        screen.Until(() => screen.Count("html[data-core='ready']") == 1, "the core in the browser");
+        screen.Until(() => screen.Count("html[data-core='here']") == 1, "the core on the device");
         var before = screen.Text(Needed);
         string here;
         stage.App.Kill();

@@ -36,7 +36,7 @@ public sealed class TogetherOnSheetTests(Stage stage) : IClassFixture<Stage>
     public void What_both_changed_apart_both_see_and_either_settles()
     {
         using var other = BesideRuna();
-        other.Until(() => other.Run("return document.documentElement.dataset.core") is "ready", "the core");
+        other.Until(() => other.Count("html[data-core='here']") == 1, "the core on the device");
 
         Apart("11", "14");
         Assert.Equal("11 m at Runa’s, 14 m as saved", screen.Text("[data-settling] li").Split(": ")[1]);

@@ -9,7 +9,7 @@ const { Program } = (await runtime.getAssemblyExports("Draklo.Browser.dll")).Dra
 for await (const line of createInterface({ input: process.stdin })) {
   const { locker, path, query, body } = JSON.parse(line);
   process.stdout.write(
-    `${locker === undefined ? Program.Answer(path, query, body) : Program.Know(locker)}\n`,
+    `${locker === undefined ? Program.Answer(path, query, body, () => undefined) : Program.Know(locker)}\n`,
   );
 }
 process.exit(0);

@@ -1,6 +1,5 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { Portal } from "@headlessui/react";
-import { lazy, StrictMode, Suspense, useEffect, useRef, type ReactNode } from "react";
+import { lazy, StrictMode, Suspense, useEffect } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter, Link, Route, Routes } from "react-router";
 import "./index.css";
@@ -11,6 +10,7 @@ import { readSession } from "./state/session";
 import { BusyNote } from "./ui/BusyNote";
 import { ReachBar } from "./pages/tablet/ReachBar";
 import { SessionGate } from "./pages/session/SessionGate";
+import { overlays } from "./ui/overlays";
 import { openShelf } from "./ui/shelf";
 import { storeApplication } from "./ui/update";
 import { onBack } from "./api/reach";
@@ -39,16 +39,17 @@ const KnotsPage = lazy(() => import("./pages/knots/KnotsPage").then((m) => ({ de
 const queries = new QueryClient({ defaultOptions: { queries: { refetchOnWindowFocus: false } } });
 
 /** Lists and notes that open over the page stand in a landmark of their own. */
-function Overlays({ children }: { children: ReactNode }) {
-  const target = useRef<HTMLElement | null>(null);
+function Overlays() {
   return (
-    <>
-      <Portal.Group target={target}>{children}</Portal.Group>
-      <section ref={target} aria-label="Opened over the page">
-        {/* Headless UI takes an emptied target out of the page, and React would look for it there. */}
-        <span hidden />
-      </section>
-    </>
+    <section
+      ref={(section) => {
+        overlays.current = section;
+      }}
+      aria-label="Opened over the page"
+    >
+      {/* Headless UI takes an emptied target out of the page, and React would look for it there. */}
+      <span hidden />
+    </section>
   );
 }
 
@@ -124,15 +125,14 @@ if (root) {
     <StrictMode>
       <QueryClientProvider client={queries}>
         <BrowserRouter>
-          <Overlays>
-            <ReachBar />
-            <ErrorBoundary what="This page">
-              <SessionGate>
-                <App />
-              </SessionGate>
-            </ErrorBoundary>
-            <BusyNote />
-          </Overlays>
+          <ReachBar />
+          <ErrorBoundary what="This page">
+            <SessionGate>
+              <App />
+            </SessionGate>
+          </ErrorBoundary>
+          <BusyNote />
+          <Overlays />
         </BrowserRouter>
       </QueryClientProvider>
     </StrictMode>,

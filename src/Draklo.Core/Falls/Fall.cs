@@ -25,25 +25,15 @@ public sealed record Landing(double ForwardM, double RightM)
 /// <param name="Drag">Whether the crown's drag in the air slows it.</param>
 /// <param name="Samples">How many samples of what is not known; 0 for none.</param>
 /// <param name="Aim">Whether the hinge stands square to the aim (M18), as it will be cut; otherwise square to the lay.</param>
-public sealed record FallAsk(double HaulSpeedMps = 0.4, bool Drag = true, int Samples = 0, bool Aim = false)
+public sealed record FallAsk(double HaulSpeedMps = FallAsk.UsualHaulSpeedMps, bool Drag = true, int Samples = 0, bool Aim = false)
 {
     public const int MostSamples = 5000;
 
-    internal List<Problem> Problems()
-    {
-        var problems = new List<Problem>();
-        if (!(HaulSpeedMps is >= 0.01 and <= 3))
-        {
-            problems.Add(new("haulSpeedMps", "Haul at 0.01 to 3 m/s: people take in about 0.4."));
-        }
+    /// <summary>What people take in, m/s.</summary>
+    public const double UsualHaulSpeedMps = 0.4;
 
-        if (Samples is < 0 or > MostSamples)
-        {
-            problems.Add(new("samples", $"Ask for 0 to {MostSamples:N0} samples, not {Samples}."));
-        }
-
-        return problems;
-    }
+    public const double SlowestHaulMps = 0.01;
+    public const double FastestHaulMps = 3;
 }
 
 /// <summary>How far the landing and the time may be off: nine cases of ten lie between low and high.</summary>
@@ -96,8 +86,7 @@ public sealed record Fall(
         CancellationToken cancellation = default
     )
     {
-        var problems = ask.Problems();
-        problems.AddRange(PlanRules.Check(plan, units));
+        var problems = PlanRules.Check(plan, units).ToList();
         if (problems.Count > 0)
         {
             return (null, problems);

@@ -1,7 +1,9 @@
 using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using System.ComponentModel.DataAnnotations;
+using System.Text;
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
 using Draklo.Core.Units;
@@ -31,6 +33,31 @@ public static class DocumentReader
 
     private static Problem BrokenName { get; } =
         new("", "A name in this file holds half a letter or broken UTF-8: save the file as UTF-8.");
+
+    /// <summary>Takes one member out of a document.</summary>
+    /// <returns>The document without it, and the member; what cannot be read comes back as it is, without a member.</returns>
+    public static (ReadOnlyMemory<byte> Without, ReadOnlyMemory<byte>? Member) Apart(
+        ReadOnlyMemory<byte> utf8,
+        string member
+    )
+    {
+        try
+        {
+            if (JsonNode.Parse(utf8.Span) is JsonObject whole && whole.Remove(member, out var taken))
+            {
+                return (
+                    Encoding.UTF8.GetBytes(whole.ToJsonString()),
+                    Encoding.UTF8.GetBytes(taken?.ToJsonString() ?? "null")
+                );
+            }
+        }
+        catch (Exception e) when (e is JsonException or ArgumentException or InvalidOperationException)
+        {
+            // Whoever reads it says what is wrong with it.
+        }
+
+        return (utf8, null);
+    }
 
     /// <summary>Reads a document.</summary>
     /// <returns>The document and no problem, or no document and at least one problem.</returns>

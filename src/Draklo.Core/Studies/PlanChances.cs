@@ -58,11 +58,6 @@ public sealed record PlanChances(
         CancellationToken cancellation = default
     )
     {
-        if (samples is < Fewest or > Most)
-        {
-            return (null, [new("samples", $"Ask for {Fewest} to {Most:N0} samples, not {samples}.")]);
-        }
-
         var outcome = PlanAnalysis.Of(plan, units, withWorkings: false);
         if (outcome.Analysis is not { } planned)
         {

@@ -17,6 +17,9 @@ namespace Draklo.Core.Studies;
 /// </remarks>
 public sealed class RigFinder
 {
+    /// <summary>More do not haul on one line.</summary>
+    public const int MostPeople = 20;
+
     public const int MostCombinations = 50_000;
     private const int Shown = 10;
     private const int ShownFailing = 3;
@@ -58,11 +61,6 @@ public sealed class RigFinder
     )
     {
         var problems = PlanAnalysis.Of(plan, units, withWorkings: false).Problems.ToList();
-        if (ask?.People is < 0 or > 20)
-        {
-            problems.Add(new("people", $"Say how many people haul, 0 to 20, not {ask.People}."));
-        }
-
         if (problems.Count > 0)
         {
             return (null, problems);

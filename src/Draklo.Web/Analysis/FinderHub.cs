@@ -1,13 +1,9 @@
 using System.Globalization;
 using System.Runtime.CompilerServices;
 using System.Text.Json;
-using Draklo.Core.Analyses;
-using Draklo.Core.Gear;
-using Draklo.Core.Plans;
-using Draklo.Core.Reading;
+using Draklo.Core.Questions;
 using Draklo.Core.Studies;
 using Draklo.Core.Units;
-using Draklo.Store;
 using Draklo.Web.Hosting;
 using Microsoft.AspNetCore.SignalR;
 
@@ -20,9 +16,11 @@ namespace Draklo.Web.Analysis;
 public sealed record FinderReport(int Done, int Total, FoundRigs? Found, string? Waits = null);
 
 /// <summary>The rig finder, with its progress as it goes; leaving off stops it.</summary>
-internal sealed class FinderHub(LockerStore locker, TackleStore tackles, KitStore kits, HeavyWork heavy) : Hub
+internal sealed class FinderHub(ServerAtHand atHand, HeavyWork heavy) : Hub
 {
     public const string Path = "/hubs/finder";
+    private static readonly Question Rigs = AllQuestions.At("/api/rigs")!;
+    private static readonly Answers Received = new();
     private static readonly TimeSpan Every = TimeSpan.FromMilliseconds(40);
 
     /// <param name="plan">A plan document; its main line is the one that is looked for.</param>
@@ -38,18 +36,32 @@ internal sealed class FinderHub(LockerStore locker, TackleStore tackles, KitStor
         [EnumeratorCancellation] CancellationToken cancellation
     )
     {
-        var system = units == "us" ? UnitSystem.Us : UnitSystem.Metric;
-        var (document, problems) = DocumentReader.Read<Plan>(plan);
-        if (document is null)
+        (int done, int total) = (0, 0);
+        var (asked, wrong) = Asked.Of(
+            Rigs,
+            name => Value(name, units, people, onTruckOnly),
+            atHand,
+            cancellation,
+            (now, of) =>
+            {
+                Volatile.Write(ref total, of);
+                InterlockedMax(ref done, now);
+            }
+        );
+        if (asked is null)
         {
-            throw new HubException(problems[0].Message);
+            throw new HubException(wrong[0].Message);
         }
 
         string? waits = null;
-        (int done, int total) = (0, 0);
+        var body = JsonSerializer.SerializeToUtf8Bytes(plan);
         var search = heavy.RunPatientlyAsync(
             Context.ConnectionId,
-            () => Search(document),
+            () =>
+            {
+                Volatile.Write(ref waits, null);
+                return Rigs.Ask(body, asked, Received);
+            },
             words => Volatile.Write(ref waits, words),
             cancellation
         );
@@ -60,32 +72,25 @@ internal sealed class FinderHub(LockerStore locker, TackleStore tackles, KitStor
             yield return new(Volatile.Read(ref done), Volatile.Read(ref total), null, Volatile.Read(ref waits));
         }
 
-        var (found, refused) = await search;
-        yield return found is null
-            ? throw new HubException(refused[0].Message)
-            : new(Volatile.Read(ref total), Volatile.Read(ref total), found);
-
-        (FoundRigs? Found, List<Problem> Problems) Search(Plan on)
-        {
-            Volatile.Write(ref waits, null);
-            var (finder, wrong) = RigFinder.For(
-                on,
-                [.. Pieces(onTruckOnly)],
-                locker.Today,
-                system,
-                new(people, [.. tackles.List().Select(t => t.Tackle)])
-            );
-            Volatile.Write(ref total, finder?.Total ?? 0);
-            return (finder?.Run(now => InterlockedMax(ref done, now), cancellation), wrong);
-        }
+        var found = await search;
+        yield return new(Volatile.Read(ref total), Volatile.Read(ref total), found);
     }
 
-    private IEnumerable<GearItem> Pieces(bool onTruckOnly)
+    /// <summary>What the question is asked with, written as in an address.</summary>
+    private static string? Value(string name, string units, int? people, bool onTruckOnly) =>
+        name switch
+        {
+            "units" => units,
+            "people" => people?.ToString(CultureInfo.InvariantCulture),
+            "truckOnly" => onTruckOnly ? "true" : "false",
+            _ => null,
+        };
+
+    private sealed class Answers : IAnswered<FoundRigs>
     {
-        var all = locker.List().Select(k => k.Item);
-        var day = locker.Today.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
-        var kit = onTruckOnly ? kits.List().FirstOrDefault(k => k.On == day) : null;
-        return kit is { Items.Count: > 0 } ? all.Where(i => kit.Items.Contains(i.Id)) : all;
+        /// <inheritdoc/>
+        public FoundRigs Take<T>(T? answer, IReadOnlyList<Problem> problems)
+            where T : class => answer as FoundRigs ?? throw new HubException(problems[0].Message);
     }
 
     private static void InterlockedMax(ref int most, int now)

@@ -45,20 +45,26 @@ internal sealed class CarryDesk(
 
     public CarriedAnswer All()
     {
-        var today = locker.Today;
-        var day = today.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
         var open = new JobSearch("", Open, "", "", "", "", "", JobSort.Day);
         return new(
-            new(
-                today,
-                [.. locker.List().Select(k => k.Item)],
-                kits.List().FirstOrDefault(k => k.On == day)?.Items ?? [],
-                [.. tackles.List().Select(t => t.Tackle)],
-                new(locker.Standings(UnitSystem.Metric), locker.Standings(UnitSystem.Us)),
-                [.. Enumerable.Range(0, DaysAhead).Select(d => WeatherOf(today.AddDays(d)))]
-            ),
+            Locker(),
             seal.PublicKey,
             marks.Of([.. index.Found(open).Take(MostJobs).Select(j => j.Id)])
+        );
+    }
+
+    /// <summary>The locker, today's kit and the days to come.</summary>
+    public CarriedLocker Locker()
+    {
+        var today = locker.Today;
+        var day = today.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
+        return new(
+            today,
+            [.. locker.List().Select(k => k.Item)],
+            kits.List().FirstOrDefault(k => k.On == day)?.Items ?? [],
+            [.. tackles.List().Select(t => t.Tackle)],
+            new(locker.Standings(UnitSystem.Metric), locker.Standings(UnitSystem.Us)),
+            [.. Enumerable.Range(0, DaysAhead).Select(d => WeatherOf(today.AddDays(d)))]
         );
     }
 

@@ -6,7 +6,6 @@ using Draklo.Core.Plans;
 using Draklo.Core.Units;
 using Draklo.Store;
 using Draklo.Web.Hosting;
-using Draklo.Web.Outside;
 using Ical.Net.CalendarComponents;
 using Ical.Net.DataTypes;
 using Ical.Net.Serialization;
@@ -18,15 +17,6 @@ internal static class DayEndpoints
 {
     public static void MapDays(this IEndpointRouteBuilder app)
     {
-        app.MapPost("/api/day", DrawUpAsync)
-            .WithName("drawUpDay")
-            .WithTags("day")
-            .WithSummary(
-                "The tasks that a plan calls for against the clock: finish with its spread, light, the forecast's wind, cost and alternatives. on is the day, yyyy-MM-dd; without it light and wind are left out."
-            )
-            .Accepts<Plan>("application/json")
-            .Produces<DayPlan>()
-            .ProducesValidationProblem(422);
         app.MapGet("/api/jobs/{id}/day.ics", Calendar)
             .WithName("dayCalendar")
             .WithTags("day")
@@ -36,37 +26,9 @@ internal static class DayEndpoints
             .ProducesValidationProblem(422);
     }
 
-    private static async Task<IResult> DrawUpAsync(
-        HttpRequest request,
-        IForecast forecast,
-        TimeProvider clock,
-        string? on = null,
-        string? units = null
-    )
-    {
-        if (!Bodies.TryUnits(units, out var system))
-        {
-            return Bodies.UnknownUnits(units);
-        }
-
-        if (!TryDay(on, out var day))
-        {
-            return PlainProblems.Refused([new("on", DayText.HowWritten)]);
-        }
-
-        var (plan, refusal) = await request.ReadAsync<Plan>();
-        if (plan is null)
-        {
-            return refusal!;
-        }
-
-        var (drawn, problems) = DayOf(plan, day, system, forecast, clock);
-        return drawn is null ? PlainProblems.Refused(problems) : new SizedAnswer<DayPlan>(drawn);
-    }
-
     private static IResult Calendar(
         JobStore jobs,
-        IForecast forecast,
+        ServerAtHand atHand,
         TimeProvider clock,
         string id,
         string? units = null
@@ -87,7 +49,7 @@ internal static class DayEndpoints
             return PlainProblems.Refused([new("plannedOn", "Set the day of the job first: a calendar needs one.")]);
         }
 
-        var (drawn, problems) = DayOf(job.Content.Plan, day, system, forecast, clock);
+        var (drawn, problems) = DayOf(job.Content.Plan, day.Value, system, atHand);
         return drawn is null
             ? PlainProblems.Refused(problems)
             : Results.File(
@@ -125,27 +87,16 @@ internal static class DayEndpoints
 
     private static (DayPlan? Day, IReadOnlyList<Problem> Problems) DayOf(
         Plan plan,
-        DateOnly? day,
+        DateOnly day,
         UnitSystem units,
-        IForecast forecast,
-        TimeProvider clock
+        ServerAtHand atHand
     )
     {
         var outcome = PlanAnalysis.Of(plan, units, withWorkings: false);
         return outcome.Analysis is { } analysis
-            ? DayPlan.Of(plan, analysis, SettingOf(plan, day, forecast, clock), units)
+            ? DayPlan.Of(plan, analysis, atHand.SettingOf(plan, day), units)
             : (null, outcome.Problems);
     }
-
-    private static DaySetting SettingOf(Plan plan, DateOnly? on, IForecast forecast, TimeProvider clock) =>
-        on is { } day
-            ? DaySetting.Of(
-                plan,
-                day,
-                clock.LocalTimeZone.GetUtcOffset(day.ToDateTime(new TimeOnly(12, 0))),
-                forecast.Of(day).Select(h => (h.Hour, h.GustMps))
-            )
-            : DaySetting.Of(plan, null, default, []);
 
     private static bool TryDay(string? on, out DateOnly? day)
     {

@@ -3,6 +3,7 @@ using System.Globalization;
 using System.Reflection;
 using System.Text.Json;
 using Microsoft.AspNetCore.OpenApi;
+using Microsoft.OpenApi;
 using DisplayAttribute = System.ComponentModel.DataAnnotations.DisplayAttribute;
 
 namespace Draklo.Web.Hosting;
@@ -24,12 +25,25 @@ internal static class ApiDescription
                 // A choice that may be left out in one place is described once for all; the null belongs to that place
                 // alone.
                 foreach (
-                    var schema in document.Components?.Schemas?.Values.OfType<Microsoft.OpenApi.OpenApiSchema>() ?? []
+                    var schema in document.Components?.Schemas?.Values.OfType<OpenApiSchema>() ?? []
                 )
                 {
                     schema.Enum = schema
                         .Enum?.Where(choice => choice is not null && choice.GetValueKind() != JsonValueKind.Null)
                         .ToList();
+                }
+
+                return Task.CompletedTask;
+            }
+        );
+        options.AddOperationTransformer(
+            (operation, context, _) =>
+            {
+                foreach (
+                    var question in context.Description.ActionDescriptor.EndpointMetadata.OfType<Core.Questions.Question>()
+                )
+                {
+                    operation.Parameters = [.. question.Parameters.Select(Described)];
                 }
 
                 return Task.CompletedTask;
@@ -59,4 +73,27 @@ internal static class ApiDescription
             }
         );
     }
+
+    /// <summary>What a question takes beside its document, as its entry in the core has it.</summary>
+    private static IOpenApiParameter Described(Core.Questions.Parameter parameter) =>
+        new OpenApiParameter
+        {
+            Name = parameter.Name,
+            In = ParameterLocation.Query,
+            Description = parameter.Says,
+            Schema = new OpenApiSchema
+            {
+                Type = parameter.Kind switch
+                {
+                    "integer" => JsonSchemaType.Integer,
+                    "number" => JsonSchemaType.Number,
+                    "boolean" => JsonSchemaType.Boolean,
+                    "string" => JsonSchemaType.String,
+                    var other => throw new InvalidOperationException($"OpenAPI has no kind {other}."),
+                },
+                Minimum = parameter.Range?.Low.ToString(CultureInfo.InvariantCulture),
+                Maximum = parameter.Range?.High.ToString(CultureInfo.InvariantCulture),
+                Default = parameter.UsualValue is { } usual ? JsonSerializer.SerializeToNode(usual) : null,
+            },
+        };
 }

@@ -9,7 +9,6 @@ using Draklo.Web.Briefs;
 using Draklo.Web.Care;
 using Draklo.Web.Carrying;
 using Draklo.Web.Catalogue;
-using Draklo.Web.Clearing;
 using Draklo.Web.Crew;
 using Draklo.Web.Days;
 using Draklo.Web.Demo;
@@ -20,7 +19,6 @@ using Draklo.Web.Logs;
 using Draklo.Web.Outside;
 using Draklo.Web.Practice;
 using Draklo.Web.Pulling;
-using Draklo.Web.Rigging;
 using Draklo.Web.Sharing;
 using Draklo.Web.Sites;
 using Draklo.Web.Together;
@@ -91,6 +89,12 @@ public static class DrakloHost
             SayWhereTheCrewComesIn(app);
         }
 
+        if (Environment.GetEnvironmentVariable("DRAKLO_READY_FILE") is { Length: > 0 } readyFile)
+        {
+            // Whoever started this waits for it; what it holds does not matter.
+            await File.WriteAllTextAsync(readyFile, app.Urls.First());
+        }
+
         WarmUp.Begin();
         await app.WaitForShutdownAsync();
         Console.WriteLine("Draklo has stopped; everything is saved.");
@@ -147,6 +151,7 @@ public static class DrakloHost
         });
         builder.Services.AddOpenApi(ApiDescription.Configure);
         builder.Services.AddOutside();
+        builder.Services.AddCompression();
         builder.Services.AddProblemDetails();
         builder.Services.AddExceptionHandler<PlainProblems>();
         if (BuildsApiDescription)
@@ -189,13 +194,15 @@ public static class DrakloHost
             app.Services.GetRequiredService<DataFolder>();
         }
 
+        app.UseResponseCompression();
         app.UseMiddleware<Gate>();
         app.UseExceptionHandler();
         app.UseStatusCodePages();
         app.UseRouting();
         app.UseMiddleware<Door>();
         app.MapOpenApi("/openapi/{documentName}.json");
-        app.MapAnalysis();
+        app.MapQuestions();
+        app.MapHub<FinderHub>(FinderHub.Path);
         app.MapCatalogue();
         app.MapJobs();
         app.MapRevisions();
@@ -210,8 +217,6 @@ public static class DrakloHost
         app.MapYears();
         app.MapLearning();
         app.MapPractice();
-        app.MapRigging();
-        app.MapClearing();
         app.MapSites();
         app.MapOutside();
         app.MapCare();
@@ -288,6 +293,7 @@ public static class DrakloHost
         services.AddSingleton<JobMarks>();
         services.AddSingleton(_ => new PinSeal(folder));
         services.AddSingleton<CarryDesk>();
+        services.AddSingleton<ServerAtHand>();
         services.AddSingleton<History>();
         services.AddSingleton<Damage>();
         services.AddSingleton(s => new Backups(s.GetRequiredService<Database>(), folder, TimeProvider.System));
@@ -347,12 +353,12 @@ public static class DrakloHost
 
         var files = new PhysicalFileProvider(root);
         app.UseDefaultFiles(new DefaultFilesOptions { FileProvider = files });
-        app.Use(Precompressed.For(root));
+        app.Use(Compression.Built(root));
         app.UseStaticFiles(
             new StaticFileOptions
             {
                 FileProvider = files,
-                ContentTypeProvider = Precompressed.ContentTypes,
+                ContentTypeProvider = Compression.ContentTypes,
                 OnPrepareResponse = static response =>
                     response.Context.Response.Headers.CacheControl = response.Context.Request.Path.StartsWithSegments(
                         "/assets",

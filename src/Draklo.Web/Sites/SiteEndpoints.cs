@@ -20,15 +20,6 @@ internal static class SiteEndpoints
 {
     public static void MapSites(this IEndpointRouteBuilder app)
     {
-        app.MapPost("/api/rose", RoseAsync)
-            .WithName("layRose")
-            .WithTags("site")
-            .WithSummary(
-                "What every direction would take to lay the tree there; step is degrees between bearings and divides 360."
-            )
-            .Accepts<Plan>("application/json")
-            .Produces<LayRose>()
-            .ProducesValidationProblem(422);
         app.MapPost("/api/site/geojson", WriteAsync)
             .WithName("writeSite")
             .WithTags("site")
@@ -43,36 +34,6 @@ internal static class SiteEndpoints
             .Accepts<SiteFileDocument>("application/json")
             .Produces<SiteMembers>()
             .ProducesValidationProblem(422);
-    }
-
-    private static async Task<IResult> RoseAsync(
-        HttpRequest request,
-        HeavyWork heavy,
-        int step = 5,
-        string? units = null
-    )
-    {
-        if (!Bodies.TryUnits(units, out var system))
-        {
-            return Bodies.UnknownUnits(units);
-        }
-
-        if (step is < 1 or > 90 || 360 % step != 0)
-        {
-            return PlainProblems.Refused([
-                new("step", "The step between bearings is a whole number of degrees that divides 360, from 1 to 90."),
-            ]);
-        }
-
-        var (plan, refusal) = await request.ReadAsync<Plan>();
-        if (plan is null)
-        {
-            return refusal!;
-        }
-
-        var left = request.HttpContext.RequestAborted;
-        var (rose, problems) = await heavy.RunAsync(request.Client(), () => LayRose.Of(plan, system, step, left), left);
-        return rose is null ? PlainProblems.Refused(problems) : new SizedAnswer<LayRose>(rose);
     }
 
     private static async Task<IResult> WriteAsync(HttpRequest request)

@@ -24,6 +24,7 @@ public sealed partial class Screen : IDisposable
     ];
 
     private readonly ChromeDriver driver;
+    private readonly List<string> scripts = [];
     private readonly string profile;
     private readonly bool keepsProfile;
     private readonly int width;
@@ -75,13 +76,24 @@ public sealed partial class Screen : IDisposable
             }
         );
 
-    /// <summary>Leaves the application, clears what the browser keeps of it, and goes back to the first size.</summary>
+    /// <summary>Leaves the application, clears what the browser keeps of it, and goes back to the first size. The application's
+    /// own files stay, as they would on a device that has been here before.</summary>
     public void Forget()
     {
         driver.Navigate().GoToUrl("about:blank");
+        foreach (var script in scripts)
+        {
+            driver.ExecuteCdpCommand("Page.removeScriptToEvaluateOnNewDocument", new() { ["identifier"] = script });
+        }
+
+        scripts.Clear();
         driver.ExecuteCdpCommand(
             "Storage.clearDataForOrigin",
-            new() { ["origin"] = Address, ["storageTypes"] = "all" }
+            new()
+            {
+                ["origin"] = Address,
+                ["storageTypes"] = "cookies,local_storage,indexeddb,websql,file_systems,shared_storage",
+            }
         );
         Resize(width, height);
         Complaints();
@@ -104,8 +116,12 @@ public sealed partial class Screen : IDisposable
     }
 
     /// <summary>Runs a script before everything else on each page that opens from now on.</summary>
-    public void OnEachPage(string script) =>
-        driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = script });
+    public void OnEachPage(string script)
+    {
+        var made = (Dictionary<string, object>)
+            driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = script })!;
+        scripts.Add((string)made["identifier"]);
+    }
 
     public void Open(string path = "/")
     {
@@ -158,7 +174,7 @@ public sealed partial class Screen : IDisposable
         Retry(() =>
             Find(
                     By.XPath(
-                        $"//*[self::button or self::a or @role='menuitem' or @role='option' or @role='radio'][normalize-space(.)=\"{text}\"]"
+                        $"//*[self::button or self::a or @role='menuitem' or @role='option' or self::label[input[@type='radio']]][normalize-space(.)=\"{text}\"]"
                     )
                 )
                 .Click()
@@ -182,11 +198,11 @@ public sealed partial class Screen : IDisposable
 
     public string? Attribute(string css, string name) => Retry(() => Find(By.CssSelector(css)).GetAttribute(name));
 
-    public void Send(string keys) => new Actions(driver).SendKeys(keys).Perform();
+    public void Send(string keys) => Hand().SendKeys(keys).Perform();
 
     public void Chord(string modifier, string key, string? second = null)
     {
-        var actions = new Actions(driver).KeyDown(modifier);
+        var actions = Hand().KeyDown(modifier);
         if (second is not null)
         {
             actions.KeyDown(second);
@@ -204,7 +220,7 @@ public sealed partial class Screen : IDisposable
     /// <summary>Takes hold of something and moves it in small steps, as a hand does.</summary>
     public void Drag(string css, int across, int down, int steps = 8)
     {
-        var actions = new Actions(driver).MoveToElement(Find(By.CssSelector(css))).ClickAndHold();
+        var actions = Hand().MoveToElement(Find(By.CssSelector(css))).ClickAndHold();
         for (var i = 0; i < steps; i++)
         {
             actions.MoveByOffset(across / steps, down / steps);
@@ -215,15 +231,15 @@ public sealed partial class Screen : IDisposable
 
     /// <summary>Takes hold of something and keeps it, until <see cref="LetGo"/>.</summary>
     public void Hold(string css) =>
-        new Actions(driver).MoveToElement(Find(By.CssSelector(css))).ClickAndHold().MoveByOffset(0, 4).Perform();
+        Hand().MoveToElement(Find(By.CssSelector(css))).ClickAndHold().MoveByOffset(0, 4).Perform();
 
-    public void LetGo() => new Actions(driver).Release().Perform();
+    public void LetGo() => Hand().Release().Perform();
 
     /// <summary>Clicks a place inside something, pixels from its upper left corner.</summary>
     public void ClickAt(string css, int across, int down)
     {
         var size = Find(By.CssSelector(css)).Size;
-        new Actions(driver)
+        Hand()
             .MoveToElement(Find(By.CssSelector(css)), across - (size.Width / 2), down - (size.Height / 2))
             .Click()
             .Perform();
@@ -244,6 +260,9 @@ public sealed partial class Screen : IDisposable
         Until(() => Count(css) > 0, css);
         Run("document.querySelector(arguments[0]).focus()", css);
     }
+
+    /// <summary>Moves without the quarter of a second that the package takes for each by default.</summary>
+    private Actions Hand() => new(driver, TimeSpan.FromMilliseconds(10));
 
     public object? Run(string script, params object[] args) => driver.ExecuteScript(script, args);
 

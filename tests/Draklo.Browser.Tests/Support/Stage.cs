@@ -1,22 +1,87 @@
+using System.Collections.Concurrent;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 
 namespace Draklo.Browser.Tests.Support;
 
 /// <summary>One server and one Chromium window for the tests of a class; each begins on the demo jobs as shipped.</summary>
+/// <remarks>Both are taken from a few that go from class to class: starting them takes longer than many a test.</remarks>
 public sealed class Stage : IDisposable
 {
+    private readonly Scene scene = Scenes.Take();
+
+    public AppProcess App => scene.App;
+
+    public HttpClient Client => scene.Client;
+
+    public Screen Screen => scene.Screen;
+
+    /// <inheritdoc cref="Scene.Begin"/>
+    public Screen Begin() => scene.Begin();
+
+    /// <inheritdoc cref="Scene.Issued"/>
+    public string Issued(string name) => scene.Issued(name);
+
+    /// <inheritdoc cref="Scene.Crowded"/>
+    public string Crowded() => scene.Crowded();
+
+    public void Dispose() => Scenes.GiveBack(scene);
+}
+
+/// <summary>The servers and windows that classes take in turn.</summary>
+internal static class Scenes
+{
+    private static readonly ConcurrentBag<Scene> Free = [];
+
+    static Scenes() => AppDomain.CurrentDomain.ProcessExit += (_, _) => End();
+
+    /// <summary>One that nobody uses, as it was when it was new.</summary>
+    public static Scene Take()
+    {
+        if (!Free.TryTake(out var scene))
+        {
+            return new();
+        }
+
+        try
+        {
+            scene.Restore();
+            return scene;
+        }
+        catch
+        {
+            scene.Dispose();
+            throw;
+        }
+    }
+
+    public static void GiveBack(Scene scene) => Free.Add(scene);
+
+    private static void End()
+    {
+        foreach (var scene in Free)
+        {
+            scene.Dispose();
+        }
+    }
+}
+
+/// <summary>A server with the demo jobs and a window on it.</summary>
+internal sealed class Scene : IDisposable
+{
     private readonly IReadOnlyList<JsonObject> demo;
+    private readonly string asShipped;
 
     /// <summary>Jobs of the year behind, with their logs; no test changes them.</summary>
     private readonly HashSet<string> behind;
 
-    public Stage()
+    public Scene()
     {
         App = new();
         Client = new() { BaseAddress = new(App.Address) };
         behind = Ids("stage=pulled,cleared,done,calledOff").ToHashSet(StringComparer.Ordinal);
         demo = [.. Ids("stage=planned,briefed").Select(id => Content(Get($"/api/jobs/{id}").AsObject()))];
+        asShipped = (string)Answer(Client.PostAsync(new Uri("/api/backups", UriKind.Relative), null))["name"]!;
         Screen = new(App.Address);
     }
 
@@ -25,6 +90,19 @@ public sealed class Stage : IDisposable
     public HttpClient Client { get; }
 
     public Screen Screen { get; }
+
+    /// <summary>Puts everything that the server keeps back to how it was shipped.</summary>
+    public void Restore()
+    {
+        Answer(Client.PostAsync(new Uri($"/api/backups/{asShipped}/restore", UriKind.Relative), null));
+        foreach (var backup in Get("/api/backups").AsArray().Select(b => (string)b!["name"]!))
+        {
+            if (backup != asShipped)
+            {
+                Client.DeleteAsync(new Uri($"/api/backups/{backup}", UriKind.Relative)).Result.Dispose();
+            }
+        }
+    }
 
     /// <summary>The window at its first size with nothing remembered, and the demo jobs alone on the list.</summary>
     public Screen Begin()
@@ -140,6 +218,9 @@ public sealed class Stage : IDisposable
 
         return job;
     }
+
+    private static JsonNode Answer(Task<HttpResponseMessage> asked) =>
+        JsonNode.Parse(asked.Result.EnsureSuccessStatusCode().Content.ReadAsStringAsync().Result)!;
 
     private IReadOnlyList<string> Ids(string asked) =>
         [.. Get($"/api/jobs?limit=500&{asked}").AsArray().Select(j => (string)j!["id"]!)];

@@ -36,6 +36,7 @@ public sealed class LayerTests
         "Learning",
         "Practice",
         "Carrying",
+        "Questions",
     ];
 
     private static readonly ArchUnitNET.Domain.Architecture Core = new ArchLoader()

@@ -319,6 +319,6 @@ public sealed class ClearingInputTests
                         );
                     }
                 },
-                iter: 400
+                iter: Cases.Of(400)
             );
 }

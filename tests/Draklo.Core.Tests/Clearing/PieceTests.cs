@@ -26,7 +26,7 @@ public sealed class PieceTests
                     );
                     Assert.All(pieces, p => Assert.InRange(p.CentreM, 0, p.LengthM));
                 },
-                iter: 200
+                iter: Cases.Of(200)
             );
 
     [Fact]

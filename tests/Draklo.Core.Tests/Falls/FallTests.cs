@@ -168,14 +168,6 @@ public sealed class FallTests
         Assert.Equal("cut.notch.openingDeg", Assert.Single(problems).Path);
     }
 
-    [Theory]
-    [InlineData(0, 0, "haulSpeedMps")]
-    [InlineData(double.NaN, 0, "haulSpeedMps")]
-    [InlineData(0.4, -1, "samples")]
-    [InlineData(0.4, 999_999, "samples")]
-    public void Nonsense_is_refused_at_its_place(double haul, int samples, string path) =>
-        Assert.Equal(path, Assert.Single(Fall.Of(Lime(), new(haul, true, samples), UnitSystem.Metric).Problems).Path);
-
     private static Fall Of(Plan plan, FallAsk ask)
     {
         var (fall, problems) = Fall.Of(plan, ask, UnitSystem.Metric);

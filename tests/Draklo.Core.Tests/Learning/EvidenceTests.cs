@@ -131,7 +131,7 @@ public sealed class EvidenceTests
                         }
                     }
                 },
-                iter: 150
+                iter: Cases.Of(150)
             );
 
     private static Dictionary<string, LearnedFigure> Figures(params Trial[] trials) =>

@@ -183,7 +183,7 @@ public sealed class SiteTests
                             .ClearanceM;
                     }
                 },
-                iter: 60
+                iter: Cases.Of(60)
             );
 
     [Fact]

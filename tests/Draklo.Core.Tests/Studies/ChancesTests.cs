@@ -96,16 +96,13 @@ public sealed class ChancesTests
     }
 
     [Fact]
-    public void Every_input_stands_for_a_member_of_the_plan_and_too_few_or_many_samples_are_refused()
+    public void Every_input_stands_for_a_member_of_the_plan_and_moves_it()
     {
         Assert.All(UncertainInput.Of(Heavy.Plan()), i => Assert.True(MemberPaths.IsMember<Plan>(i.Path), i.Path));
         foreach (var input in UncertainInput.Of(Heavy.Plan()))
         {
             Assert.NotEqual(input.Moved(Heavy.Plan(), -1), input.Moved(Heavy.Plan(), 1));
         }
-
-        Assert.Equal("samples", Assert.Single(PlanChances.Of(Lime(), 10, 1, UnitSystem.Metric).Problems).Path);
-        Assert.Equal("samples", Assert.Single(PlanChances.Of(Lime(), 1_000_000, 1, UnitSystem.Metric).Problems).Path);
     }
 
     private static PlanChances Chances(Plan plan, int samples, int seed)

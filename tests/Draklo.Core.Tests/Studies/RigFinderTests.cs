@@ -222,10 +222,6 @@ public sealed class RigFinderTests
             "people",
             Assert.Single(RigFinder.For(Lime(), Locker, Today, UnitSystem.Metric, new(0, [])).Problems).Path
         );
-        Assert.Equal(
-            "people",
-            Assert.Single(RigFinder.For(Lime(), Locker, Today, UnitSystem.Metric, new(40, [])).Problems).Path
-        );
     }
 
     [Fact]

@@ -1,8 +1,8 @@
 import { left, shelf, waitsFor, type Waiting } from "../ui/shelf";
 import { useSettings } from "../ui/settings";
 import type { Units } from "../units/units";
-import { ask, askKept, here, readHere } from "./ask";
-import { findHere, know, startHome, useHome } from "./home";
+import { ask, askKept, here, pathOf } from "./ask";
+import { isBesideServer, know, startHome, useHome } from "./home";
 import { Refusal } from "./refusal";
 import type {
   BriefAnswer,
@@ -66,8 +66,12 @@ export async function takeAlong(): Promise<void> {
     if (!open.has(row.id) && Date.now() - row.usedAt > staysMs && !waitsFor(row.id)) await shelf.dropJob(row.id);
 }
 
-/** Starts the core in this browser, told what is known of the locker; after it, live figures need no server. */
+/**
+ * Starts the core in this browser, told what is known of the locker; after it, live figures need no server. Beside the
+ * server it starts with the first question that the server leaves unanswered.
+ */
 export async function bringHome(plan: Plan): Promise<void> {
+  if (isBesideServer()) return;
   try {
     const carried = await askKept<CarriedAnswer>(carriedPath);
     await know(JSON.stringify(carried.locker));
@@ -137,7 +141,7 @@ async function carriedHere(id: string): Promise<CarriedJob> {
 }
 
 export async function briefHere(id: string, units: Units): Promise<BriefAnswer> {
-  return here<BriefAnswer>(`/api/here/brief?units=${units}`, await carriedHere(id));
+  return here<BriefAnswer>(pathOf("briefHere", { units }), await carriedHere(id));
 }
 
 export interface PullingHere {
@@ -150,7 +154,7 @@ export interface PullingHere {
 export async function pullingHere(id: string, units: Units): Promise<PullingHere> {
   const said = (left.read("day", id) ?? []) as ({ key: string; at?: string } & object)[];
   const offset = -new Date().getTimezoneOffset();
-  return here<PullingHere>(`/api/here/pulling?units=${units}&offsetMin=${offset}`, {
+  return here<PullingHere>(`${pathOf("pullingHere", { units })}&offsetMin=${offset}`, {
     carried: await carriedHere(id),
     said: said.map(({ at, ...entry }) => ({ at: at ?? new Date().toISOString(), entry })),
   });
@@ -166,8 +170,11 @@ export async function findRigsHere(
   progress: (done: number, total: number) => void,
 ): Promise<FoundRigs> {
   await knowKept();
-  const query = `units=${units}&truckOnly=${String(truckOnly)}${people === undefined ? "" : `&people=${people}`}`;
-  return readHere<FoundRigs>(await findHere(query, JSON.stringify(plan), progress, signal));
+  return here<FoundRigs>(pathOf("findRigs", { units, truckOnly, ...(people !== undefined && { people }) }), plan, {
+    heavy: true,
+    progress,
+    signal,
+  });
 }
 
 /** The list as it was taken along, searched here by what it shows. */

@@ -1,10 +1,12 @@
 import { shelf } from "../ui/shelf";
 import { useBusy } from "../ui/busy";
 import { useSettings } from "../ui/settings";
-import { answerHere, useHome, type HomeAnswer } from "./home";
+import type { Units } from "../units/units";
+import { answerHere, useHome, type HereAsk, type HomeAnswer } from "./home";
+import { questions, type QuestionName } from "./questions";
 import { Refusal } from "./refusal";
 import { inReach, isSilence, outOfReach, speaks } from "./reach";
-import type { Job } from "./types";
+import type { AnswerOf, Job } from "./types";
 
 interface ProblemDetails {
   title?: string;
@@ -82,14 +84,9 @@ export async function askInTurn<T>(path: string, init: RequestInit, signal: Abor
   }
 }
 
-interface Near {
-  /** Takes long: in this browser it gets a worker of its own. */
-  heavy?: boolean;
-  signal?: AbortSignal | undefined;
-}
-
-/** After so long without an answer to what follows a hand, nobody is there. */
+/** After so long without an answer to what follows a hand, nobody is there; longer where the core here must start first. */
 const patienceMs = 1500;
+const patienceBeforeCoreMs = 8000;
 
 /** A hand waits no longer than this for a server alone: at a weak signal its answers take half a second and more. */
 const handMs = 60;
@@ -111,14 +108,46 @@ async function soonest<T>(served: Promise<T>, own: () => Promise<T>): Promise<T>
   }
 }
 
-/** A question about a plan: the server answers while it is there, and the core in this browser where it is not. */
-export async function askNear<T>(path: string, body: unknown, { heavy = false, signal }: Near = {}): Promise<T> {
+/** What a question's address holds beside the document; what is left out is as usual. */
+export type With<N extends QuestionName> = {
+  [P in keyof (typeof questions)[N]["usual"]]?: P extends "units" ? Units : Given<(typeof questions)[N]["usual"][P]>;
+};
+
+type Given<T> = T extends boolean ? boolean : T extends number ? number : T extends string ? string : number | string;
+
+/** A question's path with what is asked beside the document. */
+export function pathOf<N extends QuestionName>(name: N, asked: With<N>): string {
+  const given = Object.entries(asked).filter(([, value]) => value !== undefined) as [
+    string,
+    string | number | boolean,
+  ][];
+  const query = given.map(([key, value]) => `${key}=${encodeURIComponent(String(value))}`).join("&");
+  return query === "" ? questions[name].path : `${questions[name].path}?${query}`;
+}
+
+/** Whether a question takes long as it is asked. */
+export function isHeavy<N extends QuestionName>(name: N, asked: With<N>): boolean {
+  const { heavy } = questions[name];
+  if (typeof heavy === "boolean") return heavy;
+  return Number((asked as Record<string, unknown>)[heavy] ?? 0) > 0;
+}
+
+/** A question about a document: the server answers while it is there, and the core in this browser where it is not. */
+export async function askCore<N extends QuestionName>(
+  name: N,
+  body: unknown,
+  asked: With<N> = {},
+  signal?: AbortSignal,
+): Promise<AnswerOf<N>> {
+  type T = AnswerOf<N>;
+  const path = pathOf(name, asked);
+  const heavy = isHeavy(name, asked);
+  const own = () => here<T>(path, body, { heavy, signal });
   const { ready, away } = useHome.getState();
-  if (away) return here<T>(path, body, heavy);
-  if (heavy) return orHere(askInTurn<T>(path, send("POST", body), signal), () => here<T>(path, body, heavy));
-  const signals = [...(signal ? [signal] : []), ...(ready ? [AbortSignal.timeout(patienceMs)] : [])];
+  if (away) return own();
+  if (heavy) return orHere(askInTurn<T>(path, send("POST", body), signal), own);
+  const signals = [...(signal ? [signal] : []), AbortSignal.timeout(ready ? patienceMs : patienceBeforeCoreMs)];
   const request: RequestInit = { ...send("POST", body), priority: "high", signal: AbortSignal.any(signals) };
-  const own = () => here<T>(path, body);
   const served = orHere(ask<T>(path, request), own);
   return ready ? soonest(served, own) : served;
 }
@@ -141,8 +170,8 @@ export async function orHere<T>(asked: Promise<T>, own: () => Promise<T>): Promi
 }
 
 /** Asks the core in this browser. */
-export async function here<T>(path: string, body: unknown, heavy = false): Promise<T> {
-  return readHere<T>(await answerHere(path, JSON.stringify(body), heavy));
+export async function here<T>(path: string, body: unknown, how: HereAsk = {}): Promise<T> {
+  return readHere<T>(await answerHere(path, JSON.stringify(body), how));
 }
 
 /** What the core in this browser answered, refusals as the server's. */

@@ -1,15 +1,9 @@
 import { briefHere, jobsHere, keepJobAnswer, pullingHere, signLater, tickLater, logLater, pictureLater } from "./along";
-import { answerTo, ask, askInTurn, askKept, askNear, orHere, send } from "./ask";
+import { answerTo, ask, askCore, askKept, orHere, send } from "./ask";
 import type {
   CardAnswered,
-  Clearing,
-  ClearingAnalysis,
-  ClearingRemedy,
-  FoundGear,
   JobAsk,
   JobLog,
-  MergedLog,
-  MergedPlan,
   LetInCode,
   Session,
   Sharing,
@@ -33,20 +27,16 @@ import type {
   Pulling,
   TheChange,
   TraceView,
-  Fall,
   TodayKit,
   RevisionChanges,
   Person,
   PackingTick,
   JobTemplate,
   IssuedAnswer,
-  DayPlan,
   BriefAnswer,
-  Analysis,
   Backup,
   Care,
   Catalogue,
-  ComposedTackle,
   CsvPreview,
   DamagedRow,
   Forecast,
@@ -64,15 +54,10 @@ import type {
   LockerRules,
   OwnTackle,
   Plan,
-  PlanChances,
   Policy,
-  Remedy,
-  Rose,
   Sight,
   Site,
   Species,
-  StemProfile,
-  TackleView,
   Units,
 } from "./types";
 
@@ -110,9 +95,9 @@ export const api = {
     return saved;
   },
   mergePlans: (merge: { was?: Plan; mine: Plan; theirs: Plan; settled: Record<string, Side> }, units: Units) =>
-    askNear<MergedPlan>(`/api/merge?units=${units}`, merge),
+    askCore("mergePlans", merge, { units }),
   mergeLogs: (merge: { was?: JobLog; mine: JobLog; theirs: JobLog; settled: Record<string, Side> }, units: Units) =>
-    askNear<MergedLog>(`/api/merge/log?units=${units}`, merge),
+    askCore("mergeLogs", merge, { units }),
   duplicate: (id: string) => ask<Job>(`/api/jobs/${id}/duplicate`, send("POST")),
   remove: (id: string) => ask<undefined>(`/api/jobs/${id}`, send("DELETE")),
   restore: (id: string) => ask<Job>(`/api/jobs/${id}/restore`, send("POST")),
@@ -148,23 +133,18 @@ export const api = {
     ),
   tick: (id: string, tick: { piece: string; out?: boolean; back?: boolean }) =>
     orHere(ask<PackingTick[]>(`/api/jobs/${id}/packing`, send("POST", tick)), () => tickLater(id, tick)),
-  fall: (plan: Plan, haulMps: number, samples: number, units: Units, signal?: AbortSignal) =>
-    askNear<Fall>(`/api/fall?aim=true&haulSpeedMps=${haulMps}&samples=${samples}&units=${units}`, plan, {
-      heavy: samples > 0,
-      signal,
-    }),
+  fall: (plan: Plan, haulSpeedMps: number, samples: number, units: Units, signal?: AbortSignal) =>
+    askCore("fall", plan, { aim: true, haulSpeedMps, samples, units }, signal),
   day: (plan: Plan, on: string | undefined, units: Units, signal?: AbortSignal) =>
-    askNear<DayPlan>(`/api/day?units=${units}${on === undefined ? "" : `&on=${on}`}`, plan, { signal }),
+    askCore("drawUpDay", plan, { units, ...(on !== undefined && { on }) }, signal),
   takeRevision: (id: string, number: number) => ask<Job>(`/api/jobs/${id}/revisions/${number}/take`, send("POST")),
-  rose: (plan: Plan, step: number, signal?: AbortSignal) =>
-    askNear<Rose>(`/api/rose?step=${step}`, plan, { heavy: true, signal }),
-  stem: (plan: Plan, line: number) => askNear<StemProfile>(`/api/stem?line=${line}`, plan),
-  tackle: (plan: Plan, line: number, units: Units) =>
-    askNear<TackleView>(`/api/tackle/view?line=${line}&units=${units}`, plan),
+  rose: (plan: Plan, step: number, signal?: AbortSignal) => askCore("layRose", plan, { step }, signal),
+  stem: (plan: Plan, line: number) => askCore("stemProfile", plan, { line }),
+  tackle: (plan: Plan, line: number, units: Units) => askCore("tackleView", plan, { line, units }),
   chances: (plan: Plan, samples: number, units: Units, signal?: AbortSignal) =>
-    askNear<PlanChances>(`/api/chances?samples=${samples}&seed=1&units=${units}`, plan, { heavy: true, signal }),
+    askCore("chances", plan, { samples, units }, signal),
   remedies: (plan: Plan, link: string, units: Units, signal?: AbortSignal) =>
-    askNear<Remedy[]>(`/api/remedies?link=${encodeURIComponent(link)}&units=${units}`, plan, { heavy: true, signal }),
+    askCore("remedies", plan, { link, units }, signal),
   siteFile: async (plan: Plan): Promise<Blob> => {
     return (await answerTo("/api/site/geojson", send("POST", plan))).blob();
   },
@@ -202,8 +182,7 @@ export const api = {
       headers: { "content-type": "text/csv" },
       body: file,
     }),
-  compose: (tackle: OwnTackle["tackle"], contactId: string) =>
-    askNear<ComposedTackle>(`/api/tackle/compose?contactId=${encodeURIComponent(contactId)}`, tackle),
+  compose: (tackle: OwnTackle["tackle"], contactId: string) => askCore("composeTackle", tackle, { contactId }),
   tackles: () => askKept<OwnTackle[]>("/api/tackles"),
   keepTackle: (own: OwnTackle) => ask<OwnTackle>(`/api/tackles/${own.id}`, send("PUT", own)),
   dropTackle: (id: string) => ask<undefined>(`/api/tackles/${id}`, send("DELETE")),
@@ -275,13 +254,11 @@ export const api = {
   practiceRecord: (person: string) => ask<PracticeRecord>(`/api/practice/records/${encodeURIComponent(person)}`),
   practiceRecords: () => ask<PracticeRecord[]>("/api/practice/records"),
   register: (units: Units) => askKept<RegisterEntry[]>(`/api/locker/register?units=${units}`),
-  analyseClearing: (plan: Plan, units: Units) => askNear<ClearingAnalysis>(`/api/clearing?units=${units}`, plan),
+  analyseClearing: (plan: Plan, units: Units) => askCore("analyseClearing", plan, { units }),
   clearingRemedies: (plan: Plan, units: Units, signal?: AbortSignal) =>
-    askNear<ClearingRemedy[]>(`/api/clearing/remedies?units=${units}`, plan, { heavy: true, signal }),
-  clearingSection: (plan: Plan, units: Units) =>
-    askNear<Clearing["ground"]>(`/api/clearing/section?units=${units}`, plan),
+    askCore("clearingRemedies", plan, { units }, signal),
+  clearingSection: (plan: Plan, units: Units) => askCore("clearingSection", plan, { units }),
   findClearingGear: (plan: Plan, units: Units, signal?: AbortSignal) =>
-    askInTurn<FoundGear[]>(`/api/clearing/find?units=${units}`, send("POST", plan), signal),
-  analyse: (plan: Plan, units: Units, workings: boolean) =>
-    askNear<Analysis>(`/api/analysis?units=${units}&workings=${String(workings)}`, plan),
+    askCore("findClearingGear", plan, { units }, signal),
+  analyse: (plan: Plan, units: Units, workings: boolean) => askCore("analyse", plan, { units, workings }),
 };

@@ -2,11 +2,13 @@
 // The core in a worker of its own: the page goes on while it works.
 import { expose } from "comlink";
 
+/** Told how many of how many steps are done. */
+export type Progress = (done: number, total: number) => void;
+
 interface Core {
-  Answer: (path: string, query: string, body: string) => string;
+  Answer: (path: string, query: string, body: string, progress: Progress) => string;
   Know: (locker: string) => string;
   HearCell: (lineId: string, isPacket: boolean, sent: string, plannedN: number, atS: number) => string;
-  FindRigs: (query: string, plan: string, progress: (done: number, total: number) => void) => string;
 }
 
 interface Runtime {
@@ -24,10 +26,10 @@ async function open(): Promise<Core> {
 let core: Promise<Core> | undefined;
 
 const home = {
-  /** Three digits of a status as HTTP has it, then the answer's JSON. */
-  async answer(path: string, query: string, body: string): Promise<string> {
+  /** Three digits of a status as HTTP has it, then the answer's JSON; says how far it is where it takes long. */
+  async answer(path: string, query: string, body: string, progress?: Progress): Promise<string> {
     core ??= open();
-    return (await core).Answer(path, query, body);
+    return (await core).Answer(path, query, body, progress ?? (() => undefined));
   },
   async know(locker: string): Promise<void> {
     core ??= open();
@@ -36,11 +38,6 @@ const home = {
   async hearCell(lineId: string, isPacket: boolean, sent: string, plannedN: number, atS: number): Promise<string> {
     core ??= open();
     return (await core).HearCell(lineId, isPacket, sent, plannedN, atS);
-  },
-  /** As {@link home.answer}; says how far it is as it goes. */
-  async findRigs(query: string, plan: string, progress: (done: number, total: number) => void): Promise<string> {
-    core ??= open();
-    return (await core).FindRigs(query, plan, progress);
   },
 };
 

@@ -87,7 +87,7 @@ describe("the core in the browser", () => {
   });
 
   it("has a second worker for what takes long, and that one makes nothing ready", async () => {
-    const slow = home.answerHere("/api/chances", "{}", true);
+    const slow = home.answerHere("/api/chances", "{}", { heavy: true });
     const quick = home.answerHere("/api/stem", "{}");
     await turns();
     expect(workers).toHaveLength(2);
@@ -197,12 +197,11 @@ describe("a core that fails", () => {
 describe("a search for rigs", () => {
   it("says how far it is and gives what was found", async () => {
     const seen: string[] = [];
-    const search = home.findHere(
-      "units=us",
-      "{plan}",
-      (done, total) => seen.push(`${done}/${total}`),
-      new AbortController().signal,
-    );
+    const search = home.answerHere("/api/rigs?units=us", "{plan}", {
+      heavy: true,
+      progress: (done, total) => seen.push(`${done}/${total}`),
+      signal: new AbortController().signal,
+    });
     await turns();
     at(0).progress?.(10, 40);
     give(0, '200{"rigs":[]}');
@@ -212,12 +211,12 @@ describe("a search for rigs", () => {
 
   it("that is stopped ends its worker, and the next one begins with another", async () => {
     const stop = new AbortController();
-    const search = home.findHere("", "{plan}", () => undefined, stop.signal);
+    const search = home.answerHere("/api/rigs", "{plan}", { heavy: true, signal: stop.signal });
     await turns();
     stop.abort();
     await expect(search).rejects.toThrow();
     expect(at(0).ended).toBe(true);
-    const next = home.findHere("", "{plan}", () => undefined, new AbortController().signal);
+    const next = home.answerHere("/api/rigs", "{plan}", { heavy: true });
     await turns();
     expect(workers).toHaveLength(2);
     give(1, "200{}");
@@ -227,7 +226,7 @@ describe("a search for rigs", () => {
   it("that was stopped before it began asks nobody", async () => {
     const stop = new AbortController();
     stop.abort();
-    await expect(home.findHere("", "{plan}", () => undefined, stop.signal)).rejects.toThrow();
+    await expect(home.answerHere("/api/rigs", "{plan}", { heavy: true, signal: stop.signal })).rejects.toThrow();
     expect(workers).toHaveLength(0);
   });
 });

@@ -1,6 +1,6 @@
 import { proxy, wrap, type Remote } from "comlink";
 import { create } from "zustand";
-import type { CoreHome } from "./core.worker";
+import type { CoreHome, Progress } from "./core.worker";
 
 /** What a worker answers, as a response would. */
 export interface HomeAnswer {
@@ -19,6 +19,9 @@ interface HomeState {
 
 /** The core in this browser, and whether the server is there beside it. */
 export const useHome = create<HomeState>(() => ({ ready: false, away: false, old: false }));
+
+/** Whether the server runs on this machine: then nothing is far, and the core here would only take its processor. */
+export const isBesideServer = (): boolean => ["127.0.0.1", "localhost", "[::1]"].includes(window.location.hostname);
 
 interface Home {
   core: Remote<CoreHome>;
@@ -87,7 +90,6 @@ export async function startHome(plan: string): Promise<void> {
   try {
     await asked("quick", (core) => core.answer("/api/analysis", "workings=false", plan));
     useHome.setState({ ready: true });
-    document.documentElement.dataset["core"] = "ready";
     warm(plan).catch(() => undefined);
   } catch {
     // A browser that cannot run it goes on with the server alone.
@@ -118,32 +120,36 @@ export async function know(locker: string): Promise<void> {
   for (const which of ["quick", "slow"] as const) if (homes[which]) await asked(which, (core) => core.know(locker));
 }
 
-/**
- * Answers a question here, starting the core where nobody has yet.
- * @param heavy Takes long: it gets a worker of its own, so that what follows a hand never waits behind it.
- */
-export async function answerHere(path: string, body: string, heavy = false): Promise<HomeAnswer> {
+export interface HereAsk {
+  /** Takes long: it gets a worker of its own, so that what follows a hand never waits behind it. */
+  heavy?: boolean;
+  progress?: Progress | undefined;
+  /** Stops what takes long: its worker is ended. */
+  signal?: AbortSignal | undefined;
+}
+
+/** Answers a question here, starting the core where nobody has yet. */
+export async function answerHere(
+  path: string,
+  body: string,
+  { heavy = false, progress, signal }: HereAsk = {},
+): Promise<HomeAnswer> {
+  signal?.throwIfAborted();
   const [address = "", query = ""] = path.split("?");
-  const text = await asked(heavy ? "slow" : "quick", (core) => core.answer(address, query, body));
+  const text = await asked(heavy ? "slow" : "quick", (core) => {
+    const answer = progress ? core.answer(address, query, body, proxy(progress)) : core.answer(address, query, body);
+    return heavy && signal ? Promise.race([answer, stopped(signal)]) : answer;
+  });
   if (!heavy) useHome.setState({ ready: true });
   return readAnswer(text);
 }
 
-/** Looks for rigs in the worker for what takes long; stopping it ends that worker. */
-export async function findHere(
-  query: string,
-  plan: string,
-  progress: (done: number, total: number) => void,
-  signal: AbortSignal,
-): Promise<HomeAnswer> {
-  signal.throwIfAborted();
-  const stopped = new Promise<never>((_, fail) => {
+function stopped(signal: AbortSignal): Promise<never> {
+  return new Promise((_, fail) => {
     signal.addEventListener("abort", () => {
       fail(signal.reason as Error);
     });
   });
-  const text = await asked("slow", (core) => Promise.race([core.findRigs(query, plan, proxy(progress)), stopped]));
-  return readAnswer(text);
 }
 
 /** What the core makes of something that a load cell sent to this device. */

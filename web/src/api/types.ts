@@ -1,4 +1,5 @@
 import type { components } from "../../generated/schema";
+import type { QuestionName } from "./questions";
 
 type Schemas = components["schemas"];
 
@@ -149,3 +150,25 @@ export type Right = Session["rights"][number];
 export type Sharing = Complete<Schemas["SharingAnswer"]>;
 export type LetInCode = Complete<Schemas["CodeAnswer"]>;
 export type Signer = Schemas["Signer"];
+
+interface Answers {
+  analyse: Analysis;
+  stemProfile: StemProfile;
+  remedies: Remedy[];
+  tackleView: TackleView;
+  composeTackle: ComposedTackle;
+  chances: PlanChances;
+  fall: Fall;
+  layRose: Rose;
+  drawUpDay: DayPlan;
+  findRigs: FoundRigs;
+  analyseClearing: ClearingAnalysis;
+  clearingRemedies: ClearingRemedy[];
+  clearingSection: Clearing["ground"];
+  findClearingGear: FoundGear[];
+  mergePlans: MergedPlan;
+  mergeLogs: MergedLog;
+}
+
+/** What a question of the core is answered with; one that is not listed above cannot be asked here. */
+export type AnswerOf<N extends QuestionName> = N extends keyof Answers ? Answers[N] : never;

@@ -1,8 +1,8 @@
-import { useRef, type KeyboardEvent, type PointerEvent } from "react";
+import { useRef, type KeyboardEvent } from "react";
 import { takeHold, letGo } from "../state/hands";
 import { held, useHeldBy } from "./held";
 import { usePaper } from "./paper";
-import { pointIn } from "./pinch";
+import { frameOf, within, type Frame } from "./pinch";
 import type { Flat } from "./projection";
 
 interface HandleProps {
@@ -43,7 +43,8 @@ export function Handle({
   shape = "ring",
   letter,
 }: HandleProps) {
-  const hold = useRef<Flat | null>(null);
+  /** Where the hand took hold, from the handle's middle, and where the drawing lay then. */
+  const hold = useRef<{ from: Flat; frame: Frame } | null>(null);
   const paper = usePaper();
   const by = useHeldBy(id);
 
@@ -52,10 +53,6 @@ export function Handle({
     held.now = false;
     letGo();
     onRelease();
-  }
-
-  function where(event: PointerEvent<SVGGElement>): Flat {
-    return pointIn(event.currentTarget.ownerSVGElement, event);
   }
 
   function onKeyDown(event: KeyboardEvent<SVGGElement>): void {
@@ -87,16 +84,18 @@ export function Handle({
         if (event.button !== 0 || by !== null) return;
         event.currentTarget.setPointerCapture(event.pointerId);
         event.currentTarget.focus();
-        const from = where(event);
-        hold.current = { x: from.x - at.x, y: from.y - at.y };
+        const frame = frameOf(event.currentTarget.ownerSVGElement);
+        const from = within(frame, event);
+        hold.current = { from: { x: from.x - at.x, y: from.y - at.y }, frame };
         held.now = true;
         takeHold(id);
         onGrab?.();
       }}
       onPointerMove={(event) => {
         if (!hold.current) return;
-        const to = where(event);
-        onMove({ x: to.x - hold.current.x, y: to.y - hold.current.y });
+        const { from, frame } = hold.current;
+        const to = within(frame, event);
+        onMove({ x: to.x - from.x, y: to.y - from.y });
       }}
       onPointerUp={release}
       onPointerCancel={release}

@@ -30,16 +30,35 @@ export function pinched(
 }
 
 function kept({ scale, x, y }: Magnified, pane: { width: number; height: number }): Magnified {
-  const within = (value: number, size: number) => Math.min(0, Math.max(size - size * scale, value));
-  return { scale, x: within(x, pane.width), y: within(y, pane.height) };
+  const clamped = (value: number, size: number) => Math.min(0, Math.max(size - size * scale, value));
+  return { scale, x: clamped(x, pane.width), y: clamped(y, pane.height) };
 }
+
+/** Where a drawing lies in the window, and how much it is magnified. */
+export interface Frame {
+  left: number;
+  top: number;
+  scale: number;
+}
+
+/** Measures a drawing; while a hand drags, once is enough: measuring after a change makes the browser lay out at once. */
+export function frameOf(svg: SVGSVGElement | null | undefined): Frame {
+  const box = svg?.getBoundingClientRect();
+  if (!svg || !box) return { left: 0, top: 0, scale: 1 };
+  const scale = box.width > 0 ? box.width / (svg.width.baseVal.value || box.width) : 1;
+  return { left: box.left, top: box.top, scale };
+}
+
+/** A pointer in pixels of a drawing that lies in this frame. */
+export const within = ({ left, top, scale }: Frame, event: { clientX: number; clientY: number }) => ({
+  x: (event.clientX - left) / scale,
+  y: (event.clientY - top) / scale,
+});
 
 /** A pointer in pixels of a drawing, whatever it is magnified to. */
 export function pointIn(
   svg: SVGSVGElement | null | undefined,
   event: { clientX: number; clientY: number },
 ): { x: number; y: number } {
-  const box = svg?.getBoundingClientRect();
-  const scale = box && svg && box.width > 0 ? box.width / (svg.width.baseVal.value || box.width) : 1;
-  return { x: (event.clientX - (box?.left ?? 0)) / scale, y: (event.clientY - (box?.top ?? 0)) / scale };
+  return within(frameOf(svg), event);
 }

@@ -27,6 +27,9 @@ interface Saving {
 export const useSaving = create<Saving>(() => ({ state: { kind: "saved" }, revision: 0, savedAt: "", came: null }));
 
 const pause = 350;
+/** While a hand holds something, the change is written on the device now and then, and saved when the hand lets go. */
+const draftInHand = 1000;
+const saveInHand = 5000;
 /** Until the first of a row of failed saves is tried again, and at most; each pause is twice the one before. */
 const firstAgain = 1500;
 const longestAgain = 30_000;
@@ -296,13 +299,31 @@ let unwritten: ReturnType<typeof setTimeout> | undefined;
 function keepDraft(): void {
   clearTimeout(unwritten);
   unwritten = undefined;
-  const document = useSheet.getState().document;
+  const { document, grip } = useSheet.getState();
   if (id !== null && document && document !== kept && may("plan"))
-    drafts.keep(id, { revision: useSaving.getState().revision, document, ...(base && { base }) });
+    drafts.keep(
+      id,
+      { revision: useSaving.getState().revision, document, ...(base && { base }) },
+      grip === null ? "strict" : "relaxed",
+    );
+}
+
+function keepDraftSoon(after: number): void {
+  unwritten ??= setTimeout(keepDraft, after);
 }
 
 useSheet.subscribe((now, before) => {
-  if (id === null || now.document === before.document || !now.document) return;
+  if (id === null || !now.document) return;
+  if (now.document === before.document) {
+    // The hand let go.
+    if (before.grip !== null && now.grip === null && now.document !== kept) {
+      clearTimeout(unwritten);
+      unwritten = undefined;
+      keepDraftSoon(pause / 2);
+      if (useSaving.getState().state.kind === "saving") later(pause);
+    }
+    return;
+  }
   if (now.document === kept) {
     // Undone and done again before anything was sent: what is shown is what is kept.
     if (!busy && useSaving.getState().state.kind === "saving") {
@@ -313,14 +334,15 @@ useSheet.subscribe((now, before) => {
     }
     return;
   }
-  unwritten ??= setTimeout(keepDraft, pause / 2);
+  const inHand = now.grip !== null;
+  keepDraftSoon(inHand ? draftInHand : pause / 2);
   if (now.grip === null || now.grip !== before.grip) waiting++;
   const state = useSaving.getState().state;
   // While saves fail, changes wait for the next try; they do not hasten it.
   if (state.kind === "offline") useSaving.setState({ state: { ...state, waiting: Math.max(1, waiting) } });
   else if (state.kind !== "conflict") {
     useSaving.setState({ state: { kind: "saving" } });
-    later(pause);
+    later(inHand ? saveInHand : pause);
   }
 });
 

@@ -1,4 +1,4 @@
-import { left } from "../ui/shelf";
+import { left, type Durability } from "../ui/shelf";
 import type { Document } from "./store";
 
 export interface Draft {
@@ -10,7 +10,7 @@ export interface Draft {
 
 /** A change that the server has not acknowledged yet, kept on this device in case either of them is stopped. */
 export const drafts = {
-  keep: (job: string, draft: Draft) => left.write("draft", job, draft),
+  keep: (job: string, draft: Draft, durability: Durability = "strict") => left.write("draft", job, draft, durability),
   drop: (job: string) => {
     left.drop("draft", job);
   },

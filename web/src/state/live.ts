@@ -1,6 +1,6 @@
-import { HubConnectionBuilder, LogLevel } from "@microsoft/signalr";
 import { useEffect, useRef } from "react";
 import { create } from "zustand";
+import { hubAt, type HubConnection } from "../api/hub";
 import type { LiveMessage } from "../api/types";
 import { averageOf, keepLast, type LivePoint } from "./livePoints";
 
@@ -76,14 +76,10 @@ export function useLiveDay(jobId: string, cells: boolean, onEntries: (number: nu
   }, [onEntries]);
   useEffect(() => {
     useLive.setState({ ...nothing, state: "opening" });
-    const connection = new HubConnectionBuilder()
-      .withUrl("/hubs/pulling")
-      .withAutomaticReconnect([0, 500, 1000, 2000, 4000])
-      .configureLogging(LogLevel.None)
-      .build();
+    let connection: HubConnection | undefined;
     let open = true;
     const subscribe = () => {
-      connection.stream<LiveMessage>("Watch", jobId, cells).subscribe({
+      connection?.stream<LiveMessage>("Watch", jobId, cells).subscribe({
         next: (message) => {
           if (message.lineId === undefined) told.current(message.entries);
           else if (message.lineId !== own) take(message);
@@ -95,10 +91,26 @@ export function useLiveDay(jobId: string, cells: boolean, onEntries: (number: nu
       });
       useLive.setState({ state: "on" });
     };
+    const connect = async (): Promise<HubConnection> => {
+      const made = await hubAt("/hubs/pulling", [0, 500, 1000, 2000, 4000]);
+      made.onreconnecting(() => {
+        useLive.setState({ state: "lost" });
+      });
+      made.onreconnected(subscribe);
+      made.onclose(() => {
+        if (!open) return;
+        useLive.setState({ state: "lost" });
+        void start();
+      });
+      return made;
+    };
     const start = async (): Promise<void> => {
       try {
+        connection ??= await connect();
+        if (!open) return;
         await connection.start();
         if (open) subscribe();
+        else void connection.stop();
       } catch {
         if (!open) return;
         useLive.setState({ state: "lost" });
@@ -107,19 +119,10 @@ export function useLiveDay(jobId: string, cells: boolean, onEntries: (number: nu
         }, 2000);
       }
     };
-    connection.onreconnecting(() => {
-      useLive.setState({ state: "lost" });
-    });
-    connection.onreconnected(subscribe);
-    connection.onclose(() => {
-      if (!open) return;
-      useLive.setState({ state: "lost" });
-      void start();
-    });
     void start();
     return () => {
       open = false;
-      void connection.stop();
+      void connection?.stop();
       for (const line of Object.keys(recent)) recent[line] = [];
       useLive.setState(nothing);
     };

@@ -1,7 +1,7 @@
-import { HubConnectionBuilder, LogLevel } from "@microsoft/signalr";
 import { page } from "../api/ask";
 import { api } from "../api/client";
 import { useHome } from "../api/home";
+import { hubAt, type HubConnection } from "../api/hub";
 import { onBack } from "../api/reach";
 import type { Job } from "../api/types";
 import { useSettings } from "../ui/settings";
@@ -25,25 +25,30 @@ const afterMs = 800;
 
 /** Joins those who have a job open, until the returned function is called. Out of reach one is alone. */
 export function openTogether(jobId: string): () => void {
-  const connection = new HubConnectionBuilder()
-    .withUrl("/hubs/job")
-    .withAutomaticReconnect([0, 1000, 3000, 5000])
-    .configureLogging(LogLevel.None)
-    .build();
+  let connecting: Promise<HubConnection> | undefined;
+  let connection: HubConnection | undefined;
   let left = false;
 
+  async function connect(): Promise<HubConnection> {
+    const made = await hubAt("/hubs/job", [0, 1000, 3000, 5000]);
+    made.onreconnecting(alone);
+    made.onreconnected(again);
+    made.onclose(alone);
+    return made;
+  }
+
   function watch(): void {
-    connection.stream<Message>("Watch", jobId, page, useSettings.getState().who).subscribe({
+    connection?.stream<Message>("Watch", jobId, page, useSettings.getState().who).subscribe({
       next: take,
       complete: () => undefined,
       error: () => undefined,
     });
     tellBy({
       hold: (handle) => {
-        connection.invoke("Hold", jobId, page, handle).catch(() => undefined);
+        connection?.invoke("Hold", jobId, page, handle).catch(() => undefined);
       },
       settle: (differences) => {
-        connection.invoke("Settle", jobId, page, differences).catch(() => undefined);
+        connection?.invoke("Settle", jobId, page, differences).catch(() => undefined);
       },
     });
   }
@@ -62,6 +67,13 @@ export function openTogether(jobId: string): () => void {
   async function start(comes: () => void): Promise<void> {
     if (left || useHome.getState().away) return;
     try {
+      connecting ??= connect().catch((error: unknown) => {
+        connecting = undefined;
+        throw error;
+      });
+      connection = await connecting;
+      // The job may have been left while the package came.
+      if (hasLeft()) return;
       await connection.start();
       comes();
     } catch {
@@ -69,9 +81,7 @@ export function openTogether(jobId: string): () => void {
     }
   }
 
-  connection.onreconnecting(alone);
-  connection.onreconnected(again);
-  connection.onclose(alone);
+  const hasLeft = () => left;
   const soon = setTimeout(() => void start(watch), afterMs);
   const off = onBack(() => void start(again));
   return () => {
@@ -79,7 +89,7 @@ export function openTogether(jobId: string): () => void {
     clearTimeout(soon);
     off();
     alone();
-    void connection.stop();
+    void connection?.stop();
   };
 }
 

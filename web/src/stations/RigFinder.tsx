@@ -1,6 +1,6 @@
-import { HubConnectionBuilder, LogLevel, type HubConnection } from "@microsoft/signalr";
 import { useEffect, useRef, useState } from "react";
 import { findRigsHere } from "../api/along";
+import { hubAt, type HubConnection } from "../api/hub";
 import { sayWhy } from "../api/refusal";
 import { useHome } from "../api/home";
 import type { FoundRigs } from "../api/types";
@@ -54,9 +54,9 @@ export function RigFinder() {
       await findOnThisDevice();
       return;
     }
-    const connection = new HubConnectionBuilder().withUrl("/hubs/finder").configureLogging(LogLevel.None).build();
-    open.current = connection;
     try {
+      const connection = await hubAt("/hubs/finder");
+      open.current = connection;
       await connection.start();
       connection.stream<Report>("Find", plan, units, people ?? null, kit.items.size > 0 && truckOnly).subscribe({
         next: (report) => {

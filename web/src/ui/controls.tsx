@@ -1,5 +1,4 @@
-import { Radio, RadioGroup } from "@headlessui/react";
-import type { ButtonHTMLAttributes, ReactNode } from "react";
+import { useId, type ButtonHTMLAttributes, type ReactNode } from "react";
 
 const shape =
   "inline-flex min-h-9 items-center justify-center border border-ink px-3 font-tight text-sm font-medium disabled:opacity-40";
@@ -28,19 +27,28 @@ interface SegmentsProps<T extends string> {
 
 /** A few choices side by side, one of them taken. The arrow keys move between them. */
 export function Segments<T extends string>({ label, value, choices, onChange }: SegmentsProps<T>) {
+  const name = useId();
   return (
-    <RadioGroup value={value} onChange={onChange} aria-label={label} className="my-1 flex border border-ink">
+    <fieldset className="my-1 flex border border-ink" role="radiogroup" aria-label={label}>
       {choices.map((choice) => (
-        <Radio
+        <label
           key={choice.value}
-          value={choice.value}
-          aria-label={choice.name ?? choice.text}
-          className="flex min-h-8 flex-1 cursor-pointer items-center justify-center whitespace-nowrap bg-sheet px-2.5 font-tight text-sm font-medium text-ink outline-offset-2 hover:bg-tint data-checked:bg-ink data-checked:text-sheet"
+          className="relative flex min-h-8 flex-1 cursor-pointer items-center justify-center whitespace-nowrap bg-sheet px-2.5 font-tight text-sm font-medium text-ink hover:bg-tint has-checked:bg-ink has-checked:text-sheet has-focus-visible:outline-2 has-focus-visible:outline-offset-2"
         >
+          <input
+            type="radio"
+            name={name}
+            className="absolute inset-0 cursor-pointer appearance-none outline-none"
+            aria-label={choice.name ?? choice.text}
+            checked={choice.value === value}
+            onChange={() => {
+              onChange(choice.value);
+            }}
+          />
           {choice.text}
-        </Radio>
+        </label>
       ))}
-    </RadioGroup>
+    </fieldset>
   );
 }
 

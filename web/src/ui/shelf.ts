@@ -103,16 +103,20 @@ export async function openShelf(): Promise<void> {
   }
 }
 
+/** "strict" outlives a device that loses its power, and waits for its disk; "relaxed" outlives the browser. */
+export type Durability = "strict" | "relaxed";
+
 /** Writes; where it does not fit, makes room once, and says so when that is not enough. */
 async function put<N extends ShelfName>(
   store: N,
   value: Shelves[N]["value"],
   key?: Shelves[N]["key"],
+  durability: Durability = "strict",
 ): Promise<boolean> {
   if (!db) return false;
   for (const last of [false, true]) {
     try {
-      const transaction = db.transaction(store, "readwrite", { durability: "strict" });
+      const transaction = db.transaction(store, "readwrite", { durability });
       await Promise.all([transaction.store.put(value, key), transaction.done]);
       if (useShelf.getState().trouble === "full") useShelf.setState({ trouble: "" });
       return true;
@@ -168,7 +172,8 @@ export const left = {
     }
   },
   /** Whether it is kept, as far as is known at once; {@link useShelf} says when it turned out not to be. */
-  write: (what: Left, jobId: string, value: unknown): boolean => writeSmall(keyOf(what, jobId), JSON.stringify(value)),
+  write: (what: Left, jobId: string, value: unknown, durability: Durability = "strict"): boolean =>
+    writeSmall(keyOf(what, jobId), JSON.stringify(value), durability),
   drop(what: Left, jobId: string): void {
     const key = keyOf(what, jobId);
     if (!db) {
@@ -186,10 +191,10 @@ export const left = {
   },
 };
 
-function writeSmall(key: string, value: string): boolean {
+function writeSmall(key: string, value: string, durability: Durability = "strict"): boolean {
   if (!db) return storage.write(key, value);
   mirror.set(key, value);
-  void put("small", value, key);
+  void put("small", value, key, durability);
   return useShelf.getState().trouble === "";
 }
 

@@ -1,7 +1,6 @@
 import { FileButton } from "../../ui/FileButton";
-import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import { keepPreviousData, useInfiniteQuery, useMutation, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
+import { lazy, Suspense, useEffect, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { api, sayWhy } from "../../api/client";
 import type { JobAsk, JobEntry } from "../../api/types";
@@ -12,17 +11,20 @@ import { useMay } from "../../state/session";
 import { dayOf, stateHatch, stateWords } from "../../state/words";
 import { Button } from "../../ui/controls";
 import { useSettings } from "../../ui/settings";
+import { MoreMenu } from "../../ui/MoreMenu";
 import { TopBar } from "../../ui/TopBar";
 import { stageNames } from "../log/words";
 import { firstAsk, isNarrowed, JobFilters } from "./JobFilters";
-import { NewJob } from "./NewJob";
 import { CareNote } from "../care/CareNote";
+
+const NewJob = lazy(() => import("./NewJob").then((m) => ({ default: m.NewJob })));
 
 const largestFile = 1024 * 1024;
 const largestArchive = 96 * 1024 * 1024;
 
 const isArchive = (file: File): boolean => /\.zip$/i.test(file.name) || file.type.includes("zip");
 const page = 60;
+const itemLook = "block w-full px-4 py-2 text-left text-sm data-focus:bg-tint";
 
 /** Every job with a small elevation of its tree. */
 export function JobListPage() {
@@ -209,57 +211,41 @@ export function JobListPage() {
               <p className="w-[132px] shrink-0 max-md:w-auto max-md:flex-1 font-tight text-[15px]">
                 {dayOf(job.loggedOn ?? job.plannedOn)}
               </p>
-              <Menu>
-                <MenuButton
-                  aria-label={`More for ${job.name}`}
-                  className="relative min-h-9 border border-ink bg-sheet px-3 font-tight text-sm font-medium hover:bg-tint"
+              <MoreMenu
+                text="More"
+                label={`More for ${job.name}`}
+                anchor="bottom end"
+                className="relative min-h-9 border border-ink bg-sheet px-3 font-tight text-sm font-medium hover:bg-tint"
+                listClassName="border [--anchor-gap:2px]"
+              >
+                <button
+                  type="button"
+                  onClick={() => {
+                    duplicate.mutate(job);
+                  }}
+                  className={itemLook}
                 >
-                  More
-                </MenuButton>
-                <MenuItems
-                  anchor="bottom end"
-                  modal={false}
-                  className="z-30 border border-ink bg-sheet py-1 [--anchor-gap:2px] focus:outline-none"
+                  Duplicate
+                </button>
+                <Link to={`/jobs/${job.id}/log`} className={itemLook}>
+                  Look back
+                </Link>
+                <a href={`/api/jobs/${job.id}/plan.json`} className={itemLook}>
+                  Export the plan file
+                </a>
+                <a href={`/api/jobs/${job.id}/job.zip`} className={itemLook}>
+                  Export the whole job
+                </a>
+                <button
+                  type="button"
+                  onClick={() => {
+                    remove.mutate(job);
+                  }}
+                  className={itemLook}
                 >
-                  <MenuItem>
-                    <button
-                      type="button"
-                      onClick={() => {
-                        duplicate.mutate(job);
-                      }}
-                      className="block w-full px-4 py-2 text-left text-sm data-focus:bg-tint"
-                    >
-                      Duplicate
-                    </button>
-                  </MenuItem>
-                  <MenuItem>
-                    <Link to={`/jobs/${job.id}/log`} className="block px-4 py-2 text-sm data-focus:bg-tint">
-                      Look back
-                    </Link>
-                  </MenuItem>
-                  <MenuItem>
-                    <a href={`/api/jobs/${job.id}/plan.json`} className="block px-4 py-2 text-sm data-focus:bg-tint">
-                      Export the plan file
-                    </a>
-                  </MenuItem>
-                  <MenuItem>
-                    <a href={`/api/jobs/${job.id}/job.zip`} className="block px-4 py-2 text-sm data-focus:bg-tint">
-                      Export the whole job
-                    </a>
-                  </MenuItem>
-                  <MenuItem>
-                    <button
-                      type="button"
-                      onClick={() => {
-                        remove.mutate(job);
-                      }}
-                      className="block w-full px-4 py-2 text-left text-sm data-focus:bg-tint"
-                    >
-                      Delete
-                    </button>
-                  </MenuItem>
-                </MenuItems>
-              </Menu>
+                  Delete
+                </button>
+              </MoreMenu>
             </li>
           ))}
         </ul>
@@ -274,11 +260,13 @@ export function JobListPage() {
         </p>
       </main>
       {starting && (
-        <NewJob
-          onClose={() => {
-            setStarting(false);
-          }}
-        />
+        <Suspense>
+          <NewJob
+            onClose={() => {
+              setStarting(false);
+            }}
+          />
+        </Suspense>
       )}
       {gone && (
         <div

@@ -1,4 +1,4 @@
-import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
+import { MoreMenu } from "../../ui/MoreMenu";
 import { Link } from "react-router";
 import { MissingButton } from "./MissingBar";
 import { goTo, stationAt, stations, useOpen } from "../../stations/registry";
@@ -56,45 +56,40 @@ export function StepBar() {
       ) : (
         <span className={step} />
       )}
-      <Menu>
-        <MenuButton className={`${step} text-center font-semibold`}>All steps</MenuButton>
-        <MenuItems
-          anchor="top"
-          modal={false}
-          className="z-30 w-[min(92vw,360px)] border-2 border-ink bg-sheet py-1 text-ink [--anchor-gap:4px] focus:outline-none"
-        >
-          <MenuItem>
-            <MissingButton className="flex min-h-11 w-full items-center border-b border-ink px-4 text-left font-tight text-[16px] data-focus:bg-tint" />
-          </MenuItem>
-          {stations.map((station, index) => (
-            <MenuItem key={station.key}>
-              <button
-                type="button"
-                data-station={station.name}
-                aria-current={station === shown ? "step" : undefined}
-                onClick={() => {
-                  goTo(station.key);
-                }}
-                className={`flex min-h-11 w-full items-center gap-3 px-4 text-left font-tight text-[16px] data-focus:bg-tint ${station === shown ? "font-semibold" : ""}`}
-              >
-                <span className="text-pencil">{index + 1}</span>
-                <span className="flex-1">{station.name}</span>
-                <Badge station={station} />
-              </button>
-            </MenuItem>
-          ))}
-          {pages.map(([to, name]) => (
-            <MenuItem key={to}>
-              <Link
-                to={`/jobs/${id ?? ""}/${to}`}
-                className="flex min-h-11 w-full items-center border-t border-ink px-4 font-tight text-[16px] font-semibold data-focus:bg-tint"
-              >
-                {name}
-              </Link>
-            </MenuItem>
-          ))}
-        </MenuItems>
-      </Menu>
+      <MoreMenu
+        text="All steps"
+        anchor="top"
+        className={`${step} text-center font-semibold`}
+        listClassName="w-[min(92vw,360px)] border-2 text-ink [--anchor-gap:4px]"
+      >
+        <MissingButton className="flex min-h-11 w-full items-center border-b border-ink px-4 text-left font-tight text-[16px] data-focus:bg-tint" />
+
+        {stations.map((station, index) => (
+          <button
+            key={station.key}
+            type="button"
+            data-station={station.name}
+            aria-current={station === shown ? "step" : undefined}
+            onClick={() => {
+              goTo(station.key);
+            }}
+            className={`flex min-h-11 w-full items-center gap-3 px-4 text-left font-tight text-[16px] data-focus:bg-tint ${station === shown ? "font-semibold" : ""}`}
+          >
+            <span className="text-pencil">{index + 1}</span>
+            <span className="flex-1">{station.name}</span>
+            <Badge station={station} />
+          </button>
+        ))}
+        {pages.map(([to, name]) => (
+          <Link
+            key={to}
+            to={`/jobs/${id ?? ""}/${to}`}
+            className="flex min-h-11 w-full items-center border-t border-ink px-4 font-tight text-[16px] font-semibold data-focus:bg-tint"
+          >
+            {name}
+          </Link>
+        ))}
+      </MoreMenu>
       {after ? (
         <button
           type="button"

@@ -11,6 +11,7 @@ import { dayOf, timeOf } from "../../state/words";
 import { Button } from "../../ui/controls";
 import { shelf, useShelf } from "../../ui/shelf";
 import { TopBar } from "../../ui/TopBar";
+import { useUpdate } from "../../ui/update";
 
 interface Room {
   usedMb: number | null;
@@ -69,6 +70,7 @@ export function TabletPage() {
               ? "Draklo is out of reach. The jobs below can be opened, changed, briefed, pulled and logged here; what you do goes home by itself once Draklo answers."
               : "Draklo answers. The jobs below are on this device and open without the network too."}
         </p>
+        <CoreHere />
         <SignedIn />
         <h2 className="mt-5 font-tight text-lg font-semibold">Waits to go home</h2>
         {nothing ? (
@@ -155,6 +157,23 @@ export function TabletPage() {
         )}
       </main>
     </div>
+  );
+}
+
+const coreWords = {
+  here: "The core is on this device: plans are worked out here while Draklo is out of reach.",
+  coming:
+    "The core isn't on this device yet. Draklo builds it after it starts; it comes by itself. Until then plans need the server.",
+  never: "This browser doesn't store the application. Plans need the server.",
+};
+
+/** Whether plans can be worked out here without the server. */
+function CoreHere() {
+  const core = useUpdate((s) => s.core);
+  return (
+    <p className="mt-1 max-w-[64ch] leading-snug" role="status">
+      {coreWords[core]}
+    </p>
   );
 }
 
