@@ -3,6 +3,8 @@ import tailwindcss from "@tailwindcss/vite";
 import { defineConfig } from "vite";
 import { VitePWA } from "vite-plugin-pwa";
 
+const everyPage = /node_modules\/(react|react-dom|scheduler|react-router|@tanstack\/(query-core|react-query)|zustand|idb)\//;
+
 const proxied = { target: "http://127.0.0.1:5080", changeOrigin: false };
 
 export default defineConfig({
@@ -37,7 +39,18 @@ export default defineConfig({
       },
     }),
   ],
-  build: { outDir: "dist", chunkSizeWarningLimit: 700, emptyOutDir: true, assetsInlineLimit: 0 },
+  build: {
+    outDir: "dist",
+    chunkSizeWarningLimit: 700,
+    emptyOutDir: true,
+    assetsInlineLimit: 0,
+    rolldownOptions: {
+      output: {
+        // What every page stands on comes as one file; the rest is split by who needs it.
+        codeSplitting: { groups: [{ name: "base", test: everyPage }] },
+      },
+    },
+  },
   // The page's own host is passed on: the server refuses what comes from a page of another.
   server: { proxy: { "/api": proxied, "/hubs": { ...proxied, ws: true } } },
 });

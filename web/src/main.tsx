@@ -3,9 +3,7 @@ import { lazy, StrictMode, Suspense, useEffect } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter, Link, Route, Routes } from "react-router";
 import "./index.css";
-import { JobListPage } from "./pages/jobs/JobListPage";
 import { ErrorBoundary } from "./ui/ErrorBoundary";
-import { goHome } from "./state/outbox";
 import { readSession } from "./state/session";
 import { BusyNote } from "./ui/BusyNote";
 import { ReachBar } from "./pages/tablet/ReachBar";
@@ -16,6 +14,7 @@ import { storeApplication } from "./ui/update";
 import { onBack } from "./api/reach";
 import { useSettings } from "./ui/settings";
 
+const JobListPage = lazy(() => import("./pages/jobs/JobListPage").then((m) => ({ default: m.JobListPage })));
 const SheetPage = lazy(() => import("./pages/sheet/SheetPage").then((m) => ({ default: m.SheetPage })));
 const LockerPage = lazy(() => import("./pages/locker/LockerPage").then((m) => ({ default: m.LockerPage })));
 const CrewPage = lazy(() => import("./pages/crew/CrewPage").then((m) => ({ default: m.CrewPage })));
@@ -103,6 +102,8 @@ function App() {
 /** What is seen first comes first: what this device takes along is fetched a moment later, and again each minute. */
 const alongAfterMs = 2500;
 const alongEveryMs = 60_000;
+
+const goHome = () => import("./state/outbox").then((outbox) => outbox.goHome());
 
 function follow(): void {
   setTimeout(() => {

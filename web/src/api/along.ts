@@ -2,7 +2,7 @@ import { left, shelf, waitsFor, type Waiting } from "../ui/shelf";
 import { useSettings } from "../ui/settings";
 import type { Units } from "../units/units";
 import { ask, askKept, here, pathOf } from "./ask";
-import { isBesideServer, know, startHome, useHome } from "./home";
+import { isBesideServer, useHome } from "./home";
 import { Refusal } from "./refusal";
 import type {
   BriefAnswer,
@@ -32,6 +32,12 @@ interface DraftHere {
 }
 
 const listPath = (units: Units) => `/api/jobs?units=${units}&offset=0&limit=${listLength}`;
+
+const coreHere = () => import("./coreHere");
+
+async function know(locker: string): Promise<void> {
+  await (await coreHere()).know(locker);
+}
 
 /** Takes along what changed since the last time: the locker, the lists, and every job that is open. */
 export async function takeAlong(): Promise<void> {
@@ -78,7 +84,7 @@ export async function bringHome(plan: Plan): Promise<void> {
   } catch {
     // Nothing was taken along yet: pieces of the locker are taken as the plan has them.
   }
-  await startHome(JSON.stringify(plan));
+  await (await coreHere()).startHome(JSON.stringify(plan));
 }
 
 /** The job itself comes last: with it here, all that belongs to it is. */

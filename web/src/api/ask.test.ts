@@ -3,10 +3,7 @@ import type { Plan } from "./types";
 
 vi.stubGlobal("localStorage", { getItem: () => null, setItem: () => undefined });
 const own = vi.fn((path: string) => Promise.resolve({ status: 200, body: { by: "core", path } }));
-vi.mock("./home", async (actual) => ({
-  ...(await actual<typeof import("./home")>()),
-  answerHere: (path: string) => own(path),
-}));
+vi.mock("./coreHere", () => ({ answerHere: (path: string) => own(path) }));
 const { api, Refusal } = await import("./client");
 const { useHome } = await import("./home");
 

@@ -2,7 +2,8 @@ import { shelf } from "../ui/shelf";
 import { useBusy } from "../ui/busy";
 import { useSettings } from "../ui/settings";
 import type { Units } from "../units/units";
-import { answerHere, useHome, type HereAsk, type HomeAnswer } from "./home";
+import type { HereAsk, HomeAnswer } from "./coreHere";
+import { useHome } from "./home";
 import { questions, type QuestionName } from "./questions";
 import { Refusal } from "./refusal";
 import { inReach, isSilence, outOfReach, speaks } from "./reach";
@@ -171,7 +172,8 @@ export async function orHere<T>(asked: Promise<T>, own: () => Promise<T>): Promi
 
 /** Asks the core in this browser. */
 export async function here<T>(path: string, body: unknown, how: HereAsk = {}): Promise<T> {
-  return readHere<T>(await answerHere(path, JSON.stringify(body), how));
+  const core = await import("./coreHere");
+  return readHere<T>(await core.answerHere(path, JSON.stringify(body), how));
 }
 
 /** What the core in this browser answered, refusals as the server's. */

@@ -1,4 +1,3 @@
-import { briefHere, jobsHere, keepJobAnswer, pullingHere, signLater, tickLater, logLater, pictureLater } from "./along";
 import { answerTo, ask, askCore, askKept, orHere, send } from "./ask";
 import type {
   CardAnswered,
@@ -61,6 +60,9 @@ import type {
   Units,
 } from "./types";
 
+/** What this device took along; fetched when it is first needed. */
+const along = () => import("./along");
+
 export { Refusal, sayWhy } from "./refusal";
 
 export interface JobContent {
@@ -82,7 +84,7 @@ export const api = {
         const response = await answerTo(`/api/jobs?units=${units}&offset=${offset}&limit=${limit}${terms}`);
         return { jobs: (await response.json()) as JobEntry[], total: Number(response.headers.get("x-total")) };
       })(),
-      () => jobsHere(units, offset, asked),
+      async () => (await along()).jobsHere(units, offset, asked),
     );
   },
   job: (id: string) => askKept<Job>(`/api/jobs/${id}`),
@@ -91,7 +93,7 @@ export const api = {
   save: async (id: string, revision: number, content: JobContent, keepalive = false) => {
     const request = { ...send("PUT", content, { "if-match": `"${revision}"` }), keepalive };
     const saved = await ask<Job>(`/api/jobs/${id}`, request);
-    void keepJobAnswer(saved);
+    void along().then(({ keepJobAnswer }) => keepJobAnswer(saved));
     return saved;
   },
   mergePlans: (merge: { was?: Plan; mine: Plan; theirs: Plan; settled: Record<string, Side> }, units: Units) =>
@@ -121,18 +123,20 @@ export const api = {
   kits: () => askKept<TodayKit[]>("/api/kits"),
   keepKit: (kit: TodayKit) => ask<TodayKit>(`/api/kits/${kit.id}`, send("PUT", kit)),
   brief: (id: string, units: Units) =>
-    orHere(ask<BriefAnswer>(`/api/jobs/${id}/brief?units=${units}`), () => briefHere(id, units)),
+    orHere(ask<BriefAnswer>(`/api/jobs/${id}/brief?units=${units}`), async () => (await along()).briefHere(id, units)),
   issuedBrief: (id: string, number: number) => askKept<IssuedAnswer>(`/api/jobs/${id}/briefs/${number}`),
   sign: (id: string, units: Units, signature: { name: string; pin: string; lead?: string; fingerprint: string }) =>
-    orHere(ask<BriefAnswer>(`/api/jobs/${id}/signatures?units=${units}`, send("POST", signature)), () =>
-      signLater("sign", id, units, signature),
+    orHere(ask<BriefAnswer>(`/api/jobs/${id}/signatures?units=${units}`, send("POST", signature)), async () =>
+      (await along()).signLater("sign", id, units, signature),
     ),
   issue: (id: string, units: Units, lead: { name: string; pin: string; fingerprint: string }) =>
-    orHere(ask<BriefAnswer>(`/api/jobs/${id}/briefs?units=${units}`, send("POST", lead)), () =>
-      signLater("issue", id, units, lead),
+    orHere(ask<BriefAnswer>(`/api/jobs/${id}/briefs?units=${units}`, send("POST", lead)), async () =>
+      (await along()).signLater("issue", id, units, lead),
     ),
   tick: (id: string, tick: { piece: string; out?: boolean; back?: boolean }) =>
-    orHere(ask<PackingTick[]>(`/api/jobs/${id}/packing`, send("POST", tick)), () => tickLater(id, tick)),
+    orHere(ask<PackingTick[]>(`/api/jobs/${id}/packing`, send("POST", tick)), async () =>
+      (await along()).tickLater(id, tick),
+    ),
   fall: (plan: Plan, haulSpeedMps: number, samples: number, units: Units, signal?: AbortSignal) =>
     askCore("fall", plan, { aim: true, haulSpeedMps, samples, units }, signal),
   day: (plan: Plan, on: string | undefined, units: Units, signal?: AbortSignal) =>
@@ -213,7 +217,10 @@ export const api = {
   history: (before: number) => ask<HistoryEntry[]>(`/api/history?before=${before}&limit=50`),
   undo: (number: number) => ask<undefined>(`/api/history/${number}/undo`, send("POST")),
   pulling: (id: string, units: Units) =>
-    orHere(ask<Pulling>(`/api/jobs/${id}/pulling?units=${units}`), async () => (await pullingHere(id, units)).day),
+    orHere(
+      ask<Pulling>(`/api/jobs/${id}/pulling?units=${units}`),
+      async () => (await (await along()).pullingHere(id, units)).day,
+    ),
   addDayEntry: (id: string, entry: NewEntry & { key: string }, units: Units) =>
     ask<Pulling>(`/api/jobs/${id}/pulling/entries?units=${units}`, send("POST", entry)),
   changeOnTheDay: (id: string, change: TheChange, units: Units) =>
@@ -225,13 +232,13 @@ export const api = {
   keepLog: (id: string, revision: number, log: JobLog, units: Units) =>
     orHere(
       ask<LogAnswer>(`/api/jobs/${id}/log?units=${units}`, send("PUT", log, { "if-match": `"${revision}"` })),
-      () => logLater(id, revision, log),
+      async () => (await along()).logLater(id, revision, log),
     ),
   nearMisses: () => ask<NearMissEntry[]>("/api/near-misses"),
   keepPicture: (picture: Blob) =>
     orHere(
       ask<Picture>("/api/pictures", { method: "POST", headers: { "content-type": picture.type }, body: picture }),
-      () => pictureLater(picture),
+      async () => (await along()).pictureLater(picture),
     ),
   learning: () => ask<Learning>("/api/learning"),
   useLearned: (id: string, used: boolean, by: string) =>

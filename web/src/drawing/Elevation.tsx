@@ -10,7 +10,7 @@ import { Ground } from "./Ground";
 import { Handle } from "./Handle";
 import { LineDrawing } from "./LineDrawing";
 import { Sections } from "./Sections";
-import { PullChart } from "./PullChart";
+import { lazily } from "../ui/lazily";
 import {
   barLength,
   boundsOf,
@@ -28,6 +28,8 @@ import { TreeShape } from "./TreeShape";
 import { roundRatio, roundScale, usePaper } from "./paper";
 import { useLaidOut } from "./useLaidOut";
 import { useSize } from "./useSize";
+
+const PullChart = lazily(() => import("./PullChart").then((m) => m.PullChart));
 
 /** What the plate of figures takes up in the corner, pixels. */
 const plateHeight = 190;

@@ -1,7 +1,6 @@
 import { lazy, type ComponentType } from "react";
 import type { Analysis, Plan } from "../api/types";
 import { Elevation } from "./Elevation";
-import { Stump } from "./Stump";
 
 export interface DrawingProps {
   plan: Plan;
@@ -26,7 +25,12 @@ export const drawings: DrawingEntry[] = [
     letter: "p",
     Component: lazy(() => import("./SitePlan").then((m) => ({ default: m.SitePlan }))),
   },
-  { key: "stump", name: "Stump", letter: "s", Component: Stump },
+  {
+    key: "stump",
+    name: "Stump",
+    letter: "s",
+    Component: lazy(() => import("./Stump").then((m) => ({ default: m.Stump }))),
+  },
   {
     key: "stem",
     name: "Stem",

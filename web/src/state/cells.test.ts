@@ -14,8 +14,8 @@ let goes: () => void = () => undefined;
 let closed = 0;
 const home = { away: false };
 
-vi.mock("../api/home", () => ({
-  useHome: { getState: () => home },
+vi.mock("../api/home", () => ({ useHome: { getState: () => home } }));
+vi.mock("../api/coreHere", () => ({
   hearCell: (_line: string, _packet: boolean, sent: string) => {
     try {
       return Promise.resolve(made(sent));

@@ -1,5 +1,6 @@
 import { create } from "zustand";
-import { hearCell, useHome } from "../api/home";
+import { hearCell } from "../api/coreHere";
+import { useHome } from "../api/home";
 import { shelf } from "../ui/shelf";
 import { openBluetooth, openSerial, type CellSource } from "./cellSources";
 import { ownLine, showReading } from "./live";

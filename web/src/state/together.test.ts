@@ -42,7 +42,8 @@ class FakeConnection {
   }
 }
 
-let connection: FakeConnection;
+/** The one that was made last; none before somebody joins. */
+let connection = undefined as unknown as FakeConnection;
 let refuses = false;
 const backs = new Set<() => void>();
 const came: Job[] = [];
@@ -88,6 +89,7 @@ let leave = () => {
 
 beforeEach(() => {
   vi.useFakeTimers();
+  connection = undefined as unknown as FakeConnection;
   refuses = false;
   came.length = 0;
   useHome.setState({ away: false });
@@ -112,7 +114,7 @@ describe("who has a job open", () => {
   it("joins nobody out of reach, and joins when the server is back, with what was missed", async () => {
     useHome.setState({ away: true });
     await soon();
-    expect(connection.started).toBe(0);
+    expect(connection).toBeUndefined();
     useHome.setState({ away: false });
     for (const back of backs) back();
     await soon();
@@ -176,7 +178,13 @@ describe("who has a job open", () => {
   it("that leaves is gone: no late start, no listening on", async () => {
     leave();
     await soon();
-    expect(connection.started).toBe(0);
+    expect(connection).toBeUndefined();
+    expect(backs.size).toBe(0);
+  });
+
+  it("that leaves once it has joined lets its connection go", async () => {
+    await soon();
+    leave();
     expect(connection.stopped).toBe(1);
     expect(backs.size).toBe(0);
   });
@@ -195,7 +203,7 @@ describe("what this page tells the others", () => {
 
   it("is what it settles, told again to those who come later", async () => {
     saySettling(differences);
-    expect(connection.told).toEqual([]);
+    expect(connection).toBeUndefined();
     await soon();
     expect(connection.told).toEqual([["Settle", "job-1", "page-1", differences]]);
     saySettling(null);

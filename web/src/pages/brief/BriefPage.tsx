@@ -4,11 +4,14 @@ import { Link, useParams } from "react-router";
 import { api, Refusal } from "../../api/client";
 import { useSettings } from "../../ui/settings";
 import { Button } from "../../ui/controls";
+import { lazily } from "../../ui/lazily";
 import { UnitChoice } from "../../ui/UnitChoice";
-import { Cards } from "./Cards";
-import { PackingList } from "./PackingList";
 import { PageSheet } from "./PageSheet";
-import { SignPanel, standingOf } from "./SignPanel";
+import { standingOf } from "./standing";
+
+const Cards = lazily(() => import("./Cards").then((m) => m.Cards));
+const PackingList = lazily(() => import("./PackingList").then((m) => m.PackingList));
+const SignPanel = lazily(() => import("./SignPanel").then((m) => m.SignPanel));
 
 /** The brief of a job, for reading on a phone, signing and printing. */
 export function BriefPage({ guestOf }: { guestOf?: string }) {

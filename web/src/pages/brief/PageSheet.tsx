@@ -2,11 +2,13 @@ import type { ReactNode } from "react";
 import type { BriefPage } from "../../api/types";
 import { BriefPlan } from "../../drawing/BriefPlan";
 import { BriefStump } from "../../drawing/BriefStump";
-import { ClearAbove } from "../../drawing/ClearAbove";
-import { ClearSection } from "../../drawing/ClearSection";
 import { PaperContext } from "../../drawing/paper";
 import { roleName } from "../../state/roles";
 import { dayOf, timeOf } from "../../state/words";
+import { lazily } from "../../ui/lazily";
+
+const ClearAbove = lazily(() => import("../../drawing/ClearAbove").then((m) => m.ClearAbove));
+const ClearSection = lazily(() => import("../../drawing/ClearSection").then((m) => m.ClearSection));
 
 interface PageSheetProps {
   page: BriefPage;

@@ -12,6 +12,7 @@ import { Button, Note } from "../../ui/controls";
 import { Modal } from "../../ui/Modal";
 import { PinField } from "../../ui/PinField";
 import { Refused } from "../../ui/Refused";
+import { standingOf } from "./standing";
 
 /** Who has signed this page, what holds it, and the issue. */
 export function SignPanel({ brief }: { brief: BriefAnswer }) {
@@ -139,14 +140,6 @@ export function SignPanel({ brief }: { brief: BriefAnswer }) {
       )}
     </section>
   );
-}
-
-export function standingOf(brief: BriefAnswer): string {
-  return brief.state === "issued"
-    ? `Brief ${brief.number}, issued`
-    : brief.state === "changedSince"
-      ? `Not issued: changed since brief ${brief.number}`
-      : "Not issued";
 }
 
 /** The lead of the job; where nobody leads, the faller. */

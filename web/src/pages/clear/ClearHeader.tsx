@@ -1,4 +1,3 @@
-import { useClose } from "@headlessui/react";
 import type { WayResult } from "../../api/types";
 import type { SectionPanel } from "../../drawing/section";
 import { useClearing } from "../../state/feed";
@@ -47,7 +46,7 @@ function ClearVerdict({ goPanel }: { goPanel: (panel: SectionPanel) => void }) {
   return (
     <VerdictSentence state={way.state} headline={way.headline} old={unreachable}>
       <ReasonsButton count={way.reasons.length} accepted={way.accepted.length}>
-        <ReasonList way={way} goPanel={goPanel} />
+        {(close) => <ReasonList way={way} goPanel={goPanel} close={close} />}
       </ReasonsButton>
     </VerdictSentence>
   );
@@ -59,8 +58,15 @@ function goTo(path: string, goPanel: (panel: SectionPanel) => void): void {
   useView.getState().set({ field: path });
 }
 
-function ReasonList({ way, goPanel }: { way: WayResult; goPanel: (panel: SectionPanel) => void }) {
-  const close = useClose();
+function ReasonList({
+  way,
+  goPanel,
+  close,
+}: {
+  way: WayResult;
+  goPanel: (panel: SectionPanel) => void;
+  close: () => void;
+}) {
   const policy = useClearing((s) => s.analysis?.policy);
   const caution = useClearing((s) => s.analysis?.caution);
   return (

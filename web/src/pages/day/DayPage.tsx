@@ -5,24 +5,29 @@ import type { PullDay, Pulling, PullStep } from "../../api/types";
 import { useLive, useLiveDay } from "../../state/live";
 import { useDayDesk, type DayDesk } from "../../state/useDayDesk";
 import { Button, Segments } from "../../ui/controls";
+import { lazily } from "../../ui/lazily";
 import { useSettings } from "../../ui/settings";
 import { AnswerBar } from "./AnswerBar";
-import { Because } from "./Because";
-import { BigReading } from "./BigReading";
-import { ChangeDialog, type What } from "./ChangeDialog";
-import { CutList } from "./CutList";
+import type { What } from "./ChangeDialog";
 import { Clock, Told, WhoAreYou, Wind } from "./DayHead";
 import { Marks, OtherWays, Words } from "./DayWords";
-import { Kept } from "./Kept";
-import { Loads } from "./Loads";
-import { Observations } from "./Observations";
-import { PullPicture } from "./PullPicture";
-import { ReadWay, type Way } from "./ReadWays";
+import type { Way } from "./ReadWays";
 import { isTight, onlyClears } from "./steps";
 import { Tape } from "./Tape";
-import { TopPicture } from "./TopPicture";
-import { TraceChart } from "./TraceChart";
-import { WindowRule } from "./WindowRule";
+
+// What a step shows comes with the step: a phone at a weak signal opens the day with what every step has.
+const Because = lazily(() => import("./Because").then((m) => m.Because));
+const BigReading = lazily(() => import("./BigReading").then((m) => m.BigReading));
+const CutList = lazily(() => import("./CutList").then((m) => m.CutList));
+const Kept = lazily(() => import("./Kept").then((m) => m.Kept));
+const Loads = lazily(() => import("./Loads").then((m) => m.Loads));
+const Observations = lazily(() => import("./Observations").then((m) => m.Observations));
+const PullPicture = lazily(() => import("./PullPicture").then((m) => m.PullPicture));
+const TopPicture = lazily(() => import("./TopPicture").then((m) => m.TopPicture));
+const TraceChart = lazily(() => import("./TraceChart").then((m) => m.TraceChart));
+const WindowRule = lazily(() => import("./WindowRule").then((m) => m.WindowRule));
+const ChangeDialog = lazily(() => import("./ChangeDialog").then((m) => m.ChangeDialog));
+const ReadWay = lazily(() => import("./ReadWays").then((m) => m.ReadWay));
 
 /** The day by the tree: one step at a time, from the signed brief to the tree on the ground. */
 export function DayPage() {
@@ -77,6 +82,7 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
   const who = useSettings((s) => s.who);
   const [asking, setAsking] = useState<Asking>(null);
   const [picked, setPicked] = useState<string | null>(null);
+  const [opened, setOpened] = useState(false);
   const { day } = pulling;
   const line = day.lines.find((l) => l.id === picked) ?? day.lines.find((l) => !l.readHere) ?? day.lines[0];
   const named = who.trim() !== "";
@@ -250,19 +256,28 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
             {day.now === "down" && <TraceChart jobId={jobId} day={day} />}
           </div>
         )}
-        <details className="day-all border-t border-rule">
+        <details
+          className="day-all border-t border-rule"
+          onToggle={(event) => {
+            setOpened(event.currentTarget.open);
+          }}
+        >
           <summary className="flex min-h-12 cursor-pointer items-center font-tight text-[17px]">
             What was kept: {day.entries.length} {day.entries.length === 1 ? "entry" : "entries"}
             {pulling.traces.length > 0 &&
               `, ${pulling.traces.reduce((sum, t) => sum + t.count, 0).toLocaleString("en-GB")} readings`}
           </summary>
-          <Kept
-            day={day}
-            onUndo={(undoes) => {
-              say({ kind: "undo", undoes });
-            }}
-          />
-          {day.now !== "down" && day.now !== "clear" && <TraceChart jobId={jobId} day={day} />}
+          {opened && (
+            <>
+              <Kept
+                day={day}
+                onUndo={(undoes) => {
+                  say({ kind: "undo", undoes });
+                }}
+              />
+              {day.now !== "down" && day.now !== "clear" && <TraceChart jobId={jobId} day={day} />}
+            </>
+          )}
           <Button
             className="my-2"
             onClick={() => {

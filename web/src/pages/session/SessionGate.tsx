@@ -3,11 +3,12 @@ import { useEffect, type ReactNode } from "react";
 import { useLocation } from "react-router";
 import { signedOutEvent } from "../../api/ask";
 import { useHome } from "../../api/home";
-import { goHome } from "../../state/outbox";
 import { readSession, useSession } from "../../state/session";
-import { BriefPage } from "../brief/BriefPage";
-import { PairPage } from "./PairPage";
-import { SignInPage } from "./SignInPage";
+import { lazily } from "../../ui/lazily";
+
+const BriefPage = lazily(() => import("../brief/BriefPage").then((m) => m.BriefPage));
+const PairPage = lazily(() => import("./PairPage").then((m) => m.PairPage));
+const SignInPage = lazily(() => import("./SignInPage").then((m) => m.SignInPage));
 
 /** On the yard's own machine nothing stands here; a device of the crew is let in by a code, and by somebody's PIN. */
 export function SessionGate({ children }: { children: ReactNode }) {
@@ -26,7 +27,8 @@ export function SessionGate({ children }: { children: ReactNode }) {
     // Whoever comes in may leave the network in a minute: what there is to take along is taken at once.
     void readSession()
       .then(() => queries.invalidateQueries())
-      .then(goHome)
+      .then(() => import("../../state/outbox"))
+      .then((outbox) => outbox.goHome())
       .catch(() => undefined);
   };
   if (!asked) return null;

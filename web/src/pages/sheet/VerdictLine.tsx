@@ -1,4 +1,3 @@
-import { useClose } from "@headlessui/react";
 import { lazy, Suspense } from "react";
 import { goToMember, stationOf } from "../../stations/registry";
 import { useFeed } from "../../state/feed";
@@ -16,7 +15,7 @@ import {
 const Chances = lazy(() => import("./Chances").then((m) => ({ default: m.Chances })));
 
 // Made once: a new one at every step of a drag would draw the button again each time.
-const reasonList = <ReasonList />;
+const reasonList = (close: () => void) => <ReasonList close={close} />;
 
 /** What the plan says, in a sentence; the other reasons and the caution open under it. */
 export function VerdictLine() {
@@ -34,13 +33,13 @@ export function VerdictLine() {
   );
 }
 
-function ReasonList() {
+function ReasonList({ close }: { close: () => void }) {
   const verdict = useFeed((s) => s.analysis?.verdict);
   if (!verdict) return null;
   return (
     <>
       <ReasonRows reasons={verdict.reasons} accepted={verdict.accepted}>
-        {(reason) => <Text reason={reason} />}
+        {(reason) => <Text reason={reason} close={close} />}
       </ReasonRows>
       <Suspense>
         <Chances />
@@ -74,8 +73,7 @@ function Ours() {
 }
 
 /** A reason that leads to its link, or to the station of the member that is to blame. */
-function Text({ reason }: { reason: Reason }) {
-  const close = useClose();
+function Text({ reason, close }: { reason: Reason; close: () => void }) {
   const station = reason.path === undefined ? undefined : stationOf(reason.path);
   if (reason.linkId === undefined && !station) return <span>{reason.text}</span>;
   return (

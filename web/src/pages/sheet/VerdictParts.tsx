@@ -1,8 +1,8 @@
-import { Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
 import { memo, type ReactNode } from "react";
 import type { Analysis } from "../../api/types";
 import { takeBack } from "../../state/store";
 import { momentOf, stateHatch, stateWords } from "../../state/words";
+import { onDemand, useOnDemand } from "../../ui/onDemand";
 import { Accept } from "./Accept";
 
 type Verdict = Analysis["verdict"];
@@ -73,6 +73,9 @@ export function NoVerdict({ unreachable }: { unreachable: boolean }) {
   );
 }
 
+const popovers = onDemand(() => import("../../ui/opened/UnderButton"));
+type Popovers = NonNullable<ReturnType<typeof popovers.parts>>;
+
 /** The button and what opens under it; apart from the sentence, which changes at every step of a drag. */
 export const ReasonsButton = memo(function ReasonsButton({
   count,
@@ -81,23 +84,41 @@ export const ReasonsButton = memo(function ReasonsButton({
 }: {
   count: number;
   accepted: number;
-  children: ReactNode;
+  /** What opens; given how to close it. */
+  children: (close: () => void) => ReactNode;
 }) {
-  return (
-    <Popover>
-      <PopoverButton className="max-w-[112px] shrink-0 text-left font-tight text-sm leading-tight underline decoration-1 underline-offset-2">
-        <span className="max-md:sr-only">
-          {count <= 1 ? "Why, and the cautions" : `All ${count} reasons and the cautions`}
-        </span>
-        <span aria-hidden className="inline-block px-1 py-3 md:hidden">
-          Why
-        </span>
-        {accepted > 0 && <span className="block font-semibold">{accepted} accepted by name</span>}
-      </PopoverButton>
-      <PopoverPanel className="absolute left-0 top-full z-30 mt-2 max-h-[80vh] w-[560px] max-w-[92vw] overflow-auto border-2 border-ink bg-sheet p-4">
+  const { parts, plain, before, near, open } = useOnDemand<Popovers, HTMLButtonElement>(popovers);
+  const text = (
+    <>
+      <span className="max-md:sr-only">
+        {count <= 1 ? "Why, and the cautions" : `All ${count} reasons and the cautions`}
+      </span>
+      <span aria-hidden className="inline-block px-1 py-3 md:hidden">
+        Why
+      </span>
+      {accepted > 0 && <span className="block font-semibold">{accepted} accepted by name</span>}
+    </>
+  );
+  const look =
+    "max-w-[112px] shrink-0 text-left font-tight text-sm leading-tight underline decoration-1 underline-offset-2";
+  if (parts)
+    return (
+      <parts.UnderButton text={text} className={look} before={before}>
         {children}
-      </PopoverPanel>
-    </Popover>
+      </parts.UnderButton>
+    );
+  return (
+    <button
+      ref={plain}
+      type="button"
+      aria-expanded={false}
+      className={look}
+      onPointerEnter={near}
+      onFocus={near}
+      onClick={open}
+    >
+      {text}
+    </button>
   );
 });
 

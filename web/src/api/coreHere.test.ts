@@ -44,17 +44,16 @@ vi.mock("comlink", () => ({
         worker.heard.push(`know ${locker}`);
         return knows ? Promise.resolve() : Promise.reject(new Error("a locker that cannot be read"));
       },
-      answer: (path: string, query: string, body: string) => waits(`${path}?${query} ${body}`),
-      hearCell: (line: string, isPacket: boolean, sent: string) => waits(`${line} ${String(isPacket)} ${sent}`),
-      findRigs: (query: string, plan: string, progress: Fake["progress"]) => {
+      answer: (path: string, query: string, body: string, progress?: Fake["progress"]) => {
         if (progress) worker.progress = progress;
-        return waits(`rigs ${query} ${plan}`);
+        return waits(`${path}?${query} ${body}`);
       },
+      hearCell: (line: string, isPacket: boolean, sent: string) => waits(`${line} ${String(isPacket)} ${sent}`),
     };
   },
 }));
 
-type Module = typeof import("./home");
+type Module = typeof import("./coreHere") & typeof import("./home");
 let home: Module;
 
 const turns = async () => {
@@ -69,7 +68,7 @@ beforeEach(async () => {
   workers.length = 0;
   knows = true;
   vi.resetModules();
-  home = await import("./home");
+  home = { ...(await import("./coreHere")), ...(await import("./home")) };
 });
 
 describe("the core in the browser", () => {
