@@ -44,9 +44,7 @@ public static partial class Program
         var offset = values.TryGetValue("offsetMin", out var text) && int.TryParse(text, out var minutes) ? minutes : 0;
         var atHand = new AtHand(locker, TimeSpan.FromMinutes(offset));
         var (asked, problems) = Asked.Of(question, values.GetValueOrDefault, atHand, default, progress);
-        return asked is null
-            ? Answers.Refusal(problems)
-            : question.Ask(Encoding.UTF8.GetBytes(body), asked, Answers);
+        return asked is null ? Answers.Refusal(problems) : question.Ask(Encoding.UTF8.GetBytes(body), asked, Answers);
     }
 
     /// <summary>Tells what the server knows beside the plan: the locker as a tablet takes it along.</summary>

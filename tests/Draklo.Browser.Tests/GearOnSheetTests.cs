@@ -41,8 +41,9 @@ public sealed class GearOnSheetTests(Stage stage) : IClassFixture<Stage>
 
         // The core in the browser was told how the locker's pieces stand, and goes on saying it without the server.
         screen.UntilSaved();
-        screen.Reload();
-        screen.Until(() => screen.Count("html[data-core='here']") == 1, "the core on the device");
+        screen.TakeAlong();
+        screen.OpenJob("Lime");
+        screen.Until(() => screen.Attribute("[data-verdict]", "data-verdict") == "stop", "the plan to stop again");
         var before = screen.Text("[data-figure='needed-tension']");
         stage.App.Kill();
         try

@@ -167,8 +167,8 @@ public sealed class SheetTests(Stage stage) : IClassFixture<Stage>
     [Fact]
     public void Figures_go_on_without_the_server_once_the_core_is_in_the_browser()
     {
+        screen.TakeAlong();
         screen.OpenJob("Lime");
-        screen.Until(() => screen.Count("html[data-core='here']") == 1, "the core on the device");
         var before = screen.Text(Needed);
         string here;
         stage.App.Kill();

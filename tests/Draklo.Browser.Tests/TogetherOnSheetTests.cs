@@ -36,8 +36,6 @@ public sealed class TogetherOnSheetTests(Stage stage) : IClassFixture<Stage>
     public void What_both_changed_apart_both_see_and_either_settles()
     {
         using var other = BesideRuna();
-        other.Until(() => other.Count("html[data-core='here']") == 1, "the core on the device");
-
         Apart("11", "14");
         Assert.Equal("11 m at Runa’s, 14 m as saved", screen.Text("[data-settling] li").Split(": ")[1]);
 
@@ -73,7 +71,7 @@ public sealed class TogetherOnSheetTests(Stage stage) : IClassFixture<Stage>
     private Screen BesideRuna()
     {
         var other = new Screen(stage.App.Address);
-        other.Open();
+        other.TakeAlong();
         other.Run("localStorage.setItem('draklo.who', 'Runa')");
         screen.OpenJob("Lime");
         other.OpenJob("Lime");

@@ -100,16 +100,17 @@ function App() {
 }
 
 /** What is seen first comes first: what this device takes along is fetched a moment later, and again each minute. */
-const alongAfterMs = 2500;
+const alongAfterMs = 8000;
 const alongEveryMs = 60_000;
 
 const goHome = () => import("./state/outbox").then((outbox) => outbox.goHome());
 
 function follow(): void {
+  const soon = window.location.pathname === "/tablet" ? 0 : alongAfterMs;
   setTimeout(() => {
     void goHome().catch(() => undefined);
     void storeApplication();
-  }, alongAfterMs);
+  }, soon);
   setInterval(() => {
     if (document.visibilityState === "visible") void goHome().catch(() => undefined);
   }, alongEveryMs);

@@ -25,7 +25,12 @@ public sealed record Landing(double ForwardM, double RightM)
 /// <param name="Drag">Whether the crown's drag in the air slows it.</param>
 /// <param name="Samples">How many samples of what is not known; 0 for none.</param>
 /// <param name="Aim">Whether the hinge stands square to the aim (M18), as it will be cut; otherwise square to the lay.</param>
-public sealed record FallAsk(double HaulSpeedMps = FallAsk.UsualHaulSpeedMps, bool Drag = true, int Samples = 0, bool Aim = false)
+public sealed record FallAsk(
+    double HaulSpeedMps = FallAsk.UsualHaulSpeedMps,
+    bool Drag = true,
+    int Samples = 0,
+    bool Aim = false
+)
 {
     public const int MostSamples = 5000;
 

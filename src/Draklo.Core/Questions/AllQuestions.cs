@@ -5,7 +5,7 @@ public static class AllQuestions
 {
     /// <summary>In the order in which the API describes them.</summary>
     public static IReadOnlyList<Question> List { get; } =
-        [.. PullQuestions.All, .. ClearingQuestions.All, .. DeviceQuestions.All];
+    [.. PullQuestions.All, .. ClearingQuestions.All, .. DeviceQuestions.All];
 
     private static readonly Dictionary<string, Question> ByPath = List.ToDictionary(
         q => q.Path,

@@ -46,13 +46,7 @@ public static class ClearingQuestions
         },
         new Question<Plan, IReadOnlyList<FoundGear>>(
             (plan, asked) =>
-                ClearingFinder.For(
-                    plan,
-                    asked.AtHand.Locker.Items,
-                    asked.AtHand.Locker.Today,
-                    asked.Units,
-                    asked.Stop
-                )
+                ClearingFinder.For(plan, asked.AtHand.Locker.Items, asked.AtHand.Locker.Today, asked.Units, asked.Stop)
         )
         {
             Path = "/api/clearing/find",
@@ -97,9 +91,7 @@ public static class ClearingQuestions
             Tag = Rigging,
             Summary = "How a spar and its guy share a pull at its top.",
         },
-        new Question<LoweredPlan, Lowering>(
-            (lowered, asked) => Lowering.Of(lowered.Plan, lowered.Ask, asked.Units)
-        )
+        new Question<LoweredPlan, Lowering>((lowered, asked) => Lowering.Of(lowered.Plan, lowered.Ask, asked.Units))
         {
             Path = "/api/rigging/lower",
             Name = "lowerTree",

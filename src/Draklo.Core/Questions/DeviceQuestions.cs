@@ -40,8 +40,7 @@ public static class DeviceQuestions
             IsOfDevice = true,
         },
         new Question<CarriedAsk, CarriedDay>(
-            (carried, asked) =>
-                CarriedDay.Of(carried, asked.AtHand.Locker, asked.Units, asked.AtHand.ClockOffset)
+            (carried, asked) => CarriedDay.Of(carried, asked.AtHand.Locker, asked.Units, asked.AtHand.ClockOffset)
         )
         {
             Path = "/api/here/pulling",

@@ -187,7 +187,13 @@ public sealed class CalendarDay(string name, string says) : Parameter<DateOnly?>
             return true;
         }
 
-        var isDay = DateOnly.TryParseExact(text, Format, CultureInfo.InvariantCulture, DateTimeStyles.None, out var day);
+        var isDay = DateOnly.TryParseExact(
+            text,
+            Format,
+            CultureInfo.InvariantCulture,
+            DateTimeStyles.None,
+            out var day
+        );
         value = day;
         return isDay;
     }

@@ -17,7 +17,11 @@ public static class PullQuestions
 
     private static readonly WholeNumber Line = new("line", 0, 0, MostLines, "The line's number, from 0.");
 
-    private static readonly YesOrNo Workings = new("workings", true, "Whether the sums behind each figure are written out.");
+    private static readonly YesOrNo Workings = new(
+        "workings",
+        true,
+        "Whether the sums behind each figure are written out."
+    );
 
     private static readonly Words Link = new("link", "", "The link's id, or the end of it.");
 
@@ -93,7 +97,12 @@ public static class PullQuestions
         new Question<Plan, Analysis>(
             (plan, asked) =>
             {
-                var outcome = PlanAnalysis.Of(plan, asked.Units, asked.Of(Workings), asked.AtHand.Standings(asked.Units));
+                var outcome = PlanAnalysis.Of(
+                    plan,
+                    asked.Units,
+                    asked.Of(Workings),
+                    asked.AtHand.Standings(asked.Units)
+                );
                 return (outcome.Analysis, outcome.Problems);
             }
         )
@@ -212,10 +221,7 @@ public static class PullQuestions
     private static (ComposedTackle? Made, IReadOnlyList<Problem> Problems) Compose(ComposedMembers own, Asked asked) =>
         Reference.Contacts.TryGetValue(asked.Of(Contact), out var contact)
             ? ComposedTackle.Of(own, contact)
-            : (
-                null,
-                [new(Contact.Name, $"“{asked.Of(Contact)}” is not in the table of turns: choose one that is.")]
-            );
+            : (null, [new(Contact.Name, $"“{asked.Of(Contact)}” is not in the table of turns: choose one that is.")]);
 
     private static (FoundRigs? Made, IReadOnlyList<Problem> Problems) FindRigs(Plan plan, Asked asked)
     {

@@ -46,11 +46,7 @@ internal sealed class CarryDesk(
     public CarriedAnswer All()
     {
         var open = new JobSearch("", Open, "", "", "", "", "", JobSort.Day);
-        return new(
-            Locker(),
-            seal.PublicKey,
-            marks.Of([.. index.Found(open).Take(MostJobs).Select(j => j.Id)])
-        );
+        return new(Locker(), seal.PublicKey, marks.Of([.. index.Found(open).Take(MostJobs).Select(j => j.Id)]));
     }
 
     /// <summary>The locker, today's kit and the days to come.</summary>

@@ -24,9 +24,7 @@ internal static class ApiDescription
 
                 // A choice that may be left out in one place is described once for all; the null belongs to that place
                 // alone.
-                foreach (
-                    var schema in document.Components?.Schemas?.Values.OfType<OpenApiSchema>() ?? []
-                )
+                foreach (var schema in document.Components?.Schemas?.Values.OfType<OpenApiSchema>() ?? [])
                 {
                     schema.Enum = schema
                         .Enum?.Where(choice => choice is not null && choice.GetValueKind() != JsonValueKind.Null)

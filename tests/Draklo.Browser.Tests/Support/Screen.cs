@@ -21,6 +21,12 @@ public sealed partial class Screen : IDisposable
         "--hide-scrollbars",
         "--force-device-scale-factor=1",
         "--disable-dev-shm-usage",
+        "--disable-extensions",
+        "--disable-component-extensions-with-background-pages",
+        "--disable-default-apps",
+        "--mute-audio",
+        // Pages that were left are not kept alive, and none is begun in advance: two windows share two processors.
+        "--disable-features=BackForwardCache,SpareRendererForSitePerProcess,Translate,OptimizationHints,MediaRouter",
     ];
 
     private readonly ChromeDriver driver;
@@ -61,6 +67,9 @@ public sealed partial class Screen : IDisposable
     }
 
     public string Address { get; }
+
+    /// <summary>Knows a job by the beginning of its name; without, or where it knows none, jobs are opened from the list.</summary>
+    public Func<string, string?>? IdOf { get; init; }
 
     public string Title => driver.Title;
 
@@ -118,8 +127,9 @@ public sealed partial class Screen : IDisposable
     /// <summary>Runs a script before everything else on each page that opens from now on.</summary>
     public void OnEachPage(string script)
     {
-        var made = (Dictionary<string, object>)
-            driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = script })!;
+        var made =
+            (Dictionary<string, object>)
+                driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = script })!;
         scripts.Add((string)made["identifier"]);
     }
 
@@ -129,11 +139,19 @@ public sealed partial class Screen : IDisposable
         Until(() => Count("h1, [role=alert]") > 0, "the page to open");
     }
 
-    /// <summary>Opens a job from the list, by clicking its name.</summary>
+    /// <summary>Opens the sheet of a job by the beginning of its name.</summary>
     public void OpenJob(string name)
     {
-        Open();
-        Click($"[data-job^='{name}'] a");
+        if (IdOf?.Invoke(name) is { } id)
+        {
+            driver.Navigate().GoToUrl($"{Address}/jobs/{id}");
+        }
+        else
+        {
+            Open();
+            Click($"[data-job^='{name}'] a");
+        }
+
         Until(() => Count("[data-handle]") > 0 && Count("[data-verdict]") > 0, "the sheet to be drawn");
     }
 
@@ -276,7 +294,7 @@ public sealed partial class Screen : IDisposable
         {
             new WebDriverWait(driver, TimeSpan.FromSeconds(15))
             {
-                PollingInterval = TimeSpan.FromMilliseconds(25),
+                PollingInterval = TimeSpan.FromMilliseconds(50),
                 Message = what,
             }.Until(_ =>
             {
@@ -297,6 +315,14 @@ public sealed partial class Screen : IDisposable
                 e
             );
         }
+    }
+
+    /// <summary>Waits on the page about this device until application, core and jobs are stored on it.</summary>
+    public void TakeAlong()
+    {
+        Open("/tablet");
+        Until(() => Count("html[data-core='here']") == 1, "the core to be stored on the device");
+        Until(() => Count("[data-along] li") > 0, "the jobs to be taken along");
     }
 
     public void UntilSaved() =>

@@ -72,6 +72,9 @@ internal sealed class Scene : IDisposable
     private readonly IReadOnlyList<JsonObject> demo;
     private readonly string asShipped;
 
+    /// <summary>The demo jobs by their id: what tells whether anything of one changed, and what it is made of.</summary>
+    private Dictionary<string, (string Mark, JsonObject Demo)> jobs;
+
     /// <summary>Jobs of the year behind, with their logs; no test changes them.</summary>
     private readonly HashSet<string> behind;
 
@@ -81,8 +84,9 @@ internal sealed class Scene : IDisposable
         Client = new() { BaseAddress = new(App.Address) };
         behind = Ids("stage=pulled,cleared,done,calledOff").ToHashSet(StringComparer.Ordinal);
         demo = [.. Ids("stage=planned,briefed").Select(id => Content(Get($"/api/jobs/{id}").AsObject()))];
+        jobs = Unmade();
         asShipped = (string)Answer(Client.PostAsync(new Uri("/api/backups", UriKind.Relative), null))["name"]!;
-        Screen = new(App.Address);
+        Screen = new(App.Address) { IdOf = IdOf };
     }
 
     public AppProcess App { get; }
@@ -94,6 +98,7 @@ internal sealed class Scene : IDisposable
     /// <summary>Puts everything that the server keeps back to how it was shipped.</summary>
     public void Restore()
     {
+        jobs = Unmade();
         Answer(Client.PostAsync(new Uri($"/api/backups/{asShipped}/restore", UriKind.Relative), null));
         foreach (var backup in Get("/api/backups").AsArray().Select(b => (string)b!["name"]!))
         {
@@ -108,16 +113,23 @@ internal sealed class Scene : IDisposable
     public Screen Begin()
     {
         Screen.Forget();
-        foreach (var id in Ids("").Where(id => !behind.Contains(id)))
+        var marks = Marks();
+        var fresh = jobs.Where(j => marks.GetValueOrDefault(j.Key) == j.Value.Mark)
+            .Select(j => j.Key)
+            .ToHashSet(StringComparer.Ordinal);
+        foreach (var id in Ids("").Where(id => !behind.Contains(id) && !fresh.Contains(id)))
         {
             Client.DeleteAsync(new Uri($"/api/jobs/{id}", UriKind.Relative)).Result.EnsureSuccessStatusCode();
         }
 
-        foreach (var job in demo)
-        {
-            Client.PostAsJsonAsync("/api/jobs", job).Result.EnsureSuccessStatusCode();
-        }
-
+        // What no test touched since stays; the rest begins again.
+        var gone = jobs.Where(j => !fresh.Contains(j.Key)).Select(j => j.Value.Demo).ToList();
+        var made = gone.Select(job => (Demo: job, Id: (string)Answer(Client.PostAsJsonAsync("/api/jobs", job))["id"]!))
+            .ToList();
+        marks = made.Count > 0 ? Marks() : marks;
+        jobs = jobs.Where(j => fresh.Contains(j.Key))
+            .Concat(made.Select(m => KeyValuePair.Create(m.Id, (marks[m.Id], m.Demo))))
+            .ToDictionary(StringComparer.Ordinal);
         return Screen;
     }
 
@@ -218,6 +230,19 @@ internal sealed class Scene : IDisposable
 
         return job;
     }
+
+    private string? IdOf(string name) =>
+        jobs.FirstOrDefault(j => ((string)j.Value.Demo["name"]!).StartsWith(name, StringComparison.Ordinal)).Key;
+
+    /// <summary>None is made yet.</summary>
+    private Dictionary<string, (string Mark, JsonObject Demo)> Unmade() =>
+        demo.Select((job, n) => KeyValuePair.Create($"unmade {n}", ("none", job))).ToDictionary(StringComparer.Ordinal);
+
+    /// <summary>What tells whether anything of an open job changed, by its id.</summary>
+    private Dictionary<string, string> Marks() =>
+        Get("/api/carried")["jobs"]!
+            .AsArray()
+            .ToDictionary(j => (string)j!["id"]!, j => (string)j!["mark"]!, StringComparer.Ordinal);
 
     private static JsonNode Answer(Task<HttpResponseMessage> asked) =>
         JsonNode.Parse(asked.Result.EnsureSuccessStatusCode().Content.ReadAsStringAsync().Result)!;

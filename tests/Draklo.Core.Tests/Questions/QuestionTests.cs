@@ -103,7 +103,9 @@ public sealed class QuestionTests
         foreach (var body in new[] { """{"\ud800":1}""", """{"lower":null,"\udfff":{}}""", "{", "[]", "" })
         {
             var (asked, _) = Of("/api/rigging/lower");
-            var answered = AllQuestions.At("/api/rigging/lower")!.Ask(Encoding.UTF8.GetBytes(body), asked!, new Reply());
+            var answered = AllQuestions
+                .At("/api/rigging/lower")!
+                .Ask(Encoding.UTF8.GetBytes(body), asked!, new Reply());
             Assert.StartsWith("refused", answered, StringComparison.Ordinal);
         }
     }

@@ -16,9 +16,14 @@ export const useUpdate = create<Stored>(() => ({ waiting: null, core: "coming" }
 const lookEveryMs = 30 * 60_000;
 const coreEveryMs = 5_000;
 let taking = false;
+let storing: Promise<void> | undefined;
 
-/** Has the application stored on this device, and watches for newer versions. */
-export async function storeApplication(): Promise<void> {
+/** Has the application stored on this device, and watches for newer versions; once is enough, and asking again is free. */
+export function storeApplication(): Promise<void> {
+  return (storing ??= store());
+}
+
+async function store(): Promise<void> {
   if (!("serviceWorker" in navigator) || !import.meta.env.PROD) {
     useUpdate.setState({ core: "never" });
     return;

@@ -11,7 +11,7 @@ import { dayOf, timeOf } from "../../state/words";
 import { Button } from "../../ui/controls";
 import { shelf, useShelf } from "../../ui/shelf";
 import { TopBar } from "../../ui/TopBar";
-import { useUpdate } from "../../ui/update";
+import { storeApplication, useUpdate } from "../../ui/update";
 
 interface Room {
   usedMb: number | null;
@@ -42,6 +42,9 @@ export function TabletPage() {
   const room = useQuery({ queryKey: ["room"], queryFn: roomHere, gcTime: 0, retry: false });
   useEffect(() => {
     document.title = "This device · Draklo";
+    // Whoever looks here is about to leave: what there is to take along is taken at once.
+    void goHome().catch(() => undefined);
+    void storeApplication();
   }, []);
   const names = new Map((jobs.data ?? []).map((j) => [j.id, j.name]));
   const small = useQuery({
