@@ -39,6 +39,6 @@ public sealed class GuessTests
                     );
                     NonsenseTests.AllFinite(PlanAnalysis.Of(plan, UnitSystem.Metric).Analysis, $"{tree} {line}");
                 },
-                iter: Cases.Of(3000)
+                iter: Tries.Of(3000)
             );
 }

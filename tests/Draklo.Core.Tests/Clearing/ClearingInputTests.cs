@@ -319,6 +319,6 @@ public sealed class ClearingInputTests
                         );
                     }
                 },
-                iter: Cases.Of(400)
+                iter: Tries.Of(400)
             );
 }

@@ -26,7 +26,7 @@ public sealed class PieceTests
                     );
                     Assert.All(pieces, p => Assert.InRange(p.CentreM, 0, p.LengthM));
                 },
-                iter: Cases.Of(200)
+                iter: Tries.Of(200)
             );
 
     [Fact]

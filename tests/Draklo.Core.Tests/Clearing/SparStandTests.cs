@@ -39,7 +39,7 @@ public sealed class SparStandTests
                     Assert.Equal(1, moved * bending.Stiffness, 0.01);
                     Assert.Equal(1, bending.WorstModulusArm / most, 0.01);
                 },
-                iter: Cases.Of(100)
+                iter: Tries.Of(100)
             );
 
     [Fact]

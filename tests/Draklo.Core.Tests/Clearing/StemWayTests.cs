@@ -72,7 +72,7 @@ public sealed class StemWayTests
                     Assert.Equal(y, way.Points.Sum(p => p.Y), 1e-6 * 1500);
                     Assert.Equal(Math.Sqrt((x * x) + (y * y)), way.Figure("net"), 1e-6 * 1500);
                 },
-                iter: Cases.Of(200)
+                iter: Tries.Of(200)
             );
 
     [Fact]

@@ -94,7 +94,7 @@ public sealed class WayTests
                         return (line.StiffnessN * stretch * stretch / (2 * line.SlackM)) - (weight * down);
                     }
                 },
-                iter: Cases.Of(1000)
+                iter: Tries.Of(1000)
             );
 
     [Fact]

@@ -131,7 +131,7 @@ public sealed class EvidenceTests
                         }
                     }
                 },
-                iter: Cases.Of(150)
+                iter: Tries.Of(150)
             );
 
     private static Dictionary<string, LearnedFigure> Figures(params Trial[] trials) =>

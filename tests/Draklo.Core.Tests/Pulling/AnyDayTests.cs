@@ -42,7 +42,7 @@ public sealed class AnyDayTests
                     Look(after);
                 }
             },
-            iter: Cases.Of(150)
+            iter: Tries.Of(150)
         );
 
     [Fact]
@@ -67,7 +67,7 @@ public sealed class AnyDayTests
                 Assert.All(day.Lines, l => Assert.Null(l.ReadN));
                 Assert.Equal(new WatchedDocument(), day.Seen);
             },
-            iter: Cases.Of(100)
+            iter: Tries.Of(100)
         );
 
     /// <summary>A day that anybody can read: one step is the present one, figures are figures, the answer has words.</summary>

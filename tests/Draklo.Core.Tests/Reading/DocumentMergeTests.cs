@@ -226,7 +226,7 @@ public sealed class DocumentMergeTests
                         Assert.Equal(clash >= 0, a[path] != o[path] && b[path] != o[path] && a[path] != b[path]);
                     }
                 },
-                iter: Cases.Of(1000)
+                iter: Tries.Of(1000)
             );
     }
 

@@ -103,7 +103,7 @@ public sealed class RiggingTests
 
                     Near(most, caught.PieceN, 0.005);
                 },
-                iter: Cases.Of(1000)
+                iter: Tries.Of(1000)
             );
 
     [Fact]
@@ -206,7 +206,7 @@ public sealed class RiggingTests
                     var slack = chord / (1 + (weight / 200_000));
                     Near(Math.Min(taut.LeftN, taut.RightN), 200_000 * (left + right - slack) / slack, 1e-3);
                 },
-                iter: Cases.Of(400)
+                iter: Tries.Of(400)
             );
 
     [Fact]

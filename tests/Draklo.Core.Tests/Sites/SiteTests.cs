@@ -183,7 +183,7 @@ public sealed class SiteTests
                             .ClearanceM;
                     }
                 },
-                iter: Cases.Of(60)
+                iter: Tries.Of(60)
             );
 
     [Fact]

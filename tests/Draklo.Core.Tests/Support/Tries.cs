@@ -5,7 +5,7 @@ namespace Draklo.Core.Tests;
 
 /// <summary>How many cases a random law is tried on: some each time, all of them with ./check --long.</summary>
 /// <remarks>The cases are others at every run; a law that fails names the seed that brings its case back.</remarks>
-internal static class Cases
+internal static class Tries
 {
     private const int Share = 10;
     private const int AtLeast = 20;
