@@ -3,7 +3,8 @@ import tailwindcss from "@tailwindcss/vite";
 import { defineConfig } from "vite";
 import { VitePWA } from "vite-plugin-pwa";
 
-const everyPage = /node_modules\/(react|react-dom|scheduler|react-router|@tanstack\/(query-core|react-query)|zustand|idb)\//;
+const everyPage =
+  /node_modules\/(react|react-dom|scheduler|react-router|@tanstack\/(query-core|react-query)|zustand|idb)\//;
 
 const proxied = { target: "http://127.0.0.1:5080", changeOrigin: false };
 

@@ -58,10 +58,11 @@ public static partial class Program
 
     /// <summary>Takes what a load cell sent to this device.</summary>
     /// <param name="sent">A packet in base64, or a line.</param>
+    /// <param name="slack">Whether the line is slack just now.</param>
     /// <returns>As <see cref="Answer"/>.</returns>
     [JSExport]
-    public static string HearCell(string lineId, bool isPacket, string sent, double plannedN, double atS) =>
-        Answers.Take(Cells.Hear(lineId, isPacket, sent, plannedN, atS), []);
+    public static string HearCell(string lineId, bool isPacket, string sent, double plannedN, double atS, bool slack) =>
+        Answers.Take(Cells.Hear(lineId, isPacket, sent, plannedN, atS, slack), []);
 
     private static Dictionary<string, string> Values(string query) =>
         query

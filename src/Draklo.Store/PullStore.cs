@@ -7,6 +7,11 @@ namespace Draklo.Store;
 /// <summary>The first and last moment of a line's trace, and how many readings lie between.</summary>
 public sealed record TraceExtent(string LineId, long FromMs, long ToMs, long Count);
 
+/// <summary>One load cell in one line, from when it was switched on until it is switched off.</summary>
+/// <param name="Cell">Its own name.</param>
+/// <param name="Session">Made new whenever it is switched on and counts from the beginning.</param>
+public sealed record CellSession(string LineId, string Cell, string Session);
+
 /// <summary>The day of a job: what was said and read, and the load cells' readings.</summary>
 public sealed class PullStore(Database database, TimeProvider clock)
 {
@@ -72,40 +77,143 @@ public sealed class PullStore(Database database, TimeProvider clock)
     private const int PointsAtOnce = 1200;
 
     /// <summary>Keeps readings of a line, in the order of their time.</summary>
-    public void Append(string jobId, string lineId, ReadOnlySpan<TracePoint> points)
+    public void Append(string jobId, string lineId, IReadOnlyList<TracePoint> points)
     {
-        if (points.Length == 0)
+        if (points.Count > 0)
         {
-            return;
+            database.Write(
+                (connection, transaction) => Append(connection, transaction, jobId, lineId, points),
+                ofJobs: true
+            );
         }
+    }
 
-        var bytes = new byte[points.Length * TracePoint.Bytes];
-        for (var i = 0; i < points.Length; i++)
+    /// <summary>Keeps a parcel of a cell's readings: each number of a session once, however often and whenever it is sent.</summary>
+    /// <param name="numbers">Of the parcel's readings, in its order.</param>
+    /// <param name="judge">Makes points of the readings that were not kept before, given by their places in the parcel in the
+    /// order of their numbers; null for one that is no reading, whose number then did not come.</param>
+    /// <returns>How many were kept before, and how many numbers are newly missing between those that came.</returns>
+    public (int Repeated, long Missed) Take(
+        string jobId,
+        CellSession cell,
+        IReadOnlyList<long> numbers,
+        Func<IReadOnlyList<int>, IReadOnlyList<TracePoint?>> judge
+    ) =>
+        database.Write(
+            (connection, transaction) =>
+            {
+                var before = SpansOf(connection, transaction, jobId, cell);
+                var fresh = Enumerable
+                    .Range(0, numbers.Count)
+                    .Where(i => !before.Has(numbers[i]))
+                    .DistinctBy(i => numbers[i])
+                    .OrderBy(i => numbers[i])
+                    .ToList();
+                if (fresh.Count == 0)
+                {
+                    return (numbers.Count, 0L);
+                }
+
+                var points = judge(fresh);
+                var kept = points.OfType<TracePoint>().ToList();
+                if (kept.Count > 0)
+                {
+                    Append(connection, transaction, jobId, cell.LineId, kept);
+                }
+
+                var now = before.With(fresh.Where((_, n) => points[n] is not null).Select(i => numbers[i]));
+                Keep(connection, transaction, jobId, cell, now);
+                return (numbers.Count - fresh.Count, Math.Max(0, now.Missing - before.Missing));
+            },
+            ofJobs: true
+        );
+
+    private static NumberSpans SpansOf(
+        IDbConnection connection,
+        IDbTransaction transaction,
+        string jobId,
+        CellSession cell
+    ) =>
+        new(
+            connection
+                .Query<(long First, long Last)>(
+                    "select first, last from cell_numbers where job_id = @jobId and line_id = @LineId and cell = @Cell and session = @Session order by first",
+                    new
+                    {
+                        jobId,
+                        cell.LineId,
+                        cell.Cell,
+                        cell.Session,
+                    },
+                    transaction
+                )
+                .ToList()
+        );
+
+    private static void Keep(
+        IDbConnection connection,
+        IDbTransaction transaction,
+        string jobId,
+        CellSession cell,
+        NumberSpans spans
+    )
+    {
+        connection.Execute(
+            "delete from cell_numbers where job_id = @jobId and line_id = @LineId and cell = @Cell and session = @Session",
+            new
+            {
+                jobId,
+                cell.LineId,
+                cell.Cell,
+                cell.Session,
+            },
+            transaction
+        );
+        connection.Execute(
+            "insert into cell_numbers (job_id, line_id, cell, session, first, last) values (@jobId, @LineId, @Cell, @Session, @First, @Last)",
+            spans.Stretches.Select(s => new
+            {
+                jobId,
+                cell.LineId,
+                cell.Cell,
+                cell.Session,
+                s.First,
+                s.Last,
+            }),
+            transaction
+        );
+    }
+
+    private static int Append(
+        IDbConnection connection,
+        IDbTransaction transaction,
+        string jobId,
+        string lineId,
+        IReadOnlyList<TracePoint> points
+    )
+    {
+        var bytes = new byte[points.Count * TracePoint.Bytes];
+        for (var i = 0; i < points.Count; i++)
         {
             points[i].Write(bytes.AsSpan(i * TracePoint.Bytes));
         }
 
-        var (from, to, count) = (points[0].AtMs, points[^1].AtMs, points.Length);
-        database.Write(
-            (connection, transaction) =>
-                connection.Execute(
-                    """
-                    insert into pull_trace (job_id, line_id, number, from_ms, to_ms, count, points)
-                    select @jobId, @lineId, coalesce(max(number), 0) + 1, @from, @to, @count, @bytes
-                    from pull_trace where job_id = @jobId and line_id = @lineId
-                    """,
-                    new
-                    {
-                        jobId,
-                        lineId,
-                        from,
-                        to,
-                        count,
-                        bytes,
-                    },
-                    transaction
-                ),
-            ofJobs: true
+        return connection.Execute(
+            """
+            insert into pull_trace (job_id, line_id, number, from_ms, to_ms, count, points)
+            select @jobId, @lineId, coalesce(max(number), 0) + 1, @from, @to, @count, @bytes
+            from pull_trace where job_id = @jobId and line_id = @lineId
+            """,
+            new
+            {
+                jobId,
+                lineId,
+                from = points.Min(p => p.AtMs),
+                to = points.Max(p => p.AtMs),
+                count = points.Count,
+                bytes,
+            },
+            transaction
         );
     }
 

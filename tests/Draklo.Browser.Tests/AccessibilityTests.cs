@@ -174,6 +174,10 @@ public sealed class AccessibilityTests(Stage stage) : IClassFixture<Stage>
         foreach (var step in new[] { "slack out", "bed test", "floor" })
         {
             screen.Press($"Go on: {step}");
+            screen.Until(
+                () => screen.Count("[role=dialog]") == 1 || screen.Text("[aria-current=step]") == step,
+                "the step, or the question why"
+            );
             if (screen.Count("[role=dialog]") == 1)
             {
                 screen.NoViolations();

@@ -30,7 +30,7 @@ public sealed class FallTests(Stage stage) : IClassFixture<Stage>
         screen.Until(() => screen.Text("[data-fall-figures]") != slow, "a quicker fall");
         screen.Type("Hands take in rope at", "9");
         screen.Until(
-            () => screen.Text("aside").Contains("Haul at 0.01 to 3", StringComparison.Ordinal),
+            () => screen.Text("aside").Contains("0.01 to 3 m/s", StringComparison.Ordinal),
             "the refusal at its field"
         );
     }

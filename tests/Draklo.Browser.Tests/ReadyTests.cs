@@ -69,7 +69,7 @@ public sealed class ReadyTests(Stage stage) : IClassFixture<Stage>
         Assert.Equal("ready", screen.Attribute("[data-verdict]", "data-verdict"));
         screen.Send("3");
         screen.Click("[data-target-row='wire']");
-        screen.Press("That does not stand any more");
+        screen.Press("No longer valid");
         screen.Until(() => screen.Attribute("[data-verdict]", "data-verdict") == "stop", "the stop");
         OpenReasons();
         screen.Until(() => screen.Count("[data-code='power-line-near']") == 1, "its reason");

@@ -21,7 +21,9 @@ public sealed class AnalysisApiTests(RunningServer server) : IClassFixture<Runni
         Assert.NotEmpty(fall["curve"]!.AsArray());
         var refused = await server.SendAsync(HttpMethod.Post, "/api/fall?haulSpeedMps=0", plan);
         Assert.NotNull(refused.Errors["haulSpeedMps"]);
-        Assert.Equal(400, (await server.SendAsync(HttpMethod.Post, "/api/fall?samples=many", plan)).Status);
+        var many = await server.SendAsync(HttpMethod.Post, "/api/fall?samples=many", plan);
+        Assert.Equal(422, many.Status);
+        Assert.Contains("“many”", many.Errors["samples"]![0]!.GetValue<string>(), StringComparison.Ordinal);
     }
 
     /// <summary>The example of the plan format, member for member.</summary>

@@ -133,7 +133,23 @@ public sealed class KilledProcessTests : IDisposable
         var (second, again) = await StartAsync();
         var day = JsonNode.Parse(await again.GetStringAsync($"/api/jobs/{id}/pulling"))!;
         Assert.InRange(day["day"]!["entries"]!.AsArray().Count, entries, entries + 1);
-        Assert.InRange(day["traces"]![0]!["count"]!.GetValue<int>(), readings, readings + 1);
+        var count = day["traces"]![0]!["count"]!.GetValue<int>();
+        Assert.InRange(count, readings, readings + 1);
+
+        // A parcel that comes again, as after a lost answer, is kept once, also by a server that was started since.
+        var parcel = new
+        {
+            cell = "cell 1",
+            session = "a",
+            lineId = "main",
+            unit = "N",
+            readings = Enumerable.Range(0, readings).Select(i => new { sequence = i, value = 500.5 + (i % 9) }),
+        };
+        using var repeated = await again.PostAsJsonAsync($"/api/jobs/{id}/pulling/readings", parcel);
+        var kept = JsonNode.Parse(await repeated.Content.ReadAsStringAsync())!;
+        Assert.Equal((0, readings), (kept["taken"]!.GetValue<int>(), kept["repeated"]!.GetValue<int>()));
+        day = JsonNode.Parse(await again.GetStringAsync($"/api/jobs/{id}/pulling"))!;
+        Assert.Equal(count, day["traces"]![0]!["count"]!.GetValue<int>());
         second.Kill();
         await second.WaitForExitAsync();
         again.Dispose();

@@ -110,7 +110,9 @@ public sealed class LiveDayTests(RunningServer server) : IClassFixture<RunningSe
             RunningServer.Entry("brief", "move", ("to", "clear"), ("because", "tried"))
         );
         await using var watching = await ConnectAsync();
+        await using var inPounds = await ConnectAsync();
         var heard = ReadAsync(watching, id, 2, cells: false);
+        var heardInPounds = ReadAsync(inPounds, id, 2, cells: false, units: "us");
         foreach (var kilo in new[] { 4.2, 9.9 })
         {
             // Until the other tablet listens, and ever new readings.
@@ -128,7 +130,12 @@ public sealed class LiveDayTests(RunningServer server) : IClassFixture<RunningSe
 
         var told = (await heard).Select(m => m.GetProperty("trouble").GetString()!).ToList();
         Assert.Equal("", told[0]);
-        Assert.StartsWith("Stop: 9.9 kN is over", told[1], StringComparison.Ordinal);
+        Assert.StartsWith("Stop. 9.9 kN is over", told[1], StringComparison.Ordinal);
+        // The same Stop, in the units of whoever reads it.
+        var toldInPounds = (await heardInPounds)[1].GetProperty("trouble").GetString()!;
+        Assert.StartsWith("Stop. ", toldInPounds, StringComparison.Ordinal);
+        Assert.Contains("lbf", toldInPounds, StringComparison.Ordinal);
+        Assert.DoesNotContain("kN", toldInPounds, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -149,12 +156,13 @@ public sealed class LiveDayTests(RunningServer server) : IClassFixture<RunningSe
         HubConnection connection,
         string id,
         int count,
-        bool cells = true
+        bool cells = true,
+        string units = "metric"
     )
     {
         using var stop = new CancellationTokenSource(TimeSpan.FromSeconds(30));
         var readings = new List<JsonElement>();
-        await foreach (var message in connection.StreamAsync<JsonElement>("Watch", id, cells, stop.Token))
+        await foreach (var message in connection.StreamAsync<JsonElement>("WatchIn", id, cells, units, stop.Token))
         {
             if (message.TryGetProperty("tensionN", out _))
             {

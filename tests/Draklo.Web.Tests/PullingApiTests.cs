@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Net.Http.Headers;
 using System.Text.Json.Nodes;
 
@@ -216,6 +217,51 @@ public sealed class PullingApiTests(RunningServer server) : IClassFixture<Runnin
         await SayAsync(id, Entry("slackOut", "move", ("to", "bedTest"), ("because", "looked")));
         return id;
     }
+
+    [Fact]
+    public async Task A_parcel_keeps_the_times_of_its_readings_and_one_that_comes_late_is_kept_beside_later_ones()
+    {
+        var id = await AtBedTestAsync();
+        var parcel = Readings("N", [(10, 500.0), (11, 505), (12, 510)]);
+        foreach (var (reading, n) in parcel["readings"]!.AsArray().Select((r, n) => (r!, n)))
+        {
+            reading["agoS"] = 0.3 - (n * 0.1);
+        }
+
+        Assert.Equal(3, (await TakeAsync(id, parcel)).Body!["taken"]!.GetValue<int>());
+        // Read before those, laid aside at a device meanwhile, and partly sent before.
+        var late = Readings("N", [(5, 480.0), (6, 485), (7, 490), (10, 500)]);
+        foreach (var reading in late["readings"]!.AsArray())
+        {
+            reading!["agoS"] = 60;
+        }
+
+        var kept = (await TakeAsync(id, late)).Body!;
+        Assert.Equal((3, 1), (kept["taken"]!.GetValue<int>(), kept["repeated"]!.GetValue<int>()));
+        var rows = (await TraceAsync(id)).Where(r => r[2].Length > 0).ToList();
+        Assert.Equal(6, rows.Count);
+        // Those of the first parcel lie a tenth of a second apart.
+        var times = rows.Take(3).Select(r => DateTimeOffset.Parse(r[0], CultureInfo.InvariantCulture)).ToList();
+        Assert.All(times.Zip(times.Skip(1)), t => Assert.InRange((t.Second - t.First).TotalMilliseconds, 99, 101));
+    }
+
+    [Fact]
+    public async Task A_cell_that_hangs_backwards_leaves_no_good_zeros()
+    {
+        var id = await AtBedTestAsync();
+        var kept = (await TakeAsync(id, Readings("N", [(1, -500.0), (2, -510)]))).Body!;
+        Assert.Equal((0, 2), (kept["taken"]!.GetValue<int>(), kept["doubtful"]!.GetValue<int>()));
+        Assert.Contains("below zero", kept["trouble"]!.GetValue<string>(), StringComparison.Ordinal);
+        Assert.All((await TraceAsync(id)).Where(r => r[2].Length > 0), r => Assert.Equal("yes", r[4]));
+    }
+
+    /// <summary>The day's trace as a file: time, line, tension, lean, doubtful and on.</summary>
+    private async Task<List<string[]>> TraceAsync(string id) =>
+        (await server.Client.GetStringAsync($"/api/jobs/{id}/pulling/trace.csv"))
+            .Split('\n', StringSplitOptions.RemoveEmptyEntries)
+            .Skip(1)
+            .Select(row => row.Trim().Split(','))
+            .ToList();
 
     private static JsonObject Entry(string step, string kind, params (string Name, JsonNode Value)[] more) =>
         RunningServer.Entry(step, kind, more);

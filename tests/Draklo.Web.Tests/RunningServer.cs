@@ -17,6 +17,7 @@ public sealed class RunningServer : IAsyncLifetime
 
     public async ValueTask InitializeAsync()
     {
+        DemoFolder.CopyTo(Folder);
         app = DrakloHost.Build(new(0, Folder, WithDemo: true));
         await app.StartAsync();
         Client = new() { BaseAddress = new(app.Urls.First()) };

@@ -28,6 +28,7 @@ public sealed class SharedYard : IAsyncLifetime
 
     public async ValueTask InitializeAsync()
     {
+        DemoFolder.CopyTo(Folder);
         App = DrakloHost.Build(new(0, Folder, WithDemo: true) { Share = new ShareSettings(0, 0, [Outside]) });
         await App.StartAsync();
         Laptop = new() { BaseAddress = new(App.Urls.First(u => u.Contains("127.0.0.1"))) };

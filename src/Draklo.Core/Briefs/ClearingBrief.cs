@@ -8,9 +8,6 @@ namespace Draklo.Core.Briefs;
 /// <param name="Stands">Where, in words.</param>
 public sealed record ClearingPerson(string Name, string Task, string Stands);
 
-/// <summary>What is done at one end, in order.</summary>
-public sealed record ClearingEnd(string Name, IReadOnlyList<string> Lines);
-
 /// <summary>The part of the page that speaks of clearing.</summary>
 /// <param name="Way">What it is called.</param>
 /// <param name="Pieces">What is moved, and where to, in one line.</param>
@@ -52,13 +49,9 @@ public sealed record ClearingBrief(
                         .Select(f => new BriefFigure(f.Id, f.Name, TextOf(f, units))),
                 ],
                 [.. clearing.People.Select(p => new ClearingPerson(p.Name, p.Task, StandsOf(p, units)))],
-                EndsOf(clearing.Way),
-                SignalsOf(clearing.Way),
-                [
-                    .. way
-                        .Zones.Where(z => !z.Id.EndsWith("-band", StringComparison.Ordinal))
-                        .Select(z => Zone(z, units)),
-                ],
+                Clearing.Way.Of(clearing.Way).Traits.Ends,
+                SignalsOf(Clearing.Way.Of(clearing.Way)),
+                [.. way.Zones.Where(z => z.Kind != ZoneKind.Band).Select(z => Zone(z, units))],
                 StopsOf(way, units)
             ),
             way
@@ -137,127 +130,9 @@ public sealed record ClearingBrief(
     private static string TextOf(RigFigure figure, UnitSystem units) =>
         Units.Figures.With(figure.Value, FormatOf(figure.Quantity)!, units);
 
-    private static List<ClearingEnd> EndsOf(ClearingWay way) =>
-        way switch
-        {
-            ClearingWay.Carry =>
-            [
-                new(
-                    "Every load",
-                    [
-                        "Lift from the knees, together, on one word.",
-                        "Logs that wait are chocked; nobody works below them.",
-                    ]
-                ),
-            ],
-            ClearingWay.Drag or ClearingWay.ButtUp =>
-            [
-                new(
-                    "At the log",
-                    [
-                        "Hook on, step uphill and aside, then give the sign.",
-                        "Never walk beside a log that moves; never below one.",
-                    ]
-                ),
-                new(
-                    "At the hauler",
-                    [
-                        "Pull only on the sign from below, slowly until the log moves.",
-                        "Hold at once when it catches: go and look, never pull harder.",
-                    ]
-                ),
-            ],
-            ClearingWay.Lift =>
-            [
-                new(
-                    "At the log",
-                    [
-                        "Hook on, step clear, then give the sign.",
-                        "The tag line is held in both hands, never wound round one.",
-                    ]
-                ),
-                new(
-                    "At the hauler",
-                    ["Lift until it hangs, stop, look, then go on.", "Lower only when the ground under it is empty."]
-                ),
-            ],
-            ClearingWay.Fly =>
-            [
-                new(
-                    "Below, where the pieces lie",
-                    [
-                        "Slack the line to hook on; never tighten it to lift.",
-                        "Step to your place, then give the sign.",
-                        "Hold the empty carriage until the load is on.",
-                    ]
-                ),
-                new(
-                    "Above, at the landing",
-                    [
-                        "Haul on the sign from below; stop the load short and let it settle.",
-                        "Hook off only when the line is slack and the carriage is held.",
-                        "Watch the guy, its anchor and the block at every load.",
-                    ]
-                ),
-            ],
-            ClearingWay.Catch =>
-            [
-                new(
-                    "Aloft",
-                    [
-                        "Your own rope is on a point that carries nothing else.",
-                        "Cut only on the word from below; hand off the rope before it falls.",
-                    ]
-                ),
-                new(
-                    "At the drum",
-                    [
-                        "Beside the rope, never in line; tail free behind you.",
-                        "Let it run as planned: hold early and the stem feels it.",
-                        "Turns are counted aloud before every piece.",
-                    ]
-                ),
-            ],
-            ClearingWay.Points or ClearingWay.Slide or ClearingWay.Top =>
-            [
-                new(
-                    "Aloft",
-                    ["Your own rope is on a point that carries nothing else.", "Cut only on the word from below."]
-                ),
-                new(
-                    "On the ground",
-                    [
-                        "Nobody inside the marked ground until the piece lies still.",
-                        "The lead counts everybody before every cut.",
-                    ]
-                ),
-            ],
-            _ =>
-            [
-                new(
-                    "At the tree",
-                    [
-                        "The line behind is tight before the back cut begins.",
-                        "Step away by the escape route before the drum pays out.",
-                    ]
-                ),
-                new(
-                    "At the drum",
-                    [
-                        "Pay out slowly, hands off the drum; never let it jerk.",
-                        "Stop at the lean that is written here, and look.",
-                    ]
-                ),
-            ],
-        };
-
-    private static List<BriefSignal> SignalsOf(ClearingWay way) =>
+    private static List<BriefSignal> SignalsOf(Clearing.Way way) =>
         [
-            new(
-                "Arm up, circling",
-                way is ClearingWay.Astern or ClearingWay.Catch or ClearingWay.Points ? "Take up" : "Haul",
-                "lead, or who hooked on"
-            ),
+            new("Arm up, circling", way.Traits.ArmUp, "lead, or who hooked on"),
             new("Arm down, circling", "Let down, slack", "lead, or who hooks off"),
             new("Flat hand, level", "Hold where it is", ""),
             new("Both arms crossed overhead", "Stop, everybody", ""),
@@ -271,7 +146,7 @@ public sealed record ClearingBrief(
             "An anchor, a stump, the guy or the high point moves.",
             "A rope rubs, smokes, glazes, or crosses another.",
         };
-        if (way.Links.FirstOrDefault(l => l.Id is "line" or "haul") is { } line)
+        if (way.MainLink is { } line)
         {
             stops.Add(units.Say($"The {line.Name.Uncapitalised()} reads more than {line.AllowedValue:N}."));
         }

@@ -1,5 +1,6 @@
 using Draklo.Core.Geometry;
 using Draklo.Core.Lines;
+using Draklo.Core.Links;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
@@ -21,6 +22,48 @@ internal sealed class AsternWay()
     private const double Probe = 1000;
     private const double HalfWay = 45;
     private const double CarefulWeight = 1.25;
+
+    /// <inheritdoc/>
+    public override WayTraits Traits { get; } =
+        new()
+        {
+            Uses = [WayPart.High, WayPart.Block, WayPart.Drum, WayPart.Line],
+            Ends =
+            [
+                new(
+                    "At the tree",
+                    [
+                        "The line behind is tight before the back cut begins.",
+                        "Step away by the escape route before the drum pays out.",
+                    ]
+                ),
+                new(
+                    "At the drum",
+                    [
+                        "Pay out slowly, hands off the drum; never let it jerk.",
+                        "Stop at the lean that is written here, and look.",
+                    ]
+                ),
+            ],
+            LineName = "Line behind",
+            ArmUp = "Take up",
+            Shows = LoadOnLine.None,
+            GoesAloft = false,
+            PullsIn = false,
+            Shocks = false,
+            RunsOnLine = false,
+        };
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Change> Begins(ClearingScene scene) =>
+        Missing((scene.Clearing.Astern, "astern", Behind(scene.Plan)));
+
+    /// <summary>The line behind stands straight behind the lay.</summary>
+    private static AsternMembers Behind(Plan plan) =>
+        Starts.Astern with
+        {
+            Anchor = Starts.Astern.Anchor with { BearingDeg = (plan.Lay.BearingDeg + 180) % 360 },
+        };
 
     protected override WayMinutes Table => new(new(60, 90, 150), new(20, 40, 60));
 
@@ -250,6 +293,7 @@ internal sealed class AsternWay()
             clearing.Astern.OverSpar && clearing.High is { } spar ? spar.AtM : clearing.Drum?.Anchor?.AtM ?? stump + 1;
         var height = walk.Scene.Plan.Tree.HeightM;
         walk.Zone(
+            ZoneKind.ComesDown,
             "drop",
             "where the tree comes down",
             stump,

@@ -1,4 +1,5 @@
 using Draklo.Core.Geometry;
+using Draklo.Core.Links;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
@@ -16,6 +17,32 @@ internal sealed class CarryWay()
 {
     /// <summary>A round log begins to roll by itself about here, degrees; an estimate of ours.</summary>
     private const double RollsFromDeg = 6;
+
+    /// <inheritdoc/>
+    public override WayTraits Traits { get; } =
+        new()
+        {
+            Uses = [WayPart.Pieces],
+            Ends =
+            [
+                new(
+                    "Every load",
+                    [
+                        "Lift from the knees, together, on one word.",
+                        "Logs that wait are chocked; nobody works below them.",
+                    ]
+                ),
+            ],
+            ArmUp = "Haul",
+            Shows = LoadOnLine.None,
+            GoesAloft = false,
+            PullsIn = false,
+            Shocks = false,
+            RunsOnLine = false,
+        };
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Change> Begins(ClearingScene scene) => [];
 
     protected override WayMinutes Table => new(new(0, 0, 0), new(3, 4.5, 7));
 
@@ -73,5 +100,19 @@ internal sealed class CarryWay()
 internal static class WayWords
 {
     public const string NoPieces = "Say what is to be moved: cut marks on the stem, or pieces.";
+
+    /// <summary>Of ways down from a stem, where somebody cuts aloft and others stand below.</summary>
+    public static readonly IReadOnlyList<ClearingEnd> StemEnds =
+    [
+        new("Aloft", ["Your own rope is on a point that carries nothing else.", "Cut only on the word from below."]),
+        new(
+            "On the ground",
+            [
+                "Nobody inside the marked ground until the piece lies still.",
+                "The lead counts everybody before every cut.",
+            ]
+        ),
+    ];
+
     public const string NoHigh = "Say what stands as the high point.";
 }

@@ -1,4 +1,5 @@
 using Draklo.Core.Lines;
+using Draklo.Core.Links;
 using Draklo.Core.Plans;
 using Draklo.Core.Rigging;
 using Draklo.Core.Units;
@@ -16,6 +17,80 @@ internal sealed class CatchWay()
     )
 {
     private const double LeastRope = 0.1;
+
+    /// <inheritdoc/>
+    public override WayTraits Traits { get; } =
+        new()
+        {
+            Uses = [WayPart.High, WayPart.Block, WayPart.Drum, WayPart.Line],
+            Ends =
+            [
+                new(
+                    "Aloft",
+                    [
+                        "Your own rope is on a point that carries nothing else.",
+                        "Cut only on the word from below; hand off the rope before it falls.",
+                    ]
+                ),
+                new(
+                    "At the drum",
+                    [
+                        "Beside the rope, never in line; tail free behind you.",
+                        "Let it run as planned: hold early and the stem feels it.",
+                        "Turns are counted aloud before every piece.",
+                    ]
+                ),
+            ],
+            LineName = "Rope that catches",
+            ArmUp = "Take up",
+            Shows = LoadOnLine.None,
+            GoesAloft = true,
+            PullsIn = false,
+            Shocks = true,
+            RunsOnLine = false,
+        };
+
+    /// <inheritdoc/>
+    public override IEnumerable<IEnumerable<WayTrial>> OwnTrials(ClearingScene scene) => [LetRun(scene), Turns(scene)];
+
+    private static IEnumerable<WayTrial> LetRun(ClearingScene scene)
+    {
+        if (scene.Clearing is { Catch: { LetRun: false } ask, Drum: not null })
+        {
+            yield return new(
+                "Let it run over the drum",
+                scene.Clearing with
+                {
+                    Catch = ask with { LetRun = true },
+                },
+                [new("clearing.catch.letRun", true)]
+            );
+        }
+    }
+
+    private static IEnumerable<WayTrial> Turns(ClearingScene scene)
+    {
+        if (scene.Clearing is not { Catch.LetRun: true, Drum: { } drum })
+        {
+            yield break;
+        }
+
+        for (var n = drum.Turns.Turns - 1; n >= 1; n--)
+        {
+            yield return new(
+                $"Take {Sentences.Count(n)} {(n == 1 ? "turn" : "turns")} on the drum",
+                scene.Clearing with
+                {
+                    Drum = drum with { Turns = drum.Turns with { Turns = n } },
+                },
+                [new("clearing.drum.turns.turns", n)]
+            );
+        }
+    }
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Change> Begins(ClearingScene scene) =>
+        Missing((scene.Clearing.High, "high", Starts.High), (scene.Clearing.Catch, "catch", Starts.Catch));
 
     protected override WayMinutes Table => new(new(15, 25, 40), new(6, 9, 15));
 
@@ -237,6 +312,7 @@ internal sealed class CatchWay()
         );
         walk.Draw("line", RigMark.Line, caught.LineN, loaded: true, hangs, block, foot);
         walk.Zone(
+            ZoneKind.UnderLoad,
             "under",
             "where the piece comes down",
             block.X - said.Piece.LengthM,

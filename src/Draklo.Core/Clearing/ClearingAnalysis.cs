@@ -103,7 +103,7 @@ public sealed record ClearingAnalysis(
     public static (WayResult? Way, List<Problem> Problems) CheckOf(Plan plan, ClearingWay way, UnitSystem units)
     {
         var (scene, problems) = SceneOf(plan, units, locker: null);
-        return (scene is null ? null : Result(Way.All.First(w => w.Kind == way), scene), problems);
+        return (scene is null ? null : Result(Way.Of(way), scene), problems);
     }
 
     private static ClearingAnalysis Worked(ClearingScene scene)
@@ -134,7 +134,7 @@ public sealed record ClearingAnalysis(
         var lacks = way.Lacks(scene);
         if (lacks.Length > 0)
         {
-            return NotSetUp(way, lacks);
+            return NotSetUp(way, scene, lacks);
         }
 
         var walk = new RigWalk(scene, default);
@@ -142,7 +142,7 @@ public sealed record ClearingAnalysis(
         var middle = walk.Uses();
         var careful = Doubts.CarefulUses(middle, UsesAt);
         var links = walk.Links.Select((l, i) => l with { CarefulUse = Together(l, careful[i]) }).ToList();
-        ClearingReasons.Add(walk, way.Kind);
+        ClearingReasons.Add(walk, way);
         AddCareful(walk, links);
         var taken = new List<AcceptedReason>();
         var open = AcceptedReason.TakeOut(scene.Plan.Accepted, walk.Reasons, taken);
@@ -198,42 +198,56 @@ public sealed record ClearingAnalysis(
         var minutes = way.Minutes(scene);
         var loads = way.Loads(scene);
         var (spoils, torn) = way.Spoils(scene);
-        return new(
-            way.Kind,
-            way.Name,
-            way.Trade,
-            way.Group,
-            SetUp: true,
-            "",
-            state,
-            state == VerdictState.Ready ? Holds(weakest, scene.Units) : reasons[0].Text,
-            hardest?.LoadValue,
-            hardest?.Name ?? "",
-            weakest is { Use: > 0 } ? 1 / weakest.Use : null,
-            weakest?.Id,
-            way.People(scene.Clearing),
-            loads,
-            minutes.Rig,
-            minutes.Each,
-            new(
+        return NotWorkedOut(way, scene) with
+        {
+            State = state,
+            Headline = state == VerdictState.Ready ? Holds(weakest, scene.Units) : reasons[0].Text,
+            MostForceN = hardest?.LoadValue,
+            MostForceOn = hardest?.Name ?? "",
+            LeastMargin = weakest is { Use: > 0 } ? 1 / weakest.Use : null,
+            WeakestLinkId = weakest?.Id,
+            People = way.People(scene.Clearing),
+            Loads = loads,
+            RigMin = minutes.Rig,
+            EachMin = minutes.Each,
+            Minutes = new(
                 minutes.Rig.Low + (loads * minutes.Each.Low),
                 minutes.Rig.Nominal + (loads * minutes.Each.Nominal),
                 minutes.Rig.High + (loads * minutes.Each.High)
             ),
-            way.Wears(scene),
-            spoils,
-            torn,
-            links,
-            reasons,
-            taken,
+            Wears = way.Wears(scene),
+            Spoils = spoils,
+            SpoiledM2 = torn,
+            Links = links,
+            Reasons = reasons,
+            Accepted = taken,
             // What the stem does comes after the way's own figures.
-            [.. walk.Figures.OrderBy(f => f.Id is "spar-moves" or "guy-share")],
-            walk.Lines,
-            walk.Zones,
-            walk.Travel,
-            walk.Points
-        );
+            Figures = [.. walk.Figures.OrderBy(f => f.Id is "spar-moves" or "guy-share")],
+            Lines = walk.Lines,
+            Zones = walk.Zones,
+            Travel = walk.Travel,
+            Points = walk.Points,
+            MainLinkId = (links.Find(l => l.Id == "line") ?? links.Find(l => l.Id == "haul"))?.Id,
+        };
     }
+
+    /// <summary>What is known of a way before any sum.</summary>
+    private static WayResult NotWorkedOut(Way way, ClearingScene scene) =>
+        new()
+        {
+            Way = way.Kind,
+            Name = way.Name,
+            Trade = way.Trade,
+            Group = way.Group,
+            SetUp = true,
+            Lacks = "",
+            State = VerdictState.Check,
+            Headline = "",
+            Uses = way.Traits.Uses,
+            Begins = way.Begins(scene),
+            LineName = way.Traits.LineName,
+            Shows = way.Traits.Shows,
+        };
 
     private static string Holds(RigLink? link, UnitSystem units) =>
         link is null ? "Nothing carries a load."
@@ -245,37 +259,13 @@ public sealed record ClearingAnalysis(
             $"The weakest link holds: {link.Name.Uncapitalised()} carries {link.Load} of the {link.Allowed} it may."
         );
 
-    private static WayResult NotSetUp(Way way, string lacks) =>
-        new(
-            way.Kind,
-            way.Name,
-            way.Trade,
-            way.Group,
-            SetUp: false,
-            lacks,
-            VerdictState.Check,
-            lacks,
-            null,
-            "",
-            null,
-            null,
-            0,
-            0,
-            default,
-            default,
-            default,
-            "",
-            "",
-            0,
-            [],
-            [],
-            [],
-            [],
-            [],
-            [],
-            [],
-            []
-        );
+    private static WayResult NotSetUp(Way way, ClearingScene scene, string lacks) =>
+        NotWorkedOut(way, scene) with
+        {
+            SetUp = false,
+            Lacks = lacks,
+            Headline = lacks,
+        };
 
     /// <summary>For each way that takes longer to rig and less for each load than another: from how many loads it pays.</summary>
     private static List<BreakEven> BreakEvensOf(WayResult[] ways)

@@ -45,7 +45,7 @@ public static class ClearingFinder
             return (null, problems);
         }
 
-        var way = Way.All.First(w => w.Kind == scene.Clearing.Way);
+        var way = Way.Of(scene.Clearing.Way);
         if (way.Lacks(scene) is { Length: > 0 } lacks)
         {
             problems.Add(new("clearing.way", lacks));
@@ -55,24 +55,8 @@ public static class ClearingFinder
         var clearing = scene.Clearing;
         var ropes = Ropes(locker, today, units);
         var blocks = Blocks(locker, units);
-        var carries =
-            clearing.Way
-            is ClearingWay.Fly
-                or ClearingWay.Catch
-                or ClearingWay.Points
-                or ClearingWay.Slide
-                or ClearingWay.Astern;
-        var hauls =
-            clearing.Way
-            is not (
-                ClearingWay.Carry
-                or ClearingWay.Catch
-                or ClearingWay.Points
-                or ClearingWay.Slide
-                or ClearingWay.Astern
-            );
-        var block =
-            clearing.High is not null && clearing.Way is not (ClearingWay.Drag or ClearingWay.Top or ClearingWay.Slide);
+        var (carries, hauls) = (way.Uses(WayPart.Line), way.Uses(WayPart.Haul));
+        var block = clearing.High is not null && way.Uses(WayPart.Block);
         var found = new List<FoundGear>();
         foreach (var line in carries ? ropes : [null])
         {

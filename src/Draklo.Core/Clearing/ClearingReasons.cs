@@ -14,7 +14,7 @@ internal static class ClearingReasons
     private const double InsideReach = 15;
     private const double AsideReach = 3;
 
-    public static void Add(RigWalk walk, ClearingWay way)
+    public static void Add(RigWalk walk, Way way)
     {
         AddLinks(walk);
         AddPeople(walk);
@@ -25,16 +25,16 @@ internal static class ClearingReasons
     }
 
     /// <summary>Pieces of the locker that are out of service; an old rope may still be slid on.</summary>
-    private static void AddGear(RigWalk walk, ClearingWay way)
+    private static void AddGear(RigWalk walk, Way way)
     {
         if (walk.Scene.Locker is not { } locker)
         {
             return;
         }
 
-        foreach (var (id, path) in GearOnPlan.OfClearing(walk.Clearing))
+        foreach (var (id, path, _) in GearOnPlan.OfClearing(walk.Clearing))
         {
-            if (!(way == ClearingWay.Slide && path == "clearing.line" && walk.Clearing.Slide!.OldRope))
+            if (!(way.Traits.RunsOnLine && path == GearOnPlan.Line && walk.Clearing.Slide is { OldRope: true }))
             {
                 GearReasons.Standing(locker, id, path, walk.Reasons);
             }
@@ -62,9 +62,7 @@ internal static class ClearingReasons
                 _ => (
                     VerdictState.Stop,
                     "rig-link-breaks-at-worst",
-                    units.Say(
-                        $"{link.Name} would give way at the worst: that could put {link.WorstLoad} on it and it holds {link.Strength}."
-                    )
+                    units.Say($"{link.Name} could fail: worst case {link.WorstLoad}, holds {link.Strength}.")
                 ),
             };
             walk.Reasons.Add(
@@ -99,13 +97,12 @@ internal static class ClearingReasons
             var (person, path) = (people[i], $"clearing.people[{i}]");
             foreach (var zone in walk.Zones)
             {
-                if (!zone.Id.EndsWith("-band", StringComparison.Ordinal) && In(zone, person))
+                if (zone.Kind != ZoneKind.Band && In(zone, person))
                 {
-                    var code = zone.Id is "under" or "drop" or "foot" ? "rig-person-under-load" : "rig-person-in-way";
-                    if (code == "rig-person-under-load")
+                    if (zone.Kind is ZoneKind.UnderLoad or ZoneKind.ComesDown)
                     {
                         walk.Reasons.Stop(
-                            code,
+                            "rig-person-under-load",
                             $"{person.Name} stands {zone.Name}: nobody does while loads move.",
                             $"{path}.atM"
                         );
@@ -113,8 +110,8 @@ internal static class ClearingReasons
                     else
                     {
                         walk.Reasons.Check(
-                            code,
-                            $"{person.Name} stands {Where(zone)}: step aside before a load moves.",
+                            "rig-person-in-way",
+                            $"{person.Name} stands {zone.Name}: step aside before a load moves.",
                             $"{path}.atM"
                         );
                     }
@@ -129,14 +126,14 @@ internal static class ClearingReasons
     }
 
     /// <summary>Pieces that lie off the line on which they are moved: pulled in from the side, a line turns where nothing holds it.</summary>
-    private static void AddAside(RigWalk walk, ClearingWay way)
+    private static void AddAside(RigWalk walk, Way way)
     {
-        if (way is not (ClearingWay.Drag or ClearingWay.ButtUp or ClearingWay.Lift or ClearingWay.Fly))
+        if (!way.Traits.PullsIn)
         {
             return;
         }
 
-        var lanes = way == ClearingWay.Fly && walk.Clearing is { Fly: { Lanes: > 1 } } ? walk.Clearing.Fly.FanDeg : 0;
+        var lanes = way.FanDeg(walk.Clearing);
         var from = walk.Clearing.High?.AtM ?? walk.Clearing.Ground.LandingAtM;
         foreach (var piece in walk.Scene.Pieces)
         {
@@ -156,8 +153,6 @@ internal static class ClearingReasons
             );
         }
     }
-
-    private static string Where(RigZone zone) => zone.Id == "track" ? "on the way of the logs" : zone.Name;
 
     private static bool In(RigZone zone, StandMembers person) =>
         person.AtM > zone.FromM && person.AtM < zone.ToM && Math.Abs(person.OffM) < zone.HalfWidthM;
@@ -251,7 +246,7 @@ internal static class ClearingReasons
     private static void ComesDownOn(RigWalk walk, ObstacleMembers obstacle, string path)
     {
         var name = obstacle.Name.Uncapitalised();
-        if (!walk.Zones.Any(z => z.Id == "drop" && z.FromM < obstacle.ToM && z.ToM > obstacle.FromM))
+        if (!walk.Zones.Any(z => z.Kind == ZoneKind.ComesDown && z.FromM < obstacle.ToM && z.ToM > obstacle.FromM))
         {
             return;
         }
@@ -278,7 +273,7 @@ internal static class ClearingReasons
     private static bool Crossed(RigWalk walk, ObstacleMembers obstacle) =>
         walk.Zones.Any(z => z.FromM < obstacle.ToM && z.ToM > obstacle.FromM);
 
-    private static void AddClimber(RigWalk walk, ClearingWay way)
+    private static void AddClimber(RigWalk walk, Way way)
     {
         if (walk.Clearing.Climber == TieIn.Rigging)
         {
@@ -288,14 +283,11 @@ internal static class ClearingReasons
                 "clearing.climber"
             );
         }
-        else if (
-            walk.Clearing.Climber == TieIn.None
-            && way is ClearingWay.Catch or ClearingWay.Points or ClearingWay.Slide
-        )
+        else if (walk.Clearing.Climber == TieIn.None && way.Traits.GoesAloft)
         {
             walk.Reasons.Remark(
                 "rig-nobody-aloft",
-                "Nobody is said to climb: the cuts are made from a platform or the ground.",
+                "The plan names no climber: the cuts are made from a platform or the ground.",
                 "clearing.climber"
             );
         }

@@ -14,7 +14,6 @@ public sealed record ClearingRemedy(string Text, IReadOnlyList<Change> Changes, 
 /// <summary>What would make the chosen way hold: the least change of each kind, each tried on the whole way.</summary>
 public static class ClearingRemedies
 {
-    private static readonly double[] Sags = [0.04, 0.05, 0.06, 0.07, 0.08, 0.1, 0.12, 0.15, 0.2, 0.25, 0.3];
     private static readonly double[] Strengths = [20e3, 30e3, 40e3, 50e3, 60e3, 80e3, 100e3, 150e3];
 
     /// <summary>Those that make all links hold first, then by what they leave to spare.</summary>
@@ -30,14 +29,14 @@ public static class ClearingRemedies
             return (null, problems);
         }
 
-        var way = Way.All.First(w => w.Kind == scene.Clearing.Way);
+        var way = Way.Of(scene.Clearing.Way);
         if (way.Lacks(scene).Length > 0 || UseOf(way, scene) is not { } now || now.Holds)
         {
             return ([], problems);
         }
 
         var found = new List<ClearingRemedy>();
-        foreach (var kind in Kinds(scene))
+        foreach (var kind in Kinds(scene).Concat(way.OwnTrials(scene)))
         {
             ClearingRemedy? best = null;
             foreach (var trial in kind)
@@ -76,11 +75,8 @@ public static class ClearingRemedies
         return (walk.Links.Max(l => l.Use), walk.Links.All(l => l.State != LinkState.Fails));
     }
 
-    private sealed record Trial(string Text, ClearingMembers Clearing, IReadOnlyList<Change> Changes);
-
-    private static IEnumerable<IEnumerable<Trial>> Kinds(ClearingScene scene)
+    private static IEnumerable<IEnumerable<WayTrial>> Kinds(ClearingScene scene)
     {
-        yield return MoreSag(scene);
         yield return Guy(scene);
         yield return Halved(scene);
         yield return Stronger(
@@ -98,33 +94,11 @@ public static class ClearingRemedies
             scene.Units
         );
         yield return MorePeople(scene);
-        yield return LetRun(scene);
-        yield return Turns(scene);
         yield return LowerBlock(scene);
     }
 
-    private static IEnumerable<Trial> MoreSag(ClearingScene scene)
-    {
-        if (scene.Clearing is not { Way: ClearingWay.Fly, Fly: { } fly })
-        {
-            yield break;
-        }
-
-        foreach (var sag in Sags.Where(s => s > fly.SagShare))
-        {
-            yield return new(
-                scene.Units.Say($"Let the line sag {sag:%}"),
-                scene.Clearing with
-                {
-                    Fly = fly with { SagShare = sag },
-                },
-                [new("clearing.fly.sagShare", sag)]
-            );
-        }
-    }
-
     /// <summary>A guy straight behind, at a slope of 40°, on rope as strong as the loaded line.</summary>
-    private static IEnumerable<Trial> Guy(ClearingScene scene)
+    private static IEnumerable<WayTrial> Guy(ClearingScene scene)
     {
         var clearing = scene.Clearing;
         if (clearing is not { High: { Guy: null } high } || (clearing.Line ?? clearing.Haul) is not { } rope)
@@ -163,7 +137,7 @@ public static class ClearingRemedies
     }
 
     /// <summary>The heaviest pieces cut in two; those of the own stem by a mark more.</summary>
-    private static IEnumerable<Trial> Halved(ClearingScene scene)
+    private static IEnumerable<WayTrial> Halved(ClearingScene scene)
     {
         var (clearing, heaviest) = (scene.Clearing, scene.Heaviest);
         if (heaviest is null)
@@ -204,7 +178,7 @@ public static class ClearingRemedies
             MassKg = piece.MassKg / 2,
         };
 
-    private static IEnumerable<Trial> Stronger(
+    private static IEnumerable<WayTrial> Stronger(
         RopeMembers? rope,
         string path,
         string name,
@@ -215,13 +189,13 @@ public static class ClearingRemedies
             ? []
             : Strengths
                 .Where(s => s > rope.BreakingStrengthN)
-                .Select(s => new Trial(
+                .Select(s => new WayTrial(
                     units.Say($"Take a {name} that breaks at {s:N}"),
                     put(rope with { BreakingStrengthN = s, ItemId = null }),
                     [new($"{path}.breakingStrengthN", s), new($"{path}.itemId", null)]
                 ));
 
-    private static IEnumerable<Trial> MorePeople(ClearingScene scene)
+    private static IEnumerable<WayTrial> MorePeople(ClearingScene scene)
     {
         var (clearing, hauler) = (scene.Clearing, scene.Clearing.Hauler);
         for (var n = hauler.Count + 1; hauler.Kind == PullerKind.People && n <= Math.Min(20, hauler.Count + 4); n++)
@@ -237,42 +211,7 @@ public static class ClearingRemedies
         }
     }
 
-    private static IEnumerable<Trial> LetRun(ClearingScene scene)
-    {
-        if (scene.Clearing is { Way: ClearingWay.Catch, Catch: { LetRun: false } ask, Drum: not null })
-        {
-            yield return new(
-                "Let it run over the drum",
-                scene.Clearing with
-                {
-                    Catch = ask with { LetRun = true },
-                },
-                [new("clearing.catch.letRun", true)]
-            );
-        }
-    }
-
-    private static IEnumerable<Trial> Turns(ClearingScene scene)
-    {
-        if (scene.Clearing is not { Way: ClearingWay.Catch, Catch.LetRun: true, Drum: { } drum })
-        {
-            yield break;
-        }
-
-        for (var n = drum.Turns.Turns - 1; n >= 1; n--)
-        {
-            yield return new(
-                $"Take {Sentences.Count(n)} {(n == 1 ? "turn" : "turns")} on the drum",
-                scene.Clearing with
-                {
-                    Drum = drum with { Turns = drum.Turns with { Turns = n } },
-                },
-                [new("clearing.drum.turns.turns", n)]
-            );
-        }
-    }
-
-    private static IEnumerable<Trial> LowerBlock(ClearingScene scene)
+    private static IEnumerable<WayTrial> LowerBlock(ClearingScene scene)
     {
         if (scene.Clearing is not { High: { } high })
         {

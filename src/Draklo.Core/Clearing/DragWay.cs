@@ -1,4 +1,5 @@
 using Draklo.Core.Geometry;
+using Draklo.Core.Links;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
@@ -28,6 +29,52 @@ internal sealed class DragWay(ClearingWay kind, string name)
     private const double TornWidth = 0.6;
 
     private bool High => Kind == ClearingWay.ButtUp;
+
+    /// <inheritdoc/>
+    public override WayTraits Traits { get; } =
+        new()
+        {
+            Uses =
+                kind == ClearingWay.ButtUp
+                    ?
+                    [
+                        WayPart.Pieces,
+                        WayPart.High,
+                        WayPart.Block,
+                        WayPart.Lead,
+                        WayPart.Hauler,
+                        WayPart.Haul,
+                        WayPart.Sling,
+                    ]
+                    : [WayPart.Pieces, WayPart.Lead, WayPart.Hauler, WayPart.Haul, WayPart.Sling],
+            Ends =
+            [
+                new(
+                    "At the log",
+                    [
+                        "Hook on, step uphill and aside, then give the sign.",
+                        "Never walk beside a log that moves; never below one.",
+                    ]
+                ),
+                new(
+                    "At the hauler",
+                    [
+                        "Pull only on the sign from below, slowly until the log moves.",
+                        "Hold at once when it catches: go and look, never pull harder.",
+                    ]
+                ),
+            ],
+            ArmUp = "Haul",
+            Shows = LoadOnLine.None,
+            GoesAloft = false,
+            PullsIn = true,
+            Shocks = false,
+            RunsOnLine = false,
+        };
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Change> Begins(ClearingScene scene) =>
+        Kind == ClearingWay.ButtUp ? Missing((scene.Clearing.High, "high", Starts.High)) : [];
 
     protected override WayMinutes Table =>
         High ? new(new(20, 30, 45), new(3.1, 4.2, 6.2)) : new(new(0, 0, 0), new(95.0 / 26, 130.0 / 26, 190.0 / 26));
@@ -197,7 +244,7 @@ internal sealed class DragWay(ClearingWay kind, string name)
 
         var (left, right) = (walk.Scene.Pieces.Min(p => p.AtM), walk.Scene.Pieces.Max(p => p.AtM));
         var (a, b) = (Math.Min(left, clearing.Ground.LandingAtM), Math.Max(right, clearing.Ground.LandingAtM));
-        walk.Zone("track", "the way of the logs", a, b, 3);
+        walk.Zone(ZoneKind.InWay, "track", "on the way of the logs", a, b, 3);
         Below(walk);
         RigBands.Add(walk, "haul", route.Points[0], route.Points[1]);
         Between(walk, a, b);
@@ -213,7 +260,7 @@ internal sealed class DragWay(ClearingWay kind, string name)
             if (Angle.Degrees(walk.Ground.SteepestUp(piece.AtM, landing)) > runsFromDeg)
             {
                 var down = piece.AtM + (20 * Math.Sign(piece.AtM - landing));
-                walk.Zone("below", "below the log", piece.AtM, Math.Max(0, down), 6);
+                walk.Zone(ZoneKind.InWay, "below", "below the log", piece.AtM, Math.Max(0, down), 6);
                 return;
             }
         }

@@ -85,7 +85,7 @@ internal sealed partial class FlyWay
             "hauling line",
             RigWalk.Along(walk.Scene.Hauler, high, strung.At(from, strung.Under(from)))
         );
-        walk.Zone("under", "under the load and the line", strung.Left.X, strung.Right.X, 3);
+        walk.Zone(ZoneKind.UnderLoad, "under", "under the load and the line", strung.Left.X, strung.Right.X, 3);
         RigBands.Add(walk, "line", high, low);
         Clearance(walk, most, fly);
         if (fly.Crosses)

@@ -1,4 +1,5 @@
 using Draklo.Core.Lines;
+using Draklo.Core.Links;
 using Draklo.Core.Plans;
 using Draklo.Core.Rigging;
 using Draklo.Core.Units;
@@ -18,6 +19,8 @@ internal sealed partial class FlyWay()
         "Spares ground and rope for many loads; long to rig. A little more sag is a lot less pull: never tighten it to lift, let it down to load."
     )
 {
+    private static readonly double[] Sags = [0.04, 0.05, 0.06, 0.07, 0.08, 0.1, 0.12, 0.15, 0.2, 0.25, 0.3];
+
     public const int Places = 100;
     private const int CheckedPlaces = 10;
 
@@ -31,6 +34,84 @@ internal sealed partial class FlyWay()
     private const double AtItsEnds = 1.5;
 
     private static readonly Spread LaneMin = new(8, 12, 20);
+
+    /// <inheritdoc/>
+    public override WayTraits Traits { get; } =
+        new()
+        {
+            Uses =
+            [
+                WayPart.Pieces,
+                WayPart.High,
+                WayPart.Block,
+                WayPart.Low,
+                WayPart.Drum,
+                WayPart.Hauler,
+                WayPart.Line,
+                WayPart.Haul,
+                WayPart.Sling,
+                WayPart.Carriage,
+            ],
+            Ends =
+            [
+                new(
+                    "Below, where the pieces lie",
+                    [
+                        "Slack the line to hook on; never tighten it to lift.",
+                        "Step to your place, then give the sign.",
+                        "Hold the empty carriage until the load is on.",
+                    ]
+                ),
+                new(
+                    "Above, at the landing",
+                    [
+                        "Haul on the sign from below; stop the load short and let it settle.",
+                        "Hook off only when the line is slack and the carriage is held.",
+                        "Watch the guy, its anchor and the block at every load.",
+                    ]
+                ),
+            ],
+            ArmUp = "Haul",
+            Shows = LoadOnLine.Bends,
+            GoesAloft = false,
+            PullsIn = true,
+            Shocks = false,
+            RunsOnLine = false,
+        };
+
+    /// <inheritdoc/>
+    public override double FanDeg(ClearingMembers clearing) => clearing.Fly is { Lanes: > 1 } fly ? fly.FanDeg : 0;
+
+    /// <inheritdoc/>
+    public override IEnumerable<IEnumerable<WayTrial>> OwnTrials(ClearingScene scene) => [MoreSag(scene)];
+
+    private static IEnumerable<WayTrial> MoreSag(ClearingScene scene)
+    {
+        if (scene.Clearing is not { Fly: { } fly })
+        {
+            yield break;
+        }
+
+        foreach (var sag in Sags.Where(s => s > fly.SagShare))
+        {
+            yield return new(
+                scene.Units.Say($"Let the line sag {sag:%}"),
+                scene.Clearing with
+                {
+                    Fly = fly with { SagShare = sag },
+                },
+                [new("clearing.fly.sagShare", sag)]
+            );
+        }
+    }
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Change> Begins(ClearingScene scene) =>
+        Missing(
+            (scene.Clearing.High, "high", Starts.High),
+            (scene.Clearing.Low, "low", Starts.Low),
+            (scene.Clearing.Fly, "fly", Starts.Fly)
+        );
 
     protected override WayMinutes Table => new(new(45, 60, 90), new(70.0 / 26, 90.0 / 26, 125.0 / 26));
 

@@ -1,4 +1,5 @@
 using Draklo.Core.Geometry;
+using Draklo.Core.Links;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
@@ -18,6 +19,47 @@ internal sealed class LiftWay()
 {
     private const int Places = 12;
     private const double LeastDeterminant = 0.02;
+
+    /// <inheritdoc/>
+    public override WayTraits Traits { get; } =
+        new()
+        {
+            Uses =
+            [
+                WayPart.Pieces,
+                WayPart.High,
+                WayPart.Block,
+                WayPart.Lead,
+                WayPart.Hauler,
+                WayPart.Haul,
+                WayPart.Sling,
+                WayPart.Tag,
+            ],
+            Ends =
+            [
+                new(
+                    "At the log",
+                    [
+                        "Hook on, step clear, then give the sign.",
+                        "The tag line is held in both hands, never wound round one.",
+                    ]
+                ),
+                new(
+                    "At the hauler",
+                    ["Lift until it hangs, stop, look, then go on.", "Lower only when the ground under it is empty."]
+                ),
+            ],
+            ArmUp = "Haul",
+            Shows = LoadOnLine.AtEnd,
+            GoesAloft = false,
+            PullsIn = true,
+            Shocks = false,
+            RunsOnLine = false,
+        };
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Change> Begins(ClearingScene scene) =>
+        Missing((scene.Clearing.High, "high", Starts.High), (scene.Clearing.Lift, "lift", Starts.Lift));
 
     protected override WayMinutes Table => new(new(25, 40, 60), new(4, 5.5, 8));
 
@@ -184,7 +226,7 @@ internal sealed class LiftWay()
         walk.NeedsRope(walk.Clearing.Tag, "clearing.tag", "tag line", RigWalk.Along(walk.Ground.At(from, 0), hung.Tag));
         walk.Draw("haul", RigMark.Haul, hung.Hoist, loaded: true, [.. route.Points]);
         walk.Draw("tag", RigMark.Tag, hung.Held, loaded: false, hung.At, hung.Tag);
-        walk.Zone("under", "under the load", from, to, 3);
+        walk.Zone(ZoneKind.UnderLoad, "under", "under the load", from, to, 3);
         RigBands.Add(walk, "haul", hung.At, hung.Block);
         if (Math.Abs(hung.Tag.X - hung.Block.X) < 2)
         {

@@ -1,5 +1,6 @@
 using Draklo.Core.Catalogue;
 using Draklo.Core.Geometry;
+using Draklo.Core.Links;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
@@ -19,6 +20,25 @@ internal sealed class PointsWay()
     )
 {
     private const double LeastTension = 0.02;
+
+    /// <inheritdoc/>
+    public override WayTraits Traits { get; } =
+        new()
+        {
+            Uses = [WayPart.High, WayPart.Block, WayPart.Drum, WayPart.Line, WayPart.Sling],
+            Ends = WayWords.StemEnds,
+            LineName = "Rope over the points",
+            ArmUp = "Take up",
+            Shows = LoadOnLine.None,
+            GoesAloft = true,
+            PullsIn = false,
+            Shocks = false,
+            RunsOnLine = false,
+        };
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Change> Begins(ClearingScene scene) =>
+        Missing((scene.Clearing.High, "high", Starts.High), (scene.Clearing.Points, "points", Starts.Points));
 
     protected override WayMinutes Table => new(new(20, 35, 60), new(7, 10, 18));
 
@@ -287,6 +307,7 @@ internal sealed class PointsWay()
             [hung.Load, .. hung.Points, hung.Foot]
         );
         walk.Zone(
+            ZoneKind.ComesDown,
             "drop",
             "where the load comes down",
             hung.Load.X - piece.LengthM,
@@ -294,12 +315,13 @@ internal sealed class PointsWay()
             piece.LengthM
         );
         walk.Zone(
+            ZoneKind.InWay,
             "rope-ends",
             "where both ends of the rope come down",
             hung.Points.Min(p => p.X) - 2,
             hung.Points.Max(p => p.X) + 2,
             2
         );
-        walk.Zone("drum", "in line with the drum", hung.Foot.X - 2, hung.Foot.X + 2, 2);
+        walk.Zone(ZoneKind.InWay, "drum", "in line with the drum", hung.Foot.X - 2, hung.Foot.X + 2, 2);
     }
 }

@@ -14,6 +14,7 @@ internal static class RigBands
         var length = Math.Abs(other.X - one.X);
         var (left, right) = (Math.Min(one.X, other.X), Math.Max(one.X, other.X));
         walk.Zone(
+            ZoneKind.Band,
             $"{id}-band",
             "in line with the loaded rope",
             left - (Past * length),

@@ -393,11 +393,11 @@ internal sealed class RigWalk(ClearingScene scene, Doubts moved, bool onlyUses =
         return length;
     }
 
-    public void Zone(string id, string name, double fromM, double toM, double halfWidthM)
+    public void Zone(ZoneKind kind, string id, string name, double fromM, double toM, double halfWidthM)
     {
         if (!OnlyUses)
         {
-            Zones.Add(new(id, name, Math.Min(fromM, toM), Math.Max(fromM, toM), halfWidthM));
+            Zones.Add(new(id, kind, name, Math.Min(fromM, toM), Math.Max(fromM, toM), halfWidthM));
         }
     }
 

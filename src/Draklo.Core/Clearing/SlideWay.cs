@@ -1,3 +1,4 @@
+using Draklo.Core.Links;
 using Draklo.Core.Plans;
 using Draklo.Core.Rigging;
 using Draklo.Core.Trees;
@@ -19,6 +20,29 @@ internal sealed class SlideWay()
     private const int CheckedPlaces = 10;
     private const double Unyielding = 5e7;
     private const double LeastAway = 0.05;
+
+    /// <inheritdoc/>
+    public override WayTraits Traits { get; } =
+        new()
+        {
+            Uses = [WayPart.High, WayPart.Low, WayPart.Line, WayPart.Sling],
+            Ends = WayWords.StemEnds,
+            LineName = "Tight line",
+            ArmUp = "Haul",
+            Shows = LoadOnLine.Bends,
+            GoesAloft = true,
+            PullsIn = false,
+            Shocks = false,
+            RunsOnLine = true,
+        };
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Change> Begins(ClearingScene scene) =>
+        Missing(
+            (scene.Clearing.High, "high", Starts.High),
+            (scene.Clearing.Low, "low", Starts.Low),
+            (scene.Clearing.Slide, "slide", Starts.Slide)
+        );
 
     protected override WayMinutes Table => new(new(15, 25, 40), new(3, 4, 7));
 
@@ -168,6 +192,7 @@ internal sealed class SlideWay()
         var past = Math.Abs(slope.Low.X - slope.Top.X) / 2;
         var toRight = Math.Sign(slope.Low.X - slope.Top.X);
         walk.Zone(
+            ZoneKind.UnderLoad,
             "foot",
             "the foot of the tight line",
             slope.Lands.X - (toRight * 2),

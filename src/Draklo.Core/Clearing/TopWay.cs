@@ -1,4 +1,5 @@
 using Draklo.Core.Geometry;
+using Draklo.Core.Links;
 using Draklo.Core.Plans;
 using Draklo.Core.Trees;
 using Draklo.Core.Units;
@@ -22,6 +23,24 @@ internal sealed class TopWay()
 
     /// <summary>A pull that somebody aloft still rides, N; an estimate of ours: two people steadily.</summary>
     private const double HardPull = 500;
+
+    /// <inheritdoc/>
+    public override WayTraits Traits { get; } =
+        new()
+        {
+            Uses = [WayPart.High, WayPart.Hauler, WayPart.Haul],
+            Ends = WayWords.StemEnds,
+            ArmUp = "Haul",
+            Shows = LoadOnLine.None,
+            GoesAloft = false,
+            PullsIn = false,
+            Shocks = false,
+            RunsOnLine = false,
+        };
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Change> Begins(ClearingScene scene) =>
+        Missing((scene.Clearing.High, "high", Starts.High), (scene.Clearing.Top, "top", Starts.Top));
 
     protected override WayMinutes Table => new(new(20, 30, 45), new(15, 25, 40));
 
@@ -165,6 +184,7 @@ internal sealed class TopWay()
         var height = top.High.Stem.HeightM;
         var toward = Math.Sign(pulled.Hauler.X - pulled.Line.X);
         walk.Zone(
+            ZoneKind.ComesDown,
             "drop",
             "where the top comes down",
             pulled.Line.X,

@@ -1,3 +1,5 @@
+using Draklo.Core.Catalogue;
+using Draklo.Core.Links;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
@@ -45,6 +47,40 @@ internal abstract class Way(ClearingWay kind, string name, string group, string 
     /// <inheritdoc cref="WayResult.Trade"/>
     public string Trade { get; } = trade;
 
+    /// <summary>What it uses, and what is said of it.</summary>
+    public abstract WayTraits Traits { get; }
+
+    /// <summary>What parts of a clearing start from.</summary>
+    protected static ClearingStarts Starts { get; } = new();
+
+    /// <summary>What choosing it puts into the plan: members that it cannot do without and that nobody has given.</summary>
+    public abstract IReadOnlyList<Change> Begins(ClearingScene scene);
+
+    protected static IReadOnlyList<Change> Missing(
+        params ReadOnlySpan<(object? Given, string Member, object Start)> parts
+    )
+    {
+        var missing = new List<Change>();
+        foreach (var (given, member, start) in parts)
+        {
+            if (given is null)
+            {
+                missing.Add(new($"clearing.{member}", start));
+            }
+        }
+
+        return missing;
+    }
+
+    /// <summary>Whether it uses a part.</summary>
+    public bool Uses(WayPart part) => Traits.Uses.Contains(part);
+
+    /// <summary>The way of a kind.</summary>
+    public static Way Of(ClearingWay kind) => All.First(w => w.Kind == kind);
+
+    /// <summary>Changes that only this way knows and that may make it hold; none as a rule.</summary>
+    public virtual IEnumerable<IEnumerable<WayTrial>> OwnTrials(ClearingScene scene) => [];
+
     /// <summary>What the plan needs before anything can be worked out; empty where it has all.</summary>
     public abstract string Lacks(ClearingScene scene);
 
@@ -58,6 +94,9 @@ internal abstract class Way(ClearingWay kind, string name, string group, string 
 
     /// <summary>How often it goes there and back.</summary>
     public virtual int Loads(ClearingScene scene) => scene.Pieces.Sum(p => p.Count) + Bundles(scene.Clearing.Brush);
+
+    /// <summary>The angle over which its lanes fan out, degrees; 0 where it has one.</summary>
+    public virtual double FanDeg(ClearingMembers clearing) => 0;
 
     /// <summary>What it wears, in a few words.</summary>
     public abstract string Wears(ClearingScene scene);

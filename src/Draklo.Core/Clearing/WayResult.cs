@@ -1,3 +1,4 @@
+using Draklo.Core.Links;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
 using Draklo.Core.Verdicts;
@@ -17,9 +18,28 @@ public sealed record RigFigure(string Id, string Name, double Value, string Quan
 /// <param name="Loaded">Whether it carries what the plan is about; drawn in the loaded line's colour.</param>
 public sealed record RigLine(string Id, RigMark Mark, bool Loaded, double TensionN, IReadOnlyList<SectionPoint> Points);
 
+/// <summary>Why nobody stands there.</summary>
+public enum ZoneKind
+{
+    /// <summary>Loads or lines pass there.</summary>
+    InWay,
+
+    /// <summary>A load hangs or comes down over it.</summary>
+    UnderLoad,
+
+    /// <summary>A tree, a top or a piece comes down on it.</summary>
+    ComesDown,
+
+    /// <summary>A loaded line would strike there when something parts.</summary>
+    Band,
+}
+
 /// <summary>Ground where nobody stands while loads move.</summary>
-/// <param name="HalfWidthM">To either side of the section's line.</param>
-public sealed record RigZone(string Id, string Name, double FromM, double ToM, double HalfWidthM);
+/// <param name="Name">Where somebody stands who stands there, as in "under the load".</param>
+/// <param name="FromM">Along the section, metres; less than <paramref name="ToM"/>.</param>
+/// <param name="ToM">Along the section, metres.</param>
+/// <param name="HalfWidthM">To either side of the section's line, metres.</param>
+public sealed record RigZone(string Id, ZoneKind Kind, string Name, double FromM, double ToM, double HalfWidthM);
 
 /// <summary>The load at one place of its way.</summary>
 /// <param name="At">Where the line or the sling holds it.</param>
@@ -49,47 +69,94 @@ public sealed record PointForce(
     double IfNextFailsN
 );
 
-/// <summary>One way of clearing, worked out and checked.</summary>
-/// <param name="Trade">What is traded for what, in one sentence.</param>
-/// <param name="Group">ground for ways over the ground, stem for ways down from a stem.</param>
-/// <param name="SetUp">Whether the plan has what the way needs; the rest is empty where not.</param>
-/// <param name="Lacks">What it needs first; empty where it is set up.</param>
-/// <param name="MostForceN">The largest force that any link carries; null where there is none.</param>
-/// <param name="LeastMargin">One over the worst use; null without links.</param>
-/// <param name="People">At least.</param>
-/// <param name="Loads">How often it goes there and back.</param>
-/// <param name="EachMin">Minutes for one load.</param>
-/// <param name="Minutes">For all of it.</param>
-/// <param name="Wears">What it wears, in a few words.</param>
-/// <param name="Spoils">What it does to the ground, in a few words.</param>
-/// <param name="SpoiledM2">Ground torn up; 0 for none.</param>
-public sealed record WayResult(
-    ClearingWay Way,
-    string Name,
-    string Trade,
-    string Group,
-    bool SetUp,
-    string Lacks,
-    VerdictState State,
-    string Headline,
-    double? MostForceN,
-    string MostForceOn,
-    double? LeastMargin,
-    string? WeakestLinkId,
-    int People,
-    int Loads,
-    Spread RigMin,
-    Spread EachMin,
-    Spread Minutes,
-    string Wears,
-    string Spoils,
-    double SpoiledM2,
-    IReadOnlyList<RigLink> Links,
-    IReadOnlyList<Reason> Reasons,
-    IReadOnlyList<AcceptedReason> Accepted,
-    IReadOnlyList<RigFigure> Figures,
-    IReadOnlyList<RigLine> Lines,
-    IReadOnlyList<RigZone> Zones,
-    IReadOnlyList<TravelPlace> Travel,
-    IReadOnlyList<PointForce> Points
-);
+/// <summary>One way of clearing, worked out and checked. Where it is not set up, what was worked out is empty.</summary>
+public sealed record WayResult
+{
+    public required ClearingWay Way { get; init; }
+
+    public required string Name { get; init; }
+
+    /// <summary>What is traded for what, in one sentence.</summary>
+    public required string Trade { get; init; }
+
+    /// <summary>ground for ways over the ground, stem for ways down from a stem.</summary>
+    public required string Group { get; init; }
+
+    /// <summary>Whether the plan has what the way needs.</summary>
+    public required bool SetUp { get; init; }
+
+    /// <summary>What it needs first; empty where it is set up.</summary>
+    public required string Lacks { get; init; }
+
+    public required VerdictState State { get; init; }
+
+    public required string Headline { get; init; }
+
+    /// <summary>The largest force that any link carries, N; null where there is none.</summary>
+    public double? MostForceN { get; init; }
+
+    public string MostForceOn { get; init; } = "";
+
+    /// <summary>One over the worst use; null without links.</summary>
+    public double? LeastMargin { get; init; }
+
+    public string? WeakestLinkId { get; init; }
+
+    /// <summary>How many it takes at least.</summary>
+    public int People { get; init; }
+
+    /// <summary>How often it goes there and back.</summary>
+    public int Loads { get; init; }
+
+    /// <summary>Minutes until the first load moves.</summary>
+    public Spread RigMin { get; init; }
+
+    /// <summary>Minutes for one load, there and back.</summary>
+    public Spread EachMin { get; init; }
+
+    /// <summary>Minutes for all of it.</summary>
+    public Spread Minutes { get; init; }
+
+    /// <summary>What it wears, in a few words.</summary>
+    public string Wears { get; init; } = "";
+
+    /// <summary>What it does to the ground, in a few words.</summary>
+    public string Spoils { get; init; } = "";
+
+    /// <summary>Ground torn up, m²; 0 for none.</summary>
+    public double SpoiledM2 { get; init; }
+
+    public IReadOnlyList<RigLink> Links { get; init; } = [];
+
+    public IReadOnlyList<Reason> Reasons { get; init; } = [];
+
+    public IReadOnlyList<AcceptedReason> Accepted { get; init; } = [];
+
+    public IReadOnlyList<RigFigure> Figures { get; init; } = [];
+
+    public IReadOnlyList<RigLine> Lines { get; init; } = [];
+
+    public IReadOnlyList<RigZone> Zones { get; init; } = [];
+
+    public IReadOnlyList<TravelPlace> Travel { get; init; } = [];
+
+    public IReadOnlyList<PointForce> Points { get; init; } = [];
+
+    /// <summary>Parts that are drawn, taken hold of and asked for, set up or not.</summary>
+    public required IReadOnlyList<WayPart> Uses { get; init; }
+
+    /// <summary>What choosing it puts into the plan: members that it cannot do without and that nobody has given.</summary>
+    public required IReadOnlyList<Change> Begins { get; init; }
+
+    /// <summary>What the line that carries is called in this way.</summary>
+    public required string LineName { get; init; }
+
+    /// <summary>How the drawing shows a load on its way.</summary>
+    public required LoadOnLine Shows { get; init; }
+
+    /// <summary>The link of the line that carries, or hauls where none carries; null without either.</summary>
+    public string? MainLinkId { get; init; }
+
+    /// <summary>The way's main link; null where it has none.</summary>
+    internal RigLink? MainLink => Links.FirstOrDefault(l => l.Id == MainLinkId);
+}

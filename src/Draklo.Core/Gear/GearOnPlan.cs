@@ -4,11 +4,15 @@ namespace Draklo.Core.Gear;
 
 /// <summary>A piece of the locker that hangs on a plan.</summary>
 /// <param name="Path">The group of the plan that names it.</param>
-public readonly record struct HungPiece(string ItemId, string Path);
+/// <param name="LinkId">The clearing's link that it is; empty for a piece of the pull.</param>
+public readonly record struct HungPiece(string ItemId, string Path, string LinkId = "");
 
 /// <summary>Which pieces of the locker a plan uses.</summary>
 public static class GearOnPlan
 {
+    /// <summary>The path of the line that carries.</summary>
+    public const string Line = "clearing.line";
+
     /// <summary>Every piece with where it hangs, in the order of the document.</summary>
     public static List<HungPiece> Of(Plan plan)
     {
@@ -53,48 +57,40 @@ public static class GearOnPlan
     public static List<HungPiece> OfClearing(ClearingMembers clearing)
     {
         var found = new List<HungPiece>();
-        Take(clearing.Line?.ItemId, "line");
-        Take(clearing.Haul?.ItemId, "haul");
-        Take(clearing.Tag?.ItemId, "tag");
-        Take(clearing.LoadSling?.ItemId, "loadSling");
-        Take(clearing.Carriage?.ItemId, "carriage");
-        Take(clearing.Drum?.Turns.ItemId, "drum.turns");
-        Block(clearing.High?.Block, "high.block");
-        Take(clearing.High?.Guy?.Rope?.ItemId, "high.guy.rope");
-        Block(clearing.Lead?.Block, "lead.block");
-        Take(clearing.Tackle?.Rope?.ItemId, "tackle.rope");
-        Take(clearing.Tackle?.HardwareItemId, "tackle");
-        (SectionPointMembers?, string)[] anchors =
-        [
-            (clearing.Low, "low"),
-            (clearing.HaulAnchor, "haulAnchor"),
-            (clearing.Lead?.Anchor, "lead.anchor"),
-            (clearing.Drum?.Anchor, "drum.anchor"),
-            (clearing.High?.Guy?.Anchor, "high.guy.anchor"),
-        ];
-        foreach (var (anchor, path) in anchors)
-        {
-            Take(anchor?.Sling?.ItemId, $"{path}.sling");
-        }
-
+        Take(clearing.Line?.ItemId, "line", "line");
+        Take(clearing.Haul?.ItemId, "haul", "haul");
+        Take(clearing.Tag?.ItemId, "tag", "tag");
+        Take(clearing.LoadSling?.ItemId, "loadSling", "load-sling");
+        Take(clearing.Carriage?.ItemId, "carriage", "carriage");
+        Take(clearing.Drum?.Turns.ItemId, "drum.turns", "drum");
+        Block(clearing.High?.Block, "high.block", "block");
+        Take(clearing.High?.Guy?.Rope?.ItemId, "high.guy.rope", "guy");
+        Block(clearing.Lead?.Block, "lead.block", "lead");
+        Take(clearing.Tackle?.Rope?.ItemId, "tackle.rope", "hands");
+        Take(clearing.Tackle?.HardwareItemId, "tackle", "tackle-blocks");
+        Take(clearing.Low?.Sling?.ItemId, "low.sling", "low-sling");
+        Take(clearing.HaulAnchor?.Sling?.ItemId, "haulAnchor.sling", "haul-anchor-sling");
+        Take(clearing.Lead?.Anchor.Sling?.ItemId, "lead.anchor.sling", "lead-anchor-sling");
+        Take(clearing.Drum?.Anchor?.Sling?.ItemId, "drum.anchor.sling", "drum-anchor-sling");
+        Take(clearing.High?.Guy?.Anchor.Sling?.ItemId, "high.guy.anchor.sling", "guy-anchor-sling");
         for (var i = 0; i < clearing.Points?.Points.Count; i++)
         {
-            Block(clearing.Points.Points[i].Block, $"points.points[{i}].block");
+            Block(clearing.Points.Points[i].Block, $"points.points[{i}].block", $"point-{i + 1}");
         }
 
         return found;
 
-        void Block(RigBlockMembers? block, string path)
+        void Block(RigBlockMembers? block, string path, string link)
         {
-            Take(block?.ItemId, path);
-            Take(block?.Sling?.ItemId, $"{path}.sling");
+            Take(block?.ItemId, path, link);
+            Take(block?.Sling?.ItemId, $"{path}.sling", $"{link}-sling");
         }
 
-        void Take(string? id, string path)
+        void Take(string? id, string path, string link)
         {
             if (id is not null)
             {
-                found.Add(new(id, $"clearing.{path}"));
+                found.Add(new(id, $"clearing.{path}", link));
             }
         }
     }

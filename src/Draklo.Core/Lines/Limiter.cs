@@ -64,10 +64,10 @@ public sealed record Limiter(
                 )
             : enough is null
                 ? units.Say(
-                    $"No number of turns up to {Sentences.Count(MostTurns)} is sure to hold the {needed:N} that the plan needs."
+                    $"No number of turns up to {Sentences.Count(MostTurns)} holds the {needed:N} that the plan needs for certain."
                 )
             : units.Say(
-                $"No number of turns is right: {Sentences.Count(enough.Turns)} {(enough.Turns == 1 ? "is" : "are")} sure to hold the {needed:N} needed but may hold up to {enough.SlipHighN:N}, and the weakest link allows {allowed:N}. Try the drum with a load cell and put in what it does: the table's spread is wide."
+                $"Try your drum first: the table's friction is too uncertain to choose turns by. {Sentences.Count(enough.Turns).Capitalised()} {(enough.Turns == 1 ? "turn holds" : "turns hold")} the {needed:N} needed but may hold up to {enough.SlipHighN:N}; the weakest link allows {allowed:N}. Read it with a load cell and enter what it does."
             );
         return new(needed, allowed, choices, fitting, text);
     }

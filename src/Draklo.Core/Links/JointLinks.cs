@@ -230,7 +230,7 @@ internal sealed class TackleKnotLink() : LineRule(LinkKind.TackleKnot, "join", L
         );
 }
 
-/// <summary>Turns of the line's tail that hold it while the tackle is opened again.</summary>
+/// <summary>Turns of the line's tail that hold it while you reset the tackle.</summary>
 internal sealed class HoldingTurnsLink() : LineRule(LinkKind.HoldingTurns, "hold-turns", LinkMark.Anchor)
 {
     public override IReadOnlyList<string> Members => ["tackle.hold"];

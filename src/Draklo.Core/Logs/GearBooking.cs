@@ -1,3 +1,5 @@
+using System.Collections.Frozen;
+using System.Text.RegularExpressions;
 using Draklo.Core.Analyses;
 using Draklo.Core.Clearing;
 using Draklo.Core.Gear;
@@ -12,7 +14,7 @@ namespace Draklo.Core.Logs;
 public sealed record GearBooked(string ItemId, GearUse Use, Inspection? Look);
 
 /// <summary>The day's work of every piece on a plan, from the log of the job.</summary>
-public static class GearBooking
+public static partial class GearBooking
 {
     /// <param name="analysis">Of the plan; null where it cannot be computed, and nobody knows what a piece carried.</param>
     public static IReadOnlyList<GearBooked> Of(JobLog log, string jobId, string job, Plan plan, Analysis? analysis)
@@ -24,7 +26,7 @@ public static class GearBooking
 
         var booked = new Dictionary<string, GearBooked>(StringComparer.Ordinal);
         var pulled = plan.Clearing is { Alone: true } ? [] : GearOnPlan.Of(plan);
-        foreach (var (itemId, path) in pulled)
+        foreach (var (itemId, path, _) in pulled)
         {
             var line = LineOf(path);
             var said = log.Lines.FirstOrDefault(l => l.LineId == plan.Lines[line].Id);
@@ -69,10 +71,10 @@ public static class GearBooking
         var way = ClearingAnalysis
             .Of(plan with { Clearing = clearing with { Way = said.Way } }, UnitSystem.Metric)
             .Analysis?.Ways.First(w => w.Way == said.Way);
-        var main = way?.Links.FirstOrDefault(l => l.Id is "line") ?? way?.Links.FirstOrDefault(l => l.Id is "haul");
-        foreach (var (itemId, path) in GearOnPlan.OfClearing(clearing))
+        var (main, traits) = (way?.MainLink, Way.Of(said.Way).Traits);
+        foreach (var (itemId, path, linkId) in GearOnPlan.OfClearing(clearing))
         {
-            var link = way?.Links.FirstOrDefault(l => l.Id == LinkIdOf(path));
+            var link = way?.Links.FirstOrDefault(l => l.Id == linkId);
             if (way is { SetUp: true } && link is null)
             {
                 // A piece that this way does not use stays where it was.
@@ -85,7 +87,7 @@ public static class GearBooking
                 said.PeakN is { } read && link is not null && main is { LoadValue: > 0 }
                     ? read * link.LoadValue / main.LoadValue
                     : (double?)null;
-            var slid = said.Way == ClearingWay.Slide && path == "clearing.line";
+            var slid = traits.RunsOnLine && path == GearOnPlan.Line;
             booked[itemId] = new(
                 itemId,
                 new()
@@ -96,43 +98,12 @@ public static class GearBooking
                     PeakN = Most(peak, before?.Use.PeakN),
                     Knots = before?.Use.Knots ?? [],
                     Jams = before?.Use.Jams ?? 0,
-                    Shock = said.Way == ClearingWay.Catch || before?.Use.Shock == true || of?.Shock == true,
+                    Shock = traits.Shocks || before?.Use.Shock == true || of?.Shock == true,
                     Note = slid ? "Slid on: it holds no load and nobody again." : of?.Note,
                 },
                 before?.Look ?? LookOf(of, log, jobId)
             );
         }
-    }
-
-    /// <summary>The link that a piece stands for in a way of clearing.</summary>
-    private static string LinkIdOf(string path) =>
-        path switch
-        {
-            "clearing.loadSling" => "load-sling",
-            "clearing.drum.turns" => "drum",
-            "clearing.high.block" => "block",
-            "clearing.high.block.sling" => "block-sling",
-            "clearing.high.guy.rope" => "guy",
-            "clearing.high.guy.anchor.sling" => "guy-anchor-sling",
-            "clearing.low.sling" => "low-sling",
-            "clearing.drum.anchor.sling" => "drum-anchor-sling",
-            "clearing.haulAnchor.sling" => "haul-anchor-sling",
-            "clearing.lead.block" => "lead",
-            "clearing.lead.block.sling" => "lead-sling",
-            "clearing.lead.anchor.sling" => "lead-anchor-sling",
-            "clearing.tackle" => "tackle-blocks",
-            _ when path.StartsWith("clearing.points.points[", StringComparison.Ordinal) => PointId(path),
-            _ => path["clearing.".Length..],
-        };
-
-    private static string PointId(string path)
-    {
-        var from = "clearing.points.points[".Length;
-        var number = int.Parse(
-            path.AsSpan(from, path.IndexOf(']', StringComparison.Ordinal) - from),
-            System.Globalization.CultureInfo.InvariantCulture
-        );
-        return $"point-{number + 1}{(path.EndsWith(".sling", StringComparison.Ordinal) ? "-sling" : "")}";
     }
 
     private static Inspection? LookOf(GearLog? of, JobLog log, string jobId) =>
@@ -182,22 +153,30 @@ public static class GearBooking
         return (most > 0 ? most : planned) / planned * peak;
     }
 
-    private static LinkKind[] KindsOf(string path) =>
-        path[(path.IndexOf(']', StringComparison.Ordinal) + 1)..] switch
-        {
-            ".rope" => [LinkKind.PullLine, LinkKind.SeatKnot],
-            ".joined.rope" => [LinkKind.SecondRope],
-            ".tackle.rope" => [LinkKind.TackleLegs],
-            ".tackle.grip" => [LinkKind.Grip],
-            ".tackle.hold.grip" => [LinkKind.HoldingGrip],
-            ".tackle.hold.turns" => [LinkKind.HoldingTurns],
-            ".tackle.connector" => [LinkKind.Connector],
-            ".tackle" => [LinkKind.Blocks],
-            ".anchor.sling" => [LinkKind.AnchorSling],
-            ".limiter" => [LinkKind.Drum],
-            var other when other.EndsWith(".sling", StringComparison.Ordinal) => [LinkKind.RedirectSling],
-            _ => [LinkKind.RedirectBlock],
-        };
+    /// <summary>The links that a piece of the pull is, by where it hangs on its line.</summary>
+    private static readonly FrozenDictionary<string, LinkKind[]> KindsAt = new Dictionary<string, LinkKind[]>(
+        StringComparer.Ordinal
+    )
+    {
+        [".rope"] = [LinkKind.PullLine, LinkKind.SeatKnot],
+        [".joined.rope"] = [LinkKind.SecondRope],
+        [".tackle.rope"] = [LinkKind.TackleLegs],
+        [".tackle.grip"] = [LinkKind.Grip],
+        [".tackle.hold.grip"] = [LinkKind.HoldingGrip],
+        [".tackle.hold.turns"] = [LinkKind.HoldingTurns],
+        [".tackle.connector"] = [LinkKind.Connector],
+        [".tackle"] = [LinkKind.Blocks],
+        [".anchor.sling"] = [LinkKind.AnchorSling],
+        [".limiter"] = [LinkKind.Drum],
+        [".redirects"] = [LinkKind.RedirectBlock],
+        [".redirects.at.sling"] = [LinkKind.RedirectSling],
+    }.ToFrozenDictionary(StringComparer.Ordinal);
+
+    [GeneratedRegex(@"^lines\[\d+\]|\[\d+\]", RegexOptions.None, matchTimeoutMilliseconds: 1000)]
+    private static partial Regex Places();
+
+    /// <exception cref="KeyNotFoundException">Nobody said which link a piece there is.</exception>
+    internal static IReadOnlyList<LinkKind> KindsOf(string path) => KindsAt[Places().Replace(path, "")];
 
     private static double? Most(double? a, double? b) =>
         a is null ? b

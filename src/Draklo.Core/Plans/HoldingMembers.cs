@@ -34,7 +34,7 @@ public enum CaptureKind
     Grip,
 }
 
-/// <summary>What holds the line itself while the tackle is opened again: a grip or turns, one or the other.</summary>
+/// <summary>What holds the line itself while you reset the tackle: a grip or turns, one or the other.</summary>
 public sealed record HoldMembers : IDocumentPart
 {
     [Display(Name = "Holding grip", Description = "A second friction hitch on the line, fast to the anchor.")]

@@ -43,6 +43,7 @@ public sealed class CellFeed(double plannedN)
     private const double AgreesShare = 0.2;
     private const double JumpWithinS = 0.2;
     private const double StuckAfterS = 3;
+    private const long NoneYet = -1;
 
     private static readonly FrozenDictionary<string, double> Newtons = new Dictionary<string, double>(
         StringComparer.Ordinal
@@ -55,14 +56,17 @@ public sealed class CellFeed(double plannedN)
         ["lbf"] = 4.4482216,
     }.ToFrozenDictionary(StringComparer.Ordinal);
 
-    private long last = -1;
+    private long last = NoneYet;
     private double lastN;
     private double lastAt = double.NegativeInfinity;
     private double sameSince;
     private double? candidate;
 
+    /// <summary>The highest number it has taken; below 0 before the first.</summary>
+    public long Last => last;
+
     /// <summary>Takes one reading.</summary>
-    /// <param name="atS">When it came, seconds by one clock.</param>
+    /// <param name="atS">When it was read, seconds by one clock: the same readings at the same times are judged alike.</param>
     /// <param name="slack">Whether the line is slack just now: the cell should read nothing.</param>
     public FedReading Take(CellSample sample, double atS, bool slack = false)
     {
@@ -72,7 +76,7 @@ public sealed class CellFeed(double plannedN)
                 FeedState.Refused,
                 null,
                 0,
-                $"The cell speaks in “{Cut(sample.Unit)}”, which is not known here: set it to N, daN, kN, kgf or lbf."
+                $"The cell measures in “{Cut(sample.Unit)}”, which Draklo doesn't know. Set it to N, daN, kN, kgf or lbf."
             );
         }
 
@@ -87,13 +91,13 @@ public sealed class CellFeed(double plannedN)
             return new(FeedState.Repeated, tension, 0, "");
         }
 
-        var missed = last < 0 ? 0 : sample.Sequence - last - 1;
+        var missed = last == NoneYet ? 0 : sample.Sequence - last - 1;
         last = sample.Sequence;
         var fed = Judge(tension, atS, missed);
         return slack && fed is { State: FeedState.Taken, TensionN: > QuietN }
             ? fed with
             {
-                Trouble = "The line is slack and the cell does not read nothing: its zero has drifted. Zero it.",
+                Trouble = "The line is slack but the cell isn't at zero. Zero it.",
             }
             : fed;
     }
@@ -106,7 +110,7 @@ public sealed class CellFeed(double plannedN)
                 FeedState.Doubtful,
                 0,
                 missed,
-                "The cell reads below zero: is it in the line the right way round? Slack the line and zero it."
+                "The cell reads below zero. Is it in the line the right way round? Slack the line and zero it."
             );
         }
 
@@ -124,7 +128,7 @@ public sealed class CellFeed(double plannedN)
                     FeedState.Doubtful,
                     tension,
                     missed,
-                    "The cell jumped further than a line loads: it counts once the next reading agrees."
+                    "That jump is too big. Waiting for the next reading to confirm it."
                 );
             }
         }
@@ -141,7 +145,7 @@ public sealed class CellFeed(double plannedN)
                 FeedState.Doubtful,
                 tension,
                 missed,
-                "The cell has sent the very same number for seconds: a live line never does. Is it stuck?"
+                "The cell has sent the same number for seconds; a live line never does. Is it stuck?"
             )
             : new(FeedState.Taken, tension, missed, "");
     }

@@ -38,7 +38,7 @@ public static class EntryRules
                 problems.Add(new("step", "Loads are counted while they are moved: go on to that step first."));
                 break;
             case EntryKind.Load when day.Stopped:
-                problems.Add(new("kind", "A stop was called: say first why it goes on."));
+                problems.Add(new("kind", "A stop is on. Say why you can continue."));
                 break;
             case EntryKind.Load when day.Loads is null:
                 problems.Add(new("kind", "The way of clearing is not set up: see its page."));
@@ -92,7 +92,7 @@ public static class EntryRules
         }
         else if (at > from && day.Stopped)
         {
-            problems.Add(new("kind", "A stop was called: say first why it goes on."));
+            problems.Add(new("kind", "A stop is on. Say why you can continue."));
         }
         else if (at > from && day.Answer.State != PullVerdict.GoOn && string.IsNullOrWhiteSpace(asked.Because))
         {

@@ -32,6 +32,9 @@ public sealed record PullDay(
     IReadOnlyList<DayEntry> Entries
 )
 {
+    /// <summary>Whether the line is slack at the step: its load cell should read nothing.</summary>
+    public bool LineIsSlack => Now.IsSlack();
+
     /// <summary>How the loads go; left out where nothing is cleared.</summary>
     public LoadsView? Loads { get; init; }
 

@@ -67,6 +67,9 @@ public static class PullSteps
             _ => $"{step}".ToLowerInvariant(),
         };
 
+    /// <summary>Whether the line is slack at this step, so that its load cell should read nothing.</summary>
+    public static bool IsSlack(this PullStep step) => step is PullStep.Brief or PullStep.SlackOut;
+
     /// <summary>Whether a tension is read at this step.</summary>
     public static bool IsTight(PullStep step) => step is >= PullStep.BedTest and <= PullStep.Pull;
 }

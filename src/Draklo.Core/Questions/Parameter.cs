@@ -89,7 +89,8 @@ public sealed class WholeNumber(string name, int usual, int low, int high, strin
 }
 
 /// <summary>A number from low to high.</summary>
-public sealed class Number(string name, double usual, double low, double high, string says)
+/// <param name="unit">As a refusal writes it, as in "m/s".</param>
+public sealed class Number(string name, double usual, double low, double high, string unit, string says)
     : Parameter<double>(name, usual, says)
 {
     /// <inheritdoc/>
@@ -106,10 +107,7 @@ public sealed class Number(string name, double usual, double low, double high, s
 
     /// <inheritdoc/>
     protected override string Refusal(string text) =>
-        string.Create(
-            CultureInfo.InvariantCulture,
-            $"“{Shortened(text)}” doesn't fit: give a number from {low} to {high}."
-        );
+        string.Create(CultureInfo.InvariantCulture, $"“{Shortened(text)}” doesn't fit: give {low} to {high} {unit}.");
 }
 
 /// <summary>A number of people that may be left open.</summary>

@@ -46,6 +46,7 @@ public static class PullQuestions
         FallAsk.UsualHaulSpeedMps,
         FallAsk.SlowestHaulMps,
         FallAsk.FastestHaulMps,
+        "m/s",
         "How fast the hands take rope in, m/s."
     );
 

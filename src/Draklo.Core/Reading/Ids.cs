@@ -5,7 +5,7 @@ public static class Ids
 {
     public const string Pattern = "^[a-z0-9][a-z0-9-]{0,31}$";
 
-    /// <summary>What is wrong with what is none, after its name.</summary>
+    /// <summary>Why a text isn't a valid id, to stand after its name.</summary>
     public const string Fault = "takes small letters, digits and hyphens only, 32 at most.";
 
     /// <summary>Of a key that whoever sends something makes for it.</summary>

@@ -15,8 +15,8 @@ public sealed record Remedy(string Text, IReadOnlyList<Change> Changes, double U
 /// <summary>What would make a link hold.</summary>
 /// <remarks>
 /// Method M9. Each kind of change is a ladder from the smallest change upward, every rung tried by the full analysis:
-/// in doubling steps until the link holds, then halving back to the least rung that does. A rung that makes another
-/// link fail is none.
+/// in doubling steps until the link holds, then halving back to the smallest change that does. A change that makes
+/// another link fail is rejected.
 /// </remarks>
 public static class Remedies
 {

@@ -20,7 +20,7 @@ namespace Draklo.Core.Studies;
 /// <param name="LegLengthsM">Rope in each leg when it is fully opened; none for a line that is hauled without a
 /// tackle.</param>
 /// <param name="SpaceM">From the anchor to the grip, fully opened.</param>
-/// <param name="HeldBy">What holds the load while the tackle is opened again.</param>
+/// <param name="HeldBy">What holds the load while you reset the tackle.</param>
 /// <param name="Capture">What holds it between heaves; null where the hands do.</param>
 public sealed record TackleView(
     string Name,

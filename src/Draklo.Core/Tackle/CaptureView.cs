@@ -5,7 +5,7 @@ namespace Draklo.Core.Tackle;
 /// <summary>A cam or grip at one of the tackle's turns.</summary>
 /// <param name="ForceN">That hangs on it once the hands let go, N.</param>
 /// <param name="HeaviestLegN">The heaviest leg then, N.</param>
-/// <param name="HoldsReset">Whether it holds the line while the tackle is opened again.</param>
+/// <param name="HoldsReset">Whether it holds the line while you reset the tackle.</param>
 public sealed record CaptureView(
     CaptureKind Kind,
     int Rope,

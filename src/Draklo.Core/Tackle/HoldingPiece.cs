@@ -4,7 +4,7 @@ using Draklo.Core.Units;
 
 namespace Draklo.Core.Tackle;
 
-/// <summary>What holds the load while the tackle is opened again.</summary>
+/// <summary>What holds the load while you reset the tackle.</summary>
 /// <param name="Held">False when the plan names nothing that could.</param>
 public sealed record HoldingPiece(bool Held, string Words)
 {

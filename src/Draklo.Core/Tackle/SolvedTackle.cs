@@ -44,7 +44,7 @@ public sealed record SolvedTackle(
     }
 
     /// <summary>
-    /// Share of the line's tension that comes on what takes the tackle on the line. A rope that ends at the load of a
+    /// Share of the line tension carried by the grip or knot that attaches the tackle. A rope that ends at the load of a
     /// tackle rove in the line is the line itself, and its leg does not pull at the block.
     /// </summary>
     public double OnJoint(TackleSolution solution, bool inLine) =>

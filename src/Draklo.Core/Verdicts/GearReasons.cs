@@ -16,7 +16,7 @@ internal static class GearReasons
         }
 
         var seen = new HashSet<string>(StringComparer.Ordinal);
-        foreach (var (id, path) in GearOnPlan.Of(findings.Plan))
+        foreach (var (id, path, _) in GearOnPlan.Of(findings.Plan))
         {
             if (Standing(locker, id, path, reasons) is not { } standing)
             {

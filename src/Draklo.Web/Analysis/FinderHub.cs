@@ -1,7 +1,9 @@
 using System.Globalization;
 using System.Runtime.CompilerServices;
 using System.Text.Json;
+using Draklo.Core.Plans;
 using Draklo.Core.Questions;
+using Draklo.Core.Reading;
 using Draklo.Core.Studies;
 using Draklo.Core.Units;
 using Draklo.Web.Hosting;
@@ -55,6 +57,11 @@ internal sealed class FinderHub(ServerAtHand atHand, HeavyWork heavy) : Hub
 
         string? waits = null;
         var body = JsonSerializer.SerializeToUtf8Bytes(plan);
+        if (DocumentReader.Read<Plan>(body) is { Document: null, Problems: [var unread, ..] })
+        {
+            throw new HubException(unread.Message);
+        }
+
         var search = heavy.RunPatientlyAsync(
             Context.ConnectionId,
             () =>

@@ -95,7 +95,11 @@ public static class DrakloHost
             await File.WriteAllTextAsync(readyFile, app.Urls.First());
         }
 
-        WarmUp.Begin();
+        if (Environment.GetEnvironmentVariable("DRAKLO_WARM_UP") != "0")
+        {
+            WarmUp.Begin();
+        }
+
         await app.WaitForShutdownAsync();
         Console.WriteLine("Draklo has stopped; everything is saved.");
         return 0;

@@ -104,7 +104,8 @@ public sealed record CellReadings : IDocumentPart
 }
 
 /// <param name="Sequence">Counts the cell's readings.</param>
-/// <param name="AgoS">Seconds since it was read, where it waited at a tablet; left out, it was read now.</param>
+/// <param name="Value">As the cell sent it, in the parcel's unit, below zero too: the server judges it.</param>
+/// <param name="AgoS">Seconds since it was read, to the millisecond; left out, it was read now.</param>
 public sealed record CellReading(long Sequence, double Value, double? AgoS = null);
 
 /// <summary>What became of them, kept before it is answered.</summary>

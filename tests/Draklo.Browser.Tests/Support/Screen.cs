@@ -69,7 +69,7 @@ public sealed partial class Screen : IDisposable
     public string Address { get; }
 
     /// <summary>Knows a job by the beginning of its name; without, or where it knows none, jobs are opened from the list.</summary>
-    public Func<string, string?>? IdOf { get; init; }
+    public Func<string, string?>? PathOf { get; init; }
 
     public string Title => driver.Title;
 
@@ -85,8 +85,7 @@ public sealed partial class Screen : IDisposable
             }
         );
 
-    /// <summary>Leaves the application, clears what the browser keeps of it, and goes back to the first size. The application's
-    /// own files stay, as they would on a device that has been here before.</summary>
+    /// <summary>Leaves the application, clears what the browser keeps of it, and goes back to the first size.</summary>
     public void Forget()
     {
         driver.Navigate().GoToUrl("about:blank");
@@ -98,11 +97,7 @@ public sealed partial class Screen : IDisposable
         scripts.Clear();
         driver.ExecuteCdpCommand(
             "Storage.clearDataForOrigin",
-            new()
-            {
-                ["origin"] = Address,
-                ["storageTypes"] = "cookies,local_storage,indexeddb,websql,file_systems,shared_storage",
-            }
+            new() { ["origin"] = Address, ["storageTypes"] = "all" }
         );
         Resize(width, height);
         Complaints();
@@ -142,9 +137,9 @@ public sealed partial class Screen : IDisposable
     /// <summary>Opens the sheet of a job by the beginning of its name.</summary>
     public void OpenJob(string name)
     {
-        if (IdOf?.Invoke(name) is { } id)
+        if (PathOf?.Invoke(name) is { } path)
         {
-            driver.Navigate().GoToUrl($"{Address}/jobs/{id}");
+            driver.Navigate().GoToUrl(Address + path);
         }
         else
         {

@@ -86,7 +86,7 @@ internal sealed class Scene : IDisposable
         demo = [.. Ids("stage=planned,briefed").Select(id => Content(Get($"/api/jobs/{id}").AsObject()))];
         jobs = Unmade();
         asShipped = (string)Answer(Client.PostAsync(new Uri("/api/backups", UriKind.Relative), null))["name"]!;
-        Screen = new(App.Address) { IdOf = IdOf };
+        Screen = new(App.Address) { PathOf = PathOf };
     }
 
     public AppProcess App { get; }
@@ -231,8 +231,16 @@ internal sealed class Scene : IDisposable
         return job;
     }
 
-    private string? IdOf(string name) =>
-        jobs.FirstOrDefault(j => ((string)j.Value.Demo["name"]!).StartsWith(name, StringComparison.Ordinal)).Key;
+    /// <summary>Where the list's link to a job leads.</summary>
+    private string? PathOf(string name)
+    {
+        var (id, (_, job)) = jobs.FirstOrDefault(j =>
+            ((string)j.Value.Demo["name"]!).StartsWith(name, StringComparison.Ordinal)
+        );
+        return id is null ? null
+            : job["plan"]!["clearing"]?["alone"]?.GetValue<bool>() == true ? $"/jobs/{id}/clear"
+            : $"/jobs/{id}";
+    }
 
     /// <summary>None is made yet.</summary>
     private Dictionary<string, (string Mark, JsonObject Demo)> Unmade() =>

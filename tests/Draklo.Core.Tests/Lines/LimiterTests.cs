@@ -46,10 +46,10 @@ public sealed class LimiterTests
     {
         var limiter = Limiter.Of(new(), 1000, 3000, UnitSystem.Metric);
         Assert.Null(limiter.Fitting);
-        Assert.Contains("No number of turns is right", limiter.Text, StringComparison.Ordinal);
+        Assert.Contains("Try your drum first", limiter.Text, StringComparison.Ordinal);
         Assert.Contains("load cell", limiter.Text, StringComparison.Ordinal);
         Assert.Contains(
-            "is sure to hold",
+            "for certain",
             Limiter.Of(Tried with { FrictionLow = 0.05 }, 9000, 1e9, UnitSystem.Metric).Text,
             StringComparison.Ordinal
         );

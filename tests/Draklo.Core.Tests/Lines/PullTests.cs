@@ -38,7 +38,7 @@ public sealed class PullTests
                         .Max();
                     Assert.Equal(most, analysis.Pull.NeededTensionN, most * 1e-5);
                 },
-                iter: Tries.Of(100)
+                iter: 100
             );
         Assert.True(worked > 20);
     }

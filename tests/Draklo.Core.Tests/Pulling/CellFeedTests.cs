@@ -111,7 +111,7 @@ public sealed class CellFeedTests
         Assert.Equal("", feed.Take(new("a", 0, 20, "N"), 0, slack: true).Trouble);
         var drifted = feed.Take(new("a", 1, 140, "N"), 0.05, slack: true);
         Assert.Equal(FeedState.Taken, drifted.State);
-        Assert.Contains("zero has drifted", drifted.Trouble, StringComparison.Ordinal);
+        Assert.Contains("isn't at zero", drifted.Trouble, StringComparison.Ordinal);
         Assert.Equal("", feed.Take(new("a", 2, 145, "N"), 0.1).Trouble);
     }
 

@@ -75,20 +75,28 @@ public sealed class CellProtocolTests
     public void A_cell_at_hand_is_followed_and_begins_afresh_when_it_is_switched_on_again()
     {
         var hand = new CellAtHand();
-        CellHeard Hear(uint session, uint sequence, double newtons, double atS) =>
-            hand.Hear("main", isPacket: false, CellProtocol.Line(new(session, sequence, newtons)), 2000, atS);
+        CellHeard Hear(uint session, uint sequence, double newtons, double atS, bool slack = false) =>
+            hand.Hear("main", isPacket: false, CellProtocol.Line(new(session, sequence, newtons)), 2000, atS, slack);
 
         Assert.True(Hear(1, 10, 900, 0).Counts);
         Assert.Equal(2, Hear(1, 13, 910, 0.15).Missed);
         Assert.False(Hear(1, 13, 910, 0.16).Counts);
-        Assert.Contains("jumped", Hear(1, 14, 9000, 0.2).Trouble, StringComparison.Ordinal);
+        Assert.Contains("too big", Hear(1, 14, 9000, 0.2).Trouble, StringComparison.Ordinal);
+        // What it sent is handed on as it came, below zero too: what is kept is judged once, from that.
+        var backwards = Hear(1, 15, -500, 0.9);
+        Assert.Equal((-500, 0, false), (backwards.RawN, backwards.TensionN, backwards.Counts));
+        Assert.Contains("isn't at zero", Hear(1, 16, 300, 1.5, slack: true).Trouble, StringComparison.Ordinal);
         var again = Hear(2, 0, 905, 1);
         Assert.True(again.Counts);
         Assert.Equal(0, again.Missed);
-        Assert.Contains("something else", hand.Hear("main", true, "AAAA", 2000, 2).Trouble, StringComparison.Ordinal);
         Assert.Contains(
             "something else",
-            hand.Hear("main", true, "not base64", 2000, 2).Trouble,
+            hand.Hear("main", true, "AAAA", 2000, 2, slack: false).Trouble,
+            StringComparison.Ordinal
+        );
+        Assert.Contains(
+            "something else",
+            hand.Hear("main", true, "not base64", 2000, 2, slack: false).Trouble,
             StringComparison.Ordinal
         );
     }

@@ -3,6 +3,7 @@ import { useSettings } from "../ui/settings";
 import type { Units } from "../units/units";
 import { ask, askKept, here, pathOf } from "./ask";
 import { isBesideServer, useHome } from "./home";
+import { carriedPath } from "./carriedPath";
 import { Refusal } from "./refusal";
 import type {
   BriefAnswer,
@@ -22,7 +23,6 @@ import type {
 
 // What this device takes along, and what it answers and keeps while the server is out of reach.
 
-const carriedPath = "/api/carried";
 const listLength = 500;
 /** A job that is over stays on the device for so long after it was last opened. */
 const staysMs = 30 * 86_400_000;

@@ -8,7 +8,7 @@ export type Progress = (done: number, total: number) => void;
 interface Core {
   Answer: (path: string, query: string, body: string, progress: Progress) => string;
   Know: (locker: string) => string;
-  HearCell: (lineId: string, isPacket: boolean, sent: string, plannedN: number, atS: number) => string;
+  HearCell: (lineId: string, isPacket: boolean, sent: string, plannedN: number, atS: number, slack: boolean) => string;
 }
 
 interface Runtime {
@@ -35,9 +35,16 @@ const home = {
     core ??= open();
     (await core).Know(locker);
   },
-  async hearCell(lineId: string, isPacket: boolean, sent: string, plannedN: number, atS: number): Promise<string> {
+  async hearCell(
+    lineId: string,
+    isPacket: boolean,
+    sent: string,
+    plannedN: number,
+    atS: number,
+    slack: boolean,
+  ): Promise<string> {
     core ??= open();
-    return (await core).HearCell(lineId, isPacket, sent, plannedN, atS);
+    return (await core).HearCell(lineId, isPacket, sent, plannedN, atS, slack);
   },
 };
 

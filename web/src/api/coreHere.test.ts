@@ -232,7 +232,7 @@ describe("a search for rigs", () => {
 
 describe("a load cell at this device", () => {
   it("is heard by the core that follows the hand", async () => {
-    const heard = home.hearCell("line-1", true, "AAAA", 1640);
+    const heard = home.hearCell("line-1", true, "AAAA", 1640, false);
     await turns();
     expect(at(0).heard).toEqual(["line-1 true AAAA"]);
     give(0, '200{"session":7,"sequence":1,"counts":true,"missed":0,"trouble":""}');

@@ -1,5 +1,7 @@
 import { proxy, wrap, type Remote } from "comlink";
 import type { CoreHome, Progress } from "./core.worker";
+import { shelf } from "../ui/shelf";
+import { carriedPath } from "./carriedPath";
 import { useHome } from "./home";
 
 // The core in this browser. It is fetched when it is first asked: most pages never do while the server is there.
@@ -12,8 +14,10 @@ export interface HomeAnswer {
 
 interface Home {
   core: Remote<CoreHome>;
-  /** Fails when the worker does or is ended: whoever waits for it then waits for nothing. */
+  /** Rejects when the worker fails or is stopped. */
   broken: Promise<never>;
+  /** Settles once it was told what is known beside the plans: no question goes before. */
+  told: Promise<void>;
   end: (why: unknown) => void;
 }
 
@@ -38,6 +42,7 @@ function openWorker(): Home {
   return {
     core: wrap<CoreHome>(worker),
     broken,
+    told: Promise.resolve(),
     end: (why) => {
       worker.terminate();
       fail(why);
@@ -45,10 +50,20 @@ function openWorker(): Home {
   };
 }
 
+/** What the server said last, also before this page was opened. */
+async function lastKnown(): Promise<string | undefined> {
+  if (known !== undefined) return known;
+  const carried = (await shelf.answer(carriedPath)) as { locker?: unknown } | undefined;
+  return carried?.locker === undefined ? undefined : JSON.stringify(carried.locker);
+}
+
 /** A core that is told all that is known before anything else. */
 function open(): Home {
   const home = openWorker();
-  if (known !== undefined) home.core.know(known).catch(home.end);
+  home.told = lastKnown().then(async (locker) => {
+    if (locker !== undefined) await home.core.know(locker);
+  });
+  home.told.catch(home.end);
   return home;
 }
 
@@ -56,7 +71,7 @@ function open(): Home {
 async function asked<T>(which: Which, question: (core: Remote<CoreHome>) => Promise<T>): Promise<T> {
   const home = (homes[which] ??= open());
   try {
-    return await Promise.race([question(home.core), home.broken]);
+    return await Promise.race([home.told.then(() => question(home.core)), home.broken]);
   } catch (error) {
     home.end(error);
     if (homes[which] === home) {
@@ -143,15 +158,23 @@ function stopped(signal: AbortSignal): Promise<never> {
 export interface CellHeard {
   session: number;
   sequence: number;
+  /** As the cell sent it; below zero where it hangs the wrong way round. */
+  rawN?: number;
   tensionN?: number;
   counts: boolean;
   missed: number;
   trouble: string;
 }
 
-export async function hearCell(lineId: string, isPacket: boolean, sent: string, plannedN: number): Promise<CellHeard> {
+export async function hearCell(
+  lineId: string,
+  isPacket: boolean,
+  sent: string,
+  plannedN: number,
+  slack: boolean,
+): Promise<CellHeard> {
   const text = await asked("quick", (core) =>
-    core.hearCell(lineId, isPacket, sent, plannedN, performance.now() / 1000),
+    core.hearCell(lineId, isPacket, sent, plannedN, performance.now() / 1000, slack),
   );
   return readAnswer(text).body as CellHeard;
 }

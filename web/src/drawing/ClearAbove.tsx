@@ -103,7 +103,7 @@ function Above({
           }),
         )}
       {way.zones
-        .filter((z) => !z.id.endsWith("-band"))
+        .filter((z) => z.kind !== "band")
         .map((z) => {
           const a = px(z.fromM, -z.halfWidthM);
           return (

@@ -18,7 +18,7 @@ const margin = { top: 30, right: 30, left: 30 };
 /** Under the ground a row for every zone, and the scale. */
 const rowHeight = 20;
 
-const zonesOf = (way: WayResult) => way.zones.filter((z) => !z.id.endsWith("-band"));
+const zonesOf = (way: WayResult) => way.zones.filter((z) => z.kind !== "band");
 
 interface SectionProps {
   clearing: Clearing;
@@ -74,10 +74,10 @@ function Drawing({ clearing, analysis, way, panel, scale, width, height, hold }:
     Math.floor(travel.length / 2),
   );
   const at = Math.min(place ?? nearest, Math.max(0, travel.length - 1));
-  const load = way.way === "fly" || way.way === "lift" || way.way === "slide" ? travel[at] : undefined;
+  const load = way.shows === "none" ? undefined : travel[at];
   const px = (p: Flat) => toPixels(scale, p);
   const { spots } = clearing.ground;
-  const may = way.links.find((l) => l.id === (way.way === "lift" ? "haul" : "line"))?.allowed;
+  const may = way.links.find((l) => l.id === way.mainLinkId)?.allowed;
   return (
     <svg ref={svg} width={width} height={height} role="group" aria-label="Section of the ground">
       <Ground scale={scale} width={width} known={spots.map((s) => ({ x: s.atM, y: s.upM }))} />
@@ -124,7 +124,7 @@ function Drawing({ clearing, analysis, way, panel, scale, width, height, hold }:
         />
       )}
       {way.way === "fly" && clearing.fly && <SagHandle clearing={clearing} way={way} scale={scale} hold={hold} />}
-      {gripsOf(clearing, way.way, panel).map((grip) => (
+      {gripsOf(clearing, way, panel).map((grip) => (
         <Grip key={grip.id} grip={grip} clearing={clearing} scale={scale} hold={hold} />
       ))}
       <ScaleBar

@@ -142,10 +142,10 @@ export function Lines({ way, px, load }: { way: WayResult; px: Px; load: Flat | 
   const litMark = useView((s) => way.links.find((l) => l.id === s.link)?.mark);
   return way.lines.map((line) => {
     // The line bends where the load is now, not only where it pulls hardest.
-    const bends = load && ["line", "tag"].includes(line.id) && ["fly", "slide"].includes(way.way);
+    const bends = load && way.shows === "bends" && ["line", "tag"].includes(line.id);
     const carried = bends
       ? [line.points[0], load, line.points.at(-1)]
-      : way.way === "lift" && load
+      : way.shows === "atEnd" && load
         ? [load, ...line.points.slice(1)]
         : line.points;
     const points = carried.filter((p) => p !== undefined).map(px);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import type { Clearing } from "../api/types";
-import { groundUp, gripsOf, sectionBounds, usesOf } from "./section";
+import type { Clearing, WayResult } from "../api/types";
+import { groundUp, gripsOf, sectionBounds } from "./section";
 
 const spots = [
   { atM: 0, upM: 10 },
@@ -24,6 +24,9 @@ const clearing = {
   times: [],
 } as unknown as Clearing;
 
+const fly: Pick<WayResult, "way" | "uses"> = { way: "fly", uses: ["pieces", "high", "block", "low", "hauler", "line"] };
+const drag: Pick<WayResult, "way" | "uses"> = { way: "drag", uses: ["pieces", "lead", "hauler", "haul", "sling"] };
+
 describe("the section", () => {
   it("is level past its ends and straight between its spots", () => {
     expect(groundUp(spots, -5)).toBe(10);
@@ -32,21 +35,27 @@ describe("the section", () => {
   });
 
   it("offers to take hold of what the way uses, and of nothing else", () => {
-    const ids = gripsOf(clearing, "fly", "way").map((g) => g.id);
+    const ids = gripsOf(clearing, fly, "way").map((g) => g.id);
     expect(ids).toEqual(["piece-0", "landing", "high", "low", "hauler"]);
-    expect(gripsOf(clearing, "drag", "way").map((g) => g.id)).not.toContain("high");
-    expect(gripsOf(clearing, "fly", "people").map((g) => g.id)).toEqual(["person-0"]);
+    expect(gripsOf(clearing, drag, "way").map((g) => g.id)).not.toContain("high");
+    expect(gripsOf(clearing, fly, "people").map((g) => g.id)).toEqual(["person-0"]);
+  });
+
+  it("offers what a way alone has, where it stands", () => {
+    const lifted = { ...clearing, lift: { tagAtM: 20, tagHeightM: 1 } } as Clearing;
+    expect(gripsOf(lifted, { way: "lift", uses: [] }, "way").at(-1)).toMatchObject({ id: "tag", at: { x: 20, y: 6 } });
+    expect(gripsOf(lifted, { way: "fly", uses: [] }, "way").map((g) => g.id)).not.toContain("tag");
   });
 
   it("keeps a spot between its neighbours", () => {
-    const spot = gripsOf(clearing, "fly", "ground").find((g) => g.id === "spot-1");
+    const spot = gripsOf(clearing, fly, "ground").find((g) => g.id === "spot-1");
     expect(spot?.least).toBeCloseTo(0.1);
     expect(spot?.most).toBeCloseTo(29.9);
     expect(spot?.from).toBe("zero");
   });
 
   it("places a grip over the ground that is under it", () => {
-    expect(gripsOf(clearing, "fly", "way").find((g) => g.id === "low")?.at).toEqual({ x: 28, y: 1.5 });
+    expect(gripsOf(clearing, fly, "way").find((g) => g.id === "low")?.at).toEqual({ x: 28, y: 1.5 });
   });
 
   it("shows the ground, the high point and everybody", () => {
@@ -54,10 +63,5 @@ describe("the section", () => {
     expect(bounds.minX).toBeLessThanOrEqual(0);
     expect(bounds.maxX).toBeGreaterThanOrEqual(30);
     expect(bounds.maxY).toBeGreaterThanOrEqual(22);
-  });
-
-  it("knows which gear a way uses", () => {
-    expect(usesOf("catch")).toMatchObject({ line: true, haul: false, drum: true, low: false });
-    expect(usesOf("carry").high).toBe(false);
   });
 });

@@ -32,7 +32,7 @@ export interface SectionGrip {
 export type SectionPanel = "way" | "pieces" | "ground" | "gear" | "people";
 
 /** What can be taken hold of: what the way uses, and what the open panel is about. */
-export function gripsOf(clearing: Clearing, way: WayResult["way"], panel: SectionPanel): SectionGrip[] {
+export function gripsOf(clearing: Clearing, way: Pick<WayResult, "way" | "uses">, panel: SectionPanel): SectionGrip[] {
   const { ground, high, low, lead, drum } = clearing;
   const up = (at: number) => groundUp(ground.spots, at);
   const grips: SectionGrip[] = [];
@@ -84,8 +84,8 @@ export function gripsOf(clearing: Clearing, way: WayResult["way"], panel: Sectio
     });
     return grips;
   }
-  const uses = usesOf(way);
-  if (panel === "pieces" || uses.pieces) {
+  const uses = (part: WayPart) => way.uses.includes(part);
+  if (panel === "pieces" || uses("pieces")) {
     clearing.pieces.forEach((p, i) => {
       add(
         { id: `piece-${i}`, name: p.name === "" ? p.id : p.name, atPath: `clearing.pieces[${i}].atM`, shape: "bar" },
@@ -101,7 +101,7 @@ export function gripsOf(clearing: Clearing, way: WayResult["way"], panel: Sectio
       0,
     );
   }
-  if (high && uses.high)
+  if (high && uses("high"))
     add(
       {
         id: "high",
@@ -113,7 +113,7 @@ export function gripsOf(clearing: Clearing, way: WayResult["way"], panel: Sectio
       high.atM,
       high.blockHeightM,
     );
-  if (high?.guy && uses.high)
+  if (high?.guy && uses("high"))
     add(
       {
         id: "guy",
@@ -124,102 +124,125 @@ export function gripsOf(clearing: Clearing, way: WayResult["way"], panel: Sectio
       high.guy.anchor.atM,
       high.guy.anchor.heightM,
     );
-  if (low && uses.low)
+  if (low && uses("low"))
     add(
       { id: "low", name: "Low anchor", atPath: "clearing.low.atM", upPath: "clearing.low.heightM" },
       low.atM,
       low.heightM,
     );
-  if (lead && uses.lead)
+  if (lead && uses("lead"))
     add(
       { id: "lead", name: "Lead block", atPath: "clearing.lead.anchor.atM", upPath: "clearing.lead.anchor.heightM" },
       lead.anchor.atM,
       lead.anchor.heightM,
     );
-  if (drum?.anchor && uses.drum)
+  if (drum?.anchor && uses("drum"))
     add(
       { id: "drum", name: "Drum", atPath: "clearing.drum.anchor.atM", upPath: "clearing.drum.anchor.heightM" },
       drum.anchor.atM,
       drum.anchor.heightM,
     );
-  if (uses.hauler)
+  if (uses("hauler"))
     add({ id: "hauler", name: "Hauler", atPath: "clearing.haulerAtM", shape: "ring" }, clearing.haulerAtM ?? 0, 0.8);
-  if (clearing.lift && way === "lift")
-    add(
-      {
-        id: "tag",
-        name: "Tag line",
-        atPath: "clearing.lift.tagAtM",
-        upPath: "clearing.lift.tagHeightM",
-        shape: "ring",
-      },
-      clearing.lift.tagAtM,
-      clearing.lift.tagHeightM,
-    );
-  if (clearing.points && way === "points") {
-    const foot = high ? up(high.atM) : 0;
-    clearing.points.points.forEach((p, i) => {
-      grips.push({
-        id: `point-${i}`,
-        name: p.name,
-        at: { x: p.atM, y: foot + p.heightM },
-        atPath: `clearing.points.points[${i}].atM`,
-        upPath: `clearing.points.points[${i}].heightM`,
-        from: "foot",
-        shape: "square",
-      });
-    });
-    add(
-      {
-        id: "load",
-        name: "Load",
-        atPath: "clearing.points.loadAtM",
-        upPath: "clearing.points.loadHeightM",
-        shape: "ring",
-      },
-      clearing.points.loadAtM,
-      clearing.points.loadHeightM,
-    );
-  }
-  if (clearing.slide && way === "slide" && high)
-    add(
-      { id: "slide", name: "Top of the tight line", upPath: "clearing.slide.topHeightM" },
-      high.atM,
-      clearing.slide.topHeightM,
-    );
-  if (clearing.top && way === "top" && high) {
-    add(
-      { id: "cut", name: "Cut of the top", upPath: "clearing.top.cutHeightM", shape: "bar" },
-      high.atM,
-      clearing.top.cutHeightM,
-    );
-    add(
-      { id: "top-line", name: "Line on the top", upPath: "clearing.top.lineHeightM" },
-      high.atM,
-      clearing.top.lineHeightM,
-    );
-  }
+  const foot = high ? up(high.atM) : 0;
+  for (const { x, over, ...grip } of ownGrips[way.way](clearing))
+    grips.push({ ...grip, at: { x, y: (grip.from === "foot" ? foot : up(x)) + over } });
   return grips;
 }
 
-/** Which parts of the gear a way uses. */
-export function usesOf(way: WayResult["way"]) {
-  const over = ["carry", "drag", "buttUp", "lift", "fly"].includes(way);
-  return {
-    pieces: over,
-    high: !["carry", "drag"].includes(way),
-    block: !["carry", "drag", "slide", "top"].includes(way),
-    low: ["fly", "slide"].includes(way),
-    lead: ["drag", "buttUp", "lift"].includes(way),
-    drum: ["fly", "catch", "points", "astern"].includes(way),
-    hauler: ["drag", "buttUp", "lift", "fly", "top"].includes(way),
-    line: ["fly", "catch", "points", "slide", "astern"].includes(way),
-    haul: ["drag", "buttUp", "lift", "fly", "top"].includes(way),
-    sling: ["drag", "buttUp", "lift", "fly", "points", "slide"].includes(way),
-    carriage: way === "fly",
-    tag: way === "lift",
-  };
-}
+type WayPart = WayResult["uses"][number];
+
+/** A grip that a way alone has: where along the section, and how far over the ground or the high point's foot. */
+type OwnGrip = Omit<SectionGrip, "at"> & { x: number; over: number };
+
+const none = (): OwnGrip[] => [];
+
+/** What can be taken hold of in one way alone; a way that is not named here does not compile. */
+const ownGrips: Record<WayResult["way"], (clearing: Clearing) => OwnGrip[]> = {
+  carry: none,
+  drag: none,
+  buttUp: none,
+  fly: none,
+  catch: none,
+  astern: none,
+  lift: ({ lift }) =>
+    lift
+      ? [
+          {
+            id: "tag",
+            name: "Tag line",
+            atPath: "clearing.lift.tagAtM",
+            upPath: "clearing.lift.tagHeightM",
+            from: "ground",
+            shape: "ring",
+            x: lift.tagAtM,
+            over: lift.tagHeightM,
+          },
+        ]
+      : [],
+  points: ({ points }) =>
+    points
+      ? [
+          ...points.points.map((p, i): OwnGrip => ({
+            id: `point-${i}`,
+            name: p.name,
+            atPath: `clearing.points.points[${i}].atM`,
+            upPath: `clearing.points.points[${i}].heightM`,
+            from: "foot",
+            shape: "square",
+            x: p.atM,
+            over: p.heightM,
+          })),
+          {
+            id: "load",
+            name: "Load",
+            atPath: "clearing.points.loadAtM",
+            upPath: "clearing.points.loadHeightM",
+            from: "ground",
+            shape: "ring",
+            x: points.loadAtM,
+            over: points.loadHeightM,
+          },
+        ]
+      : [],
+  slide: ({ slide, high }) =>
+    slide && high
+      ? [
+          {
+            id: "slide",
+            name: "Top of the tight line",
+            upPath: "clearing.slide.topHeightM",
+            from: "ground",
+            shape: "square",
+            x: high.atM,
+            over: slide.topHeightM,
+          },
+        ]
+      : [],
+  top: ({ top, high }) =>
+    top && high
+      ? [
+          {
+            id: "cut",
+            name: "Cut of the top",
+            upPath: "clearing.top.cutHeightM",
+            from: "ground",
+            shape: "bar",
+            x: high.atM,
+            over: top.cutHeightM,
+          },
+          {
+            id: "top-line",
+            name: "Line on the top",
+            upPath: "clearing.top.lineHeightM",
+            from: "ground",
+            shape: "square",
+            x: high.atM,
+            over: top.lineHeightM,
+          },
+        ]
+      : [],
+};
 
 /** What the section shows: the ground, what stands on it, every line. */
 export function sectionBounds(clearing: Clearing, way: WayResult | undefined): Bounds {
@@ -241,7 +264,7 @@ export function sectionBounds(clearing: Clearing, way: WayResult | undefined): B
       // Down from a stem everything happens near it: the far ends of the ground would only make it small.
       onGround(high.atM - top / 2, top);
       onGround(high.atM + top / 2);
-      for (const z of way.zones.filter((zone) => !zone.id.endsWith("-band"))) {
+      for (const z of way.zones.filter((zone) => zone.kind !== "band")) {
         onGround(z.fromM);
         onGround(z.toM);
       }

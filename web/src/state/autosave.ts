@@ -317,9 +317,7 @@ useSheet.subscribe((now, before) => {
   if (now.document === before.document) {
     // The hand let go.
     if (before.grip !== null && now.grip === null && now.document !== kept) {
-      clearTimeout(unwritten);
-      unwritten = undefined;
-      keepDraftSoon(pause / 2);
+      keepDraft();
       if (useSaving.getState().state.kind === "saving") later(pause);
     }
     return;

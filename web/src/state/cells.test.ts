@@ -7,6 +7,7 @@ const delivered: { readings: { sequence: number; value: number }[]; session: str
 const aside: { words: string; sends: { readings: unknown[] } }[] = [];
 const shown: string[] = [];
 const owned: (string | null)[] = [];
+const slacks: boolean[] = [];
 let takes = true;
 let opens: () => Promise<{ name: string; close: () => Promise<void> }>;
 let sends: (sent: string, isPacket: boolean) => void = () => undefined;
@@ -16,7 +17,8 @@ const home = { away: false };
 
 vi.mock("../api/home", () => ({ useHome: { getState: () => home } }));
 vi.mock("../api/coreHere", () => ({
-  hearCell: (_line: string, _packet: boolean, sent: string) => {
+  hearCell: (_line: string, _packet: boolean, sent: string, _planned: number, slack: boolean) => {
+    slacks.push(slack);
     try {
       return Promise.resolve(made(sent));
     } catch (error) {
@@ -52,12 +54,13 @@ vi.mock("./cellSources", () => {
   return { openBluetooth: open, openSerial: open };
 });
 
-const { cellWays, listen, stopListening, useCells } = await import("./cells");
+const { cellWays, expectSlack, listen, stopListening, useCells } = await import("./cells");
 
 let number = 0;
 const reading = (session = 1) => ({
   session,
   sequence: ++number,
+  rawN: 1000,
   tensionN: 1000,
   counts: true,
   missed: 0,
@@ -74,7 +77,7 @@ const nextParcel = () => vi.advanceTimersByTimeAsync(400);
 
 beforeEach(() => {
   vi.useFakeTimers();
-  delivered.length = aside.length = shown.length = owned.length = 0;
+  slacks.length = delivered.length = aside.length = shown.length = owned.length = 0;
   number = closed = 0;
   takes = true;
   home.away = false;
@@ -108,6 +111,19 @@ describe("a cell at this device", () => {
     expect(delivered[0]?.readings.map((r) => r.sequence)).toEqual([1, 2, 3]);
     await nextParcel();
     expect(delivered).toHaveLength(1);
+  });
+
+  it("sends what it read as it read it, below zero too, and is told whether its line is slack", async () => {
+    made = () => ({ ...reading(), rawN: -500, tensionN: 0, counts: false, trouble: "The cell reads below zero." });
+    expectSlack(true);
+    await listen("bluetooth", "job", "line-1", 1640);
+    await send();
+    expectSlack(false);
+    await send();
+    await nextParcel();
+    expect(delivered[0]?.readings.map((r) => r.value)).toEqual([-500, -500]);
+    expect(slacks).toEqual([true, false]);
+    expect(useCells.getState().trouble).toBe("The cell reads below zero.");
   });
 
   it("out of reach is laid aside in larger parcels, and none is lost", async () => {

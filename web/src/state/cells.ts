@@ -23,6 +23,12 @@ const most = 600;
 const aside = 100;
 
 let close: (() => Promise<void>) | undefined;
+let slack = false;
+
+/** Says whether the line is slack at the day's step: then the cell should read nothing. */
+export function expectSlack(isSlack: boolean): void {
+  slack = isSlack;
+}
 
 /** Which ways this browser has to a load cell. */
 export const cellWays = (): ("bluetooth" | "serial")[] => [
@@ -51,11 +57,11 @@ export async function listen(
   }
 
   async function hear(sent: string, isPacket: boolean): Promise<void> {
-    const heard = await hearCell(lineId, isPacket, sent, plannedN);
+    const heard = await hearCell(lineId, isPacket, sent, plannedN, slack);
     // What was still on its way when the cell went says nothing any more.
     if (useCells.getState().state === "lost") return;
     useCells.setState({ trouble: heard.trouble });
-    if (heard.tensionN === undefined) return;
+    if (heard.rawN === undefined) return;
     showReading(lineId, heard);
     const session = heard.session.toString(16);
     if (parcel && (parcel.session !== session || parcel.readings.length >= most)) {
@@ -64,7 +70,7 @@ export async function listen(
       await layAside(jobId, full);
     }
     parcel ??= { cell: useCells.getState().source?.name ?? "cell", session, lineId, readings: [] };
-    parcel.readings.push({ sequence: heard.sequence, value: heard.tensionN, at: Date.now() });
+    parcel.readings.push({ sequence: heard.sequence, value: heard.rawN, at: Date.now() });
   }
 
   try {

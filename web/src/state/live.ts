@@ -2,6 +2,7 @@ import { useEffect, useRef } from "react";
 import { create } from "zustand";
 import { hubAt, type HubConnection } from "../api/hub";
 import type { LiveMessage } from "../api/types";
+import { useSettings } from "../ui/settings";
 import { averageOf, keepLast, type LivePoint } from "./livePoints";
 
 interface Live {
@@ -69,6 +70,7 @@ export function showReading(
 
 /** Follows a day while the page is open: word of entries always, readings when cells are asked for. */
 export function useLiveDay(jobId: string, cells: boolean, onEntries: (number: number) => void): void {
+  const units = useSettings((s) => s.units);
   // What to do with word of an entry changes with every entry; the connection must not.
   const told = useRef(onEntries);
   useEffect(() => {
@@ -79,7 +81,7 @@ export function useLiveDay(jobId: string, cells: boolean, onEntries: (number: nu
     let connection: HubConnection | undefined;
     let open = true;
     const subscribe = () => {
-      connection?.stream<LiveMessage>("Watch", jobId, cells).subscribe({
+      connection?.stream<LiveMessage>("WatchIn", jobId, cells, units).subscribe({
         next: (message) => {
           if (message.lineId === undefined) told.current(message.entries);
           else if (message.lineId !== own) take(message);
@@ -126,5 +128,5 @@ export function useLiveDay(jobId: string, cells: boolean, onEntries: (number: nu
       for (const line of Object.keys(recent)) recent[line] = [];
       useLive.setState(nothing);
     };
-  }, [jobId, cells]);
+  }, [jobId, cells, units]);
 }

@@ -51,7 +51,7 @@ vi.mock("./autosave", () => ({ sendLeftOver: () => Promise.resolve(0) }));
 vi.mock("./session", () => ({ isLetIn: () => true }));
 vi.mock("../api/client", () => ({ api: { mergeLogs: () => Promise.resolve(joined) } }));
 
-const { agoOf, goHome, entrySent } = await import("./outbox");
+const { ageOf, agoOf, goHome, entrySent } = await import("./outbox");
 const { Refusal } = await import("../api/refusal");
 
 const tick = (number: number, at = Date.now()): Waiting => ({
@@ -80,6 +80,7 @@ describe("how long ago", () => {
     expect(agoOf(now + 60_000, now)).toEqual({});
     expect(agoOf(now - 400 * 86_400_000, now)).toEqual({});
     expect(agoOf(NaN, now)).toEqual({});
+    expect(ageOf(NaN, now)).toEqual({});
   });
   it("is not said of what was said just now", () => {
     const entry = { key: "k", kind: "stop", step: "brief", by: "Bo" } as const;

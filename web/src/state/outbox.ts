@@ -22,6 +22,12 @@ export function agoOf(at: number, now = Date.now()): { agoS?: number } {
   return agoS > 0 && agoS <= longestAgoS ? { agoS } : {};
 }
 
+/** How long ago a cell was read, to the millisecond: readings of one parcel keep their times. */
+export function ageOf(at: number, now = Date.now()): { agoS?: number } {
+  const agoS = Math.max(0, now - at) / 1000;
+  return agoS <= longestAgoS ? { agoS } : {};
+}
+
 let going: Promise<void> | undefined;
 
 /** Brings home what was done out of reach, then takes along what is new; one run at a time. */
@@ -83,7 +89,7 @@ async function deliver({ kind, jobId, at, sends }: Waiting): Promise<void> {
   }
 }
 
-/** Readings of a cell at hand, each with when it was read. */
+/** Readings of a cell at hand as it sent them, each with when it was read: the server judges them. */
 export interface ReadingsSent {
   cell: string;
   session: string;
@@ -91,14 +97,11 @@ export interface ReadingsSent {
   readings: { sequence: number; value: number; at: number }[];
 }
 
-/** Readings are news while they are this fresh. */
-const freshMs = 2500;
-
 export async function deliverReadings(jobId: string, { readings, ...cell }: ReadingsSent): Promise<void> {
   const sent = readings.map(({ sequence, value, at }) => ({
     sequence,
     value,
-    ...(Date.now() - at > freshMs && agoOf(at)),
+    ...ageOf(at),
   }));
   await ask(`/api/jobs/${jobId}/pulling/readings`, send("POST", { ...cell, unit: "N", readings: sent }));
 }

@@ -58,7 +58,7 @@ export function Word({ path, title, by, says, button, missing }: WordProps) {
               setMember(path, undefined);
             }}
           >
-            That does not stand any more
+            No longer valid
           </button>
         </>
       ) : (

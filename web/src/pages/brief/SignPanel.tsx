@@ -108,7 +108,7 @@ export function SignPanel({ brief }: { brief: BriefAnswer }) {
             Issue the brief
           </Button>
         )}
-        {!brief.signOff.mayIssue && <Note>It is issued once nothing above holds it.</Note>}
+        {!brief.signOff.mayIssue && <Note>Clear the items above to issue it.</Note>}
       </div>
       {brief.issued.length > 0 && (
         <p className="mt-3 text-[13px]">

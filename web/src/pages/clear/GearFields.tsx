@@ -1,5 +1,5 @@
 import type { Catalogue, Clearing } from "../../api/types";
-import { usesOf } from "../../drawing/section";
+import { useClearing } from "../../state/feed";
 import { useStarts } from "../../state/starts";
 import { setMember } from "../../state/store";
 import { AnchorFields } from "../../stations/AnchorFields";
@@ -13,35 +13,28 @@ import { HaulerFields, LeadFields } from "./HaulFields";
 
 /** The gear of the chosen way: what is not used by it is not shown. */
 export function GearFields({ clearing, catalogue }: { clearing: Clearing; catalogue: Catalogue }) {
-  const uses = usesOf(clearing.way);
+  const way = useClearing((s) => s.analysis?.ways.find((w) => w.way === clearing.way));
+  if (!way) return null;
+  const uses = (part: (typeof way.uses)[number]) => way.uses.includes(part);
   return (
     <>
-      {uses.high && <HighPart clearing={clearing} catalogue={catalogue} block={uses.block} />}
-      {uses.line && (
-        <RopePart path="clearing.line" name={lineNames[clearing.way] ?? "Loaded line"} catalogue={catalogue} />
-      )}
-      {uses.haul && <RopePart path="clearing.haul" name="Hauling line" catalogue={catalogue} />}
-      {uses.tag && <RopePart path="clearing.tag" name="Tag line" catalogue={catalogue} />}
-      {uses.sling && (
+      {uses("high") && <HighPart clearing={clearing} catalogue={catalogue} block={uses("block")} />}
+      {uses("line") && <RopePart path="clearing.line" name={way.lineName} catalogue={catalogue} />}
+      {uses("haul") && <RopePart path="clearing.haul" name="Hauling line" catalogue={catalogue} />}
+      {uses("tag") && <RopePart path="clearing.tag" name="Tag line" catalogue={catalogue} />}
+      {uses("sling") && (
         <Group title="Sling on the load">
           <SlingFields path="clearing.loadSling" catalogue={catalogue} name="It is" />
         </Group>
       )}
-      {uses.carriage && <CarriageFields />}
-      {uses.low && <PointPart path="clearing.low" name="Low anchor" start="low" catalogue={catalogue} />}
-      {uses.drum && <DrumFields clearing={clearing} catalogue={catalogue} />}
-      {uses.lead && <LeadFields clearing={clearing} catalogue={catalogue} />}
-      {uses.hauler && <HaulerFields clearing={clearing} catalogue={catalogue} />}
+      {uses("carriage") && <CarriageFields />}
+      {uses("low") && <PointPart path="clearing.low" name="Low anchor" start="low" catalogue={catalogue} />}
+      {uses("drum") && <DrumFields clearing={clearing} catalogue={catalogue} />}
+      {uses("lead") && <LeadFields clearing={clearing} catalogue={catalogue} />}
+      {uses("hauler") && <HaulerFields clearing={clearing} catalogue={catalogue} />}
     </>
   );
 }
-
-const lineNames: Partial<Record<Clearing["way"], string>> = {
-  catch: "Rope that catches",
-  points: "Rope over the points",
-  slide: "Tight line",
-  astern: "Line behind",
-};
 
 function HighPart({ clearing, catalogue, block }: { clearing: Clearing; catalogue: Catalogue; block: boolean }) {
   const starts = useStarts();

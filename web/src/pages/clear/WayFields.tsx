@@ -149,7 +149,14 @@ export function WayFields(props: Props) {
           <Member path="clearing.top.pullN" label="Pull on it" quantity="force" step={0.1} unknown="what it needs" />
         </>
       ) : null;
+    default:
+      return noFields(clearing.way);
   }
+}
+
+/** A way without a case above does not compile. */
+function noFields(way: never): never {
+  throw new Error(`The way ${String(way)} has no fields.`);
 }
 
 function TagDrum({ clearing }: { clearing: Clearing }) {

@@ -1,7 +1,7 @@
 import type { ClearingAnalysis, WayResult } from "../../api/types";
 import type { SectionPanel } from "../../drawing/section";
 import { useClearing } from "../../state/feed";
-import { useStarts, type Starts } from "../../state/starts";
+import type { MemberPath } from "../../state/memberPath";
 import { setMember, startMember, useSheet } from "../../state/store";
 import { stateHatch, stateWords } from "../../state/words";
 import { useSettings } from "../../ui/settings";
@@ -73,7 +73,6 @@ function Group({
   chosen: string | undefined;
   goPanel: (panel: SectionPanel) => void;
 }) {
-  const starts = useStarts();
   return (
     <section>
       <h2 className="px-3 pb-0.5 pt-2 font-tight text-sm font-semibold">{title}</h2>
@@ -87,7 +86,7 @@ function Group({
             aria-pressed={w.way === chosen}
             className={`block w-full px-3 py-1.5 text-left ${w.way === chosen ? "bg-ink text-sheet" : "hover:bg-tint"}`}
             onClick={() => {
-              setUp(w, starts);
+              setUp(w);
               goPanel("way");
             }}
           >
@@ -121,27 +120,9 @@ function Summary({ way }: { way: WayResult }) {
 }
 
 /** Takes a way, and begins what it needs and nobody has given. */
-function setUp(way: WayResult, starts: Starts): void {
+function setUp(way: WayResult): void {
   setMember("clearing.way", way.way);
-  const plan = useSheet.getState().document?.plan;
-  const clearing = plan?.clearing;
-  if (way.setUp || !clearing) return;
-  const from = starts.clearing;
-  const needsHigh = !["carry", "drag", "astern"].includes(way.way);
-  if (needsHigh && clearing.high === undefined) startMember("clearing.high", from.high);
-  if (["fly", "slide"].includes(way.way) && clearing.low === undefined) startMember("clearing.low", from.low);
-  if (way.way === "lift") startMember("clearing.lift", from.lift);
-  if (way.way === "fly") startMember("clearing.fly", from.fly);
-  if (way.way === "catch") startMember("clearing.catch", from.catch);
-  if (way.way === "points") startMember("clearing.points", from.points);
-  if (way.way === "slide") startMember("clearing.slide", from.slide);
-  if (way.way === "top") startMember("clearing.top", from.top);
-  if (way.way === "astern")
-    // The line behind stands straight behind the lay.
-    startMember("clearing.astern", {
-      ...from.astern,
-      anchor: { ...from.astern.anchor, bearingDeg: (plan.lay.bearingDeg + 180) % 360 },
-    });
+  for (const { path, value } of way.begins) startMember(path as MemberPath, value);
 }
 
 function BreakEvens({ analysis, chosen }: { analysis: ClearingAnalysis; chosen: string | undefined }) {

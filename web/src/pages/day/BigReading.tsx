@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import type { Pulling, PullLine } from "../../api/types";
 import { livePath, type LivePoint } from "../../state/livePoints";
-import { cellWays, listen, stopListening, useCells } from "../../state/cells";
+import { cellWays, expectSlack, listen, stopListening, useCells } from "../../state/cells";
 import { overASecond, recentOf, useLive } from "../../state/live";
 import { useSettings } from "../../ui/settings";
 import { unitOf, written } from "../../units/units";
@@ -22,6 +22,10 @@ export function BigReading({ pulling, line, cells: simulated, onCells, onTake }:
   const units = useSettings((s) => s.units);
   const own = useCells();
   useEffect(() => () => void stopListening(), []);
+  const { lineIsSlack } = pulling.day;
+  useEffect(() => {
+    expectSlack(lineIsSlack);
+  }, [lineIsSlack]);
   const cells = simulated || own.state === "on" || own.state === "lost";
   const live = useLive((s) => s.last[line.id]);
   const { state, trouble, missed } = useLive();

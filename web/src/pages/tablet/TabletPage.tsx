@@ -68,10 +68,10 @@ export function TabletPage() {
         <h1 className="font-tight text-2xl font-semibold">This device</h1>
         <p className="mt-1 max-w-[64ch] leading-snug" role="status">
           {trouble === "off"
-            ? "This browser keeps nothing for Draklo: out of reach only the page that is open goes on. Leave private browsing, or allow this site to store data."
+            ? "This browser stores nothing for Draklo. Offline, only this open page keeps working. Leave private browsing, or allow this site to store data."
             : away
-              ? "Draklo is out of reach. The jobs below can be opened, changed, briefed, pulled and logged here; what you do goes home by itself once Draklo answers."
-              : "Draklo answers. The jobs below are on this device and open without the network too."}
+              ? "Draklo is offline. You can open, change, brief, pull and log the jobs below; what you do is sent by itself once Draklo answers."
+              : "Draklo answers. The jobs below are on this device and also open offline."}
         </p>
         <CoreHere />
         <SignedIn />
