@@ -19,7 +19,7 @@ internal static class Axe
             screen.RunAsync(
                 """
                 const done = arguments[arguments.length - 1];
-                axe.run(document, { resultTypes: ['violations'] }).then(
+                axe.run(document, { resultTypes: ['violations'], preload: false, iframes: false }).then(
                   r => done(r.violations.map(v => v.id + ': ' + v.help + ' — ' + v.nodes.slice(0, 3).map(n => n.html + ' ' + n.failureSummary).join(' | ')).join('\n')),
                   e => done('axe failed: ' + e));
                 """

@@ -14,9 +14,9 @@ public sealed class ComingHomeTests(RunningServer server) : IClassFixture<Runnin
 {
     private const string Pin = "2468";
 
-    /// <summary>A thousand times two people change one job apart, over a real data file.</summary>
+    /// <summary>A hundred times, in a long check a thousand, two people change one job apart, over a real data file.</summary>
     [Fact]
-    public void A_thousand_changes_from_two_sides_are_put_together_or_settled_with_nothing_lost()
+    public void Many_changes_from_two_sides_are_put_together_or_settled_with_nothing_lost()
     {
         var folder = Directory.CreateTempSubdirectory("draklo-merge-").FullName;
         try
@@ -25,7 +25,8 @@ public sealed class ComingHomeTests(RunningServer server) : IClassFixture<Runnin
             var chance = new Random(16);
             var job = jobs.Create(new("Merged", "", null, Plan()));
             var settledAtAll = 0;
-            for (var round = 0; round < 1000; round++)
+            var rounds = Environment.GetEnvironmentVariable("DRAKLO_LONG") == "1" ? 1000 : 100;
+            for (var round = 0; round < rounds; round++)
             {
                 var was = job.Content.Plan;
                 var (mine, theirs) = (Changed(was, chance), Changed(was, chance));
@@ -52,8 +53,8 @@ public sealed class ComingHomeTests(RunningServer server) : IClassFixture<Runnin
                 Check(Leaves(was), Leaves(mine), Leaves(theirs), Leaves(job.Content.Plan), settled, open.Clashes.Count);
             }
 
-            Assert.Equal(2001, job.Revision);
-            Assert.InRange(settledAtAll, 50, 5000);
+            Assert.Equal((2 * rounds) + 1, job.Revision);
+            Assert.InRange(settledAtAll, rounds / 20, rounds * 5);
         }
         finally
         {

@@ -130,5 +130,7 @@ internal sealed class BriefWords(Plan plan, Analysis analysis, UnitSystem units)
     }
 
     private string KilogramsOf(double newtons) =>
-        units == UnitSystem.Us || newtons >= 1000 ? "" : $" · {Units.Figures.Plain(newtons / 9.80665, ForPeople)} kg";
+        units == UnitSystem.Us || newtons >= 1000
+            ? ""
+            : $" · {Units.Figures.Plain(newtons / Standard.Gravity, ForPeople)} kg";
 }

@@ -1,4 +1,5 @@
 using System.Collections.Frozen;
+using Draklo.Core.Units;
 
 namespace Draklo.Core.Pulling;
 
@@ -52,8 +53,8 @@ public sealed class CellFeed(double plannedN)
         ["N"] = 1,
         ["daN"] = 10,
         ["kN"] = 1000,
-        ["kgf"] = 9.80665,
-        ["lbf"] = 4.4482216,
+        ["kgf"] = Standard.Gravity,
+        ["lbf"] = Standard.PoundForce,
     }.ToFrozenDictionary(StringComparer.Ordinal);
 
     private long last = NoneYet;

@@ -25,7 +25,7 @@ public sealed record StandingTree(
     Point CrownCentre
 )
 {
-    public const double Gravity = 9.80665;
+    public const double Gravity = Standard.Gravity;
 
     private const double HalfEllipse = 4 / (3 * Math.PI);
 

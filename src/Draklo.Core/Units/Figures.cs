@@ -33,7 +33,7 @@ public static class Figures
     /// <summary>About how many kilograms would hang so hard, as a feller feels a force: " (about 81 kg)".</summary>
     /// <returns>Nothing for US units, whose pounds-force say it already.</returns>
     public static string AboutKilograms(double newtons, UnitSystem units) =>
-        units == UnitSystem.Us || newtons >= 1000 ? "" : $" (about {Plain(newtons / 9.80665, 2)} kg)";
+        units == UnitSystem.Us || newtons >= 1000 ? "" : $" (about {Plain(newtons / Standard.Gravity, 2)} kg)";
 
     /// <summary>The same as <see cref="With"/> into a buffer of 64; returns how much of it was used.</summary>
     internal static int Write(Span<char> text, double value, string unit, UnitSystem units, int figures)

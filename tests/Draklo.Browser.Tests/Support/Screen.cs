@@ -29,6 +29,10 @@ public sealed partial class Screen : IDisposable
         "--disable-features=BackForwardCache,SpareRendererForSitePerProcess,Translate,OptimizationHints,MediaRouter",
     ];
 
+    /// <summary>Tests wait for what they need and for no time; this long only where it does not come. Beside builds and other
+    /// tests a search at the server's lowest priority takes half a minute.</summary>
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(45);
+
     private readonly ChromeDriver driver;
     private readonly List<string> scripts = [];
     private readonly string profile;
@@ -287,7 +291,7 @@ public sealed partial class Screen : IDisposable
     {
         try
         {
-            new WebDriverWait(driver, TimeSpan.FromSeconds(15))
+            new WebDriverWait(driver, TimeSpan.FromSeconds(45))
             {
                 PollingInterval = TimeSpan.FromMilliseconds(50),
                 Message = what,

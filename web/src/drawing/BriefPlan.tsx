@@ -1,3 +1,4 @@
+import { unitOf } from "../units/units";
 import { useRef } from "react";
 import type { Analysis, Brief, Plan } from "../api/types";
 import { useSettings } from "../ui/settings";
@@ -43,7 +44,7 @@ function Drawing({ plan, analysis, people, width, height }: BriefPlanProps & { w
   const shape = (places: SitePlace[]) => pathOf(places.map(px), true);
   const stump = px({ eastM: 0, northM: 0 });
   const lay = plan.lay.bearingDeg;
-  const foot = units === "us" ? 0.3048 : 1;
+  const foot = unitOf("length", units).si;
   const discs = apart(people.map((p) => px(p.place)));
   const bar = barLength(scale.perMetre * foot, 110);
   return (

@@ -3,7 +3,7 @@ import type { Analysis, Plan } from "../api/types";
 import { setMember, useSheet } from "../state/store";
 import { useLitLink } from "../state/lit";
 import { useView } from "../state/view";
-import { written } from "../units/units";
+import { unitOf, written } from "../units/units";
 import { useSettings } from "../ui/settings";
 import { useWide } from "../ui/useWide";
 import { Ground } from "./Ground";
@@ -142,7 +142,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
   );
   const wide = useWide();
   const roomy = width >= 620 && height >= 400;
-  const foot = units === "us" ? 0.3048 : 1;
+  const foot = unitOf("length", units).si;
   const bar = barLength(scale.perMetre * foot, 110);
   return (
     <svg

@@ -2,7 +2,7 @@ import { memo } from "react";
 import type { Analysis } from "../api/types";
 import { openWorking } from "../state/view";
 import { useSettings } from "../ui/settings";
-import { written, type Units } from "../units/units";
+import { kilogramForce, written, type Units } from "../units/units";
 
 type Figures = Analysis["plate"];
 
@@ -25,7 +25,7 @@ function fromTo(low: number, high: number, units: Units): string {
 
 /** What a force feels like: as kilograms, or as the pounds that it is already in. */
 const asWeight = (force: number, units: Units) =>
-  units === "us" ? "" : `as ${Math.max(1, Math.round(force / 9.80665))} kg`;
+  units === "us" ? "" : `as ${Math.max(1, Math.round(force / kilogramForce))} kg`;
 
 /** The six figures that a crew works by, set as a drawing office sets its title block. */
 export const Plate = memo(function Plate({ plate, windowEmpty }: { plate: Figures; windowEmpty: boolean }) {

@@ -1,3 +1,4 @@
+import { unitOf } from "../units/units";
 import { useSettings } from "../ui/settings";
 import { barLength, type Scale } from "./projection";
 
@@ -12,7 +13,7 @@ interface ScaleBarProps {
 /** A bar of a round length at the foot of a drawing, in the units that are read. */
 export function ScaleBar({ scale, width, height, text }: ScaleBarProps) {
   const units = useSettings((s) => s.units);
-  const perUnit = scale.perMetre * (units === "us" ? 0.3048 : 1);
+  const perUnit = scale.perMetre * unitOf("length", units).si;
   const bar = barLength(perUnit, 110);
   return (
     <g transform={`translate(24 ${height - 22})`} data-fixed>

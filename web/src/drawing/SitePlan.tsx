@@ -3,7 +3,7 @@ import type { Analysis, Plan } from "../api/types";
 import { setMember, useSheet } from "../state/store";
 import { useView } from "../state/view";
 import { useSettings } from "../ui/settings";
-import { written } from "../units/units";
+import { unitOf, written } from "../units/units";
 import { Handle } from "./Handle";
 import { pointIn } from "./pinch";
 import { LayRoseRing } from "./LayRoseRing";
@@ -161,7 +161,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
     hold(true);
   };
   const shape = (places: SitePlace[]) => pathOf(places.map(px), true);
-  const foot = units === "us" ? 0.3048 : 1;
+  const foot = unitOf("length", units).si;
   // Clear of the line beyond the tip when the lay runs across the sheet.
   const across = Math.abs(Math.sin((lay * Math.PI) / 180)) > 0.7;
   const beyond = px(placeAt(plan.tree.heightM + (across ? 0 : 24) / scale.perMetre, lay));

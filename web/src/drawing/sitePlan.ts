@@ -1,3 +1,4 @@
+import { unitOf } from "../units/units";
 import type { Analysis, Line, Plan, RoseBearing, Target, Units } from "../api/types";
 import { elsewhere } from "../state/store";
 import { fit, type Bounds, type Flat, type Scale } from "./projection";
@@ -97,9 +98,8 @@ function easiest(run: RoseBearing[]): RoseBearing {
 
 /** A clearance for reading: to a tenth of a metre, for nobody lays a tree closer than that. */
 export function cleared(metres: number, units: Units): string {
-  const unit = units === "us" ? 0.3048 : 1;
+  const { si: unit, name } = unitOf("length", units);
   const tenths = Math.round((metres / unit) * 10) / 10;
-  const name = units === "us" ? "ft" : "m";
   return tenths < 0.1 ? `under 0.1 ${name}` : `${tenths >= 100 ? Math.round(tenths) : tenths} ${name}`;
 }
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { editable, fielded, figure, parse, plain, written, type Quantity, type Units } from "./units";
+import { editable, fielded, figure, kilogramForce, parse, plain, written, type Quantity, type Units } from "./units";
 
 function value(text: string, quantity: Quantity, units: Units = "metric"): number {
   const parsed = parse(text, quantity, units);
@@ -99,5 +99,11 @@ describe("writing", () => {
         expect(editable(value(text, "length", units), "length", units)).toBe(text);
       }
     }
+  });
+
+  it("takes decanewtons and tonnes as crews say them", () => {
+    expect(parse("1600 daN", "force", "metric")).toEqual({ value: 16_000 });
+    expect(parse("1.6 t", "mass", "metric")).toEqual({ value: 1600 });
+    expect(kilogramForce).toBe(9.80665);
   });
 });

@@ -44,6 +44,9 @@ export const byCode: Partial<Record<string, Quantity>> = Object.fromEntries(
   ),
 );
 
+/** Newtons in the weight of a kilogram. */
+export const kilogramForce = table.spellings.forces.find((f) => f.name === "kgf")?.si ?? NaN;
+
 export function unitOf(quantity: Quantity, units: Units): Unit {
   return kinds[quantity][units];
 }

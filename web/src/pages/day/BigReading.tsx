@@ -4,7 +4,7 @@ import { livePath, type LivePoint } from "../../state/livePoints";
 import { cellWays, expectSlack, listen, stopListening, useCells } from "../../state/cells";
 import { overASecond, recentOf, useLive } from "../../state/live";
 import { useSettings } from "../../ui/settings";
-import { unitOf, written } from "../../units/units";
+import { kilogramForce, unitOf, written } from "../../units/units";
 
 interface BigReadingProps {
   pulling: Pulling;
@@ -139,7 +139,7 @@ const large = (newtons: number, units: "metric" | "us") =>
   (newtons / unitOf("force", units).si).toFixed(units === "us" ? 0 : 2);
 
 const mass = (newtons: number, units: "metric" | "us") =>
-  units === "us" ? `${Math.round(newtons / unitOf("force", "us").si)} lb` : `${Math.round(newtons / 9.80665)} kg`;
+  units === "us" ? `${Math.round(newtons / unitOf("force", "us").si)} lb` : `${Math.round(newtons / kilogramForce)} kg`;
 
 /** The time, some times a second while it is needed. */
 function useClock(on: boolean): number {
