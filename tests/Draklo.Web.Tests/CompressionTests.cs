@@ -20,7 +20,7 @@ public sealed class CompressionTests(RunningServer server) : IClassFixture<Runni
         using var unpacked = Unpack(packed, new MemoryStream(bytes));
         var text = await new StreamReader(unpacked).ReadToEndAsync();
         Assert.Equal(await server.Client.GetStringAsync("/api/catalogue"), text);
-        Assert.True(bytes.Length < text.Length / 3);
+        Assert.True(bytes.Length < text.Length / 2);
         Assert.NotNull(JsonNode.Parse(text)!["species"]);
     }
 
