@@ -173,6 +173,9 @@ internal static class LiveBench
         (await client.PostAsync(new Uri("/api/jobs", UriKind.Relative), content)).EnsureSuccessStatusCode();
     }
 
+    /// <summary>A hand that looks at what it does: each figure is drawn before the next step.</summary>
+    private static readonly TimeSpan Step = TimeSpan.FromMilliseconds(250);
+
     /// <summary>
     /// From a pointer move to the frame in which the figures have changed: a seat on the elevation, then the lay on a
     /// plan with forty targets.
@@ -185,7 +188,7 @@ internal static class LiveBench
         var before = screen.InScript();
         for (var i = 0; i < 12; i++)
         {
-            screen.Drag("[data-handle='seat-main']", 0, i % 2 == 0 ? -96 : 96, steps: 24);
+            screen.Drag("[data-handle='seat-main']", 0, i % 2 == 0 ? -96 : 96, steps: 24, each: Step);
         }
 
         Report("Drag of the seat to redrawn figures, Chromium", Waits(screen));
@@ -200,7 +203,7 @@ internal static class LiveBench
         Watch(screen, "ul[aria-label='Targets']");
         for (var i = 0; i < 12; i++)
         {
-            screen.Drag("[data-handle='lay']", 0, i % 2 == 0 ? -96 : 96, steps: 24);
+            screen.Drag("[data-handle='lay']", 0, i % 2 == 0 ? -96 : 96, steps: 24, each: Step);
         }
 
         Report("Swing of the lay among 40 targets to redrawn figures, Chromium", Waits(screen));

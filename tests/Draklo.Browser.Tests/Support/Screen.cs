@@ -235,9 +235,10 @@ public sealed partial class Screen : IDisposable
     }
 
     /// <summary>Takes hold of something and moves it in small steps, as a hand does.</summary>
-    public void Drag(string css, int across, int down, int steps = 8)
+    /// <param name="each">How long each step takes; left out, no longer than it must.</param>
+    public void Drag(string css, int across, int down, int steps = 8, TimeSpan? each = null)
     {
-        var actions = Hand().MoveToElement(Find(By.CssSelector(css))).ClickAndHold();
+        var actions = Hand(each).MoveToElement(Find(By.CssSelector(css))).ClickAndHold();
         for (var i = 0; i < steps; i++)
         {
             actions.MoveByOffset(across / steps, down / steps);
@@ -279,7 +280,7 @@ public sealed partial class Screen : IDisposable
     }
 
     /// <summary>Moves without the quarter of a second that the package takes for each by default.</summary>
-    private Actions Hand() => new(driver, TimeSpan.FromMilliseconds(10));
+    private Actions Hand(TimeSpan? each = null) => new(driver, each ?? TimeSpan.FromMilliseconds(10));
 
     public object? Run(string script, params object[] args) => driver.ExecuteScript(script, args);
 
