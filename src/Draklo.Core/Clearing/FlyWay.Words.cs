@@ -4,9 +4,34 @@ using Draklo.Core.Units;
 
 namespace Draklo.Core.Clearing;
 
-/// <summary>What is said and drawn of a loaded line.</summary>
+/// <summary>What is said, tried and drawn of a loaded line.</summary>
 internal sealed partial class FlyWay
 {
+    private static readonly double[] Sags = [0.04, 0.05, 0.06, 0.07, 0.08, 0.1, 0.12, 0.15, 0.2, 0.25, 0.3];
+
+    /// <inheritdoc/>
+    public override IEnumerable<IEnumerable<WayTrial>> OwnTrials(ClearingScene scene) => [MoreSag(scene)];
+
+    private static IEnumerable<WayTrial> MoreSag(ClearingScene scene)
+    {
+        if (scene.Clearing is not { Fly: { } fly })
+        {
+            yield break;
+        }
+
+        foreach (var sag in Sags.Where(s => s > fly.SagShare))
+        {
+            yield return new(
+                scene.Units.Say($"Let the line sag {sag:%}"),
+                scene.Clearing with
+                {
+                    Fly = fly with { SagShare = sag },
+                },
+                [new("clearing.fly.sagShare", sag)]
+            );
+        }
+    }
+
     private static void Say(RigWalk walk, Strung strung, Most most, FlyMembers fly)
     {
         if (walk.OnlyUses)

@@ -19,8 +19,6 @@ internal sealed partial class FlyWay()
         "Spares ground and rope for many loads; long to rig. A little more sag is a lot less pull: never tighten it to lift, let it down to load."
     )
 {
-    private static readonly double[] Sags = [0.04, 0.05, 0.06, 0.07, 0.08, 0.1, 0.12, 0.15, 0.2, 0.25, 0.3];
-
     public const int Places = 100;
     private const int CheckedPlaces = 10;
 
@@ -81,29 +79,6 @@ internal sealed partial class FlyWay()
 
     /// <inheritdoc/>
     public override double FanDeg(ClearingMembers clearing) => clearing.Fly is { Lanes: > 1 } fly ? fly.FanDeg : 0;
-
-    /// <inheritdoc/>
-    public override IEnumerable<IEnumerable<WayTrial>> OwnTrials(ClearingScene scene) => [MoreSag(scene)];
-
-    private static IEnumerable<WayTrial> MoreSag(ClearingScene scene)
-    {
-        if (scene.Clearing is not { Fly: { } fly })
-        {
-            yield break;
-        }
-
-        foreach (var sag in Sags.Where(s => s > fly.SagShare))
-        {
-            yield return new(
-                scene.Units.Say($"Let the line sag {sag:%}"),
-                scene.Clearing with
-                {
-                    Fly = fly with { SagShare = sag },
-                },
-                [new("clearing.fly.sagShare", sag)]
-            );
-        }
-    }
 
     /// <inheritdoc/>
     public override IReadOnlyList<Change> Begins(ClearingScene scene) =>
