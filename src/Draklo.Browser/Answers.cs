@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Draklo.BuiltJson;
 using Draklo.Core.Answers;
 using Draklo.Core.Questions;
 using Draklo.Core.Units;

@@ -1,6 +1,7 @@
 using System.Runtime.InteropServices.JavaScript;
 using System.Runtime.Versioning;
 using System.Text;
+using Draklo.BuiltJson;
 using Draklo.Core.Carrying;
 using Draklo.Core.Questions;
 using Draklo.Core.Reading;

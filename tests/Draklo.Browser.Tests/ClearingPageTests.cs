@@ -87,7 +87,7 @@ public sealed class ClearingPageTests(Stage stage) : IClassFixture<Stage>
         screen.Press("Ground");
         screen.Focus("[data-handle='spot-2']");
         screen.Chord(Keys.Shift, Keys.ArrowUp);
-        screen.Until(() => screen.ValueOf("its height") != "", "the heights");
+        screen.Until(() => screen.ValueOf("Height of the ground, spot 1") != "", "the heights");
         screen.Press("People");
         screen.Press("From above");
         screen.Until(() => screen.Count("[data-handle='person-2']") == 1, "the people");
@@ -124,7 +124,7 @@ public sealed class ClearingPageTests(Stage stage) : IClassFixture<Stage>
         screen.Until(() => screen.Count("[data-mark]") == 4, "the marks on the stem");
         screen.Focus("[data-mark='0']");
         screen.Chord(Keys.Shift, Keys.ArrowRight);
-        screen.Until(() => screen.ValueOf("Mark 1, from the felling cut") == "3.5", "the mark to move");
+        screen.Until(() => screen.ValueOf("Cut mark, from the felling cut, mark 1") == "3.5", "the mark to move");
         screen.UntilSaved();
     }
 

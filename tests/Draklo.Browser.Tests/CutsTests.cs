@@ -16,9 +16,9 @@ public sealed class CutsTests(Stage stage) : IClassFixture<Stage>
         OpenCuts();
         Put("Rot", 170, 180);
         screen.Until(() => screen.Count("[data-handle='rot-0']") == 1, "the rot");
-        var across = screen.ValueOf("Across");
+        var across = screen.ValueOf("Rot across");
         screen.Drag("[data-handle='rot-size-0']", -30, 0);
-        screen.Until(() => screen.ValueOf("Across") != across, "it to grow");
+        screen.Until(() => screen.ValueOf("Rot across") != across, "it to grow");
         screen.Drag("[data-handle='rot-0']", 80, -20);
         screen.Until(
             () => screen.Text("aside").Contains("Hinge wood left", StringComparison.Ordinal),
@@ -71,9 +71,9 @@ public sealed class CutsTests(Stage stage) : IClassFixture<Stage>
         screen.Until(() => screen.Count("[data-handle='strap']") == 1, "the strap");
         screen.Until(() => screen.Count("[data-figure='strap-use']") == 1, "what it carries");
         Assert.Contains("Strap needed", screen.Text("aside"), StringComparison.Ordinal);
-        screen.Type("Release strap, thick", "12 cm");
+        screen.Type("Strap thickness", "12 cm");
         screen.Until(() => Percent() < 100, "it to bear the pull");
-        screen.Type("Release strap, thick", "40 cm");
+        screen.Type("Strap thickness", "40 cm");
         screen.Until(
             () => screen.Text("aside").Contains("more than half the stump", StringComparison.Ordinal),
             "the refusal"

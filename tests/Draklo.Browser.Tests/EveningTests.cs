@@ -22,10 +22,10 @@ public sealed class EveningTests(Stage stage) : IClassFixture<Stage>
         Keys("2");
         Fill("Height", "19");
         Fill("Breast diameter", "44");
-        Fill("Off plumb", "4");
-        Fill("Toward bearing", "255");
+        Fill("Lean off plumb", "4");
+        Fill("Lean toward", "255");
         Click("[data-station='Anchor and tackle']");
-        Fill("Distance, level", "32");
+        Fill("Level distance", "32");
         screen.Until(
             () => !screen.Text("[data-summary]").Contains("Nothing is measured", StringComparison.Ordinal),
             "a verdict on measured figures"
@@ -176,7 +176,7 @@ public sealed class EveningTests(Stage stage) : IClassFixture<Stage>
         );
         screen.Type("Wage, a person an hour", "1000000000");
         screen.Until(
-            () => screen.Text("aside").Contains("Wage must lie between", StringComparison.Ordinal),
+            () => screen.Text("aside").Contains("Wage, a person an hour must lie between", StringComparison.Ordinal),
             "a wage that nobody pays to be refused"
         );
         screen.Type("Wage, a person an hour", "28");

@@ -16,13 +16,13 @@ public sealed class GearOnSheetTests(Stage stage) : IClassFixture<Stage>
         screen.OpenJob("Lime");
         Choose("From the locker", "Hill line");
         screen.Until(
-            () => screen.ValueOf("Length") == "80" && screen.ValueOf("Breaking strength") == "40",
+            () => screen.ValueOf("Rope length") == "80" && screen.ValueOf("Breaking strength") == "40",
             "the rope's figures"
         );
         Assert.Equal("95", screen.ValueOf("Worn to"));
         screen.UntilSaved();
         screen.Chord(Keys.Control, "z");
-        screen.Until(() => screen.ValueOf("Length") == "60", "undo to hang the first one again");
+        screen.Until(() => screen.ValueOf("Rope length") == "60", "undo to hang the first one again");
         Choose("From the locker", "Springy line");
         screen.Until(
             () => screen.Attribute("[aria-label='Breaking strength: guess']", "data-guess") == "true",
@@ -80,11 +80,11 @@ public sealed class GearOnSheetTests(Stage stage) : IClassFixture<Stage>
             "the force to follow the anchor"
         );
         screen.Focus("[data-handle='redirect-main-0']");
-        var before = screen.ValueOf("Distance, level");
+        var before = screen.ValueOf("Level distance");
         screen.Send(Keys.ArrowRight);
         screen.Until(
             () =>
-                screen.ValueOf("Distance, level") != before
+                screen.ValueOf("Level distance") != before
                 || screen.Attribute("[data-handle='redirect-main-0']", "aria-valuenow") != "30",
             "the redirect to follow the key"
         );
@@ -124,7 +124,7 @@ public sealed class GearOnSheetTests(Stage stage) : IClassFixture<Stage>
             () => screen.Attribute("[data-verdict]", "data-verdict") == "stop",
             "a machine that can break the rope"
         );
-        screen.Type("It keeps up", "7 kN");
+        screen.Type("Machine or winch keeps up", "7 kN");
         screen.Click("[data-link='main.knot']");
         screen.Until(() => screen.Count("[data-remedies] li") > 0, "the remedies");
         var drum = screen.Find(By.XPath("//*[@data-remedies]//button[contains(., 'friction turn')]"));
@@ -153,9 +153,9 @@ public sealed class GearOnSheetTests(Stage stage) : IClassFixture<Stage>
         var use = screen.Text("[data-link='main.rope']");
         screen.Find(By.XPath("//aside//button[contains(., 'House factors')]")).Click();
         screen.Find(By.XPath("//*[@role='option'][contains(., 'Near people or water')]")).Click();
-        screen.Until(() => screen.ValueOf("Factor for ropes and knots") == "7", "the stricter one");
+        screen.Until(() => screen.ValueOf("Factor for ropes") == "7", "the stricter one");
         screen.Until(() => screen.Text("[data-link='main.rope']") != use, "the links to follow");
-        screen.Type("Factor for ropes and knots", "8");
+        screen.Type("Factor for ropes", "8");
         screen.Until(
             () => screen.Text("aside").Contains("changed here", StringComparison.Ordinal),
             "the change to be told"

@@ -109,19 +109,9 @@ public sealed class OwnCellTests(Stage stage) : IClassFixture<Stage>
     public void Out_of_reach_its_readings_wait_on_the_device_and_keep_their_times()
     {
         var id = OpenDay();
-        screen.Until(
-            () => screen.Run("return !!navigator.serviceWorker.controller") is true,
-            "the application to be stored"
-        );
-        screen.Until(
-            () =>
-                screen.RunAsync(
-                    "const done = arguments[1]; const r = indexedDB.open('draklo'); r.onsuccess = () => { const q = r.result.transaction('jobs').objectStore('jobs').getKey(arguments[0]); q.onsuccess = () => { done(q.result !== undefined); r.result.close(); } }",
-                    id
-                )
-                    is true,
-            "the job to be taken along"
-        );
+        screen.TakeAlong();
+        screen.Open($"/jobs/{id}/day");
+        screen.Until(() => screen.Text("[aria-current=step]") == "bed test", "the day as it stood");
         stage.App.Kill();
         try
         {

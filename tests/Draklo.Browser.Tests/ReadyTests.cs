@@ -95,18 +95,18 @@ public sealed class ReadyTests(Stage stage) : IClassFixture<Stage>
         screen.Press("Put one in");
         screen.Until(() => screen.Count("input[type=radio]") > 0, "its fields");
         screen.Press("Distance, bearing");
-        screen.Type("Corner 1, distance", "30");
+        screen.Type("Distance, corner 1", "30");
         screen.Press("East, north");
-        var (east, north) = (Read("Corner 1, east"), Read("Corner 1, north"));
+        var (east, north) = (Read("East of the stump, corner 1"), Read("North of the stump, corner 1"));
         Assert.Equal(30, Math.Sqrt((east * east) + (north * north)), 0.2);
         screen.Press("By the lay");
-        screen.Type("Corner 1, out along the lay", "10");
-        screen.Type("Corner 1, right of the lay, left is −", "5");
+        screen.Type("Out along the lay, corner 1", "10");
+        screen.Type("Right of the lay, left is −, corner 1", "5");
         screen.Press("East, north");
 
         // The lay runs toward 200°: ten out and five right of it.
         var lay = 200 * Math.PI / 180;
-        Assert.Equal((10 * Math.Sin(lay)) + (5 * Math.Cos(lay)), Read("Corner 1, east"), 0.2);
+        Assert.Equal((10 * Math.Sin(lay)) + (5 * Math.Cos(lay)), Read("East of the stump, corner 1"), 0.2);
 
         double Read(string label) => double.Parse(screen.ValueOf(label).Replace('−', '-'));
     }

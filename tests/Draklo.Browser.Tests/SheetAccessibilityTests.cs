@@ -120,7 +120,7 @@ public sealed class SheetAccessibilityTests(Stage stage) : IClassFixture<Stage>
         screen.OpenJob("Lime");
         screen.Send("5");
         screen.Send("t");
-        screen.Find(OpenQA.Selenium.By.XPath("//label[.='System']/following-sibling::button")).Click();
+        screen.Find(OpenQA.Selenium.By.XPath("//label[.='Tackle system']/following-sibling::button")).Click();
         screen.Click("[role=option][data-option='own:three-on-two']");
         screen.Click("[aria-label='Cam holds between heaves']");
         screen.Click("[aria-label='Turns on a drum hold the line meanwhile']");

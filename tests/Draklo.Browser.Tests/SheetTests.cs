@@ -210,7 +210,7 @@ public sealed class SheetTests(Stage stage) : IClassFixture<Stage>
         // The same member on both sides is nobody's to overwrite.
         await ApartAsync("11", () => SaveElsewhereAsync(client, id, revision: 3, height: 20, seat: 14));
         screen.Until(() => screen.Count("[data-clash]") == 1, "the clash to be shown");
-        Assert.Contains("Seat height", screen.Text("[data-clash]"), StringComparison.Ordinal);
+        Assert.Contains("Seat above ground", screen.Text("[data-clash]"), StringComparison.Ordinal);
         Assert.Contains("was 12 m", screen.Text("[data-clash]"), StringComparison.Ordinal);
         screen.Press("Drop my changes");
         screen.Until(

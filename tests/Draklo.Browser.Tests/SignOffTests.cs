@@ -21,7 +21,7 @@ public sealed class SignOffTests(Stage stage) : IClassFixture<Stage>
         screen.Press("‹ The sheet");
         screen.Find(By.CssSelector("[data-verdict]"));
         screen.Send("3");
-        screen.Type("Lay, toward bearing", "206");
+        screen.Type("Lay toward", "206");
         screen.UntilSaved();
         screen.ToBrief();
         foreach (var name in new[] { "Ives", "Bo" })

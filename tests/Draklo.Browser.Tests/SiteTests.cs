@@ -67,8 +67,8 @@ public sealed class SiteTests(Stage stage) : IClassFixture<Stage>
     {
         screen.OpenJob("Lime");
         screen.Send("2");
-        screen.Type("View 1: leans right by (left −)", "-4");
-        screen.Type("View 2: leans right by (left −)", "2");
+        screen.Type("Leans right by, left is −, view 1", "-4");
+        screen.Type("Leans right by, left is −, view 2", "2");
         screen.Until(
             () => screen.Text("aside").Contains("By both: 4.5° toward 243.5°", StringComparison.Ordinal),
             "the lean of both views"
@@ -80,10 +80,10 @@ public sealed class SiteTests(Stage stage) : IClassFixture<Stage>
         );
         screen.Press("Take it");
         screen.Until(
-            () => screen.Attribute("[aria-label='Off plumb: guess']", "data-guess") == "true",
+            () => screen.Attribute("[aria-label='Lean off plumb: guess']", "data-guess") == "true",
             "the lean to be a guess"
         );
-        Assert.Equal("4", screen.ValueOf("Off plumb"));
+        Assert.Equal("4", screen.ValueOf("Lean off plumb"));
     }
 
     [Fact]
@@ -106,16 +106,16 @@ public sealed class SiteTests(Stage stage) : IClassFixture<Stage>
         screen.Until(() => screen.Count("[data-handle='lay']") == 1, "the plan to be drawn");
         screen.Focus("[data-handle='lay']");
         screen.Send(Keys.ArrowRight);
-        screen.Until(() => screen.ValueOf("Lay, toward bearing") == "321", "the lay to turn a degree");
+        screen.Until(() => screen.ValueOf("Lay toward") == "321", "the lay to turn a degree");
         screen.Drag("[data-handle='lay']", 30, 10);
-        screen.Until(() => double.Parse(screen.ValueOf("Lay, toward bearing")) > 324, "the lay to follow the hand");
+        screen.Until(() => double.Parse(screen.ValueOf("Lay toward")) > 324, "the lay to follow the hand");
         screen.Chord(Keys.Control, "z");
         screen.Chord(Keys.Control, "z");
-        screen.Until(() => screen.ValueOf("Lay, toward bearing") == "320", "undo to turn it back");
+        screen.Until(() => screen.ValueOf("Lay toward") == "320", "undo to turn it back");
 
         screen.Click("[data-target-row='fence']");
-        screen.Type("Corner 1, east", "-16 m");
-        screen.Type("Corner 1, north", "65.6 ft");
+        screen.Type("East of the stump, corner 1", "-16 m");
+        screen.Type("North of the stump, corner 1", "65.6 ft");
         screen.Until(
             () =>
                 Verdict() == "stop"
@@ -152,12 +152,12 @@ public sealed class SiteTests(Stage stage) : IClassFixture<Stage>
         screen.Until(() => screen.Count("[data-target='building-2']") == 1, "the usual one");
         var verdict = screen.Text("[data-verdict]");
         screen.Type(
-            "Corner 1, east",
-            (double.Parse(screen.ValueOf("Corner 3, east").Replace('−', '-')) + 4).ToString("0.#")
+            "East of the stump, corner 1",
+            (double.Parse(screen.ValueOf("East of the stump, corner 3").Replace('−', '-')) + 4).ToString("0.#")
         );
         screen.Type(
-            "Corner 1, north",
-            (double.Parse(screen.ValueOf("Corner 3, north").Replace('−', '-')) - 2).ToString("0.#")
+            "North of the stump, corner 1",
+            (double.Parse(screen.ValueOf("North of the stump, corner 3").Replace('−', '-')) - 2).ToString("0.#")
         );
         screen.Until(
             () =>
@@ -185,11 +185,11 @@ public sealed class SiteTests(Stage stage) : IClassFixture<Stage>
         Assert.Equal(72, screen.Count("[data-rose] path"));
         Assert.True(screen.Count("[data-rose] [data-state='closed']") > 10);
         screen.Click("[data-open-lay='open']");
-        screen.Until(() => screen.ValueOf("Lay, toward bearing") != "90", "the plan to turn");
+        screen.Until(() => screen.ValueOf("Lay toward") != "90", "the plan to turn");
         screen.Chord(Keys.Control, "z");
-        screen.Until(() => screen.ValueOf("Lay, toward bearing") == "90", "undo to turn it back");
+        screen.Until(() => screen.ValueOf("Lay toward") == "90", "undo to turn it back");
         screen.Click("[data-rose] [data-bearing='85']");
-        screen.Until(() => screen.ValueOf("Lay, toward bearing") == "85", "the petal to be picked");
+        screen.Until(() => screen.ValueOf("Lay toward") == "85", "the petal to be picked");
     }
 
     [Fact]
@@ -258,7 +258,7 @@ public sealed class SiteTests(Stage stage) : IClassFixture<Stage>
         screen.Send("2");
         screen.Press("The day's forecast");
         screen.Click("[aria-label='14:00, take its wind']");
-        screen.Until(() => screen.ValueOf("Wind") != "2", "the wind to be taken");
+        screen.Until(() => screen.ValueOf("Wind speed") != "2", "the wind to be taken");
         Assert.Contains("Simulated forecast", screen.Text("aside"), StringComparison.Ordinal);
     }
 

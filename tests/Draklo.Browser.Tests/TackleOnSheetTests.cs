@@ -20,7 +20,7 @@ public sealed class TackleOnSheetTests : IClassFixture<Stage>
     [Fact]
     public void A_tackle_is_built_of_stages_refused_where_it_cannot_haul_and_kept_for_other_plans()
     {
-        Pick("System", "composed");
+        Pick("Tackle system", "composed");
         screen.Until(
             () =>
                 screen
@@ -63,7 +63,7 @@ public sealed class TackleOnSheetTests : IClassFixture<Stage>
 
         screen.OpenJob("Spruce");
         screen.Click("nav [data-station='Anchor and tackle']");
-        Pick("System", "own:long-haul");
+        Pick("Tackle system", "own:long-haul");
         screen.Until(
             () => screen.Text("[data-composed]").StartsWith("Long haul: 12", StringComparison.Ordinal),
             "the other plan to take it"
@@ -76,7 +76,7 @@ public sealed class TackleOnSheetTests : IClassFixture<Stage>
     [Fact]
     public void Rope_by_rope_a_loop_is_refused_at_its_end_and_mended()
     {
-        Pick("System", "composed");
+        Pick("Tackle system", "composed");
         screen.Press("Go on rope by rope");
         screen.Until(
             () => screen.Count("[data-rope-row]") == 2 && screen.Count("[data-point-row]") == 4,
@@ -102,14 +102,14 @@ public sealed class TackleOnSheetTests : IClassFixture<Stage>
     [Fact]
     public void A_cam_is_set_and_what_hangs_on_it_is_checked_and_the_hold_too()
     {
-        Pick("System", "three-to-one");
+        Pick("Tackle system", "three-to-one");
         screen.Click("[aria-label='Cam holds between heaves']");
         screen.Until(
             () => screen.Count("[data-capture='cam']") == 1 && screen.Count("[data-link='main.held-legs']") == 1,
             "the cam, and the leg that hangs on it"
         );
         Assert.Contains("lets go of the line", screen.Text("[data-hold]"), StringComparison.Ordinal);
-        screen.Type("It holds", "1 kN");
+        screen.Type("Cam or grip holds", "1 kN");
         screen.Until(() => screen.Count("[data-link='main.capture']") == 1, "what it holds to be checked");
         screen.Click("[aria-label='Second hitch holds the line meanwhile']");
         screen.Until(

@@ -17,7 +17,7 @@ namespace Draklo.Converters;
 [Generator]
 public sealed class ConverterMaker : IIncrementalGenerator
 {
-    private const string Home = "Draklo.Browser.Converters";
+    private const string Home = "Draklo.BuiltJson.Converters";
 
     /// <inheritdoc/>
     public void Initialize(IncrementalGeneratorInitializationContext context) =>
@@ -25,7 +25,7 @@ public sealed class ConverterMaker : IIncrementalGenerator
             context.CompilationProvider,
             static (output, compilation) =>
             {
-                if (compilation.GetTypeByMetadataName(Home) is { } home)
+                if (compilation.Assembly.GetTypeByMetadataName(Home) is { } home)
                 {
                     output.AddSource("Converters.g.cs", SourceText.From(Text(home), Encoding.UTF8));
                 }
@@ -39,7 +39,7 @@ public sealed class ConverterMaker : IIncrementalGenerator
             .Select(a => (Type: (ITypeSymbol)a.ConstructorArguments[0].Value!, a.AttributeClass!.Name))
             .ToList();
         var code = new Code(
-            "Draklo.Browser",
+            "Draklo.BuiltJson",
             "partial class Converters",
             [
                 "Draklo.Core.Reading",

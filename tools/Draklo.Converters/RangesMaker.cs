@@ -102,7 +102,7 @@ public sealed class RangesMaker : IIncrementalGenerator
             if (Rule(member, "Range") is { } range)
             {
                 var (low, high) = (Bound(range, 0), Bound(range, 1));
-                code.Add($"MemberRanges.Number({value}, {called}, {low}, {high}, {Given});");
+                code.Add($"MemberRanges.Number({value}, {called}, {QuantityOf(member)}, {low}, {high}, {Given});");
                 return;
             }
 
@@ -179,6 +179,11 @@ public sealed class RangesMaker : IIncrementalGenerator
         private static string LabelOf(Member member) =>
             Rule(member, "Display")?.NamedArguments.FirstOrDefault(a => a.Key == "Name").Value.Value as string
             ?? member.Name;
+
+        private static string QuantityOf(Member member) =>
+            Rule(member, "Measure") is { } measure
+                ? Quoted((string)measure.ConstructorArguments[0].Value!)
+                : $"MemberFacts.Usual({Quoted(member.Property.Name)})";
 
         private static string Bound(AttributeData range, int index) =>
             Convert

@@ -177,7 +177,7 @@ using var screen = new Screen(app.Address);
         {
             At("Lime", "Anchor and tackle");
             screen.Send("t");
-            screen.Find(OpenQA.Selenium.By.XPath("//label[.='System']/following-sibling::button")).Click();
+            screen.Find(OpenQA.Selenium.By.XPath("//label[.='Tackle system']/following-sibling::button")).Click();
             screen.Click("[role=option][data-option='own:three-on-two']");
             screen.Find(OpenQA.Selenium.By.CssSelector("svg[data-tackle^='Three hauling'] [data-leg]"));
             screen.Click("[aria-label='Second hitch holds the line meanwhile']");

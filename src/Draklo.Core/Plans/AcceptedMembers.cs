@@ -57,5 +57,6 @@ public sealed record AcceptedMembers : IDocumentPart
     public required string Because { get; init; }
 
     [Display(Name = "Figures then", Description = "What the check said when it was accepted, by name.")]
+    [Measure("ratio")]
     public IReadOnlyDictionary<string, double>? Values { get; init; }
 }

@@ -12,10 +12,12 @@ public sealed record HighPointMembers : IDocumentPart
 
     [Display(Name = "High point at", Description = "Metres along the section.")]
     [Range(0, 500)]
+    [Measure("length")]
     public required double AtM { get; init; }
 
-    [Display(Name = "Height of the block", Description = "Above the ground at the high point, metres.")]
+    [Display(Name = "Block hangs at", Description = "Above the ground at the high point, metres.")]
     [Range(0.5, 60)]
+    [Measure("length", Step = 0.5, CanBeMeasured = true)]
     public required double BlockHeightM { get; init; }
 
     [Display(Name = "The stem", Description = "Its size, wood and ground.")]
@@ -24,7 +26,7 @@ public sealed record HighPointMembers : IDocumentPart
     [Display(Name = "Rot in the stem", Description = "What a probe found; left out, nobody has probed it.")]
     public DecayMembers? Decay { get; init; }
 
-    [Display(Name = "Topped", Description = "Cut off at the block: no crown stands above it.")]
+    [Display(Name = "Topped at the block", Description = "Cut off at the block: no crown stands above it.")]
     public bool Topped { get; init; }
 
     [Display(Name = "Block", Description = "Left out, the line runs over nothing that is known.")]
@@ -48,10 +50,12 @@ public sealed record RigBlockMembers : IDocumentPart
         Description = "Breaking strength, newtons. Left out, the plan says it is not known."
     )]
     [Range(500, 1_000_000)]
+    [Measure("force", Step = 1, CanBeMeasured = true, Empty = "not known")]
     public double? StrengthN { get; init; }
 
     [Display(Name = "Sheave across", Description = "Metres; left out, a full-size sheave.")]
     [Range(0.005, 0.5)]
+    [Measure("thickness")]
     public double? SheaveDiameterM { get; init; }
 
     [Display(Name = "Metal", Description = "steel or alloy; left out, nobody has looked.")]
@@ -78,6 +82,7 @@ public sealed record GuyMembers : IDocumentPart
 
     [Display(Name = "Guy off straight back", Description = "Degrees, as seen from above.")]
     [Range(0, 80)]
+    [Measure("angle")]
     public double OffDeg { get; init; }
 
     [Display(Name = "Guy's rope", Description = "Left out, the plan says it is not known.")]
@@ -86,8 +91,9 @@ public sealed record GuyMembers : IDocumentPart
 
 public sealed record CarriageMembers : IDocumentPart
 {
-    [Display(Name = "Carriage weighs", Description = "With its hook, kilograms.")]
+    [Display(Name = "Carriage weighs, with its hook", Description = "With its hook, kilograms.")]
     [Range(0.1, 200)]
+    [Measure("mass", CanBeMeasured = true)]
     public double MassKg { get; init; } = 9;
 
     [Display(
@@ -95,6 +101,7 @@ public sealed record CarriageMembers : IDocumentPart
         Description = "Breaking strength, newtons. Left out, the plan says it is not known."
     )]
     [Range(500, 1_000_000)]
+    [Measure("force", Step = 1, CanBeMeasured = true, Empty = "not known")]
     public double? StrengthN { get; init; }
 
     [Display(Name = "Carriage's metal", Description = "steel or alloy; left out, nobody has looked.")]
@@ -113,6 +120,7 @@ public sealed record DrumMembers : IDocumentPart
 
     [Display(Name = "Drum holds", Description = "Breaking strength, newtons. Left out, the plan says it is not known.")]
     [Range(500, 1_000_000)]
+    [Measure("force", Step = 1, CanBeMeasured = true, Empty = "not known")]
     public double? StrengthN { get; init; }
 
     [Display(Name = "Drum is fast to", Description = "Along the section. Left out, the plan says it is not known.")]
@@ -129,9 +137,10 @@ public sealed record LeadMembers : IDocumentPart
     public RigBlockMembers Block { get; init; } = new();
 
     [Display(
-        Name = "Turned aside",
+        Name = "Turned aside, right is +",
         Description = "How far the line turns aside at the lead as seen from above, degrees, to the right positive; 0 straight on."
     )]
     [Range(-180, 180)]
+    [Measure("angle")]
     public double TurnDeg { get; init; }
 }

@@ -6,11 +6,11 @@ namespace Draklo.Core.Plans;
 /// <summary>A section of the ground between two points of the plan, from left to right.</summary>
 public sealed record GroundSectionMembers : IDocumentPart
 {
-    [Display(Name = "Left end", Description = "What is there.")]
+    [Display(Name = "On the left", Description = "What is there.")]
     [MaxLength(60)]
     public string LeftName { get; init; } = "landing";
 
-    [Display(Name = "Right end", Description = "What is there.")]
+    [Display(Name = "On the right", Description = "What is there.")]
     [MaxLength(60)]
     public string RightName { get; init; } = "";
 
@@ -27,6 +27,7 @@ public sealed record GroundSectionMembers : IDocumentPart
 
     [Display(Name = "Pieces go to", Description = "Metres along the section.")]
     [Range(0, 500)]
+    [Measure("length", Step = 0.5)]
     public double LandingAtM { get; init; }
 
     [Display(
@@ -35,11 +36,15 @@ public sealed record GroundSectionMembers : IDocumentPart
     )]
     public string SurfaceId { get; init; } = "drag-litter";
 
-    [Display(Name = "Friction of a log", Description = "As tried here with a scale, 0.02 to 1; left out, the table's.")]
+    [Display(
+        Name = "Friction of a log, as tried",
+        Description = "As tried here with a scale, 0.02 to 1; left out, the table's."
+    )]
     [Range(0.02, 1)]
+    [Measure("ratio", CanBeMeasured = true, Empty = "the table's")]
     public double? Friction { get; init; }
 
-    [Display(Name = "Soft", Description = "Ground that a dragged log tears up.")]
+    [Display(Name = "Soft: a dragged log tears it up", Description = "Ground that a dragged log tears up.")]
     public bool Soft { get; init; }
 
     [Display(Name = "What stands between")]
@@ -49,12 +54,14 @@ public sealed record GroundSectionMembers : IDocumentPart
 
 public sealed record GroundSpotMembers : IDocumentPart
 {
-    [Display(Name = "Along", Description = "Metres from the left end.")]
+    [Display(Name = "Along the section", Description = "Metres from the left end.")]
     [Range(0, 500)]
+    [Measure("length", Step = 0.5)]
     public required double AtM { get; init; }
 
     [Display(Name = "Height of the ground", Description = "Metres; any zero, the same for all.")]
     [Range(-200, 200)]
+    [Measure("length", CanBeMeasured = true)]
     public double UpM { get; init; }
 }
 
@@ -69,14 +76,17 @@ public sealed record ObstacleMembers : IDocumentPart
 
     [Display(Name = "Begins at", Description = "Metres along the section.")]
     [Range(0, 500)]
+    [Measure("length", Step = 0.5)]
     public required double FromM { get; init; }
 
     [Display(Name = "Ends at", Description = "Metres along the section.")]
     [Range(0, 500)]
+    [Measure("length", Step = 0.5)]
     public required double ToM { get; init; }
 
     [Display(Name = "Height of the obstacle", Description = "Above the ground, metres.")]
     [Range(0, 60)]
+    [Measure("length", CanBeMeasured = true)]
     public double HeightM { get; init; }
 
     [Display(
@@ -107,5 +117,6 @@ public sealed record SectionPointMembers : FixedPointMembers
 {
     [Display(Name = "Along the section", Description = "Metres from its left end.")]
     [Range(0, 600)]
+    [Measure("length")]
     public required double AtM { get; init; }
 }

@@ -20,14 +20,16 @@ public sealed record ClearingMembers : IDocumentPart
     public ClearingWay Way { get; init; } = ClearingWay.Drag;
 
     [Display(
-        Name = "Cut marks",
+        Name = "Cut mark, from the felling cut",
         Description = "Where the tree's own stem is cut up, metres along it from the felling cut."
     )]
     [MaxLength(60)]
+    [Measure("length")]
     public IReadOnlyList<double> StemCutsM { get; init; } = [];
 
     [Display(Name = "Stem lies at", Description = "Metres along the section, of the own stem's pieces.")]
     [Range(0, 500)]
+    [Measure("length", Step = 0.5)]
     public double? StemAtM { get; init; }
 
     [Display(
@@ -77,8 +79,9 @@ public sealed record ClearingMembers : IDocumentPart
 
     public PullerMembers Hauler { get; init; } = new() { Count = 2 };
 
-    [Display(Name = "Hauler at", Description = "Metres along the section; left out, at its left end.")]
+    [Display(Name = "Hauler stands at", Description = "Metres along the section; left out, at its left end.")]
     [Range(0, 600)]
+    [Measure("length", Step = 0.5, Empty = "the left end")]
     public double? HaulerAtM { get; init; }
 
     [Display(
@@ -186,26 +189,32 @@ public sealed record PieceMembers : IDocumentPart
 
     [Display(Name = "How many")]
     [Range(1, 500)]
+    [Measure("count")]
     public int Count { get; init; } = 1;
 
     [Display(Name = "Length of the piece", Description = "Metres.")]
     [Range(0.1, 40)]
+    [Measure("length", CanBeMeasured = true)]
     public required double LengthM { get; init; }
 
     [Display(Name = "Butt diameter", Description = "At its thick end, metres.")]
     [Range(0.02, 3)]
+    [Measure("thickness", CanBeMeasured = true)]
     public required double ButtM { get; init; }
 
-    [Display(Name = "Top diameter", Description = "At its thin end, metres; left out, as thick as the butt.")]
+    [Display(Name = "Thin end", Description = "At its thin end, metres; left out, as thick as the butt.")]
     [Range(0.01, 3)]
+    [Measure("thickness", CanBeMeasured = true, Empty = "as the butt")]
     public double? TopM { get; init; }
 
     [Display(Name = "Mass of the piece", Description = "Kilograms, weighed; left out, from its size and the wood.")]
     [Range(0.5, 20_000)]
+    [Measure("mass", Step = 5, CanBeMeasured = true, Empty = "from its size")]
     public double? MassKg { get; init; }
 
     [Display(Name = "Lies at", Description = "Metres along the section.")]
     [Range(0, 500)]
+    [Measure("length", Step = 0.5)]
     public double AtM { get; init; }
 
     [Display(Name = "Place on the plan", Description = "From the stump; left out, on the line of the section.")]
@@ -216,33 +225,45 @@ public sealed record BrushMembers : IDocumentPart
 {
     [Display(Name = "Volume of the brush", Description = "As it lies, cubic metres.")]
     [Range(0.1, 2000)]
+    [Measure("volume", CanBeMeasured = true)]
     public required double VolumeM3 { get; init; }
 
-    [Display(Name = "Mass of the brush", Description = "Kilograms a cubic metre as it lies; an estimate of ours.")]
+    [Display(
+        Name = "A cubic metre of brush weighs",
+        Description = "Kilograms a cubic metre as it lies; an estimate of ours."
+    )]
     [Range(5, 400)]
+    [Measure("density", Step = 5, CanBeMeasured = true)]
     public double MassKgM3 { get; init; } = 60;
 
     [Display(Name = "Brush lies at", Description = "Metres along the section.")]
     [Range(0, 500)]
+    [Measure("length", Step = 0.5)]
     public double AtM { get; init; }
 
-    [Display(Name = "Heap or bundle", Description = "What is moved at once, kilograms.")]
+    [Display(Name = "Moved at once", Description = "What is moved at once, kilograms.")]
     [Range(5, 1000)]
+    [Measure("mass", Step = 5)]
     public double BundleKg { get; init; } = 40;
 }
 
 /// <summary>What takes the pieces away.</summary>
 public sealed record TruckMembers : IDocumentPart
 {
-    [Display(Name = "Takes", Description = "Kilograms a load.")]
+    [Display(Name = "Truck takes", Description = "Kilograms a load.")]
     [Range(100, 60_000)]
+    [Measure("mass", Step = 50)]
     public double CarriesKg { get; init; } = 1500;
 
-    [Display(Name = "Room", Description = "Cubic metres a load, of brush as it lies or chipped to a quarter of that.")]
+    [Display(
+        Name = "Room on the truck",
+        Description = "Cubic metres a load, of brush as it lies or chipped to a quarter of that."
+    )]
     [Range(0.5, 120)]
+    [Measure("volume")]
     public double RoomM3 { get; init; } = 6;
 
-    [Display(Name = "Chipped", Description = "Brush goes through a chipper first.")]
+    [Display(Name = "Brush is chipped first", Description = "Brush goes through a chipper first.")]
     public bool Chipped { get; init; }
 }
 
@@ -259,10 +280,15 @@ public sealed record StandMembers : IDocumentPart
 
     [Display(Name = "Stands at", Description = "Metres along the section.")]
     [Range(0, 500)]
+    [Measure("length", Step = 0.5)]
     public required double AtM { get; init; }
 
-    [Display(Name = "To the side", Description = "Metres off the line of the section; positive to its right.")]
+    [Display(
+        Name = "To the side, right is +",
+        Description = "Metres off the line of the section; positive to its right."
+    )]
     [Range(-100, 100)]
+    [Measure("length", Step = 0.5)]
     public double OffM { get; init; }
 }
 
@@ -272,11 +298,13 @@ public sealed record WayTimeMembers : IDocumentPart
     [Display(Name = "Way of the times")]
     public required ClearingWay Way { get; init; }
 
-    [Display(Name = "To rig", Description = "Minutes until the first load moves; left out, the table's.")]
+    [Display(Name = "Our minutes to rig", Description = "Minutes until the first load moves; left out, the table's.")]
     [Range(0, 1440)]
+    [Measure("count", Empty = "the table's")]
     public double? RigMin { get; init; }
 
-    [Display(Name = "Each load", Description = "Minutes, there and back; left out, the table's.")]
+    [Display(Name = "Our minutes a load", Description = "Minutes, there and back; left out, the table's.")]
     [Range(0.1, 240)]
+    [Measure("ratio", Step = 0.5, Empty = "the table's")]
     public double? EachMin { get; init; }
 }

@@ -7,10 +7,12 @@ public sealed record CarryMembers : IDocumentPart
 {
     [Display(Name = "People who carry")]
     [Range(1, 20)]
+    [Measure("count")]
     public int People { get; init; } = 2;
 
-    [Display(Name = "Each carries", Description = "At most, kilograms; a rule of the crew's own.")]
+    [Display(Name = "Each carries at most", Description = "At most, kilograms; a rule of the crew's own.")]
     [Range(5, 60)]
+    [Measure("mass")]
     public double EachKg { get; init; } = 25;
 }
 
@@ -21,6 +23,7 @@ public sealed record DragMembers : IDocumentPart
 
     [Display(Name = "Logs at once", Description = "How many are dragged together.")]
     [Range(1, 20)]
+    [Measure("count")]
     public int AtOnce { get; init; } = 1;
 }
 
@@ -28,25 +31,30 @@ public sealed record LiftMembers : IDocumentPart
 {
     [Display(Name = "Clear of the ground", Description = "Under the load while it hangs, metres.")]
     [Range(0.1, 20)]
+    [Measure("length")]
     public double ClearM { get; init; } = 0.5;
 
     [Display(Name = "Tag line held at", Description = "Metres along the section.")]
     [Range(0, 500)]
+    [Measure("length", Step = 0.5)]
     public required double TagAtM { get; init; }
 
     [Display(Name = "Tag line's height", Description = "In the hands or on its drum, metres above the ground.")]
     [Range(0, 20)]
+    [Measure("length")]
     public double TagHeightM { get; init; } = 1;
 
     [Display(Name = "People on the tag line")]
     [Range(1, 10)]
+    [Measure("count")]
     public int TagPeople { get; init; } = 1;
 
     [Display(Name = "Tag line round a drum", Description = "Turns and hold; left out, it is held by hand alone.")]
     public LimiterMembers? TagDrum { get; init; }
 
-    [Display(Name = "Hangs from here on", Description = "Where the load leaves the ground, metres along the section.")]
+    [Display(Name = "Hangs from", Description = "Where the load leaves the ground, metres along the section.")]
     [Range(0, 500)]
+    [Measure("length", Step = 0.5, Empty = "where it lies")]
     public double? FromM { get; init; }
 }
 
@@ -57,31 +65,36 @@ public sealed record FlyMembers : IDocumentPart
         Description = "Of the load at mid-span under the straight line, as a share of the span."
     )]
     [Range(0.005, 0.5)]
+    [Measure("percent", Step = 0.5, CanBeMeasured = true)]
     public double SagShare { get; init; } = 0.08;
 
-    [Display(Name = "Load hangs", Description = "Under the line to its lowest point, metres.")]
+    [Display(Name = "Load hangs under it", Description = "Under the line to its lowest point, metres.")]
     [Range(0.1, 20)]
+    [Measure("length", CanBeMeasured = true)]
     public double HangM { get; init; } = 1.2;
 
     [Display(
-        Name = "Load's middle hooked at",
+        Name = "Load hooked on at",
         Description = "Where loads are taken up, metres along the section; left out, where they lie."
     )]
     [Range(0, 500)]
+    [Measure("length", Step = 0.5, Empty = "where it lies")]
     public double? HookAtM { get; init; }
 
     [Display(Name = "Lanes", Description = "How many places the lower end is moved to.")]
     [Range(1, 20)]
+    [Measure("count")]
     public int Lanes { get; init; } = 1;
 
     [Display(
-        Name = "Lanes apart",
+        Name = "Lanes apart, first to last",
         Description = "From the first lane to the last, as seen from the high point, degrees."
     )]
     [Range(0, 120)]
+    [Measure("angle")]
     public double FanDeg { get; init; }
 
-    [Display(Name = "Crosses another line", Description = "Another rope under load crosses this one.")]
+    [Display(Name = "Another loaded rope crosses it", Description = "Another rope under load crosses this one.")]
     public bool Crosses { get; init; }
 }
 
@@ -93,10 +106,12 @@ public sealed record CatchMembers : IDocumentPart
 
     [Display(Name = "Drop", Description = "How far it falls before the rope holds it, metres.")]
     [Range(0, 30)]
+    [Measure("length", CanBeMeasured = true)]
     public double DropM { get; init; } = 0.9;
 
-    [Display(Name = "Parts", Description = "1, or 2 where the rope runs round a block on the piece.")]
+    [Display(Name = "Parts of the rope", Description = "1, or 2 where the rope runs round a block on the piece.")]
     [Range(1, 2)]
+    [Measure("count")]
     public int Parts { get; init; } = 1;
 
     [Display(Name = "Let run", Description = "The drum lets rope out until the piece stands; else it is held.")]
@@ -104,6 +119,7 @@ public sealed record CatchMembers : IDocumentPart
 
     [Display(Name = "Rope from piece to block", Description = "When it comes tight, metres.")]
     [Range(0.1, 60)]
+    [Measure("length", CanBeMeasured = true)]
     public double PieceToBlockM { get; init; } = 2;
 
     [Display(Name = "Knot on the piece", Description = "An id of the knot table.")]
@@ -111,6 +127,7 @@ public sealed record CatchMembers : IDocumentPart
 
     [Display(Name = "Block off the stem's middle", Description = "Lever of the block's pull, metres.")]
     [Range(0, 3)]
+    [Measure("length")]
     public double OffStemM { get; init; } = 0.3;
 }
 
@@ -123,12 +140,14 @@ public sealed record PointsMembers : IDocumentPart
     [Display(Name = "Raised", Description = "The load goes up; else it is let down.")]
     public bool Raised { get; init; }
 
-    [Display(Name = "Load at", Description = "Metres along the section.")]
+    [Display(Name = "Load hangs at", Description = "Metres along the section.")]
     [Range(0, 500)]
+    [Measure("length", Step = 0.5)]
     public required double LoadAtM { get; init; }
 
     [Display(Name = "Load's height", Description = "Where the rope takes it, metres above the ground there.")]
     [Range(0, 60)]
+    [Measure("length", Step = 0.5)]
     public required double LoadHeightM { get; init; }
 
     [Display(Name = "Points", Description = "From the load to the drum.")]
@@ -144,27 +163,32 @@ public sealed record RigPointMembers : IDocumentPart
     [MaxLength(40)]
     public required string Name { get; init; }
 
-    [Display(Name = "Point at", Description = "Metres along the section.")]
+    [Display(Name = "Point, along the section", Description = "Metres along the section.")]
     [Range(0, 500)]
+    [Measure("length", Step = 0.5)]
     public required double AtM { get; init; }
 
     [Display(Name = "Point's height", Description = "Above the ground at the high point's foot, metres.")]
     [Range(0.5, 60)]
+    [Measure("length", Step = 0.5)]
     public required double HeightM { get; init; }
 
     [Display(
-        Name = "Limb's diameter",
+        Name = "Limb at its union",
         Description = "At its union, metres. Left out, the point is on no limb that is known."
     )]
     [Range(0.02, 2)]
+    [Measure("thickness", CanBeMeasured = true, Empty = "on no limb")]
     public double? LimbDiameterM { get; init; }
 
-    [Display(Name = "Lever on the limb", Description = "From the union to the point along the limb, metres.")]
+    [Display(Name = "Lever from the union", Description = "From the union to the point along the limb, metres.")]
     [Range(0, 20)]
+    [Measure("length")]
     public double LimbLeverM { get; init; } = 0.5;
 
     [Display(Name = "Limb rises", Description = "Above level, from its union outward, degrees; 90 is a stem.")]
     [Range(-60, 90)]
+    [Measure("angle")]
     public double LimbRiseDeg { get; init; } = 45;
 
     [Display(Name = "Limb points right", Description = "Outward to the right of the section; else to the left.")]
@@ -172,6 +196,7 @@ public sealed record RigPointMembers : IDocumentPart
 
     [Display(Name = "Limb weighs", Description = "Kilograms beyond the union.")]
     [Range(0, 5000)]
+    [Measure("mass", Step = 5)]
     public double LimbMassKg { get; init; }
 
     public RigBlockMembers Block { get; init; } = new() { ContactId = "friction-ring" };
@@ -183,15 +208,20 @@ public sealed record SlideMembers : IDocumentPart
     [MaxLength(40)]
     public string? PieceId { get; init; }
 
-    [Display(Name = "Height of the tight line", Description = "On the stem, metres above its foot.")]
+    [Display(Name = "Line sits at", Description = "On the stem, metres above its foot.")]
     [Range(0.5, 60)]
+    [Measure("length", Step = 0.5)]
     public required double TopHeightM { get; init; }
 
     [Display(Name = "Tension before the load", Description = "Newtons.")]
     [Range(50, 50_000)]
+    [Measure("force", CanBeMeasured = true)]
     public double PretensionN { get; init; } = 1000;
 
-    [Display(Name = "Old rope", Description = "A rope kept for sliding, that holds nothing else afterwards.")]
+    [Display(
+        Name = "An old rope, for sliding only",
+        Description = "A rope kept for sliding, that holds nothing else afterwards."
+    )]
     public bool OldRope { get; init; }
 
     [Display(
@@ -200,14 +230,15 @@ public sealed record SlideMembers : IDocumentPart
     )]
     public Metal? Metal { get; init; }
 
-    [Display(Name = "Braked", Description = "A second rope holds it back.")]
+    [Display(Name = "A second rope brakes it", Description = "A second rope holds it back.")]
     public bool Braked { get; init; }
 }
 
 public sealed record AsternMembers : IDocumentPart
 {
-    [Display(Name = "Seat of the line behind", Description = "Above the ground at the stump, metres.")]
+    [Display(Name = "Line sits in the tree at", Description = "Above the ground at the stump, metres.")]
     [Range(0.5, 120)]
+    [Measure("length", Step = 0.5, CanBeMeasured = true)]
     public required double SeatHeightM { get; init; }
 
     [Display(
@@ -217,34 +248,38 @@ public sealed record AsternMembers : IDocumentPart
     public required AnchorMembers Anchor { get; init; }
 
     [Display(
-        Name = "Over a spar",
+        Name = "Over the high point's block",
         Description = "It turns over the high point's block there, and down to the drum; else the drum stands there."
     )]
     public bool OverSpar { get; init; }
 
     [Display(
-        Name = "Stop at",
+        Name = "Stop and look at",
         Description = "The lean at which the crew stops and looks again, degrees; left out, worked out."
     )]
     [Range(1, 89)]
+    [Measure("angle", Empty = "say when")]
     public double? StopDeg { get; init; }
 }
 
 public sealed record TopMembers : IDocumentPart
 {
-    [Display(Name = "Cut height", Description = "Of the top's cut above the foot, metres.")]
+    [Display(Name = "Cut at a height of", Description = "Of the top's cut above the foot, metres.")]
     [Range(1, 60)]
+    [Measure("length", Step = 0.5)]
     public required double CutHeightM { get; init; }
 
-    [Display(Name = "Line on the top", Description = "Its height above the foot, metres.")]
+    [Display(Name = "Line on the top at", Description = "Its height above the foot, metres.")]
     [Range(1, 70)]
+    [Measure("length", Step = 0.5)]
     public required double LineHeightM { get; init; }
 
     [Display(
-        Name = "Mass of the top",
+        Name = "Top weighs",
         Description = "Kilograms; left out, from the high point's stem above the cut, which has no crown."
     )]
     [Range(1, 5000)]
+    [Measure("mass", Step = 10, CanBeMeasured = true, Empty = "bare stem")]
     public double? MassKg { get; init; }
 
     [Display(
@@ -252,13 +287,16 @@ public sealed record TopMembers : IDocumentPart
         Description = "Of its centre behind the cut, degrees; less than 0, it leans forward."
     )]
     [Range(-45, 45)]
+    [Measure("angle", CanBeMeasured = true)]
     public double BackLeanDeg { get; init; }
 
     [Display(Name = "Pull on the top", Description = "Newtons. Left out, as much as it needs with the reserve.")]
     [Range(10, 50_000)]
+    [Measure("force", Empty = "what it needs")]
     public double? PullN { get; init; }
 
-    [Display(Name = "Hinge thickness of the top", Description = "Metres.")]
+    [Display(Name = "Hinge of the top", Description = "Metres.")]
     [Range(0.005, 0.3)]
+    [Measure("thickness")]
     public double HingeM { get; init; } = 0.03;
 }

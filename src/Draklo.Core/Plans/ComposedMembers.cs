@@ -50,6 +50,7 @@ public sealed record StageMembers : IDocumentPart
         Description = "Angle between the outermost legs where they do not run side by side, degrees; each is taken at half of it."
     )]
     [Range(0, 120)]
+    [Measure("angle", Step = 5)]
     public double LegsApartDeg { get; init; }
 }
 
@@ -88,8 +89,9 @@ public sealed record ComposedPointMembers : IDocumentPart
     [RegularExpression(Ids.Pattern)]
     public required string Id { get; init; }
 
-    [Display(Name = "Position", Description = "Along the haul axis, any unit; only the order counts.")]
+    [Display(Name = "Place on the axis", Description = "Along the haul axis, any unit; only the order counts.")]
     [Range(-1000, 1000)]
+    [Measure("ratio", Step = 1)]
     public required double Position { get; init; }
 
     [Display(Name = "Kind of point", Description = "fixed, moving, load or hand.")]
@@ -125,6 +127,7 @@ public sealed record ComposedContactMembers : IDocumentPart
         Description = "How far the leg that runs to it lies off the haul axis, degrees; its cosine is what is left of its pull."
     )]
     [Range(0, 80)]
+    [Measure("angle", Step = 5)]
     public double OffAxisDeg { get; init; }
 }
 

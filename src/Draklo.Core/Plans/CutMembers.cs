@@ -5,18 +5,21 @@ namespace Draklo.Core.Plans;
 
 public sealed record CutMembers : IDocumentPart
 {
-    [Display(Name = "Stump height", Description = "Ground to the plane of the cut, metres.")]
+    [Display(Name = "Cut above the ground", Description = "Ground to the plane of the cut, metres.")]
     [Range(0.02, 3)]
+    [Measure("thickness", Step = 5)]
     public required double StumpHeightM { get; init; }
 
-    [Display(Name = "Stump diameter", Description = "At the cut, metres.")]
+    [Display(Name = "Diameter at the cut", Description = "At the cut, metres.")]
     [Range(0.05, 5)]
+    [Measure("thickness", CanBeMeasured = true)]
     public required double StumpDiameterM { get; init; }
 
     public required NotchMembers Notch { get; init; }
 
     [Display(Name = "Hinge thickness", Description = "Metres of wood left between notch and back cut.")]
     [Range(0.005, 0.6)]
+    [Measure("thickness")]
     public required double HingeThicknessM { get; init; }
 
     [Display(
@@ -26,24 +29,27 @@ public sealed record CutMembers : IDocumentPart
     public OwnHoldMembers? Holds { get; init; }
 
     [Display(
-        Name = "Aim correction",
+        Name = "Side lean taken off by the aim",
         Description = "How much of the side lean the aim takes off, 0 to 1; half by default."
     )]
     [Range(0, 1)]
+    [Measure("percent", Step = 10)]
     public double AimCorrection { get; init; } = 0.5;
 
     [Display(
-        Name = "Hinge taper",
+        Name = "Hinge taper, right end thicker by",
         Description = "Thickness of the hinge's right end less that of its left end, metres; the thickness is that of its middle."
     )]
     [Range(-0.3, 0.3)]
+    [Measure("thickness")]
     public double HingeTaperM { get; init; }
 
     [Display(
-        Name = "Step of the back cut",
+        Name = "Step above the apex",
         Description = "How far it lies above the notch's apex, metres. Left out: 3 cm over a narrow notch, level with an open one."
     )]
     [Range(0, 0.5)]
+    [Measure("thickness", Step = 1, Empty = "as usual for the notch")]
     public double? StepM { get; init; }
 
     [Display(
@@ -84,6 +90,7 @@ public sealed record CutMembers : IDocumentPart
 
     [Display(Name = "Bar length", Description = "Of the saw that makes the back cut, metres that cut.")]
     [Range(0.15, 2)]
+    [Measure("thickness", Step = 5, Empty = "not given")]
     public double? BarLengthM { get; init; }
 
     /// <summary>The step as it is cut, metres.</summary>
@@ -112,13 +119,15 @@ public sealed record ReleaseStrapMembers : IDocumentPart
 {
     [Display(Name = "Strap thickness", Description = "From the stump's edge inward, metres.")]
     [Range(0.005, 1)]
+    [Measure("thickness")]
     public required double ThicknessM { get; init; }
 
     [Display(
-        Name = "Strap toward",
+        Name = "Strap toward, off the lay",
         Description = "Degrees clockwise from the lay, seen from the stump's middle: 180 is straight behind."
     )]
     [Range(120, 240)]
+    [Measure("angle", Step = 15)]
     public double TowardDeg { get; init; } = 180;
 }
 
@@ -126,25 +135,30 @@ public sealed record WedgeMembers : IDocumentPart
 {
     [Display(Name = "Wedges side by side")]
     [Range(1, 12)]
+    [Measure("count")]
     public int Count { get; init; } = 1;
 
-    [Display(Name = "Stacked", Description = "Wedges on one another.")]
+    [Display(Name = "Wedges on one another", Description = "Wedges on one another.")]
     [Range(1, 3)]
+    [Measure("count")]
     public int Stacked { get; init; } = 1;
 
-    [Display(Name = "Lift of a wedge", Description = "Its thickness at the head, metres.")]
+    [Display(Name = "Lift of one wedge", Description = "Its thickness at the head, metres.")]
     [Range(0.005, 0.15)]
+    [Measure("thickness")]
     public double LiftM { get; init; } = 0.025;
 
     [Display(
-        Name = "Driven from",
+        Name = "Driven from, off the lay",
         Description = "Degrees clockwise from the lay, seen from the stump's middle: 180 is straight behind."
     )]
     [Range(100, 260)]
+    [Measure("angle", Step = 15)]
     public double FromDeg { get; init; } = 180;
 
-    [Display(Name = "A wedge bears", Description = "Newtons, as its maker says. Left out, it is not judged.")]
+    [Display(Name = "One wedge carries", Description = "Newtons, as its maker says. Left out, it is not judged.")]
     [Range(500, 1_000_000)]
+    [Measure("force", Empty = "not given")]
     public double? BearsN { get; init; }
 }
 
@@ -153,12 +167,20 @@ public sealed record LashingMembers : IDocumentPart
     [Display(Name = "Lashing round", Description = "stem, or fork: round both stems above a union.")]
     public LashingPlace Round { get; init; }
 
-    [Display(Name = "Lashing height", Description = "Above the cut on a stem, above the union on a fork; metres.")]
+    [Display(
+        Name = "Above the cut or the union",
+        Description = "Above the cut on a stem, above the union on a fork; metres."
+    )]
     [Range(0.1, 30)]
+    [Measure("length")]
     public required double HeightM { get; init; }
 
-    [Display(Name = "Union height", Description = "Of the fork, above the ground, metres; for a lashing round a fork.")]
+    [Display(
+        Name = "Union, above the ground",
+        Description = "Of the fork, above the ground, metres; for a lashing round a fork."
+    )]
     [Range(0.2, 60)]
+    [Measure("length", Step = 0.5)]
     public double? UnionHeightM { get; init; }
 
     [Display(
@@ -166,6 +188,7 @@ public sealed record LashingMembers : IDocumentPart
         Description = "Breaking strength of the strap, newtons; the lashing is taken for half of it."
     )]
     [Range(1000, 1_000_000)]
+    [Measure("force")]
     public required double BreakingStrengthN { get; init; }
 }
 
@@ -177,42 +200,53 @@ public enum LashingPlace
 
 public sealed record BiteMembers : IDocumentPart
 {
-    [Display(Name = "Bite at", Description = "Its middle, right of the stump's middle, metres.")]
+    [Display(Name = "Bite, right of the middle", Description = "Its middle, right of the stump's middle, metres.")]
     [Range(-3, 3)]
+    [Measure("thickness", Step = 1)]
     public required double RightM { get; init; }
 
     [Display(Name = "Bite width", Description = "Along the hinge, metres.")]
     [Range(0.005, 3)]
+    [Measure("thickness", Step = 1)]
     public required double WidthM { get; init; }
 }
 
 public sealed record RotMembers : IDocumentPart
 {
-    [Display(Name = "Rot forward", Description = "Of the stump's middle, along the lay, metres.")]
+    [Display(Name = "Rot, forward of the middle", Description = "Of the stump's middle, along the lay, metres.")]
     [Range(-3, 3)]
+    [Measure("thickness", Step = 1)]
     public required double ForwardM { get; init; }
 
-    [Display(Name = "Rot right", Description = "Of the stump's middle, metres.")]
+    [Display(Name = "Rot, right of the middle", Description = "Of the stump's middle, metres.")]
     [Range(-3, 3)]
+    [Measure("thickness", Step = 1)]
     public required double RightM { get; init; }
 
     [Display(Name = "Rot across", Description = "Its diameter, metres.")]
     [Range(0.01, 3)]
+    [Measure("thickness", Step = 1)]
     public required double AcrossM { get; init; }
 }
 
 public sealed record FlareMembers : IDocumentPart
 {
-    [Display(Name = "Flare toward", Description = "Degrees clockwise from the lay, seen from the stump's middle.")]
+    [Display(
+        Name = "Flare toward, off the lay",
+        Description = "Degrees clockwise from the lay, seen from the stump's middle."
+    )]
     [Range(0, 360)]
+    [Measure("angle", Step = 15)]
     public required double TowardDeg { get; init; }
 
     [Display(Name = "Flare runs out", Description = "Beyond the round of the stump, metres.")]
     [Range(0.01, 1)]
+    [Measure("thickness", Step = 1)]
     public required double OutM { get; init; }
 
     [Display(Name = "Flare width", Description = "Where it leaves the round, metres.")]
     [Range(0.02, 2)]
+    [Measure("length")]
     public double WidthM { get; init; } = 0.2;
 
     [Display(Name = "Trimmed off", Description = "Sawn off before the notch.")]
@@ -226,10 +260,12 @@ public sealed record NotchMembers : IDocumentPart
 
     [Display(Name = "Face notch depth", Description = "Front face to apex, metres.")]
     [Range(0.01, 2)]
+    [Measure("thickness")]
     public required double DepthM { get; init; }
 
     [Display(Name = "Face notch opening", Description = "Degrees between its two faces.")]
     [Range(10, 120)]
+    [Measure("angle", Step = 5)]
     public required double OpeningDeg { get; init; }
 }
 

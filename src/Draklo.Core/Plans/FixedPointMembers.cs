@@ -6,12 +6,13 @@ namespace Draklo.Core.Plans;
 /// <summary>Something that a line is made fast to or turns at: what it is, what it holds, what is slung round it.</summary>
 public abstract record FixedPointMembers : IDocumentPart
 {
-    [Display(Name = "Anchor", Description = "What the crew calls it.")]
+    [Display(Name = "Name of the anchor", Description = "What the crew calls it.")]
     [MaxLength(60)]
     public string? Name { get; init; }
 
-    [Display(Name = "Height on the anchor", Description = "Strap above the ground there, metres.")]
+    [Display(Name = "Strap above the ground", Description = "Strap above the ground there, metres.")]
     [Range(0, 20)]
+    [Measure("length", CanBeMeasured = true)]
     public required double HeightM { get; init; }
 
     [Display(Name = "Kind of anchor", Description = "rated, tree, post, pickets, weight or vehicle.")]
@@ -30,10 +31,11 @@ public abstract record FixedPointMembers : IDocumentPart
     public AnchorWeightMembers? Weight { get; init; }
 
     [Display(
-        Name = "Anchor holds",
+        Name = "Gives way at",
         Description = "The force at which it gives way, newtons; the design factor is taken off it. Left out, the plan says it is not known."
     )]
     [Range(100, 1_000_000)]
+    [Measure("force", Step = 1, CanBeMeasured = true, Empty = "not known")]
     public double? CapacityN { get; init; }
 
     [Display(Name = "Anchor sling", Description = "Left out, the plan says it is not known.")]
@@ -63,28 +65,28 @@ public enum AnchorKind
 
 public sealed record AnchorTreeMembers : IDocumentPart
 {
-    [Display(
-        Name = "Anchor tree's species",
-        Description = "An id of the species catalogue; left out, an ordinary broadleaf."
-    )]
+    [Display(Name = "Species", Description = "An id of the species catalogue; left out, an ordinary broadleaf.")]
     public string? SpeciesId { get; init; }
 
-    [Display(Name = "Anchor tree's diameter", Description = "At breast height, metres.")]
+    [Display(Name = "Breast diameter", Description = "At breast height, metres.")]
     [Range(0.05, 3)]
+    [Measure("thickness", CanBeMeasured = true)]
     public required double DbhM { get; init; }
 
-    [Display(Name = "Anchor tree's height", Description = "Metres.")]
+    [Display(Name = "Height of the tree", Description = "Metres.")]
     [Range(2, 80)]
+    [Measure("length", Step = 0.5, CanBeMeasured = true)]
     public required double HeightM { get; init; }
 
     [Display(
-        Name = "Ground of the anchor tree",
+        Name = "Roots in",
         Description = "An id of the anchor table: roots-shallow, roots-ordinary or roots-deep."
     )]
     public string GroundId { get; init; } = "roots-ordinary";
 
-    [Display(Name = "Anchor tree's soundness", Description = "1 for a sound one.")]
+    [Display(Name = "Soundness, 1 is sound", Description = "1 for a sound one.")]
     [Range(0.2, 1)]
+    [Measure("ratio", CanBeMeasured = true)]
     public double Soundness { get; init; } = 1;
 }
 
@@ -92,10 +94,12 @@ public sealed record AnchorPostMembers : IDocumentPart
 {
     [Display(Name = "Post diameter", Description = "Or width across the pull, metres.")]
     [Range(0.03, 1)]
+    [Measure("thickness")]
     public required double DiameterM { get; init; }
 
     [Display(Name = "Depth in the ground", Description = "Metres.")]
     [Range(0.2, 4)]
+    [Measure("length", CanBeMeasured = true)]
     public required double DepthM { get; init; }
 
     [Display(
@@ -107,7 +111,7 @@ public sealed record AnchorPostMembers : IDocumentPart
 
 public sealed record AnchorPicketMembers : IDocumentPart
 {
-    [Display(Name = "How they are set", Description = "An id of the anchor table, as in picket-1-1.")]
+    [Display(Name = "Pickets set", Description = "An id of the anchor table, as in picket-1-1.")]
     public required string ArrangementId { get; init; }
 
     [Display(Name = "Ground at the pickets", Description = "firmLoam, clayOrGravel or wet.")]
@@ -123,8 +127,9 @@ public enum PicketGround
 
 public sealed record AnchorWeightMembers : IDocumentPart
 {
-    [Display(Name = "Mass of the anchor", Description = "Kilograms.")]
+    [Display(Name = "Mass", Description = "Kilograms.")]
     [Range(10, 100_000)]
+    [Measure("mass", Step = 50, CanBeMeasured = true)]
     public required double MassKg { get; init; }
 
     [Display(
@@ -132,15 +137,20 @@ public sealed record AnchorWeightMembers : IDocumentPart
         Description = "Of a vehicle's weight, 0 to 1. Left out, nobody has asked: half is assumed."
     )]
     [Range(0.1, 1)]
+    [Measure("percent", Step = 5, Empty = "which?")]
     public double? BrakedShare { get; init; }
 
-    [Display(Name = "Surface under it", Description = "An id of the anchor table, as in wet-grass.")]
+    [Display(Name = "Stands on", Description = "An id of the anchor table, as in wet-grass.")]
     public string GroundId { get; init; } = "firm-earth";
 
     /// <summary>The share of a vehicle's weight that grips: half, as on two driven wheels, until somebody says.</summary>
     public double GrippingShare(bool vehicle) => vehicle ? BrakedShare ?? 0.5 : 1;
 
-    [Display(Name = "Slope under it", Description = "Degrees, positive when the pull would drag it uphill.")]
+    [Display(
+        Name = "Slope, uphill of the pull is +",
+        Description = "Degrees, positive when the pull would drag it uphill."
+    )]
     [Range(-30, 30)]
+    [Measure("angle")]
     public double SlopeDeg { get; init; }
 }

@@ -6,31 +6,31 @@ namespace Draklo.Core.Plans;
 /// <summary>A cord wound on the line so that it holds by friction.</summary>
 public sealed record GripMembers : IDocumentPart
 {
-    [Display(Name = "Kind of grip", Description = "An id of the grip table.")]
+    [Display(Name = "Grip", Description = "An id of the grip table.")]
     public required string GripId { get; init; }
 
     [Display(
-        Name = "Creeps at",
+        Name = "Creeps at, by own trials",
         Description = "Where it began to slip in the crew's own trials, newtons; left out, the table's low figure."
     )]
     [Range(500, 60_000)]
+    [Measure("force", Empty = "by the table")]
     public double? SlipN { get; init; }
 
     [Display(
-        Name = "Cord strength",
+        Name = "Cord breaks at",
         Description = "Breaking strength of one leg of its cord, newtons. Left out, the plan says it is not known."
     )]
     [Range(500, 200_000)]
+    [Measure("force", Step = 1, Empty = "not known")]
     public double? CordStrengthN { get; init; }
 
     [Display(Name = "Cord diameter", Description = "Metres.")]
     [Range(0.003, 0.02)]
+    [Measure("rope", Empty = "not known")]
     public double? CordDiameterM { get; init; }
 
-    [Display(
-        Name = "Ends of the cord",
-        Description = "An id of the knot table: what closes the loop or makes the eyes."
-    )]
+    [Display(Name = "Cord ends in", Description = "An id of the knot table: what closes the loop or makes the eyes.")]
     public string EndKnotId { get; init; } = "double-fisherman";
 
     public WearMembers? Wear { get; init; }
@@ -44,14 +44,16 @@ public sealed record GripMembers : IDocumentPart
 public sealed record ConnectorMembers : IDocumentPart
 {
     [Display(
-        Name = "Connector strength",
+        Name = "One connector breaks at",
         Description = "Breaking strength of one, newtons. Left out, the plan says it is not known."
     )]
     [Range(500, 1_000_000)]
+    [Measure("force", Step = 1, Empty = "not known")]
     public double? StrengthN { get; init; }
 
     [Display(Name = "Side by side", Description = "One, or two that share the load and bend what runs over them less.")]
     [Range(1, 2)]
+    [Measure("count")]
     public int Count { get; init; } = 1;
 
     [Display(Name = "Connector of the locker")]

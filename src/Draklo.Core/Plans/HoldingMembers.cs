@@ -11,10 +11,12 @@ public sealed record CaptureMembers : IDocumentPart
 
     [Display(Name = "Rope it holds", Description = "Its number in the arrangement, from 0; the hauled rope is 0.")]
     [Range(0, ComposedMembers.MostRopes - 1)]
+    [Measure("count")]
     public int Rope { get; init; }
 
     [Display(Name = "At turn", Description = "The number of the contact along that rope, from 0 at its hauling end.")]
     [Range(0, ComposedMembers.MostContacts - 1)]
+    [Measure("count")]
     public int Contact { get; init; }
 
     [Display(
@@ -22,6 +24,7 @@ public sealed record CaptureMembers : IDocumentPart
         Description = "What it carries before it slips or cuts the rope, newtons. Left out, the plan says it is not known."
     )]
     [Range(500, 200_000)]
+    [Measure("force", Empty = "not known")]
     public double? HoldsN { get; init; }
 }
 

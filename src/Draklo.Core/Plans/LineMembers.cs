@@ -10,21 +10,25 @@ public sealed record LineMembers : IDocumentPart
     [RegularExpression(Ids.Pattern)]
     public required string Id { get; init; }
 
-    [Display(Name = "Share", Description = "This line's tension over the main tension.")]
+    [Display(Name = "Share of the main tension", Description = "This line's tension over the main tension.")]
     [Range(0.05, 3)]
+    [Measure("ratio")]
     public double Share { get; init; } = 1;
 
     public required SeatMembers Seat { get; init; }
 
+    [Station("tackle")]
     public required AnchorMembers Anchor { get; init; }
 
     public required RopeMembers Rope { get; init; }
 
-    [Display(Name = "Knot at the seat", Description = "An id of the knot table.")]
+    [Display(Name = "Tied with", Description = "An id of the knot table.")]
     public required string KnotId { get; init; }
 
+    [Station("tackle")]
     public required TackleMembers Tackle { get; init; }
 
+    [Station("tackle")]
     public required PullerMembers Puller { get; init; }
 
     [Display(
@@ -38,12 +42,14 @@ public sealed record LineMembers : IDocumentPart
         Description = "Where the line turns between the tree and its anchor, from the tree outward."
     )]
     [MaxLength(4)]
+    [Station("tackle")]
     public IReadOnlyList<RedirectMembers> Redirects { get; init; } = [];
 
     [Display(Name = "Second rope", Description = "Tied to the first where that is too short.")]
     public JoinedRopeMembers? Joined { get; init; }
 
     [Display(Name = "Limiter", Description = "Turns on a drum at the hauling end.")]
+    [Station("tackle")]
     public LimiterMembers? Limiter { get; init; }
 
     [Display(Name = "Setting the line", Description = "How it gets up there. Left out, nobody has said.")]
@@ -69,10 +75,11 @@ public sealed record RedirectMembers : IDocumentPart
     public OwnPassMembers? Passes { get; init; }
 
     [Display(
-        Name = "Redirect block holds",
+        Name = "Block breaks at",
         Description = "Breaking strength, newtons. Left out, the plan says it is not known."
     )]
     [Range(500, 1_000_000)]
+    [Measure("force", Step = 1, Empty = "not known")]
     public double? HardwareStrengthN { get; init; }
 
     [Display(
@@ -80,6 +87,7 @@ public sealed record RedirectMembers : IDocumentPart
         Description = "Metres; left out, 12 mm for a carabiner and a full-size sheave for a block."
     )]
     [Range(0.005, 0.5)]
+    [Measure("thickness")]
     public double? SheaveDiameterM { get; init; }
 
     [Display(Name = "Redirect block of the locker")]

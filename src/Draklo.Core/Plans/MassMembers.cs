@@ -31,34 +31,44 @@ public enum MassMethod
 
 public sealed record SectionMembers : IDocumentPart
 {
-    [Display(Name = "Height of the diameter", Description = "Above the ground, metres.")]
+    [Display(Name = "Height", Description = "Above the ground, metres.")]
     [Range(0, 120)]
+    [Measure("length", Step = 0.5)]
     public required double HeightM { get; init; }
 
-    [Display(Name = "Diameter of the section", Description = "Metres.")]
+    [Display(Name = "Diameter", Description = "Metres.")]
     [Range(0.01, 5)]
+    [Measure("thickness", Step = 1)]
     public required double DiameterM { get; init; }
 }
 
 public sealed record KnownMassMembers : IDocumentPart
 {
-    [Display(Name = "Mass", Description = "Of all above the cut, kilograms.")]
+    [Display(Name = "Mass, all above the cut", Description = "Of all above the cut, kilograms.")]
     [Range(5, 100_000)]
+    [Measure("mass", Step = 50, CanBeMeasured = true)]
     public required double MassKg { get; init; }
 
-    [Display(Name = "Centre height", Description = "Above the ground, metres.")]
+    [Display(Name = "Centre above the ground", Description = "Above the ground, metres.")]
     [Range(0.1, 100)]
+    [Measure("length")]
     public required double CentreHeightM { get; init; }
 
-    [Display(Name = "Centre north", Description = "North of the stump's middle, metres; negative is south.")]
+    [Display(
+        Name = "Centre north of the stump",
+        Description = "North of the stump's middle, metres; negative is south."
+    )]
     [Range(-30, 30)]
+    [Measure("length")]
     public double NorthM { get; init; }
 
-    [Display(Name = "Centre east", Description = "East of the stump's middle, metres; negative is west.")]
+    [Display(Name = "Centre east of the stump", Description = "East of the stump's middle, metres; negative is west.")]
     [Range(-30, 30)]
+    [Measure("length")]
     public double EastM { get; init; }
 
-    [Display(Name = "Spread of the mass", Description = "How far it may be off either way, as a fraction.")]
+    [Display(Name = "Mass may be off by", Description = "How far it may be off either way, as a fraction.")]
     [Range(0.01, 0.6)]
+    [Measure("percent")]
     public double Spread { get; init; } = 0.15;
 }

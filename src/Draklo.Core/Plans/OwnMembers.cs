@@ -16,6 +16,7 @@ public sealed record OwnMembers : IDocumentPart
 
     [Display(Name = "From", Description = "How many jobs, landings or trials it rests on.")]
     [Range(1, 100_000)]
+    [Measure("count")]
     public required int Count { get; init; }
 
     [Display(Name = "Of what", Description = "pulls, landings, trials, in words.")]
@@ -23,6 +24,7 @@ public sealed record OwnMembers : IDocumentPart
     public string Of { get; init; } = "jobs";
 
     [Display(Name = "Table's figure", Description = "What stands where the crew has none of its own.")]
+    [Measure("ratio")]
     public double? Table { get; init; }
 }
 
@@ -31,14 +33,17 @@ public sealed record OwnPassMembers : IDocumentPart
 {
     [Display(Name = "Passes at least", Description = "Share of the tension that a half turn passes on.")]
     [Range(0.05, 0.995)]
+    [Measure("ratio")]
     public required double Low { get; init; }
 
     [Display(Name = "Passes", Description = "Share of the tension that a half turn passes on, usually.")]
     [Range(0.05, 0.995)]
+    [Measure("ratio")]
     public required double Nominal { get; init; }
 
     [Display(Name = "Passes at most", Description = "Share of the tension that a half turn passes on, at best.")]
     [Range(0.05, 0.995)]
+    [Measure("ratio")]
     public required double High { get; init; }
 }
 
@@ -47,13 +52,16 @@ public sealed record OwnHoldMembers : IDocumentPart
 {
     [Display(Name = "Holds at least", Description = "Degrees.")]
     [Range(1, 120)]
+    [Measure("angle")]
     public required double LowDeg { get; init; }
 
     [Display(Name = "Holds", Description = "Degrees, usually.")]
     [Range(1, 120)]
+    [Measure("angle")]
     public required double NominalDeg { get; init; }
 
     [Display(Name = "Holds at most", Description = "Degrees.")]
     [Range(1, 120)]
+    [Measure("angle")]
     public required double HighDeg { get; init; }
 }

@@ -26,6 +26,7 @@ public sealed record Person : IDocumentPart
 
     [Display(Name = "Steady pull", Description = "What they keep up on a rope, newtons; left out, nobody has tried.")]
     [Range(50, 600)]
+    [Measure("force")]
     public double? EffortN { get; init; }
 }
 

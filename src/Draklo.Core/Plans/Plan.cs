@@ -17,6 +17,7 @@ public sealed record Plan : IDocumentPart
     public required string Format { get; init; }
 
     [Display(Name = "Version", Description = "The version of the format; this one is 1.")]
+    [Measure("count")]
     public required int Version { get; init; }
 
     [Display(Name = "Name", Description = "What the crew calls this plan.")]
@@ -31,35 +32,47 @@ public sealed record Plan : IDocumentPart
     [MaxLength(10)]
     public string? PlannedOn { get; init; }
 
+    [Station("lay")]
     public required LayMembers Lay { get; init; }
 
+    [Station("size")]
     public required TreeMembers Tree { get; init; }
 
+    [Station("cuts")]
     public required CutMembers Cut { get; init; }
 
+    [Station("size")]
     public WindMembers Wind { get; init; } = new();
 
     [Display(Name = "Lines", Description = "One to six pull lines; the first is the main one.")]
     [MinLength(1)]
     [MaxLength(6)]
+    [Station("line")]
     public required IReadOnlyList<LineMembers> Lines { get; init; }
 
+    [Station("factors")]
     public PolicyMembers Policy { get; init; } = new();
 
+    [Station("size")]
     public ReadingMembers Readings { get; init; } = new();
 
+    [Station("lay")]
     public SiteMembers Site { get; init; } = new();
 
     [Display(Name = "Crew", Description = "Who does what on this job, and where they stand.")]
     [MaxLength(20)]
+    [Station("people")]
     public IReadOnlyList<CrewMembers> Crew { get; init; } = [];
 
+    [Station("people")]
     public HelpMembers Help { get; init; } = new();
 
     [Display(Name = "Signs", Description = "Left out, the usual four.")]
     [MaxLength(8)]
+    [Station("people")]
     public IReadOnlyList<SignalMembers> Signals { get; init; } = [];
 
+    [Station("day")]
     public WorkMembers Work { get; init; } = new();
 
     [Display(Name = "Clearing", Description = "Left out, nobody has planned it.")]
@@ -67,6 +80,7 @@ public sealed record Plan : IDocumentPart
 
     [Display(Name = "Walk-up list", Description = "What to look at first; left out, nobody keeps a list.")]
     [MaxLength(40)]
+    [Station("walk")]
     public IReadOnlyList<WalkUpMembers> WalkUp { get; init; } = [];
 
     [Display(
@@ -143,8 +157,9 @@ public sealed record Plan : IDocumentPart
 
 public sealed record LayMembers : IDocumentPart
 {
-    [Display(Name = "Lay", Description = "Where the tree shall fall, degrees clockwise from north.")]
+    [Display(Name = "Lay toward", Description = "Where the tree shall fall, degrees clockwise from north.")]
     [Range(0, 360)]
+    [Measure("angle")]
     public required double BearingDeg { get; init; }
 }
 
@@ -155,6 +170,7 @@ public sealed record WindMembers : IDocumentPart
         Description = "Steady, metres a second at crown height. Left out, nobody has looked; 0 is a calm."
     )]
     [Range(0, 40)]
+    [Measure("speed", Empty = "not looked")]
     public double? SpeedMps { get; init; }
 
     [Display(
@@ -162,10 +178,12 @@ public sealed record WindMembers : IDocumentPart
         Description = "The strongest gust forecast or seen for the hours of the job, metres a second."
     )]
     [Range(0, 60)]
+    [Measure("speed", Empty = "not known")]
     public double? GustMps { get; init; }
 
     [Display(Name = "Wind from", Description = "The bearing the wind comes from.")]
     [Range(0, 360)]
+    [Measure("angle", Step = 5)]
     public double FromDeg { get; init; }
 
     [Display(Name = "In leaf", Description = "Whether the crown carries leaves.")]

@@ -20,6 +20,7 @@ public sealed record PolicyMembers : IDocumentPart
 
     [Display(Name = "Load reserve", Description = "Planned tension over needed tension.")]
     [Range(1, 3)]
+    [Measure("ratio")]
     public double LoadReserve { get; init; } = 1.3;
 
     public DesignFactorMembers DesignFactor { get; init; } = new();
@@ -40,22 +41,27 @@ public sealed record DesignFactorMembers : IDocumentPart
 {
     [Display(Name = "Factor for ropes", Description = "Also for the knots in them.")]
     [Range(1, 15)]
+    [Measure("ratio", Step = 0.5)]
     public double Rope { get; init; } = 5;
 
     [Display(Name = "Factor for slings")]
     [Range(1, 15)]
+    [Measure("ratio", Step = 0.5)]
     public double Sling { get; init; } = 5;
 
     [Display(Name = "Factor for hardware", Description = "Blocks and connectors.")]
     [Range(1, 15)]
+    [Measure("ratio", Step = 0.5)]
     public double Hardware { get; init; } = 4;
 
     [Display(Name = "Factor for anchors", Description = "Also for the tree's own roots.")]
     [Range(1, 15)]
+    [Measure("ratio", Step = 0.5)]
     public double Anchor { get; init; } = 2;
 
     [Display(Name = "Factor for the stem", Description = "Also for a limb that the line lies on.")]
     [Range(1, 15)]
+    [Measure("ratio", Step = 0.5)]
     public double Stem { get; init; } = 3;
 
     [Display(
@@ -63,5 +69,6 @@ public sealed record DesignFactorMembers : IDocumentPart
         Description = "Over the load at which a grip creeps: it slips rather than breaks."
     )]
     [Range(1, 15)]
+    [Measure("ratio", Step = 0.25)]
     public double Grip { get; init; } = 1.25;
 }

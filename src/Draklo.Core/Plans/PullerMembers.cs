@@ -5,15 +5,17 @@ namespace Draklo.Core.Plans;
 
 public sealed record PullerMembers : IDocumentPart
 {
-    [Display(Name = "Puller", Description = "people, machine, vehicle or handWinch.")]
+    [Display(Name = "Who hauls", Description = "people, machine, vehicle or handWinch.")]
     public PullerKind Kind { get; init; }
 
-    [Display(Name = "Number of people")]
+    [Display(Name = "People who haul")]
     [Range(1, 20)]
+    [Measure("count")]
     public int Count { get; init; } = 1;
 
-    [Display(Name = "Steady pull each", Description = "What one of them keeps up, newtons.")]
+    [Display(Name = "Each keeps up", Description = "What one of them keeps up, newtons.")]
     [Range(50, 600)]
+    [Measure("force", Step = 0.01, CanBeMeasured = true)]
     public double EffortEachN { get; init; } = 250;
 
     [Display(Name = "Footing", Description = "Of people: good, poor or leaning, with their weight on the rope.")]
@@ -26,10 +28,11 @@ public sealed record PullerMembers : IDocumentPart
     public AnchorWeightMembers? Vehicle { get; init; }
 
     [Display(
-        Name = "Machine or winch pulls",
+        Name = "Machine or winch keeps up",
         Description = "What it keeps up on the rope, newtons; a jerk counts as a quarter more."
     )]
     [Range(500, 500_000)]
+    [Measure("force", Step = 1, CanBeMeasured = true)]
     public double? MachineN { get; init; }
 
     [Display(
@@ -37,6 +40,7 @@ public sealed record PullerMembers : IDocumentPart
         Description = "Of a vehicle or a machine that drives, metres a second. Left out, it starts from a tight line."
     )]
     [Range(0, 5)]
+    [Measure("speed", Step = 0.5, Empty = "from standing")]
     public double? ArrivesMps { get; init; }
 
     [Display(
@@ -82,33 +86,40 @@ public sealed record LimiterMembers : IDocumentPart
 {
     [Display(Name = "Turns on the drum", Description = "Whole turns.")]
     [Range(1, 8)]
+    [Measure("count")]
     public int Turns { get; init; } = 2;
 
     [Display(
-        Name = "Friction, low",
+        Name = "Friction, at least",
         Description = "Of this rope on this drum; the table says 0.12 where nobody has tried it."
     )]
     [Range(0.05, 0.6)]
+    [Measure("ratio", Step = 0.01, CanBeMeasured = true)]
     public double FrictionLow { get; init; } = 0.12;
 
-    [Display(Name = "Friction", Description = "The middle figure; the table says 0.20.")]
+    [Display(Name = "Friction, as tried", Description = "The middle figure; the table says 0.20.")]
     [Range(0.05, 0.6)]
+    [Measure("ratio", Step = 0.01, CanBeMeasured = true)]
     public double Friction { get; init; } = 0.20;
 
-    [Display(Name = "Friction, high", Description = "The table says 0.25.")]
+    [Display(Name = "Friction, at most", Description = "The table says 0.25.")]
     [Range(0.05, 0.6)]
+    [Measure("ratio", Step = 0.01)]
     public double FrictionHigh { get; init; } = 0.25;
 
-    [Display(Name = "Light hold", Description = "What the hand on the tail holds at least, newtons.")]
+    [Display(Name = "A light hand holds", Description = "What the hand on the tail holds at least, newtons.")]
     [Range(20, 1000)]
+    [Measure("force", Step = 0.01, CanBeMeasured = true)]
     public double HoldLowN { get; init; } = 80;
 
-    [Display(Name = "Hold", Description = "What it usually holds, newtons.")]
+    [Display(Name = "Hand on the tail holds", Description = "What it usually holds, newtons.")]
     [Range(20, 1000)]
+    [Measure("force", Step = 0.01, CanBeMeasured = true)]
     public double HoldN { get; init; } = 150;
 
-    [Display(Name = "Firm hold", Description = "What it holds at most, newtons.")]
+    [Display(Name = "A firm hand holds", Description = "What it holds at most, newtons.")]
     [Range(20, 1000)]
+    [Measure("force", Step = 0.01)]
     public double HoldHighN { get; init; } = 250;
 
     [Display(Name = "Drum of the locker")]

@@ -9,8 +9,9 @@ public sealed record ReadingMembers : IDocumentPart
     [Display(Name = "Height reading")]
     public HeightReadingMembers? Height { get; init; }
 
-    [Display(Name = "Girth", Description = "Round the stem at breast height, metres.")]
+    [Display(Name = "Girth at breast height", Description = "Round the stem at breast height, metres.")]
     [Range(0.15, 16)]
+    [Measure("thickness", Step = 1, Empty = "no tape")]
     public double? GirthM { get; init; }
 
     [Display(Name = "Views of the lean", Description = "One or two; one alone leaves the lean a guess.")]
@@ -21,36 +22,42 @@ public sealed record ReadingMembers : IDocumentPart
 public sealed record HeightReadingMembers : IDocumentPart
 {
     [Display(
-        Name = "Measured by",
+        Name = "Measure the height by",
         Description = "angles: two angles and a level distance; slope: the same with a distance along sloping ground; stick: a stick held upright at arm's length."
     )]
     public HeightMethod Method { get; init; }
 
-    [Display(
-        Name = "Distance to the tree",
-        Description = "Level for angles and stick, along the tape for slope, metres."
-    )]
+    [Display(Name = "Tape to the stem", Description = "Level for angles and stick, along the tape for slope, metres.")]
     [Range(1, 200)]
+    [Measure("length", Step = 0.5)]
     public required double DistanceM { get; init; }
 
     [Display(Name = "Slope of the tape", Description = "Degrees, positive when the tree stands higher.")]
     [Range(-45, 45)]
+    [Measure("angle")]
     public double SlopeDeg { get; init; }
 
     [Display(Name = "Angle to the top", Description = "Degrees above level.")]
     [Range(-30, 85)]
+    [Measure("angle", Step = 0.5)]
     public double UpDeg { get; init; }
 
-    [Display(Name = "Angle to the foot", Description = "Degrees, negative below level.")]
+    [Display(Name = "Angle to the foot, below is −", Description = "Degrees, negative below level.")]
     [Range(-60, 60)]
+    [Measure("angle", Step = 0.5)]
     public double DownDeg { get; init; }
 
-    [Display(Name = "Stick", Description = "Length of stick that just covers the tree, metres.")]
+    [Display(Name = "Stick that covers the tree", Description = "Length of stick that just covers the tree, metres.")]
     [Range(0.1, 3)]
+    [Measure("thickness", Step = 1)]
     public double StickM { get; init; } = 0.7;
 
-    [Display(Name = "Arm", Description = "Eye to stick, metres; as long as the stick, the height is the distance.")]
+    [Display(
+        Name = "Eye to stick",
+        Description = "Eye to stick, metres; as long as the stick, the height is the distance."
+    )]
     [Range(0.1, 3)]
+    [Measure("thickness", Step = 1)]
     public double ArmM { get; init; } = 0.7;
 }
 
@@ -65,9 +72,11 @@ public sealed record LeanViewMembers : IDocumentPart
 {
     [Display(Name = "Looking toward", Description = "Bearing of the line of sight to the tree.")]
     [Range(0, 360)]
+    [Measure("angle", Step = 5)]
     public required double LookingDeg { get; init; }
 
-    [Display(Name = "Lean seen", Description = "Degrees off plumb, positive to the viewer's right.")]
+    [Display(Name = "Leans right by, left is −", Description = "Degrees off plumb, positive to the viewer's right.")]
     [Range(-45, 45)]
+    [Measure("angle", Step = 0.5)]
     public required double LeanDeg { get; init; }
 }

@@ -6,8 +6,9 @@ namespace Draklo.Core.Plans;
 /// <summary>Where a line sits in the tree.</summary>
 public sealed record SeatMembers : IDocumentPart
 {
-    [Display(Name = "Seat height", Description = "Above the ground at the stump, metres.")]
+    [Display(Name = "Seat above ground", Description = "Above the ground at the stump, metres.")]
     [Range(0.5, 120)]
+    [Measure("length", CanBeMeasured = true)]
     public required double HeightM { get; init; }
 
     [Display(Name = "Seat on", Description = "stem, union or limb.")]
@@ -34,30 +35,35 @@ public enum SeatKind
 
 public sealed record LimbMembers : IDocumentPart
 {
-    [Display(Name = "Limb diameter", Description = "At its union, metres.")]
+    [Display(Name = "Limb at its union", Description = "At its union, metres.")]
     [Range(0.02, 2)]
+    [Measure("thickness", CanBeMeasured = true)]
     public required double DiameterM { get; init; }
 
     [Display(
-        Name = "Out from the stem",
+        Name = "Line lies out from the stem",
         Description = "Level, from the stem's line to where the rope lies, metres; for a union left out, one diameter of the limb."
     )]
     [Range(0, 20)]
+    [Measure("length", CanBeMeasured = true)]
     public double? LeverM { get; init; }
 
     [Display(
-        Name = "Limb bearing",
+        Name = "Limb grows toward",
         Description = "The way the limb grows from the stem, degrees clockwise from north."
     )]
     [Range(0, 360)]
+    [Measure("angle", Step = 5)]
     public double BearingDeg { get; init; }
 
     [Display(Name = "Limb rises", Description = "Above level, degrees.")]
     [Range(-30, 85)]
+    [Measure("angle", Step = 5)]
     public double RiseDeg { get; init; } = 45;
 
     [Display(Name = "Unions that share it", Description = "How many unions the line lies over; each takes its part.")]
     [Range(1, 4)]
+    [Measure("count")]
     public int SharedBy { get; init; } = 1;
 }
 
@@ -67,15 +73,17 @@ public sealed record SettingMembers : IDocumentPart
     [Display(Name = "Set by", Description = "hand, twoHands, catapult, pole or climber.")]
     public SettingWay Way { get; init; }
 
-    [Display(Name = "Thrown from", Description = "Level distance from under the seat, metres.")]
+    [Display(Name = "Thrown from, level", Description = "Level distance from under the seat, metres.")]
     [Range(0, 40)]
+    [Measure("length", Step = 0.5)]
     public double StandOffM { get; init; } = 4;
 
     [Display(
-        Name = "The crew's own best",
+        Name = "Our own best this way",
         Description = "The highest seat that this crew has reached this way, metres; it replaces the table's figures."
     )]
     [Range(2, 60)]
+    [Measure("length", Step = 0.5, Empty = "by the table")]
     public double? BestM { get; init; }
 
     [Display(
@@ -83,6 +91,7 @@ public sealed record SettingMembers : IDocumentPart
         Description = "Small wood between line and stem that would hold it off and snap later."
     )]
     [Range(0, 50)]
+    [Measure("count")]
     public int TwigsLeft { get; init; }
 
     [Display(Name = "Bed test done", Description = "Pulled with the bed test's load while someone watched the seat.")]

@@ -27,49 +27,61 @@ public sealed record SiteMembers : IDocumentPart
     [Display(Name = "Lay mark", Description = "The mark on the ground that the top should come to.")]
     public PlaceMembers? Mark { get; init; }
 
-    [Display(Name = "What the mark is", Description = "As the crew calls it: the white post.")]
+    [Display(Name = "The mark is", Description = "As the crew calls it: the white post.")]
     [MaxLength(60)]
+    [Station("people")]
     public string? MarkName { get; init; }
 
-    [Display(Name = "Aiming error", Description = "How far the lay may be missed to either side, degrees.")]
+    [Display(Name = "May miss to either side", Description = "How far the lay may be missed to either side, degrees.")]
     [Range(0, 20)]
+    [Measure("angle")]
     public double AimErrorDeg { get; init; } = 5;
 }
 
 public sealed record OriginMembers : IDocumentPart
 {
-    [Display(Name = "Latitude", Description = "Degrees, WGS 84.")]
+    [Display(Name = "Stump's latitude", Description = "Degrees, WGS 84.")]
     [Range(-85, 85)]
+    [Measure("degrees", Step = 0.0001)]
     public required double LatitudeDeg { get; init; }
 
-    [Display(Name = "Longitude", Description = "Degrees, WGS 84.")]
+    [Display(Name = "Stump's longitude", Description = "Degrees, WGS 84.")]
     [Range(-180, 180)]
+    [Measure("degrees", Step = 0.0001)]
     public required double LongitudeDeg { get; init; }
 }
 
 public sealed record PlaceMembers : IDocumentPart
 {
-    [Display(Name = "East")]
+    [Display(Name = "East of the stump")]
     [Range(-500, 500)]
+    [Measure("length", Step = 0.5, CanBeMeasured = true)]
     public required double EastM { get; init; }
 
-    [Display(Name = "North")]
+    [Display(Name = "North of the stump")]
     [Range(-500, 500)]
+    [Measure("length", Step = 0.5, CanBeMeasured = true)]
     public required double NorthM { get; init; }
 }
 
 public sealed record SpotMembers : IDocumentPart
 {
-    [Display(Name = "East")]
+    [Display(Name = "East of the stump")]
     [Range(-500, 500)]
+    [Measure("length")]
     public required double EastM { get; init; }
 
-    [Display(Name = "North")]
+    [Display(Name = "North of the stump")]
     [Range(-500, 500)]
+    [Measure("length")]
     public required double NorthM { get; init; }
 
-    [Display(Name = "Rise", Description = "Ground there above the ground at the stump, metres; negative when lower.")]
+    [Display(
+        Name = "Above the stump's ground",
+        Description = "Ground there above the ground at the stump, metres; negative when lower."
+    )]
     [Range(-100, 100)]
+    [Measure("length")]
     public required double RiseM { get; init; }
 }
 
@@ -78,6 +90,7 @@ public sealed record EscapeRouteMembers : IDocumentPart
 {
     [Display(Name = "Escape route toward", Description = "From the stump, degrees clockwise from north.")]
     [Range(0, 360)]
+    [Measure("angle", Step = 5)]
     public required double BearingDeg { get; init; }
 
     [Display(Name = "Given up by", Description = "Left out, it is kept.")]
@@ -114,7 +127,7 @@ public sealed record TargetMembers : IDocumentPart
     [Display(Name = "Kind of target")]
     public required TargetKind Kind { get; init; }
 
-    [Display(Name = "Name", Description = "What the crew calls it.")]
+    [Display(Name = "Name of the target", Description = "What the crew calls it.")]
     [MaxLength(60)]
     public string? Name { get; init; }
 
@@ -123,15 +136,17 @@ public sealed record TargetMembers : IDocumentPart
     [MinLength(1)]
     public required IReadOnlyList<PlaceMembers> Points { get; init; }
 
-    [Display(Name = "Closed", Description = "Whether the points go round an area.")]
+    [Display(Name = "An area, closed all round", Description = "Whether the points go round an area.")]
     public bool Closed { get; init; }
 
-    [Display(Name = "Radius", Description = "Of a place, or half the width of a line, metres.")]
+    [Display(Name = "Radius or half its width", Description = "Of a place, or half the width of a line, metres.")]
     [Range(0, 50)]
+    [Measure("length")]
     public double RadiusM { get; init; }
 
     [Display(Name = "Height", Description = "Above its ground, metres.")]
     [Range(0, 150)]
+    [Measure("length", Empty = "not known")]
     public double? HeightM { get; init; }
 
     [Display(

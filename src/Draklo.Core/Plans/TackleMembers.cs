@@ -5,7 +5,7 @@ namespace Draklo.Core.Plans;
 
 public sealed record TackleMembers : IDocumentPart
 {
-    [Display(Name = "Tackle", Description = "A named system, or composed for one of the crew's own.")]
+    [Display(Name = "Tackle system", Description = "A named system, or composed for one of the crew's own.")]
     public required string SystemId { get; init; }
 
     [Display(Name = "Composed tackle", Description = "Given where the system is composed, and only there.")]
@@ -21,10 +21,11 @@ public sealed record TackleMembers : IDocumentPart
     public TackleRopeMembers? Rope { get; init; }
 
     [Display(
-        Name = "Blocks hold",
+        Name = "Weakest block breaks at",
         Description = "Breaking strength of the weakest block or connector, newtons. Left out, the plan says it is not known."
     )]
     [Range(500, 1_000_000)]
+    [Measure("force", Step = 1, Empty = "not known")]
     public double? HardwareStrengthN { get; init; }
 
     [Display(
@@ -32,14 +33,17 @@ public sealed record TackleMembers : IDocumentPart
         Description = "Metres, for the bend; left out, 12 mm for a carabiner and a full-size sheave for a block."
     )]
     [Range(0.005, 0.5)]
+    [Measure("thickness")]
     public double? SheaveDiameterM { get; init; }
 
-    [Display(Name = "Opened length", Description = "Between the blocks when the tackle starts, metres.")]
+    [Display(Name = "Blocks start apart", Description = "Between the blocks when the tackle starts, metres.")]
     [Range(1, 60)]
+    [Measure("length", Step = 0.5)]
     public double OpenedM { get; init; } = 6;
 
-    [Display(Name = "Closed length", Description = "Between the blocks when they meet, metres.")]
+    [Display(Name = "Blocks meet at", Description = "Between the blocks when they meet, metres.")]
     [Range(0.2, 10)]
+    [Measure("length")]
     public double ClosedM { get; init; } = 1;
 
     [Display(
@@ -77,22 +81,25 @@ public sealed record TackleMembers : IDocumentPart
 public sealed record TackleRopeMembers : IDocumentPart
 {
     [Display(
-        Name = "Tackle rope strength",
+        Name = "Tackle rope breaks at",
         Description = "Breaking strength new and without knots, newtons. Left out, the plan says it is not known."
     )]
     [Range(500, 1_000_000)]
+    [Measure("force", Step = 1, Empty = "not known")]
     public double? BreakingStrengthN { get; init; }
 
     [Display(Name = "Tackle rope diameter", Description = "Metres.")]
     [Range(0.003, 0.06)]
+    [Measure("rope")]
     public required double DiameterM { get; init; }
 
     [Display(Name = "Tackle rope length", Description = "Metres. Left out, nobody checks whether it is long enough.")]
     [Range(1, 500)]
+    [Measure("length", Step = 1, Empty = "not known")]
     public double? LengthM { get; init; }
 
     [Display(
-        Name = "End of the tackle rope",
+        Name = "Tackle rope ends in",
         Description = "The knot or splice at its fixed end: an id of the knot table."
     )]
     public string EndKnotId { get; init; } = "bowline";

@@ -21,14 +21,17 @@ public sealed record WoodMembers : IDocumentPart
 {
     [Display(Name = "Green density", Description = "Kilograms per cubic metre as felled.")]
     [Range(300, 1500)]
+    [Measure("density")]
     public required double GreenDensityKgM3 { get; init; }
 
     [Display(Name = "Bending strength", Description = "Green modulus of rupture, megapascals.")]
     [Range(10, 150)]
+    [Measure("strength")]
     public required double BendingStrengthMPa { get; init; }
 
     [Display(Name = "Stiffness", Description = "Green modulus of elasticity, gigapascals.")]
     [Range(1, 25)]
+    [Measure("stiffness")]
     public required double StiffnessGPa { get; init; }
 
     [Display(Name = "Hinge class", Description = "How far the wood bends before a hinge lets go.")]

@@ -98,8 +98,8 @@ public static class DocumentChanges
                 new(
                     path,
                     MemberNames.Of<T>(path).Capitalised() + of,
-                    InWords(was, path, units),
-                    InWords(now, path, units)
+                    InWords<T>(was, path, units),
+                    InWords<T>(now, path, units)
                 )
             );
         }
@@ -172,7 +172,7 @@ public static class DocumentChanges
     private static string? TextOf(JsonNode? node) =>
         node is JsonValue value && value.GetValueKind() == JsonValueKind.String ? value.GetValue<string>() : null;
 
-    internal static string? InWords(JsonNode? node, string path, UnitSystem units)
+    internal static string? InWords<T>(JsonNode? node, string path, UnitSystem units)
     {
         if (node is null)
         {
@@ -181,22 +181,23 @@ public static class DocumentChanges
 
         return node.GetValueKind() switch
         {
-            JsonValueKind.Number => Number(node.GetValue<double>(), path, units),
+            JsonValueKind.Number => Number<T>(node.GetValue<double>(), path, units),
             JsonValueKind.True => "yes",
             JsonValueKind.False => "no",
             JsonValueKind.String => Shortened(node.GetValue<string>()),
-            JsonValueKind.Array => Shortened(string.Join(", ", ((JsonArray)node).Select(i => InWords(i, path, units)))),
+            JsonValueKind.Array => Shortened(
+                string.Join(", ", ((JsonArray)node).Select(i => InWords<T>(i, path, units)))
+            ),
             _ => Shortened(node.ToJsonString()),
         };
     }
 
-    private static string Number(double value, string path, UnitSystem units)
+    private static string Number<T>(double value, string path, UnitSystem units)
     {
-        var name = path[(path.LastIndexOf('.') + 1)..].Split('[')[0];
-        var unit = MemberUnits.Of(name);
+        var (unit, si) = MemberFacts.UnitOf(MemberNames.QuantityOf<T>(path));
         return unit == "x"
             ? value.ToString("0.####", CultureInfo.InvariantCulture)
-            : Figures.With(value * MemberUnits.SiOf(unit), unit, units, 4);
+            : Figures.With(value * si, unit, units, 4);
     }
 
     private static string Shortened(string text) =>

@@ -191,7 +191,7 @@ internal sealed class Merging<T>(IReadOnlyDictionary<string, Side> settled, Unit
                 : "set";
         }
 
-        var words = DocumentChanges.InWords(ToldTree.Bare(node), path, units);
+        var words = DocumentChanges.InWords<T>(ToldTree.Bare(node), path, units);
         return words is not null && ToldTree.FromOf(node) is { } from ? $"{words}, {from}" : words;
     }
 

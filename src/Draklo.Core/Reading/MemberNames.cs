@@ -1,35 +1,39 @@
 using System.Collections.Concurrent;
-using System.ComponentModel.DataAnnotations;
-using System.Reflection;
 
 namespace Draklo.Core.Reading;
 
-/// <summary>What the members of a document are called, from the same labels that the screen and the schema show.</summary>
+/// <summary>What the members of a document are called and measure, from the same facts that the screen and the schema show.</summary>
 public static class MemberNames
 {
     private const int MostKnown = 2000;
-    private static readonly ConcurrentDictionary<(Type, string), string> Known = new();
+    private static readonly ConcurrentDictionary<(Type, string), (string Name, string Quantity)> Known = new();
 
     /// <summary>The label of the member that a path leads to; where it has none, the nearest one above it, or the path.</summary>
-    public static string Of<T>(string path)
+    public static string Of<T>(string path) => Both<T>(path).Name;
+
+    /// <summary>What the number at a path measures, as in units.json; a plain ratio where the path leads to no number.</summary>
+    public static string QuantityOf<T>(string path) => Both<T>(path).Quantity;
+
+    private static (string Name, string Quantity) Both<T>(string path)
     {
         if (Known.TryGetValue((typeof(T), path), out var known))
         {
             return known;
         }
 
-        var name = Find<T>(path);
+        var found = Find<T>(path);
         if (Known.Count < MostKnown)
         {
-            Known.TryAdd((typeof(T), path), name);
+            Known.TryAdd((typeof(T), path), found);
         }
 
-        return name;
+        return found;
     }
 
-    private static string Find<T>(string path)
+    private static (string Name, string Quantity) Find<T>(string path)
     {
         var label = path;
+        var quantity = "ratio";
         var type = typeof(T);
         foreach (var step in path.Split('.'))
         {
@@ -38,13 +42,15 @@ public static class MemberNames
             if (RecordMembers.Named(type, name) is not { } member)
             {
                 // A word under a list of words, as the sides of a crown: its own name says most.
-                return RecordMembers.ElementOf(type) is null ? label : $"{label}, {name}";
+                return (RecordMembers.ElementOf(type) is null ? label : $"{label}, {name}", quantity);
             }
 
-            label = member.GetCustomAttribute<DisplayAttribute>()?.Name ?? (label == path ? name : label);
+            var facts = MemberFacts.Of(member);
+            label = facts.Label ?? (label == path ? name : label);
+            quantity = facts.Quantity ?? "ratio";
             type = (bracket >= 0 ? RecordMembers.ElementOf(member.PropertyType) : null) ?? member.PropertyType;
         }
 
-        return label;
+        return (label, quantity);
     }
 }

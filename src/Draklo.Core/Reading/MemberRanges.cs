@@ -39,10 +39,12 @@ public static class MemberRanges
     }
 
     /// <summary>A number that may be left out.</summary>
+    /// <param name="quantity">What it measures, as in units.json.</param>
     public static void Number(
         double? number,
         string name,
         string label,
+        string quantity,
         double low,
         double high,
         UnitSystem units,
@@ -58,8 +60,8 @@ public static class MemberRanges
 
         string Written(double value)
         {
-            var unit = MemberUnits.Of(name);
-            return Figures.With(value * MemberUnits.SiOf(unit), unit, units);
+            var (unit, si) = MemberFacts.UnitOf(quantity);
+            return Figures.With(value * si, unit, units);
         }
     }
 

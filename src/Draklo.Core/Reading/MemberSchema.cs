@@ -26,6 +26,9 @@ public static class MemberSchema
                     schema["minimum"] = Convert.ToDouble(range.Minimum);
                     schema["maximum"] = Convert.ToDouble(range.Maximum);
                     break;
+                case MeasureAttribute measure:
+                    schema["x-measures"] = measure.Quantity;
+                    break;
                 case RegularExpressionAttribute pattern:
                     schema["pattern"] = pattern.Pattern;
                     break;

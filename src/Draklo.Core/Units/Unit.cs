@@ -12,7 +12,18 @@ internal sealed record Unit(string Name, double Si);
 internal sealed record UnitPair(string Code, Unit Metric, Unit Us, Unit? Small, int? Places)
 {
     /// <summary>By the code that sentences and workings use, as in "kg/m3".</summary>
-    public static IReadOnlyDictionary<string, UnitPair> ByCode { get; } = Read();
+    public static IReadOnlyDictionary<string, UnitPair> ByCode { get; } =
+        Read().ToDictionary(q => q.Pair.Code, q => q.Pair, StringComparer.Ordinal);
+
+    /// <summary>The code of a quantity that has one.</summary>
+    /// <exception cref="ArgumentException">No quantity with a code has this name.</exception>
+    public static string CodeOf(string quantity) =>
+        Codes.TryGetValue(quantity, out var code)
+            ? code
+            : throw new ArgumentException($"'{quantity}' is not a quantity with a code.", nameof(quantity));
+
+    private static Dictionary<string, string> Codes { get; } =
+        Read().ToDictionary(q => q.Quantity, q => q.Pair.Code, StringComparer.Ordinal);
 
     /// <summary>The unit for a value of this size.</summary>
     public Unit For(double value, UnitSystem units) =>
@@ -21,7 +32,7 @@ internal sealed record UnitPair(string Code, Unit Metric, Unit Us, Unit? Small, 
         : Metric;
 
     /// <summary>The table that the front end reads too, so that both write and read a figure alike.</summary>
-    private static Dictionary<string, UnitPair> Read()
+    private static List<(string Quantity, UnitPair Pair)> Read()
     {
         using var stream =
             typeof(UnitPair).Assembly.GetManifestResourceStream("units.json")
@@ -31,8 +42,8 @@ internal sealed record UnitPair(string Code, Unit Metric, Unit Us, Unit? Small, 
             .RootElement.GetProperty("quantities")
             .EnumerateObject()
             .Where(q => q.Value.TryGetProperty("code", out _))
-            .Select(q => PairOf(q.Value))
-            .ToDictionary(pair => pair.Code, StringComparer.Ordinal);
+            .Select(q => (q.Name, PairOf(q.Value)))
+            .ToList();
     }
 
     private static UnitPair PairOf(JsonElement pair) =>

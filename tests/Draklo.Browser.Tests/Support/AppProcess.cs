@@ -11,8 +11,9 @@ public sealed class AppProcess : IDisposable
     private Process? process;
     private string port = "0";
 
+    /// <summary>Over a copy of the demo data.</summary>
     public AppProcess()
-        : this(NewFolder(), null, isOwn: true) { }
+        : this(DemoFolder.Copy(), null, isOwn: true) { }
 
     /// <param name="folder">A data folder that stays when the process is gone.</param>
     /// <param name="shareAt">An address at which the crew's devices are let in; nowhere without.</param>
@@ -24,13 +25,10 @@ public sealed class AppProcess : IDisposable
     }
 
     /// <summary>Shared with the crew at an address of this machine's own.</summary>
-    public static AppProcess SharedAt(string address) => new(NewFolder(), address, isOwn: true);
+    public static AppProcess SharedAt(string address) => new(DemoFolder.Copy(), address, isOwn: true);
 
     private AppProcess(string folder, string? shareAt, bool isOwn)
         : this(folder, shareAt) => this.isOwn = isOwn;
-
-    private static string NewFolder() =>
-        Path.Combine(Path.GetTempPath(), "draklo-browser-" + Guid.NewGuid().ToString("N"));
 
     public string Address { get; private set; } = "";
 

@@ -18,17 +18,8 @@ public sealed class QuestionsFileTests
         """;
 
     [Fact]
-    public void The_front_end_s_table_is_the_core_s()
-    {
-        var file = Path.Combine(Root(AppContext.BaseDirectory), "web", "src", "api", "questions.ts");
-        var written = Written();
-        if (Environment.GetEnvironmentVariable("DRAKLO_WRITE") == "1")
-        {
-            File.WriteAllText(file, written);
-        }
-
-        Assert.Equal(written, File.ReadAllText(file));
-    }
+    public void The_front_end_s_table_is_the_core_s() =>
+        WrittenFile.Holds(["web", "src", "api", "questions.ts"], Written());
 
     private static string Written()
     {
@@ -49,7 +40,4 @@ public sealed class QuestionsFileTests
 
         return text.Append("} as const;\n\nexport type QuestionName = keyof typeof questions;\n").ToString();
     }
-
-    private static string Root(string from) =>
-        File.Exists(Path.Combine(from, "Draklo.slnx")) ? from : Root(Path.GetDirectoryName(from)!);
 }

@@ -3,7 +3,7 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
-using Draklo.Browser;
+using Draklo.BuiltJson;
 using Draklo.Core.Analyses;
 using Draklo.Core.Answers;
 using Draklo.Core.Catalogue;

@@ -9,7 +9,7 @@ namespace Draklo.Core.Tests;
 public sealed class DocumentChangesTests
 {
     [Theory]
-    [InlineData("lay.bearingDeg", 96, "Lay", "90°", "96°")]
+    [InlineData("lay.bearingDeg", 96, "Lay toward", "90°", "96°")]
     [InlineData("cut.hingeThicknessM", 0.05, "Hinge thickness", "4.5 cm", "5 cm")]
     [InlineData("lines[0].rope.diameterM", 0.014, "Rope diameter", "12.7 mm", "14 mm")]
     [InlineData("tree.wood.bendingStrengthMPa", 40, "Bending strength", "34 MPa", "40 MPa")]
@@ -34,7 +34,7 @@ public sealed class DocumentChangesTests
     {
         var two = SideLeaner();
         var other = Edited(two, ("lines[1].seat.heightM", 11));
-        Assert.Equal("Seat height, second", Assert.Single(Between(two, other)).Name);
+        Assert.Equal("Seat above ground, second", Assert.Single(Between(two, other)).Name);
 
         var without = two with { Lines = [two.Lines[1]] };
         var gone = Assert.Single(Between(two, without));

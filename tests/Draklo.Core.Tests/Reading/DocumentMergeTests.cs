@@ -47,7 +47,7 @@ public sealed class DocumentMergeTests
         );
         var open = Merge(was, mine, theirs);
         Assert.Null(open.Document);
-        Assert.Equal(new(SeatClash, "Seat height, main", "9 m", "9.5 m", "8 m"), Assert.Single(open.Clashes));
+        Assert.Equal(new(SeatClash, "Seat above ground, main", "9 m", "9.5 m", "8 m"), Assert.Single(open.Clashes));
         foreach (var (side, height) in new[] { (Side.Mine, 9.5), (Side.Theirs, 8.0) })
         {
             var settled = Merge(was, mine, theirs, (SeatClash, side));

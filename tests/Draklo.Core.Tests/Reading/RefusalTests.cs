@@ -167,7 +167,7 @@ public sealed class RefusalTests
         "lines[0].seat.on",
         "one of: stem, union, limb"
     )]
-    [InlineData("lines[0].rope.wear", "{\"keeps\":1.2}", null, "lines[0].rope.wear.keeps", "between 0.3 and 1")]
+    [InlineData("lines[0].rope.wear", "{\"keeps\":1.2}", null, "lines[0].rope.wear.keeps", "between 30 % and 100 %")]
     [InlineData("lines[0].puller.count", "1.5", "whole number")]
     [InlineData("lines[0].puller.count", "0", "between 1 and 20")]
     [InlineData("lines", "{}", "list")]

@@ -12,6 +12,7 @@ import { Obstacles, HighStem, Pieces, ZoneMark, Lines, HungLoad, PointArrows, Pe
 import { TravelChart } from "./TravelChart";
 import { useLaidOut } from "./useLaidOut";
 import { useSize } from "./useSize";
+import { labelOf, rangeOf } from "../state/members";
 
 const margin = { top: 30, right: 30, left: 30 };
 
@@ -233,11 +234,10 @@ function SagHandle({
       </text>
       <Handle
         id="sag"
-        name="Sag of the loaded line"
+        name={labelOf("clearing.fly.sagShare")}
         at={toPixels(scale, { x: middle.x, y: middle.y - sag * span })}
-        now={Math.round(sag * 1000) / 10}
-        min={0.5}
-        max={50}
+        now={sag}
+        {...rangeOf("clearing.fly.sagShare")}
         text={`${written(sag, "percent", units)} of the span`}
         shape="bar"
         onGrab={() => {

@@ -28,6 +28,7 @@ import { TreeShape } from "./TreeShape";
 import { roundRatio, roundScale, usePaper } from "./paper";
 import { useLaidOut } from "./useLaidOut";
 import { useSize } from "./useSize";
+import { rangeOf } from "../state/members";
 
 const PullChart = lazily(() => import("./PullChart").then((m) => m.PullChart));
 
@@ -284,8 +285,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
               at={seat}
               name={`Seat${of}`}
               now={line.seat.heightM}
-              min={plan.cut.stumpHeightM}
-              max={plan.tree.heightM}
+              {...rangeOf(`lines[${index}].seat.heightM`, { low: plan.cut.stumpHeightM, high: plan.tree.heightM })}
               text={`${written(line.seat.heightM, "length", units)} above the ground`}
               onMove={(to) => {
                 placeSeat(index, to);
@@ -305,8 +305,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
               at={toPixels(scale, flatten(placed.anchor, view))}
               name={`Anchor${of}`}
               now={line.anchor.distanceM}
-              min={1}
-              max={300}
+              {...rangeOf(`lines[${index}].anchor.distanceM`)}
               text={`${written(line.anchor.distanceM, "length", units)} out, strap ${written(line.anchor.heightM, "length", units)} up`}
               onMove={(to) => {
                 placeAnchor(index, to);

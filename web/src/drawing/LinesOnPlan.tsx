@@ -6,6 +6,7 @@ import { written } from "../units/units";
 import { Handle } from "./Handle";
 import { pathOf, toMetres, toPixels, type Flat, type Scale } from "./projection";
 import { bearingOf, flatOf, tenth, type SitePlace } from "./sitePlan";
+import { rangeOf } from "../state/members";
 
 interface LayerProps {
   plan: Plan;
@@ -206,8 +207,7 @@ export function LineHandles({ plan, analysis, scale, onGrab, onRelease }: Handle
           at={anchor}
           name={`Anchor${of} on the plan`}
           now={line.anchor.distanceM}
-          min={1}
-          max={300}
+          {...rangeOf(`lines[${index}].anchor.distanceM`)}
           text={`${written(line.anchor.distanceM, "length", units)} out toward ${written(line.anchor.bearingDeg, "angle", units)}`}
           onMove={(to) => {
             placeAnchor(metres(to));
@@ -240,8 +240,7 @@ export function LineHandles({ plan, analysis, scale, onGrab, onRelease }: Handle
                 at={px(at)}
                 name={`${name} on the plan`}
                 now={redirect.at.distanceM}
-                min={1}
-                max={300}
+                {...rangeOf(`lines[${index}].redirects[${i}].at.distanceM`)}
                 text={`${written(redirect.at.distanceM, "length", units)} out toward ${written(redirect.at.bearingDeg, "angle", units)}`}
                 onMove={(to) => {
                   placeRedirect(metres(to));

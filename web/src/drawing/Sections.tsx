@@ -4,6 +4,7 @@ import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
 import { Handle } from "./Handle";
 import { flatten, stemAt, toPixels, type Scale } from "./projection";
+import { rangeOf } from "../state/members";
 
 /** A stem is thin at the elevation's scale, so its measured diameters are drawn this many times as wide. */
 const wider = 8;
@@ -43,8 +44,7 @@ export function Sections({ plan, analysis, scale, onGrab, onRelease }: SectionsP
           at={{ x: at.x + half, y: at.y }}
           name={`Diameter at ${written(section.heightM, "length", units)}`}
           now={section.diameterM}
-          min={0.01}
-          max={5}
+          {...rangeOf(`${path}.diameterM`)}
           text={written(section.diameterM, "thickness", units)}
           onMove={(to) => {
             setMember(

@@ -29,6 +29,7 @@ import { useSize } from "./useSize";
 import { useRose } from "./useRose";
 import { useDraftKeys } from "./draft";
 import { Label, Mark, North, PlanPatterns } from "./PlanMarks";
+import { rangeOf } from "../state/members";
 
 interface SitePlanProps {
   plan: Plan;
@@ -326,8 +327,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
         at={px(tip)}
         name="Lay"
         now={lay}
-        min={0}
-        max={360}
+        {...rangeOf("lay.bearingDeg")}
         text={`toward ${written(lay, "angle", units)}`}
         onMove={(to) => {
           const at = toMetres(scale, to);

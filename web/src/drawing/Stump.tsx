@@ -13,6 +13,7 @@ import { PaperBar } from "./PaperBar";
 import { useLaidOut } from "./useLaidOut";
 import { BarReach, Flares, StumpHandles, Strap, Taken, Wedges, type StumpScale } from "./StumpMarks";
 import { useSize } from "./useSize";
+import { labelOf, rangeOf } from "../state/members";
 
 /** The cut from above and from the side: notch, hinge and back cut, with the lay to the right. */
 export function Stump({ plan, analysis }: { plan: Plan; analysis: Analysis }) {
@@ -332,10 +333,9 @@ function Drawing({ plan, analysis, perMetre, width, height, hold, arm, onPlaced 
       <Handle
         id="notch"
         at={{ x: apex, y: above.y }}
-        name="Face notch depth"
+        name={labelOf("cut.notch.depthM")}
         now={notch.depthM}
-        min={0.01}
-        max={diameter}
+        {...rangeOf("cut.notch.depthM", { high: diameter })}
         text={written(notch.depthM, "thickness", units)}
         onMove={(to) => {
           place("cut.notch.depthM", (above.x + r - to.x) / perMetre, diameter * 0.7);
@@ -351,10 +351,9 @@ function Drawing({ plan, analysis, perMetre, width, height, hold, arm, onPlaced 
       <Handle
         id="hinge"
         at={{ x: back, y: above.y + backHalf * 0.3 }}
-        name="Hinge thickness"
+        name={labelOf("cut.hingeThicknessM")}
         now={hinge}
-        min={0.005}
-        max={diameter}
+        {...rangeOf("cut.hingeThicknessM", { high: diameter })}
         text={written(hinge, "thickness", units)}
         onMove={(to) => {
           place("cut.hingeThicknessM", (apex - to.x) / perMetre, diameter * 0.4);

@@ -5,6 +5,7 @@ import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
 import { Handle } from "./Handle";
 import type { Flat } from "./projection";
+import { labelOf } from "../state/members";
 
 /** The stump on the drawing: where its middle is and how large a metre. The lay runs to the right, so right is down. */
 export interface StumpScale {
@@ -305,7 +306,7 @@ export function StumpHandles({ plan, scale, onGrab, onRelease }: HandlesProps) {
         <Handle
           {...common}
           id="strap"
-          name="Release strap, thick"
+          name={labelOf("cut.strap.thicknessM")}
           at={onStump(
             scale,
             (radius - cut.strap.thicknessM) * Math.cos(radians(cut.strap.towardDeg)),

@@ -8,6 +8,7 @@ import { Note, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
 import { range, written } from "../units/units";
 import { Member, useMember, useProblem } from "./fields";
+import { labelOf } from "../state/members";
 
 type Anchor = Line["anchor"];
 type SectionPoint = NonNullable<Clearing["low"]>;
@@ -68,7 +69,7 @@ export function AnchorFields({
   return (
     <>
       <Choice
-        label="It is a"
+        label={labelOf(`${path}.kind`)}
         value={kind}
         options={kinds}
         onChange={(k) => {
@@ -76,20 +77,11 @@ export function AnchorFields({
         }}
         problem={useProblem(`${path}.kind`)}
       />
-      {kind === "rated" && (
-        <Member
-          path={`${path}.capacityN`}
-          label="Gives way at"
-          quantity="force"
-          step={1}
-          measured
-          unknown="not known"
-        />
-      )}
+      {kind === "rated" && <Member path={`${path}.capacityN`} />}
       {kind === "tree" && anchor.tree && (
         <>
           <Choice
-            label="Species"
+            label={labelOf(`${path}.tree.speciesId`)}
             value={anchor.tree.speciesId ?? "any"}
             options={[
               { value: "any", name: "an ordinary broadleaf" },
@@ -99,23 +91,23 @@ export function AnchorFields({
               setMember(`${path}.tree.speciesId`, id === "any" ? undefined : id);
             }}
           />
-          <Member path={`${path}.tree.dbhM`} label="Its breast diameter" quantity="thickness" measured />
-          <Member path={`${path}.tree.heightM`} label="Its height" quantity="length" step={0.5} measured />
-          <Member path={`${path}.tree.soundness`} label="Its soundness, 1 is sound" quantity="ratio" measured />
+          <Member path={`${path}.tree.dbhM`} />
+          <Member path={`${path}.tree.heightM`} />
+          <Member path={`${path}.tree.soundness`} />
           {ground("tree", "roots")}
         </>
       )}
       {kind === "post" && anchor.post && (
         <>
-          <Member path={`${path}.post.diameterM`} label="Post diameter" quantity="thickness" />
-          <Member path={`${path}.post.depthM`} label="Depth in the ground" quantity="length" measured />
+          <Member path={`${path}.post.diameterM`} />
+          <Member path={`${path}.post.depthM`} />
           {ground("post", "soil")}
         </>
       )}
       {kind === "pickets" && anchor.pickets && (
         <>
           <Choice
-            label="Set"
+            label={labelOf(`${path}.pickets.arrangementId`)}
             value={anchor.pickets.arrangementId}
             options={catalogue.anchors.filter((a) => a.kind === "pickets").map((a) => ({ value: a.id, name: a.name }))}
             onChange={(id) => {
@@ -123,7 +115,7 @@ export function AnchorFields({
             }}
           />
           <Segments
-            label="Ground at the pickets"
+            label={labelOf(`${path}.pickets.ground`)}
             value={anchor.pickets.ground}
             onChange={(v) => {
               setMember(`${path}.pickets.ground`, v);
@@ -138,17 +130,9 @@ export function AnchorFields({
       )}
       {(kind === "weight" || kind === "vehicle") && anchor.weight && (
         <>
-          <Member path={`${path}.weight.massKg`} label="Mass" quantity="mass" step={50} measured />
-          {kind === "vehicle" && (
-            <Member
-              path={`${path}.weight.brakedShare`}
-              label="Share on braked wheels"
-              quantity="percent"
-              step={5}
-              unknown="which?"
-            />
-          )}
-          <Member path={`${path}.weight.slopeDeg`} label="Slope, uphill of the pull is +" quantity="angle" />
+          <Member path={`${path}.weight.massKg`} />
+          {kind === "vehicle" && <Member path={`${path}.weight.brakedShare`} />}
+          <Member path={`${path}.weight.slopeDeg`} />
           {ground("weight", "grip")}
         </>
       )}

@@ -130,14 +130,7 @@ function Stages({ path, own, usual, catalogue, put }: PartProps & { usual: strin
                 }}
               />
             ))}
-            {stage.kind !== "direct" && (
-              <Member
-                path={`${path}.composed.stages[${i}].legsApartDeg`}
-                label="Legs apart"
-                quantity="angle"
-                step={5}
-              />
-            )}
+            {stage.kind !== "direct" && <Member path={`${path}.composed.stages[${i}].legsApartDeg`} />}
             <div className="flex gap-1">
               <Small
                 onClick={() => {

@@ -39,7 +39,7 @@ export function Ropes({ path, own, catalogue, put }: PartProps) {
               setMember(`${path}.composed.points[${i}].kind`, kind);
             }}
           />
-          <Member path={`${path}.composed.points[${i}].position`} label="Place on the axis" quantity="ratio" step={1} />
+          <Member path={`${path}.composed.points[${i}].position`} />
           {point.kind === "moving" && (
             <Small
               onClick={() => {
@@ -91,7 +91,7 @@ export function Ropes({ path, own, catalogue, put }: PartProps) {
                     }}
                   />
                 )}
-                <Member path={`${place}.offAxisDeg`} label="Leg off the axis" quantity="angle" step={5} />
+                <Member path={`${place}.offAxisDeg`} />
                 {rope.contacts.length > 1 && (
                   <Small
                     onClick={() => {

@@ -5,6 +5,7 @@ import { Check } from "../ui/Check";
 import { Button, Note, Segments } from "../ui/controls";
 import { Group, Member, useMember } from "./fields";
 import { schools } from "./schools";
+import { labelOf } from "../state/members";
 
 type Cut = Plan["cut"];
 
@@ -31,20 +32,14 @@ export function BackCutFields() {
         ]}
       />
       <Note>{schools.back[back]}</Note>
-      <Member
-        path="cut.stepM"
-        label="Step above the apex"
-        quantity="thickness"
-        step={1}
-        unknown="as usual for the notch"
-      />
+      <Member path="cut.stepM" />
       {back === "bore" && strap && (
         <>
-          <Member path="cut.strap.thicknessM" label="Release strap, thick" quantity="thickness" step={0.5} />
-          <Member path="cut.strap.towardDeg" label="Strap, from the lay" quantity="angle" step={15} />
+          <Member path="cut.strap.thicknessM" />
+          <Member path="cut.strap.towardDeg" />
         </>
       )}
-      <Member path="cut.barLengthM" label="Bar length" quantity="thickness" step={5} unknown="not given" />
+      <Member path="cut.barLengthM" />
     </Group>
   );
 }
@@ -54,7 +49,7 @@ export function OrderFields() {
   return (
     <Group title="When the line is tightened">
       <Segments
-        label="When the line is tightened"
+        label={labelOf("cut.order")}
         value={order}
         onChange={(v) => {
           startMember("cut.order", v);
@@ -84,11 +79,11 @@ export function WedgeFields() {
       />
       {wedges && (
         <>
-          <Member path="cut.wedges.count" label="Side by side" quantity="count" step={1} />
-          <Member path="cut.wedges.stacked" label="On one another" quantity="count" step={1} />
-          <Member path="cut.wedges.liftM" label="Lift of one" quantity="thickness" step={0.5} />
-          <Member path="cut.wedges.fromDeg" label="Driven from, off the lay" quantity="angle" step={15} />
-          <Member path="cut.wedges.bearsN" label="One bears" quantity="force" unknown="not given" />
+          <Member path="cut.wedges.count" />
+          <Member path="cut.wedges.stacked" />
+          <Member path="cut.wedges.liftM" />
+          <Member path="cut.wedges.fromDeg" />
+          <Member path="cut.wedges.bearsN" />
         </>
       )}
     </Group>
@@ -122,16 +117,9 @@ export function LashingFields() {
             startMember("cut.lashings", without(lashings, i));
           }}
         >
-          {lashing.round === "fork" && (
-            <Member path={`cut.lashings[${i}].unionHeightM`} label="Union, above ground" quantity="length" step={0.5} />
-          )}
-          <Member
-            path={`cut.lashings[${i}].heightM`}
-            label={lashing.round === "stem" ? "Above the cut" : "Above the union"}
-            quantity="length"
-            step={0.1}
-          />
-          <Member path={`cut.lashings[${i}].breakingStrengthN`} label="Breaking strength" quantity="force" />
+          {lashing.round === "fork" && <Member path={`cut.lashings[${i}].unionHeightM`} />}
+          <Member path={`cut.lashings[${i}].heightM`} />
+          <Member path={`cut.lashings[${i}].breakingStrengthN`} />
         </Item>
       ))}
       <div className="flex gap-2 pt-1">
@@ -166,21 +154,21 @@ export function StumpFields() {
       )}
       {rot.map((_, i) => (
         <Item key={`rot${i}`} name={`Rot ${i + 1}`} onRemove={remove("cut.rot", rot, i)}>
-          <Member path={`cut.rot[${i}].forwardM`} label="Forward of the middle" quantity="thickness" step={1} />
-          <Member path={`cut.rot[${i}].rightM`} label="Right of the middle" quantity="thickness" step={1} />
-          <Member path={`cut.rot[${i}].acrossM`} label="Across" quantity="thickness" step={1} />
+          <Member path={`cut.rot[${i}].forwardM`} />
+          <Member path={`cut.rot[${i}].rightM`} />
+          <Member path={`cut.rot[${i}].acrossM`} />
         </Item>
       ))}
       {bites.map((_, i) => (
         <Item key={`bite${i}`} name={`Bite ${i + 1}`} onRemove={remove("cut.bites", bites, i)}>
-          <Member path={`cut.bites[${i}].rightM`} label="Right of the middle" quantity="thickness" step={1} />
-          <Member path={`cut.bites[${i}].widthM`} label="Wide" quantity="thickness" step={1} />
+          <Member path={`cut.bites[${i}].rightM`} />
+          <Member path={`cut.bites[${i}].widthM`} />
         </Item>
       ))}
       {flares.map((flare, i) => (
         <Item key={`flare${i}`} name={`Flare ${i + 1}`} onRemove={remove("cut.flares", flares, i)}>
-          <Member path={`cut.flares[${i}].towardDeg`} label="Toward, off the lay" quantity="angle" step={15} />
-          <Member path={`cut.flares[${i}].outM`} label="Runs out" quantity="thickness" step={1} />
+          <Member path={`cut.flares[${i}].towardDeg`} />
+          <Member path={`cut.flares[${i}].outM`} />
           <Check
             label="Trimmed off before the notch"
             checked={flare.trimmed}

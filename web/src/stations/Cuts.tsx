@@ -18,8 +18,8 @@ export function Cuts() {
       <Note>
         The holding wood guides the fall. Thick, it needs more pull and splits sooner; thin, it lets go sooner.
       </Note>
-      <Member path="cut.stumpHeightM" label="Cut above the ground" quantity="thickness" step={5} />
-      <Member path="cut.stumpDiameterM" label="Diameter at the cut" quantity="thickness" measured />
+      <Member path="cut.stumpHeightM" />
+      <Member path="cut.stumpDiameterM" />
       <Segments
         label="Notch"
         value={notch.style}
@@ -33,11 +33,11 @@ export function Cuts() {
         ]}
       />
       <Note>{schools.notch[notch.style]}</Note>
-      <Member path="cut.notch.depthM" label="Face notch depth" quantity="thickness" />
-      <Member path="cut.notch.openingDeg" label="Face notch opening" quantity="angle" step={5} />
-      <Member path="cut.hingeThicknessM" label="Hinge thickness" quantity="thickness" />
-      <Member path="cut.hingeTaperM" label="Taper, right end thicker by" quantity="thickness" />
-      <Member path="cut.aimCorrection" label="Side lean taken off by the aim" quantity="percent" step={10} />
+      <Member path="cut.notch.depthM" />
+      <Member path="cut.notch.openingDeg" />
+      <Member path="cut.hingeThicknessM" />
+      <Member path="cut.hingeTaperM" />
+      <Member path="cut.aimCorrection" />
       <BackCutFields />
       <WedgeFields />
       <LashingFields />

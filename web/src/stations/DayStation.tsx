@@ -10,6 +10,7 @@ import { NumberField } from "../ui/NumberField";
 import { Refused } from "../ui/Refused";
 import { TextField } from "../ui/TextField";
 import { Group, Member, useMember, useProblem } from "./fields";
+import { labelOf } from "../state/members";
 
 type Work = Plan["work"];
 type OwnTask = Work["tasks"][number];
@@ -38,7 +39,7 @@ export function DayStation() {
   return (
     <>
       <TextField
-        label="Begins at"
+        label={labelOf("work.startsAt")}
         value={work.startsAt}
         problem={startProblem}
         onChange={(value) => {
@@ -157,16 +158,16 @@ export function DayStation() {
         </Group>
       )}
       <Group title="Cost, and what is moved">
-        <Member path="work.wageAnHour" label="Wage, a person an hour" quantity="ratio" unknown="not said" />
-        <Member path="work.hire" label="Hire for the day" quantity="ratio" unknown="none" />
+        <Member path="work.wageAnHour" />
+        <Member path="work.hire" />
         <TextField
-          label="Money"
+          label={labelOf("work.money")}
           value={work.money}
           onChange={(value) => {
             setMember("work.money", value.slice(0, 8), "money");
           }}
         />
-        <Member path="work.loads" label="Logs to move" quantity="count" unknown="by weight" />
+        <Member path="work.loads" />
       </Group>
       {planned ? (
         <a

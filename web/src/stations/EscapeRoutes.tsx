@@ -35,12 +35,7 @@ export function EscapeRoutes({ plan }: { plan: Plan }) {
     <Group title="Escape routes">
       {own.map((route, i) => (
         <div key={i} className="border-b border-rule pb-1">
-          <Member
-            path={`site.escapeRoutes[${i}].bearingDeg`}
-            label={`Route ${i + 1}, toward`}
-            quantity="angle"
-            step={5}
-          />
+          <Member path={`site.escapeRoutes[${i}].bearingDeg`} of={`route ${i + 1}`} />
           <p className="text-xs text-pencil">
             {route.givenUpBy === undefined
               ? found?.[i]?.clear === false

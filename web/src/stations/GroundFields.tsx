@@ -36,9 +36,9 @@ export function Ground() {
               Remove spot {i + 1}
             </button>
           </div>
-          <Member path={`site.spots[${i}].eastM`} label={`Spot ${i + 1}, east`} quantity="length" />
-          <Member path={`site.spots[${i}].northM`} label={`Spot ${i + 1}, north`} quantity="length" />
-          <Member path={`site.spots[${i}].riseM`} label={`Spot ${i + 1}, above the stump's ground`} quantity="length" />
+          <Member path={`site.spots[${i}].eastM`} of={`spot ${i + 1}`} />
+          <Member path={`site.spots[${i}].northM`} of={`spot ${i + 1}`} />
+          <Member path={`site.spots[${i}].riseM`} of={`spot ${i + 1}`} />
         </div>
       ))}
       <Refused>{problem}</Refused>

@@ -61,7 +61,7 @@ export function HoldFields({ at, catalogue }: { at: number; catalogue: Catalogue
               setMember(`${path}.capture`, { ...capture, rope, contact });
             }}
           />
-          <Member path={`${path}.capture.holdsN`} label="It holds" quantity="force" unknown="not known" />
+          <Member path={`${path}.capture.holdsN`} />
           {held && !problem && (
             <Note>
               {written(held.forceN, "force", units)} hangs on it once the hands let go,{" "}
@@ -99,21 +99,9 @@ export function HoldFields({ at, catalogue }: { at: number; catalogue: Catalogue
       {hold?.turns && (
         <>
           <Piece path={`${path}.hold.turns`} place="drum" />
-          <Member path={`${path}.hold.turns.turns`} label="Holding turns" quantity="count" />
-          <Member
-            path={`${path}.hold.turns.frictionLow`}
-            label="Friction, at least"
-            quantity="ratio"
-            step={0.01}
-            measured
-          />
-          <Member
-            path={`${path}.hold.turns.holdLowN`}
-            label="A light hand holds"
-            quantity="force"
-            step={0.01}
-            measured
-          />
+          <Member path={`${path}.hold.turns.turns`} />
+          <Member path={`${path}.hold.turns.frictionLow`} />
+          <Member path={`${path}.hold.turns.holdLowN`} />
         </>
       )}
     </div>

@@ -11,6 +11,7 @@ import { KnotHolds } from "./KnotHolds";
 import { Piece } from "./Piece";
 import { schools } from "./schools";
 import { Wear } from "./SlingFields";
+import { labelOf } from "../state/members";
 
 /** What takes the tackle on the line: a grip with its cord, or a loop in the line, and the connector between. */
 export function JoinFields({ at, catalogue }: { at: number; catalogue: Catalogue }) {
@@ -37,7 +38,7 @@ export function JoinFields({ at, catalogue }: { at: number; catalogue: Catalogue
         <GripFields path={`${path}.grip`} catalogue={catalogue} />
       ) : (
         <Choice
-          label="Joined by"
+          label={labelOf(`${path}.joinKnotId`)}
           value={tackle.joinKnotId ?? "none"}
           problem={problem}
           options={[
@@ -74,13 +75,7 @@ export function JoinFields({ at, catalogue }: { at: number; catalogue: Catalogue
       {tackle.connector && (
         <>
           <Piece path={`${path}.connector`} place="connector" />
-          <Member
-            path={`${path}.connector.strengthN`}
-            label="One breaks at"
-            quantity="force"
-            step={1}
-            unknown="not known"
-          />
+          <Member path={`${path}.connector.strengthN`} />
         </>
       )}
     </>
@@ -102,7 +97,7 @@ export function GripFields({
     <>
       <Piece path={path} place="grip" />
       <Choice
-        label="Grip"
+        label={labelOf(`${path}.gripId`)}
         value={grip.gripId}
         problem={problem}
         options={catalogue.grips.map((g) => ({
@@ -114,11 +109,11 @@ export function GripFields({
           setMember(`${path}.gripId`, id);
         }}
       />
-      <Member path={`${path}.slipN`} label="Creeps at, by own trials" quantity="force" unknown="by the table" />
-      <Member path={`${path}.cordStrengthN`} label="Its cord breaks at" quantity="force" step={1} unknown="not known" />
-      <Member path={`${path}.cordDiameterM`} label="Cord diameter" quantity="rope" unknown="not known" />
+      <Member path={`${path}.slipN`} />
+      <Member path={`${path}.cordStrengthN`} />
+      <Member path={`${path}.cordDiameterM`} />
       <Choice
-        label="Cord ends in"
+        label={labelOf(`${path}.endKnotId`)}
         value={grip.endKnotId}
         options={catalogue.knots
           .filter((k) => ["joins-ends", "end-loop"].includes(k.use))

@@ -37,8 +37,8 @@ export function Lay() {
   return (
     <>
       <Note>Choose the strip to fell into, with a mark everyone can see. Draw what stands around on the plan.</Note>
-      <Member path="lay.bearingDeg" label="Lay, toward bearing" quantity="angle" step={1} />
-      <Member path="site.aimErrorDeg" label="May miss to either side" quantity="angle" step={1} />
+      <Member path="lay.bearingDeg" />
+      <Member path="site.aimErrorDeg" />
       <AnchorAlong plan={plan} />
       <MarkFields plan={plan} />
       {index >= 0 ? <TargetFields index={index} plan={plan} /> : <AddTarget plan={plan} />}

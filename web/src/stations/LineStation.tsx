@@ -12,6 +12,7 @@ import { KnotHolds } from "./KnotHolds";
 import { RopeFields } from "./RopeFields";
 import { schools } from "./schools";
 import { SeatFields, SettingFields } from "./SeatFields";
+import { labelOf } from "../state/members";
 
 const SeatChart = lazy(() => import("../drawing/SeatChart").then((m) => ({ default: m.SeatChart })));
 
@@ -27,14 +28,14 @@ export function LineStation({ catalogue }: { catalogue: Catalogue }) {
       <Note>A high seat has more leverage but thinner wood. Tug twigs off until the line lies against the stem.</Note>
       <LinePicker />
       <Note>{schools.lines[many ? "several" : "one"]}</Note>
-      <Member path={`${path}.seat.heightM`} label="Seat above ground" quantity="length" measured />
+      <Member path={`${path}.seat.heightM`} />
       <Suspense>
         <SeatChart at={at} />
       </Suspense>
       <SeatFields at={at} />
-      {at > 0 && <Member path={`${path}.share`} label="Share of the main tension" quantity="ratio" />}
+      {at > 0 && <Member path={`${path}.share`} />}
       <Choice
-        label="Tied with"
+        label={labelOf(`${path}.knotId`)}
         value={knot}
         options={knots.map((k) => ({
           value: k.id,

@@ -57,7 +57,7 @@ export function MassFields() {
           { value: "known", text: "Known" },
         ]}
       />
-      {method === "form" && <Member path="tree.taperExponent" label="Taper: 0.5 full, 1 cone" quantity="ratio" />}
+      {method === "form" && <Member path="tree.taperExponent" />}
       {method === "sections" && (
         <>
           <Note>
@@ -65,18 +65,8 @@ export function MassFields() {
           </Note>
           {sections.map((_, i) => (
             <div key={i} className="border-b border-rule">
-              <Member
-                path={`tree.mass.sections[${i}].heightM`}
-                label={`Section ${i + 1}, height`}
-                quantity="length"
-                step={0.5}
-              />
-              <Member
-                path={`tree.mass.sections[${i}].diameterM`}
-                label={`Section ${i + 1}, diameter`}
-                quantity="thickness"
-                step={1}
-              />
+              <Member path={`tree.mass.sections[${i}].heightM`} of={`section ${i + 1}`} />
+              <Member path={`tree.mass.sections[${i}].diameterM`} of={`section ${i + 1}`} />
             </div>
           ))}
           <div className="mt-1 flex gap-2">
@@ -105,11 +95,11 @@ export function MassFields() {
       )}
       {method === "known" && (
         <>
-          <Member path="tree.mass.known.massKg" label="Mass, all above the cut" quantity="mass" step={50} measured />
-          <Member path="tree.mass.known.spread" label="May be off by" quantity="percent" />
-          <Member path="tree.mass.known.centreHeightM" label="Centre above the ground" quantity="length" />
-          <Member path="tree.mass.known.northM" label="Centre north of the stump" quantity="length" />
-          <Member path="tree.mass.known.eastM" label="Centre east of the stump" quantity="length" />
+          <Member path="tree.mass.known.massKg" />
+          <Member path="tree.mass.known.spread" />
+          <Member path="tree.mass.known.centreHeightM" />
+          <Member path="tree.mass.known.northM" />
+          <Member path="tree.mass.known.eastM" />
         </>
       )}
       <Refused>{wrong}</Refused>

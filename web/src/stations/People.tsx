@@ -12,6 +12,7 @@ import { TextField } from "../ui/TextField";
 import { written } from "../units/units";
 import { Group, useMember, useProblem } from "./fields";
 import { Signals } from "./Signals";
+import { labelOf } from "../state/members";
 
 /** Who does what on this job, where each stands, the signs, and what to do if it goes wrong. */
 export function People() {
@@ -80,7 +81,7 @@ export function People() {
       </Group>
       <Group title="The lay">
         <TextField
-          label="The mark is"
+          label={labelOf("site.markName")}
           value={mark ?? ""}
           onChange={(value) => {
             setMember("site.markName", value === "" ? undefined : value, "mark-name");

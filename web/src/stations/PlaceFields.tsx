@@ -21,21 +21,13 @@ interface PlaceFieldsProps {
 
 /** One point of a target by exact figures. */
 export function PlaceFields({ path, corner, point, way, layDeg }: PlaceFieldsProps) {
-  const of = corner === null ? "" : `Corner ${corner}, `;
-  const named = (name: string) => (corner === null ? name : `${of}${name.toLowerCase()}`);
+  const of = corner === null ? undefined : `corner ${corner}`;
+  const named = (name: string) => (of === undefined ? name : `${name}, ${of}`);
   if (way === "east") {
     return (
       <div>
-        <Member
-          path={`${path}.eastM`}
-          label={corner === null ? "East of the stump" : named("East")}
-          quantity="length"
-        />
-        <Member
-          path={`${path}.northM`}
-          label={corner === null ? "North of the stump" : named("North")}
-          quantity="length"
-        />
+        <Member path={`${path}.eastM`} of={of} />
+        <Member path={`${path}.northM`} of={of} />
       </div>
     );
   }

@@ -11,14 +11,7 @@ import { TextField } from "../ui/TextField";
 import { Group, Member, useMember } from "./fields";
 import { Refused } from "../ui/Refused";
 
-const factors = [
-  ["rope", "ropes and knots"],
-  ["sling", "slings"],
-  ["hardware", "hardware"],
-  ["anchor", "anchors and roots"],
-  ["stem", "stem and limbs"],
-  ["grip", "friction hitches"],
-] as const;
+const factors = ["rope", "sling", "hardware", "anchor", "stem", "grip"] as const;
 
 /** How much stronger than its load each class of link shall be, under a name that somebody answers for. */
 export function PolicyFields() {
@@ -64,15 +57,9 @@ export function PolicyFields() {
           {changed ? "; changed on this plan since" : ""}.
         </Note>
       )}
-      <Member path="policy.loadReserve" label="Load reserve" quantity="ratio" />
-      {factors.map(([key, name]) => (
-        <Member
-          key={key}
-          path={`policy.designFactor.${key}`}
-          label={`Factor for ${name}`}
-          quantity="ratio"
-          step={key === "grip" ? 0.25 : 0.5}
-        />
+      <Member path="policy.loadReserve" />
+      {factors.map((key) => (
+        <Member key={key} path={`policy.designFactor.${key}`} />
       ))}
       <Button
         className="mt-1"
@@ -94,7 +81,7 @@ export function PolicyFields() {
   );
 }
 
-const factorsOf = (p: Plan["policy"]) => [p.loadReserve, ...factors.map(([key]) => p.designFactor[key])];
+const factorsOf = (p: Plan["policy"]) => [p.loadReserve, ...factors.map((key) => p.designFactor[key])];
 
 function KeepDialog({ policy, onClose }: { policy: Plan["policy"]; onClose: () => void }) {
   const [name, setName] = useState(policy.name ?? "");

@@ -10,6 +10,7 @@ import { AnchorFields } from "./AnchorFields";
 import { Group, Member, useMember } from "./fields";
 import { Piece } from "./Piece";
 import { schools } from "./schools";
+import { labelOf } from "../state/members";
 
 const kinds = [
   { value: "people", name: "People", note: "by number and footing" },
@@ -27,7 +28,7 @@ export function PullerFields({ at, catalogue }: { at: number; catalogue: Catalog
   return (
     <Group title="Haulers">
       <Choice
-        label="Who hauls"
+        label={labelOf(`${path}.puller.kind`)}
         value={puller.kind}
         options={kinds}
         onChange={(kind) => {
@@ -45,10 +46,10 @@ export function PullerFields({ at, catalogue }: { at: number; catalogue: Catalog
       <Note>{schools.power[puller.kind === "people" || puller.kind === "handWinch" ? "people" : "machine"]}</Note>
       {puller.kind === "people" && (
         <>
-          <Member path={`${path}.puller.count`} label="People" quantity="count" />
-          <Member path={`${path}.puller.effortEachN`} label="Each keeps up" quantity="force" step={0.01} measured />
+          <Member path={`${path}.puller.count`} />
+          <Member path={`${path}.puller.effortEachN`} />
           <Segments
-            label="Footing"
+            label={labelOf(`${path}.puller.footing`)}
             value={puller.footing}
             onChange={(footing) => {
               startMember(`${path}.puller`, {
@@ -70,22 +71,14 @@ export function PullerFields({ at, catalogue }: { at: number; catalogue: Catalog
           />
         </>
       )}
-      {(puller.kind === "machine" || puller.kind === "handWinch") && (
-        <Member path={`${path}.puller.machineN`} label="It keeps up" quantity="force" step={1} measured />
-      )}
+      {(puller.kind === "machine" || puller.kind === "handWinch") && <Member path={`${path}.puller.machineN`} />}
       {puller.kind === "vehicle" && puller.vehicle && (
         <>
-          <Member path={`${path}.puller.vehicle.massKg`} label="Its mass" quantity="mass" step={50} measured />
-          <Member
-            path={`${path}.puller.vehicle.brakedShare`}
-            label="Share on driven wheels"
-            quantity="percent"
-            step={5}
-            unknown="which drive?"
-          />
-          <Member path={`${path}.puller.vehicle.slopeDeg`} label="Slope it drives up" quantity="angle" />
+          <Member path={`${path}.puller.vehicle.massKg`} />
+          <Member path={`${path}.puller.vehicle.brakedShare`} />
+          <Member path={`${path}.puller.vehicle.slopeDeg`} />
           <Choice
-            label="It stands on"
+            label={labelOf(`${path}.puller.vehicle.groundId`)}
             value={puller.vehicle.groundId}
             options={catalogue.anchors.filter((a) => a.kind === "grip").map((a) => ({ value: a.id, name: a.name }))}
             onChange={(id) => {
@@ -95,13 +88,7 @@ export function PullerFields({ at, catalogue }: { at: number; catalogue: Catalog
         </>
       )}
       {(puller.kind === "vehicle" || (puller.kind === "machine" && puller.vehicle)) && (
-        <Member
-          path={`${path}.puller.arrivesMps`}
-          label="Speed when the line comes tight"
-          quantity="speed"
-          step={0.5}
-          unknown="from standing"
-        />
+        <Member path={`${path}.puller.arrivesMps`} />
       )}
       {(puller.kind === "machine" || puller.kind === "handWinch") && <OwnAnchor at={at} catalogue={catalogue} />}
       <Gives at={at} />
@@ -109,13 +96,13 @@ export function PullerFields({ at, catalogue }: { at: number; catalogue: Catalog
         <div className="mt-1 border-l-2 border-rule pl-2" data-limiter>
           <p className="font-tight text-sm font-semibold">Turns on a drum</p>
           <Piece path={`${path}.limiter`} place="drum" />
-          <Member path={`${path}.limiter.turns`} label="Turns" quantity="count" />
-          <Member path={`${path}.limiter.friction`} label="Friction, as tried" quantity="ratio" step={0.01} measured />
-          <Member path={`${path}.limiter.frictionLow`} label="at least" quantity="ratio" step={0.01} />
-          <Member path={`${path}.limiter.frictionHigh`} label="at most" quantity="ratio" step={0.01} />
-          <Member path={`${path}.limiter.holdN`} label="Hand on the tail holds" quantity="force" step={0.01} measured />
-          <Member path={`${path}.limiter.holdLowN`} label="light" quantity="force" step={0.01} />
-          <Member path={`${path}.limiter.holdHighN`} label="firm" quantity="force" step={0.01} />
+          <Member path={`${path}.limiter.turns`} />
+          <Member path={`${path}.limiter.friction`} />
+          <Member path={`${path}.limiter.frictionLow`} />
+          <Member path={`${path}.limiter.frictionHigh`} />
+          <Member path={`${path}.limiter.holdN`} />
+          <Member path={`${path}.limiter.holdLowN`} />
+          <Member path={`${path}.limiter.holdHighN`} />
           <Turns at={at} />
           <Button
             className="mt-1"

@@ -12,6 +12,7 @@ import { useSettings } from "../ui/settings";
 import { written, type Quantity } from "../units/units";
 import { Member, useMember, useProblem } from "./fields";
 import { GirthSketch, HeightSketch, LeanSketch } from "./sketches";
+import { labelOf } from "../state/members";
 
 type HeightReading = NonNullable<Plan["readings"]["height"]>;
 type LeanView = Plan["readings"]["leanViews"][number];
@@ -37,7 +38,7 @@ export function HeightReadings() {
   return (
     <div className="border-l-2 border-rule pl-2">
       <Segments
-        label="Measure the height by"
+        label={labelOf("readings.height.method")}
         value={reading.method}
         onChange={(v) => {
           setMember("readings.height.method", v);
@@ -54,26 +55,19 @@ export function HeightReadings() {
         downDeg={reading.downDeg}
         slopeDeg={reading.slopeDeg}
       />
-      <Member
-        path="readings.height.distanceM"
-        label={reading.method === "slope" ? "Tape along the slope" : "Distance to the stem"}
-        quantity="length"
-        step={0.5}
-      />
+      <Member path="readings.height.distanceM" />
       <Instrument sight="distance" path="readings.height.distanceM" name="range finder" />
-      {reading.method === "slope" && (
-        <Member path="readings.height.slopeDeg" label="Slope of the tape" quantity="angle" />
-      )}
+      {reading.method === "slope" && <Member path="readings.height.slopeDeg" />}
       {stick ? (
         <>
-          <Member path="readings.height.stickM" label="Stick that covers the tree" quantity="thickness" step={1} />
-          <Member path="readings.height.armM" label="Eye to stick" quantity="thickness" step={1} />
+          <Member path="readings.height.stickM" />
+          <Member path="readings.height.armM" />
         </>
       ) : (
         <>
-          <Member path="readings.height.upDeg" label="Angle to the top" quantity="angle" step={0.5} />
+          <Member path="readings.height.upDeg" />
           <Instrument sight="top" path="readings.height.upDeg" name="angle gauge" />
-          <Member path="readings.height.downDeg" label="Angle to the foot, below is −" quantity="angle" step={0.5} />
+          <Member path="readings.height.downDeg" />
           <Instrument sight="foot" path="readings.height.downDeg" name="angle gauge" />
         </>
       )}
@@ -105,7 +99,7 @@ export function GirthReading() {
   return (
     <>
       {girth !== undefined && <GirthSketch />}
-      <Member path="readings.girthM" label="Girth at breast height" quantity="thickness" step={1} unknown="no tape" />
+      <Member path="readings.girthM" />
       {girth !== undefined && (
         <Result
           label="Diameter by it"
@@ -145,18 +139,8 @@ export function LeanReadings() {
       {views.map((view, i) => (
         <div key={i} className="border-b border-rule pb-1">
           <LeanSketch lookingDeg={view.lookingDeg} leanDeg={view.leanDeg} />
-          <Member
-            path={`readings.leanViews[${i}].lookingDeg`}
-            label={`View ${i + 1}: looking toward`}
-            quantity="angle"
-            step={5}
-          />
-          <Member
-            path={`readings.leanViews[${i}].leanDeg`}
-            label={`View ${i + 1}: leans right by (left −)`}
-            quantity="angle"
-            step={0.5}
-          />
+          <Member path={`readings.leanViews[${i}].lookingDeg`} of={`view ${i + 1}`} />
+          <Member path={`readings.leanViews[${i}].leanDeg`} of={`view ${i + 1}`} />
           <Instrument
             sight="lean"
             path={`readings.leanViews[${i}].leanDeg`}

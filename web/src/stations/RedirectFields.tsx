@@ -103,10 +103,10 @@ function Redirect({
           note={`toward ${written(force.towardDeg, "degrees", units)}, ${Math.abs(force.risesDeg) < 1 ? "level" : `${written(Math.abs(force.risesDeg), "degrees", units)} ${force.risesDeg > 0 ? "upward: keep the strap from riding up" : "downward"}`}; legs ${written(force.betweenDeg, "degrees", units)} apart`}
         />
       )}
-      <Member path={`${path}.at.distanceM`} label="Distance, level" quantity="length" step={0.5} measured />
-      <Member path={`${path}.at.bearingDeg`} label="Bearing from the stump" quantity="angle" step={1} />
-      <Member path={`${path}.at.groundRiseM`} label="Ground rise to it" quantity="length" measured />
-      <Member path={`${path}.at.heightM`} label="Strap above the ground" quantity="length" />
+      <Member path={`${path}.at.distanceM`} />
+      <Member path={`${path}.at.bearingDeg`} />
+      <Member path={`${path}.at.groundRiseM`} />
+      <Member path={`${path}.at.heightM`} />
       <Choice
         label="Turns at"
         value={redirect.contactId}
@@ -122,7 +122,7 @@ function Redirect({
       {contact && ["block", "ring", "carabiner"].includes(contact.builtOf) && (
         <>
           <Piece path={path} place="redirectBlock" />
-          <Member path={`${path}.hardwareStrengthN`} label="Breaks at" quantity="force" step={1} unknown="not known" />
+          <Member path={`${path}.hardwareStrengthN`} />
         </>
       )}
       <SlingFields path={`${path}.at.sling`} catalogue={catalogue} name="Sling" />

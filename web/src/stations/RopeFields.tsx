@@ -11,6 +11,7 @@ import { Group, Member, useMember, useProblem } from "./fields";
 import { KnotHolds } from "./KnotHolds";
 import { Piece } from "./Piece";
 import { Wear } from "./SlingFields";
+import { labelOf } from "../state/members";
 
 /** The pull line's rope, and a second one tied to it where it is too short. */
 export function RopeFields({ at, catalogue }: { at: number; catalogue: Catalogue }) {
@@ -97,12 +98,12 @@ export function OneRope({
   return (
     <>
       <Piece path={path} place={place} />
-      <Member path={`${path}.breakingStrengthN`} label="Breaking strength" quantity="force" step={1} measured />
-      <Member path={`${path}.lengthM`} label="Length" quantity="length" step={1} />
-      <Member path={`${path}.diameterM`} label="Diameter" quantity="rope" />
-      <Member path={`${path}.stretchAtTenPercent`} label="Stretch at a tenth of it" quantity="percent" step={0.5} />
+      <Member path={`${path}.breakingStrengthN`} />
+      <Member path={`${path}.lengthM`} />
+      <Member path={`${path}.diameterM`} />
+      <Member path={`${path}.stretchAtTenPercent`} />
       <Choice
-        label="Made as"
+        label={labelOf(`${path}.constructionId`)}
         value={rope.constructionId ?? "none"}
         options={[
           { value: "none", name: "not known" },
@@ -114,7 +115,7 @@ export function OneRope({
       />
       {inTree && rope.itemId !== undefined && (
         <Choice
-          label="End in the tree"
+          label={labelOf(`${path}.endInTree`)}
           value={rope.endInTree ?? "none"}
           options={[
             { value: "none", name: "not said" },

@@ -12,6 +12,7 @@ import { written } from "../units/units";
 import { Group, Member, useMember, useProblem } from "./fields";
 import { Refused } from "../ui/Refused";
 import { schools } from "./schools";
+import { labelOf } from "../state/members";
 
 /** What the line sits on and how it is tied. */
 export function SeatFields({ at }: { at: number }) {
@@ -47,22 +48,16 @@ export function SeatFields({ at }: { at: number }) {
       />
       {on !== "stem" && limb && (
         <>
-          <Member path={`${path}.seat.limb.diameterM`} label="Limb at its union" quantity="thickness" measured />
-          <Member
-            path={`${path}.seat.limb.leverM`}
-            label="Line lies out from the stem"
-            quantity="length"
-            measured
-            unknown={on === "union" ? "one diameter" : "at the stem"}
-          />
-          <Member path={`${path}.seat.limb.bearingDeg`} label="Limb grows toward" quantity="angle" step={5} />
-          <Member path={`${path}.seat.limb.riseDeg`} label="Limb rises" quantity="angle" step={5} />
-          <Member path={`${path}.seat.limb.sharedBy`} label="Unions that share it" quantity="count" />
+          <Member path={`${path}.seat.limb.diameterM`} />
+          <Member path={`${path}.seat.limb.leverM`} empty={on === "union" ? "one diameter" : "at the stem"} />
+          <Member path={`${path}.seat.limb.bearingDeg`} />
+          <Member path={`${path}.seat.limb.riseDeg`} />
+          <Member path={`${path}.seat.limb.sharedBy`} />
         </>
       )}
       <Refused>{problem}</Refused>
       <Segments
-        label="Tie"
+        label={labelOf(`${path}.tie`)}
         value={tie}
         onChange={(v) => {
           setMember(`${path}.tie`, v);
@@ -118,20 +113,10 @@ export function SettingFields({ at }: { at: number }) {
           setMember(path, way === "none" ? undefined : { ...starts.setting, ...setting, way });
         }}
       />
-      {setting && setting.way !== "climber" && (
-        <Member path={`${path}.standOffM`} label="Thrown from, level" quantity="length" step={0.5} />
-      )}
-      {setting && setting.way !== "climber" && (
-        <Member
-          path={`${path}.bestM`}
-          label="Our own best this way"
-          quantity="length"
-          step={0.5}
-          unknown="by the table"
-        />
-      )}
+      {setting && setting.way !== "climber" && <Member path={`${path}.standOffM`} />}
+      {setting && setting.way !== "climber" && <Member path={`${path}.bestM`} />}
       {setting && <Throw at={at} />}
-      {setting && <Member path={`${path}.twigsLeft`} label="Twigs under the line" quantity="count" />}
+      {setting && <Member path={`${path}.twigsLeft`} />}
       {setting && <BedTest at={at} done={setting.bedded} />}
     </Group>
   );

@@ -55,8 +55,8 @@ export function SiteFiles({ plan }: { plan: Plan }) {
     <Group title="GeoJSON">
       {origin ? (
         <>
-          <Member path="site.origin.latitudeDeg" label="Stump's latitude" quantity="degrees" step={0.0001} />
-          <Member path="site.origin.longitudeDeg" label="Stump's longitude" quantity="degrees" step={0.0001} />
+          <Member path="site.origin.latitudeDeg" />
+          <Member path="site.origin.longitudeDeg" />
         </>
       ) : (
         <Button

@@ -11,6 +11,7 @@ import { GirthReading, HeightReadings, LeanReadings } from "./Readings";
 import { ReachSketch } from "./sketches";
 import { WindFields } from "./WindFields";
 import { ConditionFields, SpeciesFields } from "./WoodFields";
+import { labelOf } from "../state/members";
 
 /** How heavy the tree is and where it leans. */
 export function SizeUp({ catalogue }: { catalogue: Catalogue }) {
@@ -21,16 +22,16 @@ export function SizeUp({ catalogue }: { catalogue: Catalogue }) {
     <>
       <Note>Look from two sides before you trust a lean. What nobody has measured stays marked as a guess.</Note>
       <SpeciesFields catalogue={catalogue} />
-      <Member path="tree.heightM" label="Height" quantity="length" step={0.5} measured />
+      <Member path="tree.heightM" />
       <HeightReadings />
-      <Member path="tree.dbhM" label="Breast diameter" quantity="thickness" measured />
+      <Member path="tree.dbhM" />
       <GirthReading />
       <Group title="Lean">
-        <Member path="tree.lean.angleDeg" label="Off plumb" quantity="angle" step={0.5} measured />
-        <Member path="tree.lean.bearingDeg" label="Toward bearing" quantity="angle" step={5} measured />
+        <Member path="tree.lean.angleDeg" />
+        <Member path="tree.lean.bearingDeg" />
         <LeanReadings />
         <Segments
-          label="Shape of the lean"
+          label={labelOf("tree.lean.shape")}
           value={shape}
           onChange={(v) => {
             setMember("tree.lean.shape", v);
@@ -43,11 +44,11 @@ export function SizeUp({ catalogue }: { catalogue: Catalogue }) {
       </Group>
       <Group title="Crown">
         <CrownLooks catalogue={catalogue} conifer={conifer} />
-        <Member path="tree.crown.massRatio" label="Crown over stem" quantity="ratio" measured />
-        <Member path="tree.crown.baseHeightM" label="Lowest branches" quantity="length" step={0.5} measured />
+        <Member path="tree.crown.massRatio" />
+        <Member path="tree.crown.baseHeightM" />
         <ReachSketch {...reach} />
         {(["north", "east", "south", "west"] as const).map((side) => (
-          <Member key={side} path={`tree.crown.reachM.${side}`} label={`Reach ${side}`} quantity="length" measured />
+          <Member key={side} path={`tree.crown.reachM.${side}`} />
         ))}
       </Group>
       <MassFields />

@@ -5,6 +5,7 @@ import { setMember } from "../state/store";
 import { Choice } from "../ui/Choice";
 import { Member, useMember } from "./fields";
 import { Piece } from "./Piece";
+import { labelOf } from "../state/members";
 
 type Sling = NonNullable<Line["anchor"]["sling"]>;
 
@@ -33,18 +34,10 @@ export function SlingFields({ path, catalogue, name }: { path: PathOf<Sling>; ca
       {sling && (
         <>
           <Piece path={path} place="sling" />
-          <Member
-            path={`${path}.breakingStrengthN`}
-            label="Sling breaks at"
-            quantity="force"
-            step={1}
-            unknown="not known"
-          />
-          {(sling.hitch === "basket" || sling.hitch === "twoSlings") && (
-            <Member path={`${path}.halfAngleDeg`} label="Half the angle between its legs" quantity="angle" />
-          )}
+          <Member path={`${path}.breakingStrengthN`} />
+          {(sling.hitch === "basket" || sling.hitch === "twoSlings") && <Member path={`${path}.halfAngleDeg`} />}
           <Choice
-            label="Ends"
+            label={labelOf(`${path}.knotId`)}
             value={sling.knotId ?? "sewn"}
             options={[
               { value: "sewn", name: "sewn or spliced" },
@@ -68,8 +61,8 @@ export function Wear({ path, wet = false }: { path: PathOf<NonNullable<Sling["we
   const soaked = (useMember(`${path}.wet`) as boolean | undefined) ?? false;
   return (
     <>
-      <Member path={`${path}.ageYears`} label="Years old" quantity="ratio" step={1} unknown="not known" />
-      <Member path={`${path}.keeps`} label="Worn to" quantity="percent" step={5} unknown="unworn" />
+      <Member path={`${path}.ageYears`} />
+      <Member path={`${path}.keeps`} />
       {wet && (
         <label className="flex min-h-8 items-center gap-2 font-tight text-sm">
           <input

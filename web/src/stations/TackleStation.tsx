@@ -19,6 +19,7 @@ import { RedirectFields } from "./RedirectFields";
 import { schools } from "./schools";
 import { SlingFields } from "./SlingFields";
 import { useOwnTackles } from "../state/useTackle";
+import { labelOf } from "../state/members";
 
 const RigFinder = lazy(() => import("./RigFinder").then((m) => ({ default: m.RigFinder })));
 const Composer = lazy(() => import("./Composer").then((m) => ({ default: m.Composer })));
@@ -60,16 +61,16 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
       </Note>
       <LinePicker />
       <TextField
-        label="Anchor"
+        label={labelOf(`${path}.anchor.name`)}
         value={line.anchor.name ?? ""}
         onChange={(v) => {
           setMember(`${path}.anchor.name`, v === "" ? undefined : v, "anchor-name");
         }}
       />
-      <Member path={`${path}.anchor.distanceM`} label="Distance, level" quantity="length" step={0.5} measured />
-      <Member path={`${path}.anchor.bearingDeg`} label="Bearing from the stump" quantity="angle" step={1} />
-      <Member path={`${path}.anchor.groundRiseM`} label="Ground rise to it" quantity="length" measured />
-      <Member path={`${path}.anchor.heightM`} label="Strap above the ground" quantity="length" />
+      <Member path={`${path}.anchor.distanceM`} />
+      <Member path={`${path}.anchor.bearingDeg`} />
+      <Member path={`${path}.anchor.groundRiseM`} />
+      <Member path={`${path}.anchor.heightM`} />
       <AnchorFields
         path={`${path}.anchor`}
         catalogue={catalogue}
@@ -80,7 +81,7 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
       <RedirectFields at={at} catalogue={catalogue} />
       <Group title="Tackle">
         <Choice
-          label="System"
+          label={labelOf(`${path}.tackle.systemId`)}
           value={composed ? (keptAs ? `own:${keptAs.id}` : "composed") : line.tackle.systemId}
           options={[
             ...catalogue.systems.map((s) => ({ value: s.id, name: s.name, note: s.note })),
@@ -138,18 +139,10 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
             />
             <Note>{schools.tackle[own ? "own" : "line"]}</Note>
             {own && <Piece path={`${path}.tackle.rope`} place="tackleRope" />}
-            {own && (
-              <Member
-                path={`${path}.tackle.rope.breakingStrengthN`}
-                label="Its rope breaks at"
-                quantity="force"
-                step={1}
-                unknown="not known"
-              />
-            )}
+            {own && <Member path={`${path}.tackle.rope.breakingStrengthN`} />}
             {own && (
               <Choice
-                label="Its end is"
+                label={labelOf(`${path}.tackle.rope.endKnotId`)}
                 value={line.tackle.rope?.endKnotId ?? ""}
                 options={catalogue.knots
                   .filter((k) => k.use === "end-loop")
@@ -164,17 +157,9 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
         )}
         {system && !system.inLine && (
           <>
-            <Member path={`${path}.tackle.openedM`} label="Blocks start apart" quantity="length" step={0.5} />
-            <Member path={`${path}.tackle.closedM`} label="Blocks meet at" quantity="length" />
-            {own && (
-              <Member
-                path={`${path}.tackle.rope.lengthM`}
-                label="Its rope is long"
-                quantity="length"
-                step={1}
-                unknown="not known"
-              />
-            )}
+            <Member path={`${path}.tackle.openedM`} />
+            <Member path={`${path}.tackle.closedM`} />
+            {own && <Member path={`${path}.tackle.rope.lengthM`} />}
             <Suspense>
               <HoldFields at={at} catalogue={catalogue} />
             </Suspense>
@@ -183,13 +168,7 @@ export function TackleStation({ catalogue }: { catalogue: Catalogue }) {
         {system && contact && system.id !== "direct" && ["block", "ring", "carabiner"].includes(contact.builtOf) && (
           <>
             <Piece path={`${path}.tackle`} place="blocks" label="Blocks from the locker" />
-            <Member
-              path={`${path}.tackle.hardwareStrengthN`}
-              label="Weakest block breaks at"
-              quantity="force"
-              step={1}
-              unknown="not known"
-            />
+            <Member path={`${path}.tackle.hardwareStrengthN`} />
           </>
         )}
       </Group>

@@ -12,6 +12,7 @@ import { Group, Member, useProblem } from "./fields";
 import { Refused } from "../ui/Refused";
 import { PlaceFields, type PlaceWay } from "./PlaceFields";
 import { Word, words } from "./Word";
+import { labelOf } from "../state/members";
 
 const kinds = Object.entries(kindWords).map(([value, name]) => ({ value, name }));
 
@@ -46,7 +47,7 @@ export function TargetFields({ index, plan }: { index: number; plan: Plan }) {
   return (
     <Group title="In hand">
       <Choice
-        label="Kind"
+        label={labelOf(`${path}.kind`)}
         value={target.kind}
         options={kinds}
         onChange={(k) => {
@@ -54,19 +55,17 @@ export function TargetFields({ index, plan }: { index: number; plan: Plan }) {
         }}
       />
       <TextField
-        label="Called"
+        label={labelOf(`${path}.name`)}
         value={target.name ?? ""}
         onChange={(v) => {
           setMember(`${path}.name`, v === "" ? undefined : v, "target-name");
         }}
       />
       {clearance && <p className="py-1 text-[13px] leading-snug">{clearance}</p>}
-      {!target.closed && (
-        <Member path={`${path}.radiusM`} label={points.length === 1 ? "Radius" : "Half its width"} quantity="length" />
-      )}
-      <Member path={`${path}.heightM`} label="Height" quantity="length" unknown="not known" />
+      {!target.closed && <Member path={`${path}.radiusM`} />}
+      <Member path={`${path}.heightM`} />
       <Check
-        label="May be hit"
+        label={labelOf(`${path}.mayBeHit`)}
         note="its owner accepts that"
         checked={target.mayBeHit}
         onChange={(v) => {
@@ -75,7 +74,7 @@ export function TargetFields({ index, plan }: { index: number; plan: Plan }) {
       />
       {points.length > 2 && (
         <Check
-          label="An area, closed all round"
+          label={labelOf(`${path}.closed`)}
           checked={target.closed}
           onChange={(v) => {
             setMember(`${path}.closed`, v);

@@ -9,6 +9,7 @@ import { Button, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
 import { figure, unitOf, written } from "../units/units";
 import { Group, Member, useMember } from "./fields";
+import { labelOf } from "../state/members";
 
 /** Wind now, the day's forecast, and the gust that uses up the reserve. */
 export function WindFields() {
@@ -18,11 +19,11 @@ export function WindFields() {
   const [open, setOpen] = useState(false);
   return (
     <Group title="Wind">
-      <Member path="wind.speedMps" label="Wind" quantity="speed" unknown="not looked" />
-      <Member path="wind.gustMps" label="Gusts expected" quantity="speed" unknown="not known" />
-      <Member path="wind.fromDeg" label="Wind from" quantity="angle" step={5} />
+      <Member path="wind.speedMps" />
+      <Member path="wind.gustMps" />
+      <Member path="wind.fromDeg" />
       <Segments
-        label="Leaves"
+        label={labelOf("wind.inLeaf")}
         value={inLeaf ? "leaf" : "bare"}
         onChange={(v) => {
           setMember("wind.inLeaf", v === "leaf");

@@ -15,6 +15,7 @@ import { figure } from "../units/units";
 import { Group, Member, useMember, useProblem } from "./fields";
 import { ShellSketch } from "./sketches";
 import { Refused } from "../ui/Refused";
+import { labelOf } from "../state/members";
 
 type Entry = Catalogue["species"][number];
 
@@ -292,14 +293,14 @@ export function ConditionFields() {
   return (
     <Group title="Sound or not">
       <Check
-        label="Dead or dying"
+        label={labelOf("tree.condition.dead")}
         checked={condition.dead}
         onChange={(v) => {
           setMember("tree.condition.dead", v);
         }}
       />
       <Check
-        label="Cracked stem or fork"
+        label={labelOf("tree.condition.cracked")}
         checked={condition.cracked}
         onChange={(v) => {
           setMember("tree.condition.cracked", v);
@@ -315,13 +316,13 @@ export function ConditionFields() {
         />
       )}
       <Check
-        label="Roots lifted, cut or rotten"
+        label={labelOf("tree.condition.rootsLifted")}
         checked={condition.rootsLifted}
         onChange={(v) => {
           setMember("tree.condition.rootsLifted", v);
         }}
       />
-      <Member path="tree.soundness" label="Soundness, 1 is sound" quantity="ratio" measured />
+      <Member path="tree.soundness" />
       {decay ? (
         <div className="border-l-2 border-rule pl-2">
           <div className="flex items-center gap-3">
@@ -333,8 +334,8 @@ export function ConditionFields() {
               Rot must stay inside the dashed ring: under 30 % the plan stops.
             </p>
           </div>
-          <Member path="tree.decay.shellM" label="Sound shell" quantity="thickness" />
-          <Member path="tree.decay.diameterM" label="Diameter there" quantity="thickness" />
+          <Member path="tree.decay.shellM" />
+          <Member path="tree.decay.diameterM" />
           <button
             type="button"
             className="min-h-6 text-xs underline"

@@ -1,7 +1,7 @@
 import type { MemberPath } from "../state/memberPath";
-import type { Quantity } from "../units/units";
 import { NumberField, stepOf } from "../ui/NumberField";
 import { useClearing, useFeed } from "../state/feed";
+import { factsOf } from "../state/members";
 import { valueAt } from "../state/paths";
 import { isGuess, provenanceOf, setMember, toggleGuess, useSheet } from "../state/store";
 import { useView } from "../state/view";
@@ -21,17 +21,17 @@ export function useMember(path: MemberPath): unknown {
 
 interface MemberProps {
   path: MemberPath;
-  label: string;
-  quantity: Quantity;
-  step?: number;
-  /** Offer the mark for figures that nobody has measured. */
-  measured?: boolean;
-  /** What an empty field says, for a figure that may be unknown. */
-  unknown?: string;
+  /** Which of several it belongs to, as in "section 2". */
+  of?: string | undefined;
+  /** What its empty field says, where that hangs on another choice. */
+  empty?: string;
 }
 
-/** A number of the plan, by its path. */
-export function Member({ path, label, quantity, step, measured = false, unknown }: MemberProps) {
+/** A number of the plan, by its path: label, unit, step and what an empty field says are the member's own. */
+export function Member({ path, of, empty }: MemberProps) {
+  const facts = factsOf(path);
+  const { label, quantity, step, canBeMeasured } = facts;
+  const unknown = empty ?? facts.empty;
   const value = useMember(path) as number | undefined;
   const from = useSheet((s) => (s.document ? provenanceOf(s.document.plan, path) : "given"));
   const guess = useSheet((s) => (s.document ? isGuess(s.document.plan, path) : false));
@@ -39,7 +39,7 @@ export function Member({ path, label, quantity, step, measured = false, unknown 
   const problem = useProblem(path);
   return (
     <NumberField
-      label={label}
+      label={of === undefined ? label : `${label}, ${of}`}
       value={value}
       quantity={quantity}
       step={step ?? stepOf(quantity)}
@@ -51,7 +51,7 @@ export function Member({ path, label, quantity, step, measured = false, unknown 
       from={from}
       asked={asked}
       path={path}
-      {...(measured || guess
+      {...(canBeMeasured || guess
         ? {
             onToggleGuess: () => {
               toggleGuess(path);

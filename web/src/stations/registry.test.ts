@@ -1,5 +1,6 @@
 import { describe, expect, it, vi } from "vitest";
 import glossary from "../../../src/Draklo.Core/Catalogue/Tables/glossary.json";
+import { members } from "../api/members";
 import { drawingAt, drawings } from "../drawing/registry";
 import { firstView } from "../state/view";
 import { stationAt, stationOf, stations } from "./registry";
@@ -32,8 +33,15 @@ describe("the stations", () => {
     ["cut.notch.depthM", "cuts"],
     ["policy.designFactor.rope", "factors"],
   ])("%s is decided at one: %s", (path, key) => {
-    expect(stations.filter((s) => s.members.test(path)).map((s) => s.key)).toEqual([key]);
     expect(stationOf(path)?.key).toBe(key);
+  });
+
+  it("are all that the members name", () => {
+    const named = Object.values(members).flatMap((part) =>
+      Object.values(part as Record<string, { station?: string }>).flatMap((said) => said.station ?? []),
+    );
+    const keys = stations.map((s) => s.key);
+    expect(named.filter((key) => !keys.includes(key))).toEqual([]);
   });
 
   it("leave a member of none alone", () => {

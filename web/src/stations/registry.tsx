@@ -3,6 +3,7 @@ import type { Catalogue } from "../api/types";
 import { useShallow } from "zustand/react/shallow";
 import { useFeed } from "../state/feed";
 import { allGuesses, useSheet } from "../state/store";
+import { factsAt } from "../state/members";
 import { firstView, useView } from "../state/view";
 import { LineStation } from "./LineStation";
 
@@ -14,8 +15,6 @@ interface StationEntry {
   drawing: string;
   /** Words of the trade that it uses, by their ids in the glossary. */
   terms: string[];
-  /** The members of the plan that it decides. */
-  members: RegExp;
   Component: ComponentType<{ catalogue: Catalogue }>;
 }
 
@@ -26,7 +25,6 @@ export const stations: StationEntry[] = [
     name: "Walk up",
     terms: ["escape-route", "reach"],
     drawing: "plan",
-    members: /^walkUp/,
     Component: lazy(() => import("./WalkUp").then((m) => ({ default: memo(m.WalkUp) }))),
   },
   {
@@ -34,7 +32,6 @@ export const stations: StationEntry[] = [
     name: "Size up",
     terms: ["lay", "hinge", "careful-end"],
     drawing: "elevation",
-    members: /^(tree|readings|wind)/,
     Component: lazy(() => import("./SizeUp").then((m) => ({ default: memo(m.SizeUp) }))),
   },
   {
@@ -42,7 +39,6 @@ export const stations: StationEntry[] = [
     name: "Lay",
     terms: ["lay", "aim", "footprint", "reach", "escape-route", "snap-back"],
     drawing: "plan",
-    members: /^(site\.(?!markName)|lay)/,
     Component: lazy(() => import("./Lay").then((m) => ({ default: memo(m.Lay) }))),
   },
   {
@@ -50,7 +46,6 @@ export const stations: StationEntry[] = [
     name: "Line",
     terms: ["seat", "tip-tie", "base-tie", "union", "bed-test", "take-up", "commit", "stretch"],
     drawing: "elevation",
-    members: /^lines\[\d+\]\.(?!anchor|redirects|tackle|puller|limiter)/,
     Component: memo(LineStation),
   },
   {
@@ -69,7 +64,6 @@ export const stations: StationEntry[] = [
       "progress-capture",
     ],
     drawing: "elevation",
-    members: /^lines\[\d+\]\.(anchor|redirects|tackle|puller|limiter)/,
     Component: lazy(() => import("./TackleStation").then((m) => ({ default: memo(m.TackleStation) }))),
   },
   {
@@ -77,7 +71,6 @@ export const stations: StationEntry[] = [
     name: "Cuts",
     terms: ["face-notch", "hinge", "back-cut", "hold-angle", "pre-tension", "floor", "early-go"],
     drawing: "stump",
-    members: /^cut/,
     Component: lazy(() => import("./Cuts").then((m) => ({ default: memo(m.Cuts) }))),
   },
   {
@@ -85,7 +78,6 @@ export const stations: StationEntry[] = [
     name: "Reserve and factors",
     terms: ["load-reserve", "design-factor", "careful-end"],
     drawing: "elevation",
-    members: /^policy/,
     Component: lazy(() => import("./PolicyFields").then((m) => ({ default: memo(m.PolicyFields) }))),
   },
   {
@@ -93,7 +85,6 @@ export const stations: StationEntry[] = [
     name: "People",
     terms: ["reach", "footprint", "snap-back", "escape-route"],
     drawing: "plan",
-    members: /^(crew|help|signals)|^site\.markName/,
     Component: lazy(() => import("./People").then((m) => ({ default: memo(m.People) }))),
   },
   {
@@ -101,7 +92,6 @@ export const stations: StationEntry[] = [
     name: "Time and cost",
     terms: ["bed-test", "pre-tension"],
     drawing: "day",
-    members: /^work/,
     Component: lazy(() => import("./DayStation").then((m) => ({ default: memo(m.DayStation) }))),
   },
   {
@@ -109,7 +99,6 @@ export const stations: StationEntry[] = [
     name: "The fall",
     terms: ["commit", "hold-angle", "footprint"],
     drawing: "fall",
-    members: /^$/,
     Component: lazy(() => import("./FallStation").then((m) => ({ default: memo(m.FallStation) }))),
   },
 ];
@@ -143,8 +132,11 @@ export function goToMember(path: string): void {
 
 /** The station where a member is decided. */
 export function stationOf(path: string): StationEntry | undefined {
-  return stations.find((s) => s.members.test(path));
+  const key = factsAt(path)?.station;
+  return key === undefined ? undefined : stations.find((s) => s.key === key);
 }
+
+const isDecidedAt = (station: StationEntry, path: string): boolean => factsAt(path)?.station === station.key;
 
 /** What is open at a station. */
 export interface OpenAt {
@@ -160,7 +152,7 @@ export function useOpen(station: StationEntry): OpenAt {
   const { ticks, guesses } = useSheet(
     useShallow((s) => ({
       ticks: station.key === "walk" ? (s.document?.plan.walkUp.filter((w) => w.must && !w.tickedAt).length ?? 0) : 0,
-      guesses: s.document ? allGuesses(s.document.plan).filter((path) => station.members.test(path)).length : 0,
+      guesses: s.document ? allGuesses(s.document.plan).filter((path) => isDecidedAt(station, path)).length : 0,
     })),
   );
   const { unset, problems } = useFeed(
@@ -173,9 +165,9 @@ export function useOpen(station: StationEntry): OpenAt {
             r.code !== "walk-up-open" &&
             r.code !== "nothing-measured" &&
             r.path !== undefined &&
-            station.members.test(r.path),
+            isDecidedAt(station, r.path),
         ).length ?? 0,
-      problems: Object.keys(s.problems).filter((path) => station.members.test(path)).length,
+      problems: Object.keys(s.problems).filter((path) => isDecidedAt(station, path)).length,
     })),
   );
   return { ticks, guesses, unset, problems };

@@ -8,8 +8,9 @@ import { Piece } from "../../stations/Piece";
 import { SlingFields } from "../../stations/SlingFields";
 import { Choice } from "../../ui/Choice";
 import { Check } from "../../ui/Check";
-import { BlockPart, Breaks, MetalChoice, Optional, PointFields, PointPart, RopePart } from "./GearParts";
+import { BlockPart, MetalChoice, Optional, PointFields, PointPart, RopePart } from "./GearParts";
 import { HaulerFields, LeadFields } from "./HaulFields";
+import { labelOf } from "../../state/members";
 
 /** The gear of the chosen way: what is not used by it is not shown. */
 export function GearFields({ clearing, catalogue }: { clearing: Clearing; catalogue: Catalogue }) {
@@ -60,9 +61,9 @@ function HighFields({
   const starts = useStarts();
   return (
     <>
-      <Member path="clearing.high.blockHeightM" label="Block hangs at" quantity="length" step={0.5} measured />
+      <Member path="clearing.high.blockHeightM" />
       <Choice
-        label="Species"
+        label={labelOf("clearing.high.stem.speciesId")}
         value={high.stem.speciesId ?? "any"}
         options={[
           { value: "any", name: "an ordinary broadleaf" },
@@ -72,11 +73,11 @@ function HighFields({
           setMember("clearing.high.stem.speciesId", id === "any" ? undefined : id);
         }}
       />
-      <Member path="clearing.high.stem.dbhM" label="Breast diameter" quantity="thickness" measured />
-      <Member path="clearing.high.stem.heightM" label="Height of the tree" quantity="length" step={0.5} measured />
-      <Member path="clearing.high.stem.soundness" label="Soundness, 1 is sound" quantity="ratio" measured />
+      <Member path="clearing.high.stem.dbhM" />
+      <Member path="clearing.high.stem.heightM" />
+      <Member path="clearing.high.stem.soundness" />
       <Choice
-        label="Roots in"
+        label={labelOf("clearing.high.stem.groundId")}
         value={high.stem.groundId}
         options={catalogue.anchors.filter((a) => a.kind === "roots").map((a) => ({ value: a.id, name: a.name }))}
         onChange={(id) => {
@@ -84,7 +85,7 @@ function HighFields({
         }}
       />
       <Check
-        label="Topped at the block"
+        label={labelOf("clearing.high.topped")}
         checked={high.topped}
         onChange={(on) => {
           setMember("clearing.high.topped", on);
@@ -97,15 +98,15 @@ function HighFields({
         away="Take the probe away"
       >
         <div className="border-l-2 border-rule pl-2">
-          <Member path="clearing.high.decay.shellM" label="Sound shell, probed" quantity="thickness" measured />
-          <Member path="clearing.high.decay.diameterM" label="Diameter there" quantity="thickness" measured />
+          <Member path="clearing.high.decay.shellM" />
+          <Member path="clearing.high.decay.diameterM" />
         </div>
       </Optional>
       {block && <BlockPart path="clearing.high.block" name="Block up high" catalogue={catalogue} />}
       <Optional path="clearing.high.guy" begin="Hang a guy" start={starts.clearing.guy} away="Take the guy away">
         <div className="mt-1 border-l-2 border-rule pl-2">
           <p className="font-tight text-sm font-semibold">Guy</p>
-          <Member path="clearing.high.guy.offDeg" label="Off straight back" quantity="angle" />
+          <Member path="clearing.high.guy.offDeg" />
           <RopePart path="clearing.high.guy.rope" name="Guy's rope" catalogue={catalogue} />
           <AnchorFields path="clearing.high.guy.anchor" catalogue={catalogue} />
           <SlingFields path="clearing.high.guy.anchor.sling" catalogue={catalogue} name="Its sling" />
@@ -121,8 +122,8 @@ function CarriageFields() {
     <Group title="Carriage">
       <Optional path="clearing.carriage" begin="Say which carriage" start={starts.clearing.carriage}>
         <Piece path="clearing.carriage" place="carriage" />
-        <Member path="clearing.carriage.massKg" label="Weighs, with its hook" quantity="mass" step={1} measured />
-        <Breaks path="clearing.carriage.strengthN" />
+        <Member path="clearing.carriage.massKg" />
+        <Member path="clearing.carriage.strengthN" />
         <MetalChoice path="clearing.carriage.metal" />
       </Optional>
     </Group>
@@ -140,10 +141,10 @@ function DrumFields({ clearing, catalogue }: { clearing: Clearing; catalogue: Ca
         away="Take the drum away"
       >
         <Piece path="clearing.drum.turns" place="drum" />
-        <Member path="clearing.drum.turns.turns" label="Turns" quantity="count" />
-        <Member path="clearing.drum.turns.friction" label="Friction, as tried" quantity="ratio" step={0.01} measured />
-        <Member path="clearing.drum.turns.holdN" label="Hand on the tail holds" quantity="force" step={0.01} measured />
-        <Breaks path="clearing.drum.strengthN" />
+        <Member path="clearing.drum.turns.turns" />
+        <Member path="clearing.drum.turns.friction" />
+        <Member path="clearing.drum.turns.holdN" />
+        <Member path="clearing.drum.strengthN" />
         {clearing.drum?.anchor && <PointFields path="clearing.drum.anchor" catalogue={catalogue} />}
       </Optional>
     </Group>

@@ -99,17 +99,12 @@ export function BlockPart({ path, name, catalogue }: { path: PathOf<RigBlock>; n
           }}
         />
         <Piece path={path} place="rigBlock" />
-        <Breaks path={`${path}.strengthN`} />
+        <Member path={`${path}.strengthN`} />
         <MetalChoice path={`${path}.metal`} />
         <SlingFields path={`${path}.sling`} catalogue={catalogue} name="Its sling" />
       </div>
     </Optional>
   );
-}
-
-/** The load at which a piece of gear breaks, which may not be known. */
-export function Breaks({ path, label = "Breaks at" }: { path: MemberPath; label?: string }) {
-  return <Member path={path} label={label} quantity="force" step={1} measured unknown="not known" />;
 }
 
 export function MetalChoice({
@@ -159,8 +154,8 @@ export function PointPart({
 export function PointFields({ path, catalogue }: { path: PathOf<SectionPoint>; catalogue: Catalogue }) {
   return (
     <>
-      <Member path={`${path}.atM`} label="Along the section" quantity="length" step={0.5} />
-      <Member path={`${path}.heightM`} label="Strap's height" quantity="length" />
+      <Member path={`${path}.atM`} />
+      <Member path={`${path}.heightM`} />
       <AnchorFields path={path} catalogue={catalogue} />
       <SlingFields path={`${path}.sling`} catalogue={catalogue} name="Its sling" />
     </>

@@ -10,6 +10,7 @@ import { Button, Note, Segments } from "../../ui/controls";
 import { useSettings } from "../../ui/settings";
 import { Check } from "../../ui/Check";
 import { Name } from "./NameField";
+import { labelOf } from "../../state/members";
 
 /** The ground between the two ends, what stands on it, how a log slides over it. */
 export function GroundFields({ clearing, catalogue }: { clearing: Clearing; catalogue: Catalogue }) {
@@ -20,11 +21,11 @@ export function GroundFields({ clearing, catalogue }: { clearing: Clearing; cata
       <Note>
         Drag the spots in the drawing, or give them here: metres from the left end, and heights over any zero.
       </Note>
-      <Name path="clearing.ground.leftName" label="On the left" />
-      <Name path="clearing.ground.rightName" label="On the right" />
-      <Member path="clearing.ground.landingAtM" label="Pieces go to" quantity="length" step={0.5} />
+      <Name path="clearing.ground.leftName" label={labelOf("clearing.ground.leftName")} />
+      <Name path="clearing.ground.rightName" label={labelOf("clearing.ground.rightName")} />
+      <Member path="clearing.ground.landingAtM" />
       <Choice
-        label="Surface"
+        label={labelOf("clearing.ground.surfaceId")}
         value={ground.surfaceId}
         options={catalogue.anchors
           .filter((a) => a.kind === "drag")
@@ -33,16 +34,9 @@ export function GroundFields({ clearing, catalogue }: { clearing: Clearing; cata
           setMember("clearing.ground.surfaceId", id);
         }}
       />
-      <Member
-        path="clearing.ground.friction"
-        label="Friction, as tried"
-        quantity="ratio"
-        step={0.05}
-        measured
-        unknown="the table's"
-      />
+      <Member path="clearing.ground.friction" />
       <Check
-        label="Soft: a dragged log tears it up"
+        label={labelOf("clearing.ground.soft")}
         checked={ground.soft}
         onChange={(on) => {
           setMember("clearing.ground.soft", on);
@@ -52,13 +46,8 @@ export function GroundFields({ clearing, catalogue }: { clearing: Clearing; cata
       <Group title="Spots">
         {ground.spots.map((_, i) => (
           <div key={i} className="border-b border-rule">
-            <Member
-              path={`clearing.ground.spots[${i}].atM`}
-              label={`Spot ${i + 1}, along`}
-              quantity="length"
-              step={0.5}
-            />
-            <Member path={`clearing.ground.spots[${i}].upM`} label="its height" quantity="length" step={0.1} measured />
+            <Member path={`clearing.ground.spots[${i}].atM`} of={`spot ${i + 1}`} />
+            <Member path={`clearing.ground.spots[${i}].upM`} of={`spot ${i + 1}`} />
           </div>
         ))}
         <div className="flex gap-2">
@@ -111,15 +100,9 @@ export function GroundFields({ clearing, catalogue }: { clearing: Clearing; cata
               { value: "powerLine", text: "Power" },
             ]}
           />
-          <Member path={`clearing.ground.obstacles[${i}].fromM`} label="Begins at" quantity="length" step={0.5} />
-          <Member path={`clearing.ground.obstacles[${i}].toM`} label="Ends at" quantity="length" step={0.5} />
-          <Member
-            path={`clearing.ground.obstacles[${i}].heightM`}
-            label="Height"
-            quantity="length"
-            step={0.1}
-            measured
-          />
+          <Member path={`clearing.ground.obstacles[${i}].fromM`} />
+          <Member path={`clearing.ground.obstacles[${i}].toM`} />
+          <Member path={`clearing.ground.obstacles[${i}].heightM`} />
           {(o.kind === "way" || o.kind === "powerLine") && (
             <Name
               path={`clearing.ground.obstacles[${i}].arrangedBy`}
@@ -170,10 +153,10 @@ function FromPlan({ clearing }: { clearing: Clearing }) {
     );
   return (
     <Group title="Ends on the plan, from the stump">
-      <Member path="clearing.ground.from.eastM" label="Left end, east" quantity="length" step={0.5} measured />
-      <Member path="clearing.ground.from.northM" label="north" quantity="length" step={0.5} measured />
-      <Member path="clearing.ground.to.eastM" label="Right end, east" quantity="length" step={0.5} measured />
-      <Member path="clearing.ground.to.northM" label="north" quantity="length" step={0.5} measured />
+      <Member path="clearing.ground.from.eastM" of="left end" />
+      <Member path="clearing.ground.from.northM" of="left end" />
+      <Member path="clearing.ground.to.eastM" of="right end" />
+      <Member path="clearing.ground.to.northM" of="right end" />
       <Button
         className="my-1"
         onClick={() => {

@@ -4,7 +4,7 @@ import { startMember } from "../../state/store";
 import { Group, Member } from "../../stations/fields";
 import { Choice } from "../../ui/Choice";
 import { Note } from "../../ui/controls";
-import { BlockPart, Breaks, Optional, PointFields, PointPart } from "./GearParts";
+import { BlockPart, Optional, PointFields, PointPart } from "./GearParts";
 
 /** The block that turns the line aside on its way to the hauler. */
 export function LeadFields({ clearing, catalogue }: { clearing: Clearing; catalogue: Catalogue }) {
@@ -18,7 +18,7 @@ export function LeadFields({ clearing, catalogue }: { clearing: Clearing; catalo
         start={starts.clearing.lead}
         away="Take the lead away"
       >
-        <Member path="clearing.lead.turnDeg" label="Turned aside, right is +" quantity="angle" />
+        <Member path="clearing.lead.turnDeg" />
         <PointFields path="clearing.lead.anchor" catalogue={catalogue} />
         <BlockPart path="clearing.lead.block" name="Its block" catalogue={catalogue} />
       </Optional>
@@ -58,18 +58,18 @@ export function HaulerFields({ clearing, catalogue }: { clearing: Clearing; cata
       />
       {hauler.kind === "people" && (
         <>
-          <Member path="clearing.hauler.count" label="People" quantity="count" />
-          <Member path="clearing.hauler.effortEachN" label="Each keeps up" quantity="force" step={0.01} measured />
+          <Member path="clearing.hauler.count" />
+          <Member path="clearing.hauler.effortEachN" />
         </>
       )}
-      {still && <Member path="clearing.hauler.machineN" label="It keeps up" quantity="force" step={1} measured />}
+      {still && <Member path="clearing.hauler.machineN" />}
       {hauler.kind === "vehicle" && hauler.vehicle && (
         <>
-          <Member path="clearing.hauler.vehicle.massKg" label="Its mass" quantity="mass" step={50} measured />
-          <Member path="clearing.hauler.vehicle.slopeDeg" label="Slope it drives up" quantity="angle" />
+          <Member path="clearing.hauler.vehicle.massKg" />
+          <Member path="clearing.hauler.vehicle.slopeDeg" />
         </>
       )}
-      <Member path="clearing.haulerAtM" label="Stands at" quantity="length" step={0.5} unknown="the left end" />
+      <Member path="clearing.haulerAtM" />
       <TackleChoice clearing={clearing} catalogue={catalogue} />
       {(still || clearing.tackle !== undefined) && (
         <PointPart path="clearing.haulAnchor" name="What holds it" start="haulAnchor" catalogue={catalogue} />
@@ -99,7 +99,7 @@ function TackleChoice({ clearing, catalogue }: { clearing: Clearing; catalogue: 
           );
         }}
       />
-      {clearing.tackle && <Breaks path="clearing.tackle.hardwareStrengthN" label="Its blocks break at" />}
+      {clearing.tackle && <Member path="clearing.tackle.hardwareStrengthN" />}
     </>
   );
 }

@@ -15,8 +15,8 @@ export function PeopleFields({ clearing }: { clearing: Clearing }) {
         <Group key={i} title={p.name}>
           <Name path={`clearing.people[${i}].name`} label="Name" />
           <Name path={`clearing.people[${i}].task`} label="Does" />
-          <Member path={`clearing.people[${i}].atM`} label="Stands at" quantity="length" step={0.5} />
-          <Member path={`clearing.people[${i}].offM`} label="To the side, right is +" quantity="length" step={0.5} />
+          <Member path={`clearing.people[${i}].atM`} />
+          <Member path={`clearing.people[${i}].offM`} />
           <Button
             className="mt-1"
             onClick={() => {

@@ -8,6 +8,7 @@ import { written } from "../../units/units";
 import { Check } from "../../ui/Check";
 import { Optional } from "./GearParts";
 import { Name } from "./NameField";
+import { labelOf } from "../../state/members";
 
 /** What is to be moved: the own stem by its cut marks, other pieces, brush; and what takes them away. */
 export function PiecesFields({ clearing, analysis }: { clearing: Clearing; analysis: ClearingAnalysis }) {
@@ -24,28 +25,15 @@ export function PiecesFields({ clearing, analysis }: { clearing: Clearing; analy
       {clearing.pieces.map((p, i) => (
         <Group key={p.id} title={p.name === "" ? p.id : p.name}>
           <Name path={`clearing.pieces[${i}].name`} label="Called" />
-          <Member path={`clearing.pieces[${i}].count`} label="How many" quantity="count" />
-          <Member path={`clearing.pieces[${i}].lengthM`} label="Length" quantity="length" measured />
-          <Member path={`clearing.pieces[${i}].buttM`} label="Butt" quantity="thickness" measured />
-          <Member
-            path={`clearing.pieces[${i}].topM`}
-            label="Thin end"
-            quantity="thickness"
-            measured
-            unknown="as the butt"
-          />
-          <Member
-            path={`clearing.pieces[${i}].massKg`}
-            label="Weighed"
-            quantity="mass"
-            step={5}
-            measured
-            unknown="from its size"
-          />
+          <Member path={`clearing.pieces[${i}].count`} />
+          <Member path={`clearing.pieces[${i}].lengthM`} />
+          <Member path={`clearing.pieces[${i}].buttM`} />
+          <Member path={`clearing.pieces[${i}].topM`} />
+          <Member path={`clearing.pieces[${i}].massKg`} />
           {p.place ? (
             <OnPlan index={i} lies={analysis.pieces.find((a) => a.id === p.id)} />
           ) : (
-            <Member path={`clearing.pieces[${i}].atM`} label="Lies at" quantity="length" step={0.5} />
+            <Member path={`clearing.pieces[${i}].atM`} />
           )}
           <Button
             className="mt-1"
@@ -70,17 +58,17 @@ export function PiecesFields({ clearing, analysis }: { clearing: Clearing; analy
       </Button>
       <Group title="Brush">
         <Optional path="clearing.brush" begin="There is brush" start={starts.clearing.brush} away="There is none">
-          <Member path="clearing.brush.volumeM3" label="Volume as it lies" quantity="volume" measured />
-          <Member path="clearing.brush.massKgM3" label="A cubic metre weighs" quantity="density" step={5} measured />
-          <Member path="clearing.brush.bundleKg" label="Moved at once" quantity="mass" step={5} />
-          <Member path="clearing.brush.atM" label="Lies at" quantity="length" step={0.5} />
+          <Member path="clearing.brush.volumeM3" />
+          <Member path="clearing.brush.massKgM3" />
+          <Member path="clearing.brush.bundleKg" />
+          <Member path="clearing.brush.atM" />
         </Optional>
       </Group>
       <Group title="Truck or chipper">
-        <Member path="clearing.truck.carriesKg" label="Takes" quantity="mass" step={50} />
-        <Member path="clearing.truck.roomM3" label="Room" quantity="volume" />
+        <Member path="clearing.truck.carriesKg" />
+        <Member path="clearing.truck.roomM3" />
         <Check
-          label="Brush is chipped first"
+          label={labelOf("clearing.truck.chipped")}
           checked={clearing.truck.chipped}
           onChange={(on) => {
             setMember("clearing.truck.chipped", on);
@@ -102,8 +90,8 @@ function OnPlan({ index, lies }: { index: number; lies: ClearingAnalysis["pieces
         {lies &&
           `: ${written(lies.atM, "length", units)} along, ${written(Math.abs(lies.asideM), "length", units)} to the ${lies.asideM < 0 ? "left" : "right"}`}
       </p>
-      <Member path={`${path}.eastM`} label="East of the stump" quantity="length" step={0.5} measured />
-      <Member path={`${path}.northM`} label="North" quantity="length" step={0.5} measured />
+      <Member path={`${path}.eastM`} />
+      <Member path={`${path}.northM`} />
       <Button
         className="mt-1 mr-2"
         onClick={() => {
@@ -141,16 +129,10 @@ function StemMarks({ clearing, analysis }: { clearing: Clearing; analysis: Clear
   const own = analysis.pieces.filter((p) => p.fromM !== undefined);
   return (
     <Group title="Own stem">
-      <Member path="clearing.stemAtM" label="Lies at" quantity="length" step={0.5} />
+      <Member path="clearing.stemAtM" />
       <StemRuler clearing={clearing} lengthM={analysis.stemLengthM} />
       {clearing.stemCutsM.map((_, i) => (
-        <Member
-          key={i}
-          path={`clearing.stemCutsM[${i}]`}
-          label={`Mark ${i + 1}, from the felling cut`}
-          quantity="length"
-          step={0.1}
-        />
+        <Member key={i} path={`clearing.stemCutsM[${i}]`} of={`mark ${i + 1}`} />
       ))}
       <div className="flex gap-2">
         <Button

@@ -249,19 +249,8 @@ function Times({ way }: { way: WayResult }) {
       </p>
       {at >= 0 ? (
         <>
-          <Member
-            path={`clearing.times[${at}].rigMin`}
-            label="Our minutes to rig"
-            quantity="count"
-            unknown="the table's"
-          />
-          <Member
-            path={`clearing.times[${at}].eachMin`}
-            label="Our minutes a load"
-            quantity="ratio"
-            step={0.5}
-            unknown="the table's"
-          />
+          <Member path={`clearing.times[${at}].rigMin`} />
+          <Member path={`clearing.times[${at}].eachMin`} />
         </>
       ) : (
         <Button

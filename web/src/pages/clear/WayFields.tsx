@@ -6,6 +6,7 @@ import { Choice } from "../../ui/Choice";
 import { Button, Note, Segments } from "../../ui/controls";
 import { Check } from "../../ui/Check";
 import { BlockPart, MetalChoice } from "./GearParts";
+import { labelOf } from "../../state/members";
 
 interface Props {
   clearing: Clearing;
@@ -21,40 +22,34 @@ export function WayFields(props: Props) {
     case "carry":
       return (
         <>
-          <Member path="clearing.carry.people" label="People who carry" quantity="count" />
-          <Member path="clearing.carry.eachKg" label="Each carries at most" quantity="mass" step={1} />
+          <Member path="clearing.carry.people" />
+          <Member path="clearing.carry.eachKg" />
         </>
       );
     case "drag":
     case "buttUp":
-      return <Member path="clearing.drag.atOnce" label="Logs at once" quantity="count" />;
+      return <Member path="clearing.drag.atOnce" />;
     case "lift":
       return clearing.lift ? (
         <>
-          <Member path="clearing.lift.fromM" label="Hangs from" quantity="length" step={0.5} unknown="where it lies" />
-          <Member path="clearing.lift.clearM" label="Clear of the ground" quantity="length" />
-          <Member path="clearing.lift.tagAtM" label="Tag line held at" quantity="length" step={0.5} />
-          <Member path="clearing.lift.tagHeightM" label="at a height of" quantity="length" />
-          <Member path="clearing.lift.tagPeople" label="People on the tag line" quantity="count" />
+          <Member path="clearing.lift.fromM" />
+          <Member path="clearing.lift.clearM" />
+          <Member path="clearing.lift.tagAtM" />
+          <Member path="clearing.lift.tagHeightM" />
+          <Member path="clearing.lift.tagPeople" />
           <TagDrum clearing={clearing} />
         </>
       ) : null;
     case "fly":
       return clearing.fly ? (
         <>
-          <Member path="clearing.fly.sagShare" label="Sag of the loaded line" quantity="percent" step={0.5} measured />
-          <Member path="clearing.fly.hangM" label="Load hangs under it" quantity="length" measured />
-          <Member
-            path="clearing.fly.hookAtM"
-            label="Hooked on at"
-            quantity="length"
-            step={0.5}
-            unknown="where it lies"
-          />
-          <Member path="clearing.fly.lanes" label="Lanes" quantity="count" />
-          <Member path="clearing.fly.fanDeg" label="from first to last" quantity="angle" />
+          <Member path="clearing.fly.sagShare" />
+          <Member path="clearing.fly.hangM" />
+          <Member path="clearing.fly.hookAtM" />
+          <Member path="clearing.fly.lanes" />
+          <Member path="clearing.fly.fanDeg" />
           <Check
-            label="Another loaded rope crosses it"
+            label={labelOf("clearing.fly.crosses")}
             checked={clearing.fly.crosses}
             onChange={(on) => {
               setMember("clearing.fly.crosses", on);
@@ -70,24 +65,18 @@ export function WayFields(props: Props) {
       return clearing.slide ? (
         <>
           <PieceChoice path="clearing.slide.pieceId" value={clearing.slide.pieceId} pieces={props.pieces} />
-          <Member path="clearing.slide.topHeightM" label="Line sits at" quantity="length" step={0.5} />
-          <Member
-            path="clearing.slide.pretensionN"
-            label="Tension before the load"
-            quantity="force"
-            step={0.1}
-            measured
-          />
+          <Member path="clearing.slide.topHeightM" />
+          <Member path="clearing.slide.pretensionN" />
           <MetalChoice path="clearing.slide.metal" />
           <Check
-            label="An old rope, for sliding only"
+            label={labelOf("clearing.slide.oldRope")}
             checked={clearing.slide.oldRope}
             onChange={(on) => {
               setMember("clearing.slide.oldRope", on);
             }}
           />
           <Check
-            label="A second rope brakes it"
+            label={labelOf("clearing.slide.braked")}
             checked={clearing.slide.braked}
             onChange={(on) => {
               setMember("clearing.slide.braked", on);
@@ -98,55 +87,30 @@ export function WayFields(props: Props) {
     case "astern":
       return clearing.astern ? (
         <>
-          <Member
-            path="clearing.astern.seatHeightM"
-            label="Line sits in the tree at"
-            quantity="length"
-            step={0.5}
-            measured
-          />
-          <Member
-            path="clearing.astern.anchor.distanceM"
-            label="Runs to something"
-            quantity="length"
-            step={0.5}
-            measured
-          />
-          <Member
-            path="clearing.astern.anchor.bearingDeg"
-            label="in the bearing"
-            quantity="degrees"
-            step={1}
-            measured
-          />
-          <Member path="clearing.astern.anchor.heightM" label="at a height of" quantity="length" measured />
+          <Member path="clearing.astern.seatHeightM" />
+          <Member path="clearing.astern.anchor.distanceM" />
+          <Member path="clearing.astern.anchor.bearingDeg" />
+          <Member path="clearing.astern.anchor.heightM" />
           <Check
-            label="Over the high point's block"
+            label={labelOf("clearing.astern.overSpar")}
             checked={clearing.astern.overSpar}
             onChange={(on) => {
               setMember("clearing.astern.overSpar", on);
             }}
           />
-          <Member path="clearing.astern.stopDeg" label="Stop and look at" quantity="angle" unknown="say when" />
+          <Member path="clearing.astern.stopDeg" />
           <Note>The tree is the one of this plan, with its lean, its wind and its hinge.</Note>
         </>
       ) : null;
     case "top":
       return clearing.top ? (
         <>
-          <Member path="clearing.top.cutHeightM" label="Cut at" quantity="length" step={0.5} />
-          <Member path="clearing.top.lineHeightM" label="Line on the top at" quantity="length" step={0.5} />
-          <Member
-            path="clearing.top.massKg"
-            label="The top weighs"
-            quantity="mass"
-            step={10}
-            measured
-            unknown="bare stem"
-          />
-          <Member path="clearing.top.backLeanDeg" label="It leans back" quantity="angle" measured />
-          <Member path="clearing.top.hingeM" label="Its hinge" quantity="thickness" />
-          <Member path="clearing.top.pullN" label="Pull on it" quantity="force" step={0.1} unknown="what it needs" />
+          <Member path="clearing.top.cutHeightM" />
+          <Member path="clearing.top.lineHeightM" />
+          <Member path="clearing.top.massKg" />
+          <Member path="clearing.top.backLeanDeg" />
+          <Member path="clearing.top.hingeM" />
+          <Member path="clearing.top.pullN" />
         </>
       ) : null;
     default:
@@ -163,7 +127,7 @@ function TagDrum({ clearing }: { clearing: Clearing }) {
   const starts = useStarts();
   return clearing.lift?.tagDrum ? (
     <>
-      <Member path="clearing.lift.tagDrum.turns" label="Turns on the tag drum" quantity="count" />
+      <Member path="clearing.lift.tagDrum.turns" />
       <Button
         onClick={() => {
           setMember("clearing.lift.tagDrum", undefined);
@@ -210,11 +174,11 @@ function CatchFields({ clearing, pieces }: Props) {
   return (
     <>
       <PieceChoice path="clearing.catch.pieceId" value={clearing.catch.pieceId} pieces={pieces} />
-      <Member path="clearing.catch.dropM" label="It drops" quantity="length" measured />
-      <Member path="clearing.catch.pieceToBlockM" label="Rope from piece to block" quantity="length" measured />
-      <Member path="clearing.catch.offStemM" label="Block off the stem's middle" quantity="length" />
+      <Member path="clearing.catch.dropM" />
+      <Member path="clearing.catch.pieceToBlockM" />
+      <Member path="clearing.catch.offStemM" />
       <Segments
-        label="Parts of the rope"
+        label={labelOf("clearing.catch.parts")}
         value={clearing.catch.parts === 2 ? "2" : "1"}
         onChange={(parts) => {
           setMember("clearing.catch.parts", Number(parts));
@@ -225,7 +189,7 @@ function CatchFields({ clearing, pieces }: Props) {
         ]}
       />
       <Segments
-        label="Held or let run"
+        label={labelOf("clearing.catch.letRun")}
         value={clearing.catch.letRun ? "run" : "held"}
         onChange={(how) => {
           setMember("clearing.catch.letRun", how === "run");
@@ -251,7 +215,7 @@ function PointsFields({ clearing, pieces, catalogue }: Props) {
     <>
       <PieceChoice path="clearing.points.pieceId" value={points.pieceId} pieces={pieces} />
       <Segments
-        label="Raised or let down"
+        label={labelOf("clearing.points.raised")}
         value={points.raised ? "up" : "down"}
         onChange={(how) => {
           setMember("clearing.points.raised", how === "up");
@@ -261,22 +225,16 @@ function PointsFields({ clearing, pieces, catalogue }: Props) {
           { value: "up", text: "Raised" },
         ]}
       />
-      <Member path="clearing.points.loadAtM" label="Load hangs at" quantity="length" step={0.5} />
-      <Member path="clearing.points.loadHeightM" label="at a height of" quantity="length" step={0.5} />
+      <Member path="clearing.points.loadAtM" />
+      <Member path="clearing.points.loadHeightM" />
       {points.points.map((p, i) => (
         <Group key={i} title={`${i + 1}. ${p.name}`}>
-          <Member path={`clearing.points.points[${i}].atM`} label="Along the section" quantity="length" step={0.5} />
-          <Member path={`clearing.points.points[${i}].heightM`} label="Height" quantity="length" step={0.5} />
-          <Member
-            path={`clearing.points.points[${i}].limbDiameterM`}
-            label="Limb at its union"
-            quantity="thickness"
-            measured
-            unknown="on no limb"
-          />
-          <Member path={`clearing.points.points[${i}].limbLeverM`} label="Lever from the union" quantity="length" />
-          <Member path={`clearing.points.points[${i}].limbRiseDeg`} label="Limb rises" quantity="angle" />
-          <Member path={`clearing.points.points[${i}].limbMassKg`} label="Limb weighs" quantity="mass" step={5} />
+          <Member path={`clearing.points.points[${i}].atM`} />
+          <Member path={`clearing.points.points[${i}].heightM`} />
+          <Member path={`clearing.points.points[${i}].limbDiameterM`} />
+          <Member path={`clearing.points.points[${i}].limbLeverM`} />
+          <Member path={`clearing.points.points[${i}].limbRiseDeg`} />
+          <Member path={`clearing.points.points[${i}].limbMassKg`} />
           <Check
             label="Points to the right"
             checked={p.limbToRight}

@@ -1,7 +1,7 @@
 import { Suspense } from "react";
 import type { Catalogue } from "../../api/types";
 import { OwnFigures } from "../../stations/OwnFigures";
-import { stationAt } from "../../stations/registry";
+import { stationAt, stationOf } from "../../stations/registry";
 import { useFeed } from "../../state/feed";
 import { useView } from "../../state/view";
 import { ErrorBoundary } from "../../ui/ErrorBoundary";
@@ -28,7 +28,7 @@ export function SidePanel({ catalogue }: { catalogue: Catalogue }) {
             <Suspense fallback={<p className="text-pencil">Opening.</p>}>
               <station.Component catalogue={catalogue} />
             </Suspense>
-            <OwnFigures of={(path) => station.members.test(path)} />
+            <OwnFigures of={(path) => stationOf(path) === station} />
             <Words ids={station.terms} glossary={catalogue.glossary} />
           </>
         )}

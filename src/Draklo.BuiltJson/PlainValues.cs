@@ -2,10 +2,10 @@ using System.Text.Json;
 using Draklo.Core.Answers;
 using Draklo.Core.Reading;
 
-namespace Draklo.Browser;
+namespace Draklo.BuiltJson;
 
 /// <summary>What the written converters share: plain values, and what to do with what does not fit.</summary>
-internal sealed partial class Converters
+public sealed partial class Converters
 {
     /// <summary>Caught by the document reader, which then says what is wrong and where.</summary>
     private static JsonException Misfit() => new("This document does not fit its type.");

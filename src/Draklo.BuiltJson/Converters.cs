@@ -15,7 +15,7 @@ using Draklo.Core.Reading;
 using Draklo.Core.Studies;
 using Draklo.Core.Tackle;
 
-namespace Draklo.Browser;
+namespace Draklo.BuiltJson;
 
 /// <summary>
 /// Reads and writes the documents that are named here, by code that is written when this is compiled: finding types out
@@ -55,7 +55,7 @@ namespace Draklo.Browser;
 [Writes(typeof(GroundSectionMembers))]
 [Writes(typeof(MergedDocument<Plan>))]
 [Writes(typeof(MergedDocument<JobLog>))]
-internal sealed partial class Converters : IBuiltConverters
+public sealed partial class Converters : IBuiltConverters
 {
     public BuiltConverter<T>? For<T>()
         where T : class => Made(typeof(T)) as BuiltConverter<T>;
@@ -68,14 +68,14 @@ internal sealed partial class Converters : IBuiltConverters
 
 /// <summary>Such a document is read here, and written too.</summary>
 [AttributeUsage(AttributeTargets.Class, AllowMultiple = true)]
-internal sealed class ReadsAttribute(Type type) : Attribute
+public sealed class ReadsAttribute(Type type) : Attribute
 {
     public Type Type { get; } = type;
 }
 
 /// <summary>Such an answer is written here.</summary>
 [AttributeUsage(AttributeTargets.Class, AllowMultiple = true)]
-internal sealed class WritesAttribute(Type type) : Attribute
+public sealed class WritesAttribute(Type type) : Attribute
 {
     public Type Type { get; } = type;
 }
