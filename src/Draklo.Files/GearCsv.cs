@@ -332,7 +332,7 @@ public static class GearCsv
     }
 
     /// <summary>
-    /// The first line that no list has; a reader's time for one grows with the square of its cells. Null when there is none.
+    /// The first line that no list has; a reader's time for one grows with the square of its cells. Null without one.
     /// </summary>
     private static int? OverlongLine(string text, char delimiter)
     {

@@ -78,7 +78,7 @@ public sealed class Database
     }
 
     /// <summary>Opens a file that is there as it is, without bringing it up to date.</summary>
-    /// <exception cref="StartException">There is none, or it cannot be used.</exception>
+    /// <exception cref="StartException">It does not exist, or it cannot be used.</exception>
     public static Database Existing(string folder)
     {
         var path = DataFolder.FileIn(folder);

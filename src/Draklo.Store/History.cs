@@ -83,7 +83,7 @@ public sealed class History(Database database, TimeProvider clock)
         ];
     }
 
-    /// <summary>What a change was of; null when there is none of this number.</summary>
+    /// <summary>What a change was of; null without one of this number.</summary>
     public (string Kind, string Id)? Of(long number)
     {
         using var connection = database.Connect();

@@ -72,12 +72,12 @@ public sealed partial class LockerStore
     /// Records an inspection and updates the piece's state: it closes what was open before, and a piece that is set aside
     /// or retired is so from then on.
     /// </summary>
-    /// <returns>The piece as it now stands; null when there is none.</returns>
+    /// <returns>The piece as it now stands; null without one.</returns>
     public KeptItem? Inspect(string id, Inspection inspection) =>
         Write((connection, transaction) => Inspect(connection, transaction, id, inspection));
 
     /// <summary>Records a day's work.</summary>
-    /// <returns>The piece as it now stands; null when there is none.</returns>
+    /// <returns>The piece as it now stands; null without one.</returns>
     public KeptItem? Use(string id, GearUse use) =>
         Write((connection, transaction) => Use(connection, transaction, id, use));
 

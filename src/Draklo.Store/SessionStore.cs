@@ -91,7 +91,7 @@ public sealed class SessionStore(Database database, TimeProvider clock)
     }
 
     /// <summary>Forgets a device; whoever is signed in on it is so no longer.</summary>
-    /// <returns>False when there is none.</returns>
+    /// <returns>False if it does not exist.</returns>
     public bool Forget(string deviceId) =>
         database.Write(
             (connection, transaction) =>
@@ -167,7 +167,7 @@ public sealed class SessionStore(Database database, TimeProvider clock)
             ofJobs: true
         );
 
-    /// <returns>False when there is none.</returns>
+    /// <returns>False if it does not exist.</returns>
     public bool End(string id) =>
         database.Write(
             (connection, transaction) =>

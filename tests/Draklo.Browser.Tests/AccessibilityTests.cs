@@ -105,7 +105,7 @@ public sealed class AccessibilityTests(Stage stage) : IClassFixture<Stage>
         screen.OpenJob("Lime");
         screen.InReach(false);
         screen.Type("Seat above ground", "12");
-        screen.Until(() => screen.Count("[data-reach='away']") == 1, "word that Draklo is out of reach");
+        screen.Until(() => screen.Count("[data-reach='away']") == 1, "word that Draklo is offline");
         screen.NoViolations();
         var jobs = (await stage.Client.GetFromJsonAsync<JsonArray>("/api/jobs"))!;
         var id = (string)jobs.First(j => ((string)j!["name"]!).StartsWith("Lime", StringComparison.Ordinal))!["id"]!;

@@ -118,7 +118,7 @@ public sealed class OwnCellTests(Stage stage) : IClassFixture<Stage>
             screen.Run(Bluetooth, Packets(0x77));
             screen.Press("Cell by Bluetooth");
             screen.Until(() => Reads() is > 0.85 and < 0.95, "the cell to read without the server");
-            screen.Until(() => screen.Count("[data-reach='away']") == 1, "word that Draklo is out of reach");
+            screen.Until(() => screen.Count("[data-reach='away']") == 1, "word that Draklo is offline");
             screen.Until(
                 () => screen.Text("[data-reach]").Contains("to go home", StringComparison.Ordinal),
                 "readings to wait"

@@ -334,7 +334,7 @@ public sealed class SheetTests(Stage stage) : IClassFixture<Stage>
         screen.Until(() => screen.Count("[data-handle='seat-steer']") == 1, "undo to bring it back");
     }
 
-    /// <summary>Changes the seat here while this window is out of reach, and something elsewhere meanwhile.</summary>
+    /// <summary>Changes the seat here while this window is offline, and something elsewhere meanwhile.</summary>
     private async Task ApartAsync(string seat, Func<Task> elsewhere)
     {
         screen.InReach(false);

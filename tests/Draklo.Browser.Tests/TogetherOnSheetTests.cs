@@ -58,7 +58,7 @@ public sealed class TogetherOnSheetTests(Stage stage) : IClassFixture<Stage>
         {
             other.InReach(false);
             other.Type("Seat above ground", theirs);
-            other.Until(() => other.Count("[data-save='offline']") == 1, "the other to be out of reach");
+            other.Until(() => other.Count("[data-save='offline']") == 1, "the other to be offline");
             screen.Type("Seat above ground", here);
             screen.UntilSaved();
             other.InReach(true);

@@ -9,7 +9,7 @@ using Draklo.Store;
 
 namespace Draklo.Web.Tests;
 
-/// <summary>What was done out of reach comes home: with its own times, under its own PIN, and beside what others did.</summary>
+/// <summary>What was done offline comes home: with its own times, under its own PIN, and beside what others did.</summary>
 public sealed class ComingHomeTests(RunningServer server) : IClassFixture<RunningServer>
 {
     private const string Pin = "2468";

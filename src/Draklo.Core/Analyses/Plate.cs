@@ -48,7 +48,7 @@ public sealed record Plate(
 
 /// <param name="LineId">The line.</param>
 /// <param name="Kind">People, a machine, a vehicle or a hand winch.</param>
-/// <param name="ForceN">What each person gives, or the whole of what is no person.</param>
+/// <param name="ForceN">What each person gives, or the whole pull of a machine.</param>
 /// <param name="Count">How many share it.</param>
 public sealed record PlateEffort(string LineId, PullerKind Kind, double ForceN, int Count)
 {

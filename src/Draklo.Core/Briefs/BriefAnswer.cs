@@ -32,7 +32,7 @@ public sealed record BriefPage(
     IReadOnlyList<Signature> Signatures
 )
 {
-    /// <summary>Of the clearing, for its drawings; left out where there is none.</summary>
+    /// <summary>Of the clearing, for its drawings; left out without one.</summary>
     public ClearingAnalysis? Clearing { get; init; }
 }
 

@@ -57,7 +57,7 @@ internal sealed class BriefWords(Plan plan, Analysis analysis, UnitSystem units)
             PullerKind.People => "each hauler",
             PullerKind.HandWinch => "the hand winch",
             PullerKind.Vehicle => "the vehicle",
-            _ => "the machine",
+            PullerKind.Machine => "the machine",
         };
         var figures = new List<BriefFigure>
         {

@@ -159,7 +159,7 @@ public static class Packing
             SettingWay.Catapult => "Catapult, throw weights, thin line",
             SettingWay.Pole => "Pole, thin line",
             SettingWay.Climber => "Climbing kit, and a second one for rescue",
-            _ => "Throw weights, thin line",
+            SettingWay.Hand or SettingWay.TwoHands or null => "Throw weights, thin line",
         };
         list.Add(null, $"{path}.setting", kit);
     }
@@ -243,6 +243,6 @@ internal sealed class PackingList(IReadOnlyDictionary<string, GearItem> locker)
         {
             GearState.Retired => "retired: leave it",
             GearState.Quarantined => "set aside: leave it until somebody has looked",
-            _ => "",
+            GearState.InService => "",
         };
 }

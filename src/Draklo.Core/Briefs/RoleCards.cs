@@ -48,7 +48,7 @@ internal static class RoleCards
             JobRole.Road => ["At the closed end, facing who comes. Nobody passes while the line is loaded."],
             JobRole.Climber => ["Out of the tree and off its ground before the line is loaded."],
             JobRole.Learner => ["Beside somebody who has done it. Ask before you walk."],
-            _ => ["Where you see the faller, the haulers and the top."],
+            JobRole.Lead => ["Where you see the faller, the haulers and the top."],
         };
 
     private static string[] Watch(JobRole role, BriefWords words) =>
@@ -67,7 +67,7 @@ internal static class RoleCards
                 .. words.Gust.Length > 0 ? new[] { $"The wind: gusts over {words.Gust} stop work." } : [],
             ],
             JobRole.Road => ["The road or path both ways, and the lead."],
-            _ => ["Everybody's place; the wind; the top."],
+            JobRole.Lead or JobRole.Climber or JobRole.Learner => ["Everybody's place; the wind; the top."],
         };
 
     private static string[] Shout(JobRole role, BriefWords words) =>
@@ -85,6 +85,9 @@ internal static class RoleCards
                 $"It leans {words.Commit}: from there it goes by itself.",
             ],
             JobRole.Road => ["Somebody does not stop."],
-            _ => ["Stop, at anything on the stop list. Nobody asks why."],
+            JobRole.Lead or JobRole.Climber or JobRole.Learner =>
+            [
+                "Stop, at anything on the stop list. Nobody asks why.",
+            ],
         };
 }

@@ -30,7 +30,7 @@ public sealed record Signature(
 
 /// <summary>How somebody of the crew stands to the page as it is now.</summary>
 /// <param name="HasSigned">Whether their name is under it.</param>
-/// <param name="Last">Their latest signature, void or not; null when there is none.</param>
+/// <param name="Last">Their latest signature, void or not; null without one.</param>
 /// <param name="Changes">What moved since they signed; empty for one that stands.</param>
 public sealed record SignedPerson(
     string Name,

@@ -4,8 +4,8 @@ namespace Draklo.Core.Carrying;
 
 /// <summary>What became of something that a load cell sent to this device.</summary>
 /// <param name="RawN">As the cell sent it, N, below zero where it hangs the wrong way round: what is kept is judged from it.
-/// Null for what is no reading.</param>
-/// <param name="TensionN">As it is shown, N, 0 or more; null for what is no reading.</param>
+/// Null if it is not a reading.</param>
+/// <param name="TensionN">As it is shown, N, 0 or more; null if it is not a reading.</param>
 /// <param name="Counts">Whether it is a reading that counts.</param>
 /// <param name="Missed">Readings that never came, between the one before and this.</param>
 /// <param name="Trouble">In one sentence; empty where nothing is wrong.</param>

@@ -16,7 +16,7 @@ internal static class RigDrum
         {
             walk.Reasons.Check(
                 "rig-no-drum",
-                $"Nothing is said that holds the rope below: it pulls {load:N}, more than people hold.",
+                $"Nothing in the plan holds the rope below. It pulls {load:N}, more than people can hold.",
                 Path,
                 null,
                 ("loadN", load)

@@ -21,7 +21,7 @@ internal sealed record ClearingScene(Plan Plan, ClearingMembers Clearing, UnitSy
 
     public DesignFactorMembers Factor => Plan.Policy.DesignFactor;
 
-    /// <summary>The heaviest piece; null where there is none.</summary>
+    /// <summary>The heaviest piece; null without one.</summary>
     public ClearPiece? Heaviest => Pieces.MaxBy(p => p.MassKg);
 
     /// <summary>Where the high point's block hangs; null without one.</summary>

@@ -121,7 +121,16 @@ public static class SectionOfPlan
         {
             TargetKind.PowerLine => target.UtilityWord?.By,
             TargetKind.Road or TargetKind.Path => target.Closing?.By,
-            _ => null,
+            TargetKind.Building => null,
+            TargetKind.Wall
+            or TargetKind.Fence
+            or TargetKind.Hedge
+            or TargetKind.Tree
+            or TargetKind.Water
+            or TargetKind.PhoneLine
+            or TargetKind.Pipe
+            or TargetKind.People
+            or TargetKind.Other => null,
         };
         return new()
         {
@@ -131,7 +140,15 @@ public static class SectionOfPlan
                 TargetKind.PowerLine => ObstacleKind.PowerLine,
                 TargetKind.Road or TargetKind.Path => ObstacleKind.Way,
                 TargetKind.Building => ObstacleKind.Fragile,
-                _ => ObstacleKind.Thing,
+                TargetKind.Wall
+                or TargetKind.Fence
+                or TargetKind.Hedge
+                or TargetKind.Tree
+                or TargetKind.Water
+                or TargetKind.PhoneLine
+                or TargetKind.Pipe
+                or TargetKind.People
+                or TargetKind.Other => ObstacleKind.Thing,
             },
             FromM = Round(from),
             ToM = Round(Math.Max(last, from + Step)),

@@ -236,7 +236,7 @@ public static class SparStand
         }
     }
 
-    /// <summary>What its wood bears when it bends.</summary>
+    /// <summary>What its wood carries when it bends.</summary>
     internal static LinkRating WoodOf(RigWalk walk, HighPointMembers high) =>
         new(StrengthOf(high) * SoundnessOf(high).Value, walk.Factor.Stem, [], Estimate: true, MayFall: WoodMayFall);
 

@@ -92,7 +92,7 @@ public sealed record WayResult
 
     public required string Headline { get; init; }
 
-    /// <summary>The largest force that any link carries, N; null where there is none.</summary>
+    /// <summary>The largest force that any link carries, N; null without one.</summary>
     public double? MostForceN { get; init; }
 
     public string MostForceOn { get; init; } = "";

@@ -130,7 +130,7 @@ public static class GearFlags
                 {
                     InspectionOutcome.Retire => GearState.Retired,
                     InspectionOutcome.Quarantine => GearState.Quarantined,
-                    _ => GearState.InService,
+                    InspectionOutcome.Pass or InspectionOutcome.Watch => GearState.InService,
                 };
         var seen = string.Join(", ", inspection.Findings.Select(Word));
         var reason =

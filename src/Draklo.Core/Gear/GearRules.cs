@@ -119,10 +119,7 @@ public static class GearRules
         if (item is not { Kind: GearKind.Rope or GearKind.Cord, LengthM: { } length })
         {
             problems.Add(
-                new(
-                    off > 0 ? "cutFromAM" : "atM",
-                    "Metres along it are told of a rope or a cord whose length is known: give the length first."
-                )
+                new(off > 0 ? "cutFromAM" : "atM", "Give the length of the rope first, then the metres along it.")
             );
         }
         else if (off > length - 1)

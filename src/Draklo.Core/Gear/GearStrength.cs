@@ -18,7 +18,7 @@ public enum StrengthSource
     Unknown,
 }
 
-/// <summary>What a piece bears new, and how that is known.</summary>
+/// <summary>What a piece carries new, and how that is known.</summary>
 /// <param name="Newtons">Null when nobody knows.</param>
 /// <param name="How">In words.</param>
 public sealed record GearStrength(double? Newtons, StrengthSource Source, string How)

@@ -28,7 +28,7 @@ public sealed record TrialResult(double? Value, string Subject, string Words, st
             TrialKind.Friction => trial.DrumTurns is null ? PassesAtHalfTurn(trial) : DrumFriction(trial),
             TrialKind.Grip => Least(trial.Readings.Select(r => r.ReadN)),
             TrialKind.Pull => Mean(trial.Readings.Select(r => r.ReadN)),
-            _ => Most(trial.Readings.Select(r => r.HeightM)),
+            TrialKind.Throw => Most(trial.Readings.Select(r => r.HeightM)),
         };
         return new(
             value,
@@ -48,7 +48,7 @@ public sealed record TrialResult(double? Value, string Subject, string Words, st
                 ?.Name,
             TrialKind.Friction => "Drum",
             TrialKind.Grip => Reference.Grips.GetValueOrDefault(trial.GripId ?? "")?.ShortName,
-            _ => trial.Person,
+            TrialKind.Pull or TrialKind.Throw => trial.Person,
         } ?? "";
 
     /// <summary>A hinge that breaks as its notch closes says how far the notch opened, and nothing of the wood.</summary>

@@ -101,7 +101,7 @@ public static class TrialRules
                     problems.Add(
                         new(
                             $"{path}.leanDeg",
-                            units.Say($"It had turned {lean:deg} already: a hinge trial goes on in one direction.")
+                            units.Say($"It had turned {lean:deg} already: a hinge trial turns in one direction only.")
                         )
                     );
                 }

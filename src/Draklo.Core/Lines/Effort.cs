@@ -66,7 +66,9 @@ public sealed record Effort(Spread SteadyN, Spread ShortN)
             PullerKind.Machine => "Machine",
             PullerKind.Vehicle => "Vehicle",
             PullerKind.HandWinch => "Hand winch",
-            _ => puller.Count == 1 ? "One hauler" : $"{Sentences.Count(puller.Count).Capitalised()} haulers",
+            PullerKind.People => puller.Count == 1
+                ? "One hauler"
+                : $"{Sentences.Count(puller.Count).Capitalised()} haulers",
         };
 
     /// <summary>What the puller keeps up, N; one whose pull is not given has been refused before.</summary>

@@ -44,7 +44,7 @@ public sealed record LineSetting(double ClearM, double SpeedMps, Spread? ReachM,
         {
             SettingWay.Climber => new(60, 60, 60),
             SettingWay.Pole => ByPole,
-            _ => ReachOf(SpeedsOf(way), 4),
+            SettingWay.Hand or SettingWay.TwoHands or SettingWay.Catapult => ReachOf(SpeedsOf(way), 4),
         };
 
     public static LineSetting Of(LineMembers line, double tension, Workings? workings)
@@ -83,7 +83,11 @@ public sealed record LineSetting(double ClearM, double SpeedMps, Spread? ReachM,
         {
             SettingWay.Hand => ByHand,
             SettingWay.TwoHands => ByTwoHands,
-            _ => ByCatapult,
+            SettingWay.Catapult => ByCatapult,
+            SettingWay.Pole or SettingWay.Climber => throw new ArgumentException(
+                $"Nothing is thrown by {way}.",
+                nameof(way)
+            ),
         };
 
     /// <summary>

@@ -48,7 +48,7 @@ internal sealed class AnchorSlingLink() : LineRule(LinkKind.AnchorSling, "sling"
                 SlingHitch.Choked => new("choked", 0.8),
                 SlingHitch.Basket => new("basket", legs),
                 SlingHitch.TwoSlings => new("two slings", legs),
-                _ => new("straight", 1),
+                SlingHitch.Straight => new("straight", 1),
             },
         };
         if (sling.KnotId is { } knot)
@@ -290,6 +290,6 @@ internal sealed class AnchorLink() : LineRule(LinkKind.Anchor, "anchor", LinkMar
             AnchorKind.Post => "post",
             AnchorKind.Pickets => "pickets",
             AnchorKind.Weight or AnchorKind.Vehicle => "weight",
-            _ => "capacityN",
+            AnchorKind.Rated => "capacityN",
         };
 }

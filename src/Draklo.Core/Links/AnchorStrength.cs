@@ -166,7 +166,7 @@ public sealed record AnchorStrength(Spread Force, string Limit, string Watch)
         {
             PicketGround.FirmLoam => 1.0,
             PicketGround.ClayOrGravel => 0.9,
-            _ => 0.5,
+            PicketGround.Wet => 0.5,
         };
         var force = new Spread(table.Low * ground, table.Nominal * ground, table.High * ground);
         workings?.Add(

@@ -28,7 +28,7 @@ internal sealed record CheckedPull(
     /// <summary>How far the hinge bends before it lets go, degrees.</summary>
     public double HoldDeg => Hold.Nominal;
 
-    /// <summary>Moment about the tree's own axis over what the hinge bears.</summary>
+    /// <summary>Moment about the tree's own axis over what the hinge carries.</summary>
     public double TwistUse => Twist / Context.Hinge.TwistCapacity;
 
     /// <summary>Sideways moment at the needed tension, N·m, positive to the right.</summary>

@@ -154,7 +154,7 @@ public enum SplittingRisk
     High,
 }
 
-/// <param name="HoldsNm">Forward moment that the strap bears, N·m.</param>
+/// <param name="HoldsNm">Forward moment that the strap carries, N·m.</param>
 /// <param name="AsksNm">Forward moment at the planned tension, N·m.</param>
 /// <param name="Use">The one over the other.</param>
 /// <param name="NeededM">How thick a strap straight behind must be, metres; null where none is enough.</param>
@@ -181,7 +181,7 @@ public sealed record StrapResult(double HoldsNm, double AsksNm, double Use, doub
 /// <param name="LiftM">That the wedges give.</param>
 /// <param name="ForceN">On all of them together, should the line go slack; 0 for a tree that sits forward.</param>
 /// <param name="EachN">On each of those side by side.</param>
-/// <param name="BearsN">What one bears; null where nobody said.</param>
+/// <param name="BearsN">What one carries; null where nobody said.</param>
 /// <param name="Alone">Enough lift and strength to do without the line.</param>
 public sealed record WedgeResult(
     double DistanceM,

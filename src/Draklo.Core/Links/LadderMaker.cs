@@ -92,7 +92,7 @@ internal sealed class LadderMaker(Plan plan, Link link, UnitSystem units)
             d => new(units.Say($"Turn it round something thicker, {d:mm} across"), put(d), [new(member, d)])
         );
 
-    /// <param name="now">The knot to better; null where there is none.</param>
+    /// <param name="now">The knot to better; null without one.</param>
     /// <param name="verb">As in "Tie it with".</param>
     /// <param name="removed">Members that the change takes away.</param>
     public static Ladder BetterKnots(
@@ -119,7 +119,7 @@ internal sealed class LadderMaker(Plan plan, Link link, UnitSystem units)
         );
     }
 
-    /// <param name="now">The grip to better; null where there is none.</param>
+    /// <param name="now">The grip to better; null without one.</param>
     public Ladder OtherGrips(GripMembers? now, string verb, string member, Func<GripMembers, Plan> put)
     {
         var slips = now is null ? 0 : now.SlipN ?? Reference.Grips[now.GripId].SlipLowN;

@@ -46,7 +46,7 @@ public sealed record LineResult(
 /// <param name="RopeM">Rope in the tackle when it is fully opened, with its tail; 0 for a line hauled directly.</param>
 /// <param name="SpaceM">From the anchor to the grip on the line when it is fully opened; 0 where no blocks
 /// meet.</param>
-/// <param name="Capture">What hangs on a cam or grip in it once the hands let go; null where the hands hold it.</param>
+/// <param name="Capture">What hangs on a cam or grip in it once you let go of the rope; null where the hands hold it.</param>
 public sealed record TackleResult(
     double IdealAdvantage,
     double ActualAdvantage,

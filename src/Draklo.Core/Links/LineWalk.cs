@@ -82,7 +82,7 @@ internal sealed class LineWalk(
 
     public ReasonList Unknowns => path.Unknowns;
 
-    /// <summary>What hangs a cam or grip in the tackle once the hands let go; null without one.</summary>
+    /// <summary>What hangs a cam or grip in the tackle once you let go of the rope; null without one.</summary>
     public Captured? Captured { get; } =
         path.Context.Plan.Lines[index].Tackle.Capture is { } capture && tackle.System.UsesAnchor
             ? Core.Tackle.Captured.Of(tackle.System.Shape, capture).Held

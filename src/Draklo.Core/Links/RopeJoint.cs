@@ -10,7 +10,7 @@ internal readonly record struct RopeJoint(int Turn, double AlongM)
     /// <summary>How much farther than its take-up a joint is kept from what it must not pass, metres.</summary>
     private const double Margin = 0.5;
 
-    /// <summary>Null where the joint stays clear, or where there is none.</summary>
+    /// <summary>Null where the joint stays clear, or without one.</summary>
     public static RopeJoint? Obstacle(LineMembers line, LineResult result)
     {
         if (result.JointAtM is not { } joint)

@@ -173,7 +173,7 @@ internal sealed class CaptureLink() : LineRule(LinkKind.Capture, "capture", Link
         {
             walk.Unknowns.Check(
                 "capture-strength-unknown",
-                $"What the {name} of the {walk.NameOfLine} holds is not given; {held.Force * walk.Tensions.End:N} hangs on it once the hands let go.",
+                $"What the {name} of the {walk.NameOfLine} holds is not given; {held.Force * walk.Tensions.End:N} hangs on it once you let go of the rope.",
                 $"{walk.Member}.tackle.capture.holdsN",
                 null,
                 ("loadN", held.Force * walk.Tensions.End)

@@ -100,7 +100,7 @@ public static class LogRules
 
             if (!seen.Add(line.LineId))
             {
-                problems.Add(new($"lines[{i}].lineId", $"The line “{line.LineId}” is told twice."));
+                problems.Add(new($"lines[{i}].lineId", $"The line “{line.LineId}” is there twice."));
             }
 
             if (line is { WentN: { } went, PeakN: { } peak } && went > peak)

@@ -39,7 +39,7 @@ public sealed record ClearingMembers : IDocumentPart
     [MaxLength(60)]
     public IReadOnlyList<PieceMembers> Pieces { get; init; } = [];
 
-    [Display(Name = "Brush", Description = "Left out, there is none to move.")]
+    [Display(Name = "Brush", Description = "Left out: no brush to move.")]
     public BrushMembers? Brush { get; init; }
 
     [Display(Name = "Truck or chipper", Description = "What takes the pieces away.")]
@@ -47,7 +47,7 @@ public sealed record ClearingMembers : IDocumentPart
 
     public GroundSectionMembers Ground { get; init; } = new();
 
-    [Display(Name = "High point", Description = "A standing stem that carries a block. Left out, there is none.")]
+    [Display(Name = "High point", Description = "A standing stem that carries a block. Left out: no high point.")]
     public HighPointMembers? High { get; init; }
 
     [Display(Name = "Low anchor", Description = "Where a loaded line or a tight line ends below.")]

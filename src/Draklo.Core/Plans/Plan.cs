@@ -157,7 +157,7 @@ public sealed record Plan : IDocumentPart
 
 public sealed record LayMembers : IDocumentPart
 {
-    [Display(Name = "Lay toward", Description = "Where the tree shall fall, degrees clockwise from north.")]
+    [Display(Name = "Lay toward", Description = "Where the tree should fall, degrees clockwise from north.")]
     [Range(0, 360)]
     [Measure("angle")]
     public required double BearingDeg { get; init; }

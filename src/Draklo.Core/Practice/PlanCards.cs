@@ -165,7 +165,7 @@ internal static class PlanCards
         var bad = judged.Where(a => a.Holds.Force.Nominal <= wanted * 0.85).Take(3).ToList();
         var shown = good.Holds is null ? bad : [good, .. bad];
         return chance.Choice(
-            units.Say($"The anchor carries {load:N} and shall hold twice that. Which of these does?"),
+            units.Say($"The anchor carries {load:N} and must hold twice that. Which of these does?"),
             [
                 .. shown
                     .OrderBy(a => a.Anchor.Name, StringComparer.Ordinal)

@@ -89,7 +89,7 @@ public sealed record CardMark(Mark Mark, string Words, IReadOnlyList<string> Wor
     private const double RightWithin = 0.1;
     private const double NearWithin = 0.25;
 
-    /// <returns>Null, and why, for an answer that is none.</returns>
+    /// <returns>Null, and why, for an answer that is not valid.</returns>
     public static (CardMark? Mark, Problem? Problem) Of(
         SolvedCard solved,
         double? value,

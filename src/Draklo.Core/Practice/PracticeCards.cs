@@ -24,7 +24,7 @@ public static class PracticeCards
             PracticeTopic.KnotInOrder => PlanCards.KnotInOrder(chance),
             PracticeTopic.WeakestLink => PlanCards.WeakestLink(chance, units),
             PracticeTopic.WhichAnchor => PlanCards.WhichAnchor(chance, units),
-            _ => PlanCards.FaultInAPlan(chance, units),
+            PracticeTopic.FaultInAPlan => PlanCards.FaultInAPlan(chance, units),
         };
     }
 }

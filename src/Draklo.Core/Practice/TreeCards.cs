@@ -80,7 +80,7 @@ internal static class TreeCards
             [
                 new("Wood", units.Say($"{Word(wood)}, bends {table:deg}")),
                 new("Notch opens", units.Say($"{notch:deg}")),
-                new("Work to the side", units.Say($"{side:%} of what it bears")),
+                new("Work to the side", units.Say($"{side:%} of what it carries")),
             ],
             "deg",
             hold,

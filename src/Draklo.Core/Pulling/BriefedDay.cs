@@ -19,7 +19,7 @@ public sealed record BriefedDay(BriefAnswer Brief, PullBasis Basis)
             BriefState.Issued =>
                 $"brief {Brief.Number}, signed by {Sentences.Count(Brief.SignOff.People.Count(p => p.HasSigned))}",
             BriefState.ChangedSince => $"brief {Brief.Number} is void",
-            _ => "no brief issued",
+            BriefState.NotIssued => "no brief issued",
         };
 
     /// <summary>Whether an entry may be taken whatever was said before it: its members and its line.</summary>

@@ -20,7 +20,7 @@ public readonly record struct CellFrame(
 
 /// <summary>The protocol of a load cell that anyone can build, version 1: packets over Bluetooth, lines over a cable.</summary>
 /// <remarks>
-/// docs/load-cell.md. Whatever is not exactly a frame is none: a byte too many, an unknown flag, a wrong check, a text with
+/// docs/load-cell.md. Anything not exactly a frame is rejected: a byte too many, an unknown flag, a wrong check, a text with
 /// a plus sign. Guessing at what a cell may have meant is worse than a reading that is missing.
 /// </remarks>
 public static class CellProtocol

@@ -27,7 +27,7 @@ public sealed record EntryDocument : IDocumentPart
     [MaxLength(60)]
     public required string By { get; init; }
 
-    [Display(Name = "Because", Description = "Why it goes on although something holds it, or why it stops.")]
+    [Display(Name = "Because", Description = "Why the crew continues although something holds it, or why it stops.")]
     [MaxLength(200)]
     public string? Because { get; init; }
 

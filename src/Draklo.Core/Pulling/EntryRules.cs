@@ -113,14 +113,14 @@ public static class EntryRules
                 new(
                     "undoes",
                     target.Entry.Kind == EntryKind.Undo
-                        ? "What was taken back is entered again, not brought back."
-                        : "A change of the plan is taken back in the plan: send the figure it had before."
+                        ? "You can't redo an undone entry. Enter it again."
+                        : "Undo a plan change in the plan: send the figure it had before."
                 )
             );
         }
         else if (before.Any(e => e.Entry.Kind == EntryKind.Undo && e.Entry.Undoes == asked.Undoes))
         {
-            problems.Add(new("undoes", "That entry is taken back already."));
+            problems.Add(new("undoes", "That entry is already undone."));
         }
     }
 }

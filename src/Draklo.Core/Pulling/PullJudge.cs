@@ -38,7 +38,7 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
         PullStep? next = at + 1 < order.Length ? order[at + 1] : null;
         if (stopped)
         {
-            findings.Stop("stopped", "A stop was called: whoever called it says when it goes on.");
+            findings.Stop("stopped", "A stop is on. Whoever called it says when to continue.");
         }
 
         if (briefWords.Length > 0 && now != PullStep.Down)

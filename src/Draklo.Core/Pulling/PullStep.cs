@@ -54,7 +54,15 @@ public static class PullSteps
                 PullStep.Down,
             ],
             PullOrder.FollowThePull => [.. Before, PullStep.Notch, PullStep.BackCut, PullStep.Pull, PullStep.Down],
-            _ => [.. Before, PullStep.Notch, PullStep.BackCut, PullStep.Planned, PullStep.Pull, PullStep.Down],
+            PullOrder.PresetHinge =>
+            [
+                .. Before,
+                PullStep.Notch,
+                PullStep.BackCut,
+                PullStep.Planned,
+                PullStep.Pull,
+                PullStep.Down,
+            ],
         };
 
     /// <summary>What it is called on the tape and in words.</summary>

@@ -23,7 +23,7 @@ internal sealed class PullWords(PullBasis basis)
                 : "Back cut to the hinge.",
             PullStep.Pull => "Everybody out. Pull.",
             PullStep.Clear => $"{basis.Loads?.Way.Name ?? "Clear"}: load by load.",
-            _ => "It is down.",
+            PullStep.Down => "It is down.",
         };
 
     private double Planned => basis.TargetN(PullStep.Planned) ?? basis.PlannedN;
@@ -49,7 +49,7 @@ internal sealed class PullWords(PullBasis basis)
             PullStep.Pull =>
                 $"{faller} is out and says so. {haulers}, steadily, on one sign. {watcher} calls the lean.",
             PullStep.Clear => Clearers(),
-            _ => "Nobody to the stump before it lies still. Line off, then look back.",
+            PullStep.Down => "Nobody to the stump before it lies still. Line off, then look back.",
         };
     }
 
@@ -73,7 +73,7 @@ internal sealed class PullWords(PullBasis basis)
                                 $"{Sentences.Count(l.Puller.Count)} {(l.Puller.Count == 1 ? "hauler" : "haulers")}",
                             PullerKind.HandWinch => "the hand winch",
                             PullerKind.Vehicle => "the vehicle",
-                            _ => "the machine",
+                            PullerKind.Machine => "the machine",
                         }
                     ) + (several ? $" on the {l.Id} line" : "")
                 )

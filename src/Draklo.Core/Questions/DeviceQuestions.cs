@@ -36,7 +36,7 @@ public static class DeviceQuestions
             Path = "/api/here/brief",
             Name = "briefHere",
             Tag = Tag,
-            Summary = "The brief of a job that was taken along.",
+            Summary = "The brief of a job on this device.",
             IsOfDevice = true,
         },
         new Question<CarriedAsk, CarriedDay>(
@@ -46,7 +46,7 @@ public static class DeviceQuestions
             Path = "/api/here/pulling",
             Name = "pullingHere",
             Tag = Tag,
-            Summary = "The day of a job that was taken along, with what was said at the device since.",
+            Summary = "The day of a job on this device, with what was entered here since.",
             IsOfDevice = true,
         },
     ];

@@ -18,12 +18,12 @@ public abstract class Parameter(string name, string says)
     /// <summary>What it is where the address leaves it out; null where it then stays open.</summary>
     public abstract object? UsualValue { get; }
 
-    /// <summary>The lowest and the highest that it may be; null for what is no number.</summary>
+    /// <summary>The lowest and the highest that it may be; null for text.</summary>
     public virtual (double Low, double High)? Range => null;
 
     /// <summary>Reads what the address holds.</summary>
     /// <param name="text">Null where the address leaves it out.</param>
-    /// <returns>The value, or why the text is none.</returns>
+    /// <returns>The value, or why the text is not valid.</returns>
     internal abstract (object? Value, Problem? Problem) Read(string? text);
 }
 
@@ -47,7 +47,7 @@ public abstract class Parameter<T>(string name, T usual, string says) : Paramete
         return TryRead(text, out var value) ? (value, null) : (null, new(Name, Refusal(text)));
     }
 
-    /// <summary>Reads a text; false where it is none of the values.</summary>
+    /// <summary>Reads a text; false if it is not one of the values.</summary>
     protected abstract bool TryRead(string text, out T value);
 
     /// <summary>What is wrong with a text that cannot be read.</summary>

@@ -72,7 +72,7 @@ public abstract class Question
 /// <summary>Receives an answer with its type.</summary>
 public interface IAnswered<out TResult>
 {
-    /// <param name="answer">Null where the problems say why there is none.</param>
+    /// <param name="answer">Null where the problems say why.</param>
     TResult Take<T>(T? answer, IReadOnlyList<Problem> problems)
         where T : class;
 }

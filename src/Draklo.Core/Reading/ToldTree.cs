@@ -22,7 +22,7 @@ internal static class ToldTree
     /// <summary>The figure itself.</summary>
     public static JsonNode? Bare(JsonNode? node) => IsTold(node) ? node![Value] : node;
 
-    /// <summary>Where it comes from, in the document's own word; null where nothing is said.</summary>
+    /// <summary>Where it comes from, in the document's own word; null if not given.</summary>
     public static string? FromOf(JsonNode? node) =>
         node is JsonObject told && told.ContainsKey(Value)
             ? told[From]?.GetValue<string>() ?? (told[Guess] is null ? null : "guess")

@@ -10,7 +10,7 @@ public enum PersonDanger
 {
     None,
 
-    /// <summary>Within twice the height of the stump while cutting goes on: only who is needed there.</summary>
+    /// <summary>Within twice the height of the stump during cutting: only who is needed there.</summary>
     Reach,
 
     /// <summary>In the drop sector, 45° either side of the lay to 1.2 times the height.</summary>
@@ -82,7 +82,7 @@ public sealed record PersonOnSite(
             JobRole.Watcher => 'W',
             JobRole.Climber => 'C',
             JobRole.Road => 'R',
-            _ => 'B',
+            JobRole.Learner => 'B',
         };
         var before = crew.Take(index).Count(c => c.Role == crew[index].Role);
         return before > 0 ? $"{letter}{before + 1}" : $"{letter}";
@@ -188,7 +188,8 @@ public sealed record PersonOnSite(
         {
             JobRole.Watcher => [95, -95, 110, -110, 80, -80],
             JobRole.Lead => [120, -120, 140, -140, 105, -105],
-            _ => [150, -150, 165, -165, 135, -135, 180],
+            JobRole.Faller or JobRole.Hauler or JobRole.Machine or JobRole.Climber or JobRole.Road or JobRole.Learner =>
+                [150, -150, 165, -165, 135, -135, 180],
         };
         // Who is not needed near the tree stands outside its reach from the start.
         var nearest = person.Role is JobRole.Watcher or JobRole.Lead ? 0 : 2;

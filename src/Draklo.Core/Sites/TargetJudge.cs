@@ -5,7 +5,7 @@ namespace Draklo.Core.Sites;
 
 /// <summary>What is to be said of a target near the fall.</summary>
 /// <remarks>Method M17.</remarks>
-/// <param name="reachM">Nobody stays within this while cutting goes on.</param>
+/// <param name="reachM">Nobody stays within this during cutting.</param>
 internal sealed class TargetJudge(UnitSystem units, double reachM)
 {
     private readonly ReasonList reasons = new(units);
@@ -119,7 +119,7 @@ internal sealed class TargetJudge(UnitSystem units, double reachM)
         {
             reasons.Check(
                 "people-within-reach",
-                $"{name} is {away:m} from the stump: nobody stays within twice the height, {reachM:m}, while cutting goes on.",
+                $"{name} is {away:m} from the stump: nobody stays within twice the height, {reachM:m}, during cutting.",
                 PathOf(index),
                 null,
                 ("awayM", away),

@@ -12,7 +12,7 @@ namespace Draklo.Core.Sites;
 /// Who may stand where and what the tree may hit, in site terms: metres east and north of the stump's middle.
 /// </summary>
 /// <remarks>Method M17.</remarks>
-/// <param name="ReachM">Nobody but the faller within this while cutting goes on: twice the height.</param>
+/// <param name="ReachM">Nobody but the faller within this during cutting: twice the height.</param>
 /// <param name="SectorM">Radius of the drop sector, 45° either side of the lay: 1.2 times the height.</param>
 /// <param name="CrewM">Beyond this the hauling crew stands clear of the lay: 1.5 times the height.</param>
 /// <param name="Footprint">The ground that the falling tree covers.</param>

@@ -19,7 +19,7 @@ namespace Draklo.Core.Studies;
 /// <param name="StepDeg">Between bearings.</param>
 public sealed record LayRose(double StepDeg, IReadOnlyList<RoseBearing> Bearings)
 {
-    /// <summary>The rose of a plan, or why there is none.</summary>
+    /// <summary>The rose of a plan, or why it has none.</summary>
     /// <param name="step">Degrees between bearings, a divisor of 360.</param>
     public static (LayRose? Rose, List<Problem> Problems) Of(
         Plan plan,

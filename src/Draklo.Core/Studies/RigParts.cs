@@ -172,7 +172,7 @@ internal sealed class RigParts
 
     /// <summary>
     /// The rope that a tackle is rove in: the strongest of its kind that is long enough and does not hang in the line.
-    /// Null for a tackle in the line itself, or where there is none.
+    /// Null for a tackle in the line itself, or without one.
     /// </summary>
     public TackleRopeMembers? TackleRope(Roving roving, double needed, RopeMembers line, RopeMembers? joined) =>
         roving switch

@@ -14,7 +14,7 @@ namespace Draklo.Core.Studies;
 /// would do.
 /// </summary>
 /// <remarks>Method M11. Figures are for the planned tension.</remarks>
-/// <param name="StrengthMPa">What the wood bears, rot taken off.</param>
+/// <param name="StrengthMPa">What the wood carries, rot taken off.</param>
 /// <param name="AllowedMPa">The same with the stem's design factor taken off.</param>
 /// <param name="Slices">From the cut to the top.</param>
 /// <param name="Worst">Where the lines bend it most: the stress that the stem's link is checked for.</param>
@@ -38,7 +38,7 @@ public sealed record StemProfile(
     private const int SliceCount = 40;
     private const int SeatCount = 40;
 
-    /// <summary>The profile of a plan, or why there is none.</summary>
+    /// <summary>The profile of a plan, or why it has none.</summary>
     /// <param name="line">Index of the line whose seat is moved.</param>
     public static (StemProfile? Profile, List<Problem> Problems) Of(Plan plan, int line, UnitSystem units)
     {

@@ -3,7 +3,7 @@ using Draklo.Core.Plans;
 namespace Draklo.Core.Tackle;
 
 /// <summary>A cam or grip at one of the tackle's turns.</summary>
-/// <param name="ForceN">That hangs on it once the hands let go, N.</param>
+/// <param name="ForceN">That hangs on it once you let go of the rope, N.</param>
 /// <param name="HeaviestLegN">The heaviest leg then, N.</param>
 /// <param name="HoldsReset">Whether it holds the line while you reset the tackle.</param>
 public sealed record CaptureView(

@@ -4,7 +4,7 @@ using MathNet.Numerics.LinearAlgebra;
 
 namespace Draklo.Core.Tackle;
 
-/// <summary>What hangs on a cam or grip once the hands let go, for a load of 1.</summary>
+/// <summary>What hangs on a cam or grip once you let go of the rope, for a load of 1.</summary>
 /// <remarks>
 /// Method M7 without friction, which could only help: rope cannot run back through the turn, so what lies on its
 /// hauling side goes slack and what lies behind it is made fast there. The same balance is solved with the hand's pull
@@ -51,7 +51,7 @@ public sealed record Captured(double Force, double HeaviestLeg, bool HoldsReset)
                 null,
                 new(
                     "contact",
-                    "It cannot work there: once the hands let go, the rope behind it goes slack and the load runs back. Put it where the rope behind it leads on to the load."
+                    "It cannot work there: once you let go of the rope, the rope behind it goes slack and the load runs back. Put it where the rope behind it leads on to the load."
                 )
             );
         }

@@ -114,7 +114,7 @@ public static class Composer
             StageKind.Three or StageKind.RopeLoop => 3,
             StageKind.Four => 4,
             StageKind.Five => 5,
-            _ => 1,
+            StageKind.Direct or StageKind.Redirect or StageKind.BetweenGrips => 1,
         };
 
     internal static Arrangement Rove(ComposedMembers own, Turns turns)

@@ -72,7 +72,7 @@ public static class TackleSolver
     }
 
     /// <param name="Along">What is left of its pull along the haul axis: the cosine of how far it lies off.</param>
-    /// <param name="Head">Whether it starts a rope: the point there is hauled in line with it, and bears all of
+    /// <param name="Head">Whether it starts a rope: the point there is hauled in line with it, and carries all of
     /// it.</param>
     private readonly record struct Leg(
         int Rope,
@@ -238,7 +238,7 @@ public static class TackleSolver
             {
                 Friction.Hauling => leg.Hauling,
                 Friction.Holding => leg.Holding,
-                _ => 1,
+                Friction.None => 1,
             };
 
         /// <summary>

@@ -10,12 +10,12 @@ namespace Draklo.Core.Trees;
 /// <param name="Offset">Forward of the stump's middle, metres; negative when it lies behind.</param>
 /// <param name="Bending">What it takes to bend it forward, N·m, with sound wood: decay elsewhere must not make the pull
 /// look lighter.</param>
-/// <param name="SideCapacity">What it bears sideways while it bends, N·m, with the wood's soundness taken off.</param>
+/// <param name="SideCapacity">What it carries sideways while it bends, N·m, with the wood's soundness taken off.</param>
 /// <param name="Strength">Bending strength of the wood as it is, Pa.</param>
 /// <param name="LengthLeft">Over which wood is left beside bites and rot, metres.</param>
 /// <param name="ShareLeft">Wood left over that of an even, whole hinge, 0 to 1.</param>
 /// <param name="ThinnestEnd">Thickness at its thinner end, metres.</param>
-/// <param name="TwistCapacity">What it bears before it turns about its own length, N·m: τ·L·t²/3·(1 − 0.63·t/L), τ 0.12
+/// <param name="TwistCapacity">What it carries before it turns about its own length, N·m: τ·L·t²/3·(1 − 0.63·t/L), τ 0.12
 /// of the bending strength: an estimate.</param>
 public readonly record struct Hinge(
     double Length,
@@ -163,7 +163,7 @@ public readonly record struct Hinge(
         {
             HingeClass.Brittle => new(10, 15, 25),
             HingeClass.Fair => new(25, 35, 45),
-            _ => new(45, 60, 80),
+            HingeClass.Strong => new(45, 60, 80),
         };
 
     private static bool IsBrittle(PlanContext context) =>

@@ -6,7 +6,7 @@ namespace Draklo.Core.Trees;
 
 /// <summary>What follows from the readings that were taken of a tree.</summary>
 /// <remarks>Method M2.</remarks>
-/// <param name="HeightM">From the height reading; null when there is none.</param>
+/// <param name="HeightM">From the height reading; null without one.</param>
 /// <param name="DbhM">From the girth.</param>
 /// <param name="Lean">From one view or two.</param>
 public sealed record Measured(double? HeightM, double? DbhM, MeasuredLean? Lean)

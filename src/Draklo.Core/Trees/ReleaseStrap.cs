@@ -9,7 +9,7 @@ namespace Draklo.Core.Trees;
 /// middle: its distance from the hinge, which helps, is left out.
 /// </remarks>
 /// <param name="LengthM">Area over thickness, metres.</param>
-/// <param name="HoldsNm">Forward moment that it bears, N·m, with the wood's soundness taken off.</param>
+/// <param name="HoldsNm">Forward moment that it carries, N·m, with the wood's soundness taken off.</param>
 /// <param name="RoomM">Between the hinge and the strap, metres: where the bar goes in. Negative where they meet.</param>
 /// <param name="InRot">Rot that was drawn reaches into it.</param>
 public sealed record ReleaseStrap(double LengthM, double HoldsNm, double RoomM, bool InRot)

@@ -23,7 +23,7 @@ public static class Figures
     /// <summary>A quantity in SI with its unit, in the reader's units.</summary>
     /// <param name="unit"> m, cm (a thickness or girth, given in metres), mm (a rope, given in metres), N, Nm, MPa, GPa
     /// (given in Pa), kg, kg/m3, m2, m3, J, deg, m/s, % or x (a plain ratio). </param>
-    /// <exception cref="ArgumentException">The unit is none of those.</exception>
+    /// <exception cref="ArgumentException">The unit is not one of those.</exception>
     public static string With(double value, string unit, UnitSystem units, int figures = 3)
     {
         Span<char> text = stackalloc char[Longest];

@@ -28,12 +28,6 @@ public sealed record Reason(
     IReadOnlyDictionary<string, double> Values
 )
 {
-    /// <summary>
-    /// Whether somebody may take it on by name: a check, but never one of a power line, and none before anything is
-    /// measured.
-    /// </summary>
-    public bool Acceptable =>
-        State == VerdictState.Check
-        && Code != "nothing-measured"
-        && !Code.StartsWith("power-line", StringComparison.Ordinal);
+    /// <summary>Whether somebody may take it on by name: a check, unless whoever found it says otherwise.</summary>
+    public bool Acceptable { get; init; } = State == VerdictState.Check;
 }

@@ -7,7 +7,7 @@ namespace Draklo.Core.Units;
 internal sealed record Unit(string Name, double Si);
 
 /// <summary>How a kind of figure is written in either system.</summary>
-/// <param name="Small">The metric unit for less than one of the usual ones; null where there is none.</param>
+/// <param name="Small">The metric unit for less than one of the usual ones; null without one.</param>
 /// <param name="Places">Fixed decimals in place of a number of figures.</param>
 internal sealed record UnitPair(string Code, Unit Metric, Unit Us, Unit? Small, int? Places)
 {

@@ -115,7 +115,7 @@ internal static class CutReasons
                 : "no strap on this stump is enough; let the line off while you bore";
             reasons.Check(
                 "strap-thin",
-                $"At the planned tension {strap.AsksNm:Nm} come on the release strap and it bears {strap.HoldsNm:Nm}: {more}, or tighten only once it is cut.",
+                $"At the planned tension {strap.AsksNm:Nm} come on the release strap and it carries {strap.HoldsNm:Nm}: {more}, or tighten only once it is cut.",
                 "cut.strap.thicknessM",
                 null,
                 ("asksNm", strap.AsksNm),
@@ -146,7 +146,7 @@ internal static class CutReasons
         {
             reasons.Check(
                 "wedge-overloaded",
-                $"Should the line go slack, {wedge.EachN:N} come on each wedge, and one bears {bears:N}: put more side by side, and do not count on them.",
+                $"Should the line go slack, {wedge.EachN:N} come on each wedge, and one carries {bears:N}: put more side by side, and do not count on them.",
                 "cut.wedges.count",
                 null,
                 ("eachN", wedge.EachN),

@@ -30,10 +30,18 @@ internal static class GuessReasons
     {
         if (NothingMeasured(findings))
         {
-            reasons.Check(
-                NothingMeasuredCode,
-                "Nothing is measured yet: enter the tree's height, its girth and its lean, and the figures mean something.",
-                "tree.heightM"
+            reasons.Add(
+                new(
+                    NothingMeasuredCode,
+                    VerdictState.Check,
+                    "Nothing is measured yet: enter the tree's height, its girth and its lean, and the figures mean something.",
+                    "tree.heightM",
+                    null,
+                    ReasonValueCollection.Of([])
+                )
+                {
+                    Acceptable = false,
+                }
             );
         }
 
@@ -126,7 +134,7 @@ internal static class GuessReasons
         {
             reasons.Check(
                 "guess-matters",
-                $"What “{worst.Name.Uncapitalised()}” carries rests on a guess, and a quarter of it would not do: read it off the piece, or have it tried.",
+                $"What “{worst.Name.Uncapitalised()}” carries rests on a guess, and a quarter of it would be too little. Read it off the piece, or have it tested.",
                 path,
                 worst.Id,
                 ("use", worst.Use)

@@ -78,7 +78,7 @@ internal static class HingeReasons
         {
             reasons.Stop(
                 "hinge-twists",
-                $"Lines off to the side twist the hinge to {findings.Pull.TwistUse:%} of what it bears and the side lean takes {sideUse:%}: together it tears. Set the line nearer the lay, a second one to the other side, or leave a thicker hinge.",
+                $"Lines off to the side twist the hinge to {findings.Pull.TwistUse:%} of what it carries and the side lean takes {sideUse:%}: together it tears. Set the line nearer the lay, a second one to the other side, or leave a thicker hinge.",
                 "cut.hingeThicknessM",
                 "hinge",
                 ("sideUse", sideUse),

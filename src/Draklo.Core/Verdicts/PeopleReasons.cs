@@ -61,7 +61,7 @@ internal static class PeopleReasons
         {
             reasons.Remark(
                 "people-needed-near",
-                $"{string.Join(", ", near)} {(near.Count == 1 ? "stands" : "stand")} within two heights, {findings.Site.ReachM:m}, while cutting goes on: only who is needed there, with the eyes on the top.",
+                $"{string.Join(", ", near)} {(near.Count == 1 ? "stands" : "stand")} within two heights, {findings.Site.ReachM:m}, during cutting: only who is needed there, with the eyes on the top.",
                 null,
                 ("reachM", findings.Site.ReachM)
             );

@@ -110,7 +110,7 @@ internal static class RopeReasons
         }
     }
 
-    /// <summary>A rope whose cover carries does not run over bark.</summary>
+    /// <summary>A rope whose cover carries the load does not run over bark.</summary>
     private static void AddBark(LineMembers line, string path, ReasonList reasons)
     {
         var overBark =
@@ -125,7 +125,7 @@ internal static class RopeReasons
         {
             reasons.Check(
                 "rope-over-bark",
-                $"{construction.Name} runs over bark on the {line.Id} line: its cover carries and is cut there. Take a rope that bears bark, or tie it at the tip.",
+                $"{construction.Name} runs over bark on the {line.Id} line: its cover wears through there. Use a rope made for bark, or tie it at the tip.",
                 $"{path}.rope.constructionId"
             );
         }

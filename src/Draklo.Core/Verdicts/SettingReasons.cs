@@ -63,6 +63,7 @@ internal static class SettingReasons
             SettingWay.Hand => "A one-handed throw",
             SettingWay.TwoHands => "A two-handed throw",
             SettingWay.Catapult => "A catapult",
-            _ => "A pole",
+            SettingWay.Pole => "A pole",
+            SettingWay.Climber => "A climber",
         };
 }

@@ -109,6 +109,6 @@ public sealed record Verdict(
         {
             VerdictState.Stop => "Stop",
             VerdictState.Check => "Check",
-            _ => "Ready on paper",
+            VerdictState.Ready => "Ready on paper",
         };
 }

@@ -54,7 +54,7 @@ internal sealed class BriefDesk(
         );
     }
 
-    /// <summary>A page as it was issued, the very text that was kept; null when there is none.</summary>
+    /// <summary>A page as it was issued, the very text that was kept; null without one.</summary>
     public (IssuedBrief Issued, string Page)? Issued(string id, long number) =>
         briefs.Page(id, number) is { } text && briefs.Issued(id).FirstOrDefault(b => b.Number == number) is { } issued
             ? (issued, text)
@@ -177,7 +177,7 @@ internal sealed class BriefDesk(
             && now.SignOff.People.Any(p => p.Name == name && p.Role == JobRole.Faller)
         );
 
-    /// <summary>What was given as a PIN; one that was sealed for something else is none.</summary>
+    /// <summary>What was given as a PIN; one sealed for something else does not count.</summary>
     private string PinOf(BriefAnswer now, string signer, GivenDocument given) =>
         given.SealedPin is null
             ? given.Pin

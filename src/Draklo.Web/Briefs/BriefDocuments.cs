@@ -21,7 +21,7 @@ public abstract record GivenDocument : IDocumentPart
 
     [Display(
         Name = "Sealed PIN",
-        Description = "In place of the PIN where it was given out of range: sealed with the key that tablets take along, for this job, name and fingerprint."
+        Description = "In place of the PIN given offline: sealed with the key that tablets download, for this job, name and fingerprint."
     )]
     [MaxLength(1000)]
     public string? SealedPin { get; init; }

@@ -12,7 +12,7 @@ namespace Draklo.Web.Care;
 /// <param name="CheckedAt">When the data file was last read from end to end; null until then.</param>
 /// <param name="Faults">What was found wrong with the file.</param>
 /// <param name="Damaged">Rows that cannot be read.</param>
-/// <param name="LastBackup">The latest that is whole; null when there is none.</param>
+/// <param name="LastBackup">The latest that is whole; null without one.</param>
 /// <param name="BackupFault">Why the day's backup could not be made; null when it was.</param>
 public sealed record CareAnswer(
     string Version,

@@ -12,7 +12,7 @@ internal static class CarryEndpoints
             .WithName("carried")
             .WithTags("carrying")
             .WithSummary(
-                "What a tablet takes along beside its jobs: the locker, forecasts, and which jobs are open with what tells whether they changed."
+                "What a tablet downloads beside its jobs: the locker, forecasts, and which jobs are open with what tells whether they changed."
             )
             .Produces<CarriedAnswer>();
         app.MapGet(

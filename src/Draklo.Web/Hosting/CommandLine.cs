@@ -209,7 +209,7 @@ public static class CommandLine
         : ushort.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var port) ? (port, null)
         : (0, text);
 
-    /// <summary>The addresses to let the crew in at, or the first text that is none.</summary>
+    /// <summary>The addresses to let the crew in at, or the first text that is not an address.</summary>
     private static (IReadOnlyList<IPAddress> Addresses, string? Wrong) AddressesOf(
         string[]? named,
         Func<string, string?> environment

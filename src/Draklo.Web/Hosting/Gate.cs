@@ -82,7 +82,7 @@ internal sealed class Gate(RequestDelegate next, HostSettings settings)
         if (int.TryParse(request.Headers[SpeaksHeader].ToString(), out var speaks) && speaks < OldestSpoken)
         {
             return Results.Problem(
-                "This page is from an older Draklo than this server understands. What it kept stays on the device, and goes in once the newer page is taken: reload it in reach.",
+                "This page is from an older Draklo than this server understands. What it kept stays on the device, and is sent once you load the newer page. Reload it while online.",
                 title: "An older page.",
                 statusCode: StatusCodes.Status426UpgradeRequired
             );

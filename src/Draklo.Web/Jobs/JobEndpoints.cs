@@ -238,7 +238,7 @@ internal static partial class JobEndpoints
 
     private static async Task<IResult> ImportAsync(JobStore store, HttpContext http)
     {
-        // A file of another format is said to be one before its members are complained of.
+        // A file of another format is reported before its members are.
         using var body = new MemoryStream();
         await http.Request.Body.CopyToAsync(body, http.RequestAborted);
         var bytes = body.GetBuffer().AsMemory(0, (int)body.Length);

@@ -40,14 +40,14 @@ public sealed record LogStart(
     IReadOnlyList<LogPiece> Gear
 )
 {
-    /// <summary>The clearing as it was planned; left out where there is none.</summary>
+    /// <summary>The clearing as it was planned; left out without one.</summary>
     public LogClearing? Clearing { get; init; }
 }
 
 /// <param name="Name">Of the way that was planned.</param>
 /// <param name="Alone">Whether nothing was pulled.</param>
 /// <param name="EachMin">Minutes of a load, as planned.</param>
-/// <param name="LineN">In the line that carries or hauls, as planned; null where there is none.</param>
+/// <param name="LineN">In the line that carries or hauls, as planned; null without one.</param>
 /// <param name="MayN">What that line may carry.</param>
 /// <param name="Moved">Loads that were counted on the day; 0 where nobody counted.</param>
 /// <param name="LapsMin">Minutes of those that were timed on the day.</param>

@@ -2,7 +2,7 @@ using Draklo.Core.Pulling;
 
 namespace Draklo.Web.Pulling;
 
-/// <summary>What the simulated instruments and the feeds are told of a day.</summary>
+/// <summary>What the simulated instruments and the feeds show of a day.</summary>
 /// <param name="Since">When the crew came to the step, by the clock's ticks.</param>
 internal sealed record Scene(PullStep Step, long Since, double CommitDeg, IReadOnlyList<SceneLine> Lines, long Entries)
 {

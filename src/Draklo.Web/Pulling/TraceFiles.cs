@@ -33,7 +33,7 @@ public static class TraceFiles
     }
 
     /// <exception cref="CsvHelperException">The file holds something else.</exception>
-    /// <exception cref="FormatException">A figure is none.</exception>
+    /// <exception cref="FormatException">A figure is not a number.</exception>
     public static List<TracePoint> Read(byte[] file)
     {
         using var csv = new CsvReader(
@@ -54,7 +54,7 @@ public static class TraceFiles
             );
             if (!float.IsFinite(point.TensionN) || point.TensionN < 0 || point.AtMs < 0)
             {
-                throw new FormatException("A reading is none.");
+                throw new FormatException("A reading is not a number.");
             }
 
             points.Add(point);

@@ -41,7 +41,7 @@ public sealed class LocalAuthority : IDisposable
 
     public DateTimeOffset TrustedUntil => new(authority.NotAfter);
 
-    /// <summary>The server's certificate, made where there is none that holds for a while.</summary>
+    /// <summary>The server's certificate, made if no valid one exists.</summary>
     public X509Certificate2 Server
     {
         get

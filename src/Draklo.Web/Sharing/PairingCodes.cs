@@ -44,7 +44,7 @@ public sealed class PairingCodes(TimeProvider clock)
         }
     }
 
-    /// <summary>Uses a code up; null, and why, where it is none.</summary>
+    /// <summary>Uses a code up; null, and why, if it is not valid.</summary>
     public (PairingCode? Code, string Why) Take(string text)
     {
         lock (turn)

@@ -138,7 +138,7 @@ public sealed class CaptureTests
         Near(end, links.Single(l => l.Id == "main.hold-grip").Load.Value, 1e-9);
         Near(end / 4, links.Single(l => l.Id == "main.hold-cord").Load.Value, 1e-9);
 
-        // The anchor bears the line's whole tension while it hangs there; hauled by hand it bears less.
+        // The anchor bears the line's whole tension while it hangs there; hauled by hand it carries less.
         Near(end, links.Single(l => l.Id == "main.anchor").Load.Value, 1e-9);
         var bare = plan.WithMain(l => l with { Tackle = l.Tackle with { Capture = null, Hold = null } }).Analysed();
         Assert.True(bare.Links.Single(l => l.Id == "main.anchor").Load.Value < end);

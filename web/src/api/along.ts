@@ -21,7 +21,7 @@ import type {
   Pulling,
 } from "./types";
 
-// What this device takes along, and what it answers and keeps while the server is out of reach.
+// What this device takes along, and what it answers and keeps offline.
 
 const listLength = 500;
 /** A job that is over stays on the device for so long after it was last opened. */
@@ -137,7 +137,7 @@ async function knowKept(): Promise<void> {
 /** A job as it stands on this device: as it was taken along, with what was changed here since. */
 async function carriedHere(id: string): Promise<CarriedJob> {
   const row = await shelf.job(id);
-  if (!row) throw new Refusal(0, "This job was not taken along on this device: open it once in reach of Draklo.");
+  if (!row) throw new Refusal(0, "This job is not on this device. Open it once while Draklo is online.");
   const carried = JSON.parse(row.body) as CarriedJob;
   await knowKept();
   const draft = left.read("draft", id) as DraftHere | null;
@@ -190,7 +190,7 @@ export async function jobsHere(
   asked: Partial<JobAsk>,
 ): Promise<{ jobs: JobEntry[]; total: number }> {
   const all = ((await shelf.answer(listPath(units))) ?? null) as JobEntry[] | null;
-  if (all === null) throw new Refusal(0, "No list was taken along on this device: open it once in reach of Draklo.");
+  if (all === null) throw new Refusal(0, "The list is not on this device. Open it once while Draklo is online.");
   const jobs = all.filter((job) => isAsked(job, asked));
   return { jobs: offset > 0 ? [] : jobs, total: jobs.length };
 }
@@ -249,7 +249,7 @@ export async function signLater(
 ): Promise<BriefAnswer> {
   const brief = await briefHere(id, units);
   const kept = (await shelf.answer(carriedPath)) as CarriedAnswer | undefined;
-  if (!kept) throw new Refusal(0, "Signing out of reach needs what is taken along: open Draklo once in reach.");
+  if (!kept) throw new Refusal(0, "This device has no key for signing offline. Open Draklo once while it is online.");
   const { pin, ...rest } = given;
   const signer = given.lead ?? given.name;
   const sealedPin = await sealed(kept.seal, pin, `${id}\n${signer}\n${given.fingerprint}`);
@@ -272,7 +272,7 @@ async function sealed(key: string, pin: string, boundTo: string): Promise<string
 export async function logLater(id: string, revision: number, log: JobLog): Promise<LogAnswer> {
   const path = `/api/jobs/${id}/log`;
   const kept = (await shelf.answer(path)) as LogAnswer | undefined;
-  if (!kept) throw new Refusal(0, "This log was not taken along on this device: what you wrote stays in this form.");
+  if (!kept) throw new Refusal(0, "This log is not on this device. What you wrote stays in this form.");
   const earlier = (await shelf.waiting()).find((w) => w.kind === "log" && w.jobId === id && w.refused === undefined);
   const began = earlier ? (earlier.sends as { revision: number; was?: JobLog }) : { revision, was: kept.log };
   await keepWaiting({ kind: "log", jobId: id, words: "the log", sends: { ...began, log } });

@@ -45,7 +45,7 @@ describe("what follows a hand", () => {
     expect(own).not.toHaveBeenCalled();
   });
 
-  it("is the core's where the server is late, and the device is not out of reach for that", async () => {
+  it("is the core's where the server is late, and the device is not offline for that", async () => {
     serverAfter(700, byServer);
     const answer = api.stem(plan, 0);
     await vi.advanceTimersByTimeAsync(70);

@@ -186,7 +186,7 @@ export function readHere<T>({ status, body: answer }: HomeAnswer): T {
 /** Where a device has a server's answer from before, after so long it takes that one. */
 const readPatienceMs = 4000;
 
-/** Reads something that this device keeps as it was last read, for when the server is out of reach. */
+/** Reads something that this device keeps as it was last read, for when the server is offline. */
 export async function askKept<T>(path: string, signal?: AbortSignal): Promise<T> {
   const own = async (): Promise<T> => {
     const kept = await shelf.answer(path);

@@ -84,7 +84,7 @@ async function asked<T>(which: Which, question: (core: Remote<CoreHome>) => Prom
 
 /**
  * Starts the core; once is enough, and asking again is free.
- * @param plan Worked out once before the core is said to be ready: the first answer takes a second or two, and no hand
+ * @param plan Worked out once before the core reports ready: the first answer takes a second or two, and no hand
  * is to wait for it.
  */
 export async function startHome(plan: string): Promise<void> {

@@ -41,7 +41,7 @@ export function layOut(boxes: Box[], width: number, height: number): ([number, n
   return moved;
 }
 
-/** The first place where it covers nothing that is placed; it is placed there. Null where there is none. */
+/** The first place where it covers nothing that is placed; it is placed there. Null without one. */
 function placeOf(box: Box, placed: Box[], width: number, height: number): [number, number] | null {
   for (const move of moves(box)) {
     const at = { ...box, x: box.x + move[0], y: box.y + move[1] };

@@ -57,7 +57,7 @@ export const drawings: DrawingEntry[] = [
   },
 ];
 
-/** The drawing of a key; the first one where there is none of it. */
+/** The drawing of a key; the first one if no entry has it. */
 export function drawingAt(key: string): number {
   return Math.max(
     0,

@@ -126,7 +126,7 @@ describe("a cell at this device", () => {
     expect(useCells.getState().trouble).toBe("The cell reads below zero.");
   });
 
-  it("out of reach is laid aside in larger parcels, and none is lost", async () => {
+  it("offline is laid aside in larger parcels, and none is lost", async () => {
     home.away = true;
     await listen("serial", "job", "line-1", 1640);
     await send(99);

@@ -19,7 +19,7 @@ export const useCells = create<Cells>(() => ({ source: null, state: "off", troub
 const sendEveryMs = 400;
 /** So many readings go in one parcel; the server takes no more. */
 const most = 600;
-/** Out of reach they are laid aside in parcels of a few seconds. */
+/** Offline they are laid aside in parcels of a few seconds. */
 const aside = 100;
 
 let close: (() => Promise<void>) | undefined;
@@ -99,7 +99,7 @@ export async function listen(
 
 async function bringOrLayAside(jobId: string, parcel: ReadingsSent): Promise<void> {
   try {
-    if (useHome.getState().away) throw new TypeError("out of reach");
+    if (useHome.getState().away) throw new TypeError("offline");
     await deliverReadings(jobId, parcel);
   } catch {
     await layAside(jobId, parcel);

@@ -16,7 +16,7 @@ export interface MemberFacts {
   high: number;
   /** Whether somebody on site can measure it. */
   canBeMeasured: boolean;
-  /** What its empty field says; it must be given where there is none. */
+  /** What its empty field says; without it, it must be given. */
   empty?: string;
   /** The station that decides it. */
   station?: string;

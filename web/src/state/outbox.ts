@@ -30,7 +30,7 @@ export function ageOf(at: number, now = Date.now()): { agoS?: number } {
 
 let going: Promise<void> | undefined;
 
-/** Brings home what was done out of reach, then takes along what is new; one run at a time. */
+/** Brings home what was done offline, then takes along what is new; one run at a time. */
 export function goHome(): Promise<void> {
   going ??= work().finally(() => {
     going = undefined;
@@ -170,7 +170,7 @@ async function sendQueue(jobId: string): Promise<void> {
   }
 }
 
-/** Keeps an entry that was said out of reach and is not taken: somebody reads why. */
+/** Keeps an entry that was said offline and is not taken: somebody reads why. */
 export async function refusedLater(jobId: string, entry: QueuedEntry, why: string): Promise<void> {
   const at = entry.at === undefined ? Date.now() : Date.parse(entry.at);
   await shelf.wait({ kind: "entry", jobId, at, words: `${entry.by}: ${entry.kind}`, sends: entry, refused: why });

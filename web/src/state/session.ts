@@ -12,7 +12,7 @@ interface SessionState {
 
 export const useSession = create<SessionState>(() => ({ session: null, asked: false }));
 
-/** Reads who this page speaks for; out of reach, who it was last. */
+/** Reads who this page speaks for; offline, who it was last. */
 export async function readSession(): Promise<void> {
   try {
     const session = await api.session();

@@ -84,7 +84,7 @@ export const useSheet = create<SheetState>((set) => ({
 
 export type Provenance = Plan["provenance"][string];
 
-/** Where a figure comes from. One of which nothing is said was given. */
+/** Where a figure comes from. One without a word was given. */
 export function provenanceOf(plan: Plan, path: string): Provenance {
   return plan.provenance[path] ?? (plan.guesses.includes(path) ? "guess" : "given");
 }

@@ -111,7 +111,7 @@ describe("who has a job open", () => {
     expect(connection.watched).toEqual([["Watch", "job-1", "page-1", "Runa"]]);
   });
 
-  it("joins nobody out of reach, and joins when the server is back, with what was missed", async () => {
+  it("joins nobody offline, and joins when the server is back, with what was missed", async () => {
     useHome.setState({ away: true });
     await soon();
     expect(connection).toBeUndefined();

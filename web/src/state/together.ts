@@ -23,7 +23,7 @@ interface Message {
 /** What stands on the screen comes first. */
 const afterMs = 800;
 
-/** Joins those who have a job open, until the returned function is called. Out of reach one is alone. */
+/** Joins those who have a job open, until the returned function is called. Offline one is alone. */
 export function openTogether(jobId: string): () => void {
   let connecting: Promise<HubConnection> | undefined;
   let connection: HubConnection | undefined;

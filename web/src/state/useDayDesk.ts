@@ -53,7 +53,7 @@ export function useDayDesk(jobId: string): DayDesk {
   });
   const step = asked.data?.day.now;
 
-  /** Out of reach the day goes on here: drops what the server would refuse and reports why. */
+  /** Offline the day goes on here: drops what the server would refuse and reports why. */
   const goOnHere = useCallback(async () => {
     const now = await pullingHere(jobId, units).catch(() => null);
     if (!now) return;

@@ -138,7 +138,7 @@ function CutResults() {
             value={cut.strap.use}
             quantity="percent"
             working="strap-use"
-            note="of what it bears, at the planned pull"
+            note="of what it carries, at the planned pull"
           />
           <Row
             name="Strap needed"

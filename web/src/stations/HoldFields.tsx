@@ -64,7 +64,7 @@ export function HoldFields({ at, catalogue }: { at: number; catalogue: Catalogue
           <Member path={`${path}.capture.holdsN`} />
           {held && !problem && (
             <Note>
-              {written(held.forceN, "force", units)} hangs on it once the hands let go,{" "}
+              {written(held.forceN, "force", units)} hangs on it once you let go of the rope,{" "}
               {written(held.heaviestLegN, "force", units)} on the heaviest leg.{" "}
               {held.holdsReset
                 ? "It holds the line itself, so the tackle can be opened on it."

@@ -28,7 +28,7 @@ import { Ground } from "./GroundFields";
 
 const kinds = Object.entries(kindWords).map(([value, name]) => ({ value, name }));
 
-/** Where the tree shall fall, and what stands about. */
+/** Where the tree should fall, and what stands about. */
 export function Lay() {
   const plan = useSheet((s) => s.document?.plan);
   const taken = useView((s) => s.target);

@@ -82,7 +82,7 @@ export function RigFinder() {
     }
   }
 
-  /** Out of reach the search runs here, over the locker as it was taken along. */
+  /** Offline the search runs here, over the locker as it was taken along. */
   async function findOnThisDevice(): Promise<void> {
     const stop = new AbortController();
     own.current = stop;

@@ -103,7 +103,7 @@ export const stations: StationEntry[] = [
   },
 ];
 
-/** The station of a key; the one that a sheet opens with where there is none of it. */
+/** The station of a key; the one that a sheet opens with if no entry has it. */
 export function stationAt(key: string): StationEntry {
   const found = stations.find((s) => s.key === key) ?? stations.find((s) => s.key === firstView.station);
   if (!found) throw new Error("The registry lacks the first station.");

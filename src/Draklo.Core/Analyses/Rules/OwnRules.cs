@@ -48,7 +48,7 @@ internal static class OwnRules
             problems.Add(
                 new(
                     path,
-                    $"A factor under 1 asks for less than is worked out: it needs {OwnFigure.JobsToAskLess} jobs behind it, and here are {jobs}. Take it out, or take the figure from what the crew learned."
+                    $"A factor under 1 lowers the worked-out figure. It needs {OwnFigure.JobsToAskLess} jobs behind it, and here are {jobs}. Take it out, or take the figure from what the crew learned."
                 )
             );
         }

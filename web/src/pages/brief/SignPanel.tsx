@@ -38,7 +38,7 @@ export function SignPanel({ brief }: { brief: BriefAnswer }) {
           {waiting.map((w) => (
             <li key={w.number}>
               <b className="font-semibold">
-                {w.words}, given {timeOf(w.at)} out of reach.
+                {w.words}, given {timeOf(w.at)} offline.
               </b>{" "}
               {w.refused === undefined
                 ? "It counts once Draklo has checked the PIN."

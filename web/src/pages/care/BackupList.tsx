@@ -108,7 +108,7 @@ export function BackupList() {
         >
           <p className="leading-snug">
             All jobs, gear and settings go back to {momentOf(asked.madeAt)}: {asked.jobs} jobs, {asked.gear} pieces.
-            What is there now is backed up first, so this can be taken back. Others who work just now lose what they
+            Your present data is backed up first, so you can undo this. Others who work just now lose what they
             have not saved.
           </p>
           <div className="mt-4 flex gap-2">

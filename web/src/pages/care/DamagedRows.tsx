@@ -7,7 +7,7 @@ import { Refused } from "../../ui/Refused";
 import { kinds } from "./words";
 import { useDoing } from "./useDoing";
 
-/** Rows that cannot be read; nothing while there are none. */
+/** Rows that cannot be read; nothing without any. */
 export function DamagedRows() {
   const damaged = useQuery({ queryKey: ["damaged"], queryFn: api.damaged });
   const [open, setOpen] = useState<string | null>(null);

@@ -57,7 +57,7 @@ export function PiecesFields({ clearing, analysis }: { clearing: Clearing; analy
         Add pieces
       </Button>
       <Group title="Brush">
-        <Optional path="clearing.brush" begin="There is brush" start={starts.clearing.brush} away="There is none">
+        <Optional path="clearing.brush" begin="There is brush" start={starts.clearing.brush} away="No brush">
           <Member path="clearing.brush.volumeM3" />
           <Member path="clearing.brush.massKgM3" />
           <Member path="clearing.brush.bundleKg" />

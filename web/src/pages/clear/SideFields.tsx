@@ -70,7 +70,7 @@ export function SideFields({ panel, catalogue }: { panel: SectionPanel; catalogu
   );
 }
 
-/** A figure that the server names with its quantity; one that is none of the screen's is written plain. */
+/** A figure that the server names with its quantity; one the screen does not know is written plain. */
 function figureText(value: number, quantity: string, units: "metric" | "us"): string {
   return isQuantity(quantity) ? written(value, quantity, units) : String(Math.round(value));
 }

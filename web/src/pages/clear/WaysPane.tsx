@@ -126,7 +126,7 @@ function setUp(way: WayResult): void {
 }
 
 function BreakEvens({ analysis, chosen }: { analysis: ClearingAnalysis; chosen: string | undefined }) {
-  // One that lies far beyond what there is to move is no help to anybody.
+  // One that lies far beyond what there is to move helps nobody.
   const count = analysis.pieces.reduce((n, p) => n + p.count, 0);
   const near = analysis.breakEvens.filter((b) => b.loads <= Math.max(60, 3 * count) && b.over !== "carry");
   const found = near.filter((b) => b.way === chosen || b.over === chosen);

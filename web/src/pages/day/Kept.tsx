@@ -4,7 +4,7 @@ import { useSettings } from "../../ui/settings";
 import { range, written } from "../../units/units";
 import type { Units } from "../../units/units";
 
-/** All that was said and read, the latest first; each can be taken back and stays to be read. */
+/** All that was said and read, the latest first; each can be undone and stays to be read. */
 export function Kept({ day, onUndo }: { day: PullDay; onUndo: (number: number) => void }) {
   const units = useSettings((s) => s.units);
   const undone = new Set(day.entries.filter((e) => e.entry.kind === "undo").map((e) => e.entry.undoes));

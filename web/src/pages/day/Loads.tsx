@@ -15,7 +15,7 @@ export function Loads({
   stopped: boolean;
   disabled: boolean;
   onLoad: () => void;
-  /** Takes the last load back; undefined where there is none. */
+  /** Takes the last load back; undefined without one. */
   onBack: (() => void) | undefined;
 }) {
   const next = loads.moved + 1;

@@ -30,7 +30,7 @@ export function LineQuestion({
       title={alone ? "What did the line carry?" : `What did the ${said.lineId} line carry?`}
       note={
         of?.fromTrace
-          ? "Of the day's load cell; change it where you know better."
+          ? "From the day's load cell. Correct it if it is wrong."
           : "Nobody read a load cell: what you read by other ways, or nothing."
       }
     >

@@ -11,7 +11,7 @@ export function Question({ title, note, children }: { title: string; note?: stri
   );
 }
 
-/** Answers to tap, one of them taken; tapped again it is taken back. */
+/** Answers to tap, one of them taken; tapped again it is cleared. */
 export function Taps<T extends string>({
   label,
   value,

@@ -11,7 +11,7 @@ export function fitted(width: number, height: number, most = longest): { width: 
 
 /**
  * A picture drawn again, smaller: what it shows stays, what the camera noted of place and device does not. Throws a
- * sentence for a file that is none.
+ * sentence for a file that is not a picture.
  */
 export async function shrunk(file: Blob): Promise<Blob> {
   if (file.size > largestPicture)

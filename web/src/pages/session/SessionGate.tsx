@@ -32,7 +32,7 @@ export function SessionGate({ children }: { children: ReactNode }) {
       .catch(() => undefined);
   };
   if (!asked) return null;
-  // Out of reach nobody can be let in or turned away: what is on the device goes on.
+  // Offline nobody can be let in or turned away: what is on the device goes on.
   if (session === null || session.here || away) return children;
   if (!session.paired || pathname === "/pair") return <PairPage onPaired={entered} />;
   if (session.name === "") return <SignInPage onSignedIn={entered} />;

@@ -3,7 +3,7 @@ import { useHome } from "../../api/home";
 import { useShelf } from "../../ui/shelf";
 import { takeUpdate, useUpdate } from "../../ui/update";
 
-/** One line over every page, only while there is something to know: out of reach, no room, not taken, a newer version. */
+/** One line over every page, only while there is something to know: offline, no room, not taken, a newer version. */
 export function ReachBar() {
   const { away, old } = useHome();
   const { trouble, waiting } = useShelf();
@@ -21,7 +21,7 @@ export function ReachBar() {
     >
       {away && !old && (
         <p>
-          <b className="font-semibold">Out of reach of Draklo.</b> Go on: all is worked out and kept here
+          <b className="font-semibold">Offline.</b> Carry on: this device works everything out and keeps it
           {waits > 0 ? `; ${waits === 1 ? "one thing waits" : `${waits} things wait`} to go home` : ""}.
         </p>
       )}

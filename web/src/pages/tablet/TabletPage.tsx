@@ -107,7 +107,7 @@ export function TabletPage() {
             ))}
           </ul>
         )}
-        <h2 className="mt-5 font-tight text-lg font-semibold">Taken along</h2>
+        <h2 className="mt-5 font-tight text-lg font-semibold">On this device</h2>
         <ul className="border-t border-ink" data-along>
           {(jobs.data ?? [])
             .toSorted((a, b) => (a.plannedOn || "9").localeCompare(b.plannedOn || "9"))
@@ -124,7 +124,7 @@ export function TabletPage() {
             ))}
         </ul>
         {jobs.data?.length === 0 && (
-          <p className="text-pencil">No job yet: stay in reach of Draklo for a minute, with this page open.</p>
+          <p className="text-pencil">No job yet. Stay online for a minute with this page open.</p>
         )}
         <div className="mt-2 flex flex-wrap gap-2">
           <Button
@@ -134,7 +134,7 @@ export function TabletPage() {
               void again();
             }}
           >
-            {busy ? "Taking along" : "Take along now"}
+            {busy ? "Downloading" : "Download now"}
           </Button>
         </div>
         <h2 className="mt-5 font-tight text-lg font-semibold">Room</h2>
@@ -164,7 +164,7 @@ export function TabletPage() {
 }
 
 const coreWords = {
-  here: "The core is on this device: plans are worked out here while Draklo is out of reach.",
+  here: "The core is on this device: it works plans out while you are offline.",
   coming:
     "The core isn't on this device yet. Draklo builds it after it starts; it comes by itself. Until then plans need the server.",
   never: "This browser doesn't store the application. Plans need the server.",
