@@ -10,20 +10,30 @@ namespace Draklo.Store;
 public sealed record PairedDevice(string Id, string Name, string PairedAt);
 
 /// <summary>Somebody signed in on a device.</summary>
-/// <param name="PersonId">Null for a guest.</param>
-/// <param name="JobId">The only job that a guest sees; null for the crew.</param>
-public sealed record KeptSession(
-    string Id,
-    string DeviceId,
-    string Device,
-    string? PersonId,
-    string Name,
-    string Role,
-    string? JobId,
-    string BegunAt,
-    string SeenAt,
-    string EndsAt
-);
+public sealed record KeptSession
+{
+    public required string Id { get; init; }
+
+    public required string DeviceId { get; init; }
+
+    public required string Device { get; init; }
+
+    /// <summary>Null for a guest.</summary>
+    public required string? PersonId { get; init; }
+
+    public required string Name { get; init; }
+
+    public required string Role { get; init; }
+
+    /// <summary>The only job that a guest sees; null for the crew.</summary>
+    public required string? JobId { get; init; }
+
+    public required string BegunAt { get; init; }
+
+    public required string SeenAt { get; init; }
+
+    public required string EndsAt { get; init; }
+}
 
 /// <summary>A sign-in that was tried, or something that became of one.</summary>
 public sealed record SignInTried(long Number, string At, string What, string Who, string Device, string Address);

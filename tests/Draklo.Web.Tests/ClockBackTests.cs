@@ -27,17 +27,18 @@ public sealed class ClockBackTests
                 store.Sign(
                     id,
                     (number, at, before) =>
-                        new(
-                            number,
-                            name,
-                            "hauler",
-                            at,
-                            "own-pin",
-                            name,
-                            "abc",
-                            [],
-                            before is not null && Signature.IsEarlier(at, before.At)
-                        )
+                        new()
+                        {
+                            Number = number,
+                            Name = name,
+                            Role = "hauler",
+                            At = at,
+                            Way = "own-pin",
+                            EnteredBy = name,
+                            Fingerprint = "abc",
+                            Covered = [],
+                            ClockBack = before is not null && Signature.IsEarlier(at, before.At),
+                        }
                 );
         }
         finally

@@ -9,25 +9,40 @@ namespace Draklo.Core.Analyses;
 /// <summary>
 /// What follows from a plan. SI units; degrees where a name says Deg; the lay frame's forward, right and up.
 /// </summary>
-public sealed record Analysis(
-    TreeResult Tree,
-    HingeResult Hinge,
-    PullResult Pull,
-    Pretension Pretension,
-    CutResult Cut,
-    StemResult Stem,
-    Aim Aim,
-    WindResult Wind,
-    GustReserve? Gust,
-    Measured Measured,
-    Zones Site,
-    IReadOnlyList<Link> Links,
-    IReadOnlyList<AnchorStrength?> Anchors,
-    Verdict Verdict,
-    Figure Figure,
-    Plate Plate
-)
+public sealed record Analysis
 {
+    public required TreeResult Tree { get; init; }
+
+    public required HingeResult Hinge { get; init; }
+
+    public required PullResult Pull { get; init; }
+
+    public required Pretension Pretension { get; init; }
+
+    public required CutResult Cut { get; init; }
+
+    public required StemResult Stem { get; init; }
+
+    public required Aim Aim { get; init; }
+
+    public required WindResult Wind { get; init; }
+
+    public required GustReserve? Gust { get; init; }
+
+    public required Measured Measured { get; init; }
+
+    public required Zones Site { get; init; }
+
+    public required IReadOnlyList<Link> Links { get; init; }
+
+    public required IReadOnlyList<AnchorStrength?> Anchors { get; init; }
+
+    public required Verdict Verdict { get; init; }
+
+    public required Figure Figure { get; init; }
+
+    public required Plate Plate { get; init; }
+
     /// <summary>Figures that are the crew's own, as sentences.</summary>
     public IReadOnlyList<string> Ours { get; init; } = [];
 

@@ -57,10 +57,24 @@ public static class PlanAnalysis
         var spread = TreeSpread.Of(context, Pull.RestoringMoment(context, 0), Pull.ArmSum(lines, 0));
         var site = Zones.From(context, lines, found.Runs, shapes, slope, found.SideSigned);
         var cut = CutResult.Of(context, lines, pull, found.Pretension);
-        var verdict = Verdict.Of(new(found, results, spring, gust, careful, measured, site, cut, locker));
+        var verdict = Verdict.Of(
+            new()
+            {
+                Pull = found,
+                Lines = results,
+                Spring = spring,
+                Gust = gust,
+                Careful = careful,
+                Measured = measured,
+                Site = site,
+                Cut = cut,
+                Locker = locker,
+            }
+        );
         return new(
-            new(
-                new(
+            new()
+            {
+                Tree = new(
                     tree.Mass,
                     tree.Weight,
                     LayPoint.Of(tree.Centre),
@@ -69,45 +83,45 @@ public static class PlanAnalysis
                     tree.Soundness.ShellRatio,
                     spread
                 ),
-                new(
-                    hinge.Length,
-                    hinge.Offset,
-                    hinge.Bending,
-                    hinge.SideCapacity,
-                    found.SideUse,
-                    found.WorstSideUse,
-                    found.TwistUse,
-                    found.HoldDeg,
-                    found.Hold
-                ),
-                new(
-                    pull.AtRest,
-                    pull.Needed,
-                    Angle.Degrees(pull.NeededAt),
-                    context.PlannedTension,
-                    Angle.Degrees(pull.Commit),
-                    pull.Curve,
-                    careful.TensionN,
-                    careful.NotEnoughInHundred,
-                    spring,
-                    VectorSum.Of(context, lines),
-                    results
-                ),
-                found.Pretension,
-                cut,
-                new(found.Bending.WorstStress / 1e6, found.Bending.AtHeight, found.Bending.SeatMovement),
-                Aim.Of(context),
-                new(wind.Force, new(wind.ForwardMoment, wind.RightMoment)),
-                gust,
-                measured,
-                site,
-                found.Path.Links,
-                found.Path.Anchors,
-                verdict,
-                Figure.Of(context, lines, found.Runs),
-                Plate.Of(found, careful, gust, pull.Needed, Angle.Degrees(pull.Commit), results)
-            )
-            {
+                Hinge = new()
+                {
+                    LengthM = hinge.Length,
+                    OffsetM = hinge.Offset,
+                    BendingNm = hinge.Bending,
+                    SideCapacityNm = hinge.SideCapacity,
+                    SideUse = found.SideUse,
+                    WorstSideUse = found.WorstSideUse,
+                    TwistUse = found.TwistUse,
+                    HoldAngleDeg = found.HoldDeg,
+                    HoldSpreadDeg = found.Hold,
+                },
+                Pull = new()
+                {
+                    TensionAtRestN = pull.AtRest,
+                    NeededTensionN = pull.Needed,
+                    NeededAtDeg = Angle.Degrees(pull.NeededAt),
+                    PlannedTensionN = context.PlannedTension,
+                    CommitDeg = Angle.Degrees(pull.Commit),
+                    Curve = pull.Curve,
+                    CarefulTensionN = careful.TensionN,
+                    NotEnoughInHundred = careful.NotEnoughInHundred,
+                    Stretch = spring,
+                    Sum = VectorSum.Of(context, lines),
+                    Lines = results,
+                },
+                Pretension = found.Pretension,
+                Cut = cut,
+                Stem = new(found.Bending.WorstStress / 1e6, found.Bending.AtHeight, found.Bending.SeatMovement),
+                Aim = Aim.Of(context),
+                Wind = new(wind.Force, new(wind.ForwardMoment, wind.RightMoment)),
+                Gust = gust,
+                Measured = measured,
+                Site = site,
+                Links = found.Path.Links,
+                Anchors = found.Path.Anchors,
+                Verdict = verdict,
+                Figure = Figure.Of(context, lines, found.Runs),
+                Plate = Plate.Of(found, careful, gust, pull.Needed, Angle.Degrees(pull.Commit), results),
                 Ours = OwnFigure.InWords(plan),
                 Workings = workings?.List,
             },

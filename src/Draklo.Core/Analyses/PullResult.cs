@@ -5,26 +5,37 @@ using Draklo.Core.Trees;
 
 namespace Draklo.Core.Analyses;
 
-/// <param name="TensionAtRestN">Main tension that starts the tree; 0 for one that sits forward.</param>
-/// <param name="NeededTensionN">The largest from rest to commit, of the main line.</param>
-/// <param name="PlannedTensionN">Needed tension times the load reserve.</param>
-/// <param name="CommitDeg">Where gravity alone bends the hinge; 0 for a tree that sits forward.</param>
-/// <param name="CarefulTensionN">Needed tension at the careful end: not more in 95 cases of 100.</param>
-/// <param name="NotEnoughInHundred">In how many cases of a hundred the planned tension is too low.</param>
-/// <param name="Stretch">What the ropes' stretch alone would do if hauling stopped at the planned tension.</param>
-public sealed record PullResult(
-    double TensionAtRestN,
-    double NeededTensionN,
-    double NeededAtDeg,
-    double PlannedTensionN,
-    double CommitDeg,
-    IReadOnlyList<CurvePoint> Curve,
-    double CarefulTensionN,
-    double NotEnoughInHundred,
-    SpringBack Stretch,
-    VectorSum Sum,
-    IReadOnlyList<LineResult> Lines
-);
+public sealed record PullResult
+{
+    /// <summary>Main tension that starts the tree; 0 for one that sits forward.</summary>
+    public required double TensionAtRestN { get; init; }
+
+    /// <summary>The largest from rest to commit, of the main line.</summary>
+    public required double NeededTensionN { get; init; }
+
+    public required double NeededAtDeg { get; init; }
+
+    /// <summary>Needed tension times the load reserve.</summary>
+    public required double PlannedTensionN { get; init; }
+
+    /// <summary>Where gravity alone bends the hinge; 0 for a tree that sits forward.</summary>
+    public required double CommitDeg { get; init; }
+
+    public required IReadOnlyList<CurvePoint> Curve { get; init; }
+
+    /// <summary>Needed tension at the careful end: not more in 95 cases of 100.</summary>
+    public required double CarefulTensionN { get; init; }
+
+    /// <summary>In how many cases of a hundred the planned tension is too low.</summary>
+    public required double NotEnoughInHundred { get; init; }
+
+    /// <summary>What the ropes' stretch alone would do if hauling stopped at the planned tension.</summary>
+    public required SpringBack Stretch { get; init; }
+
+    public required VectorSum Sum { get; init; }
+
+    public required IReadOnlyList<LineResult> Lines { get; init; }
+}
 
 /// <summary>What all lines together pull at the planned tension.</summary>
 /// <param name="TowardDeg">Level, degrees clockwise from north.</param>

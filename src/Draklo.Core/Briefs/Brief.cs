@@ -47,35 +47,51 @@ public sealed record RoleCard(
 /// <remarks>
 /// Sentences and figures are in the reader's units; <see cref="Covered"/> and the fingerprint do not depend on them.
 /// </remarks>
-/// <param name="Tree">The tree in one line.</param>
-/// <param name="Lay">The lay and its mark.</param>
-/// <param name="OpenChecks">Stops and checks that nobody has accepted.</param>
-/// <param name="Guesses">Figures that nobody has measured.</param>
-/// <param name="Accepted">Checks that somebody took on, each with its because.</param>
-/// <param name="Help">What to do if it goes wrong, line by line.</param>
-/// <param name="HelpMissing">What of that nobody has said yet.</param>
-/// <param name="Caution">The usual cautions.</param>
-/// <param name="Fingerprint">Of all that is covered.</param>
-public sealed record Brief(
-    string Tree,
-    string Lay,
-    IReadOnlyList<BriefFigure> Figures,
-    IReadOnlyList<BriefPerson> People,
-    IReadOnlyList<BriefSignal> Signals,
-    IReadOnlyList<CutStep> Cuts,
-    IReadOnlyList<string> Stops,
-    IReadOnlyList<Reason> OpenChecks,
-    IReadOnlyList<BriefDoubt> Guesses,
-    IReadOnlyList<BriefDoubt> Accepted,
-    IReadOnlyList<RoleCard> Cards,
-    IReadOnlyList<PackedPiece> Gear,
-    IReadOnlyList<string> Help,
-    IReadOnlyList<string> HelpMissing,
-    string Caution,
-    IReadOnlyList<Covered> Covered,
-    string Fingerprint
-)
+public sealed record Brief
 {
+    /// <summary>The tree in one line.</summary>
+    public required string Tree { get; init; }
+
+    /// <summary>The lay and its mark.</summary>
+    public required string Lay { get; init; }
+
+    public required IReadOnlyList<BriefFigure> Figures { get; init; }
+
+    public required IReadOnlyList<BriefPerson> People { get; init; }
+
+    public required IReadOnlyList<BriefSignal> Signals { get; init; }
+
+    public required IReadOnlyList<CutStep> Cuts { get; init; }
+
+    public required IReadOnlyList<string> Stops { get; init; }
+
+    /// <summary>Stops and checks that nobody has accepted.</summary>
+    public required IReadOnlyList<Reason> OpenChecks { get; init; }
+
+    /// <summary>Figures that nobody has measured.</summary>
+    public required IReadOnlyList<BriefDoubt> Guesses { get; init; }
+
+    /// <summary>Checks that somebody took on, each with its because.</summary>
+    public required IReadOnlyList<BriefDoubt> Accepted { get; init; }
+
+    public required IReadOnlyList<RoleCard> Cards { get; init; }
+
+    public required IReadOnlyList<PackedPiece> Gear { get; init; }
+
+    /// <summary>What to do if it goes wrong, line by line.</summary>
+    public required IReadOnlyList<string> Help { get; init; }
+
+    /// <summary>What of that nobody has said yet.</summary>
+    public required IReadOnlyList<string> HelpMissing { get; init; }
+
+    /// <summary>The usual cautions.</summary>
+    public required string Caution { get; init; }
+
+    public required IReadOnlyList<Covered> Covered { get; init; }
+
+    /// <summary>Of all that is covered.</summary>
+    public required string Fingerprint { get; init; }
+
     /// <summary>The clearing, where the plan has one.</summary>
     public ClearingBrief? Clearing { get; init; }
 
@@ -100,26 +116,25 @@ public sealed record Brief(
             covered.AddRange(ClearingBrief.CoveredOf(members, way));
         }
 
-        return new(
-            words.Tree(),
-            words.Lay(),
-            words.Figures(),
-            people,
-            signals,
-            CutOrder.Of(plan, analysis, words, units),
-            words.Stops(),
-            [.. analysis.Verdict.Reasons.Where(r => r.State != VerdictState.Ready)],
-            BriefDoubts.Guesses(plan),
-            [.. analysis.Verdict.Accepted.Select(a => new BriefDoubt(a.Reason.Text, a.By, a.At, a.Because))],
-            RoleCards.Of(plan, people, words),
-            gear,
-            HelpOf(plan),
-            MissingOf(plan.Help),
-            analysis.Verdict.Caution,
-            covered,
-            Briefs.Covered.Fingerprint(covered)
-        )
+        return new()
         {
+            Tree = words.Tree(),
+            Lay = words.Lay(),
+            Figures = words.Figures(),
+            People = people,
+            Signals = signals,
+            Cuts = CutOrder.Of(plan, analysis, words, units),
+            Stops = words.Stops(),
+            OpenChecks = [.. analysis.Verdict.Reasons.Where(r => r.State != VerdictState.Ready)],
+            Guesses = BriefDoubts.Guesses(plan),
+            Accepted = [.. analysis.Verdict.Accepted.Select(a => new BriefDoubt(a.Reason.Text, a.By, a.At, a.Because))],
+            Cards = RoleCards.Of(plan, people, words),
+            Gear = gear,
+            Help = HelpOf(plan),
+            HelpMissing = MissingOf(plan.Help),
+            Caution = analysis.Verdict.Caution,
+            Covered = covered,
+            Fingerprint = Briefs.Covered.Fingerprint(covered),
             Clearing = clearing,
         };
     }
@@ -142,26 +157,30 @@ public sealed record Brief(
             ),
             .. gear.Select(g => Briefs.Covered.Said($"gear.{g.Key}", "Gear", $"{g.Name} × {g.Count}")),
         ];
-        return new(
-            "",
-            clearing.Pieces,
-            [],
-            people,
-            clearing.Signals,
-            [],
-            clearing.Stops,
-            [.. way.Reasons.Where(r => r.State != VerdictState.Ready)],
-            [.. BriefDoubts.Guesses(plan).Where(g => g.Path?.StartsWith("clearing", StringComparison.Ordinal) == true)],
-            [.. way.Accepted.Select(a => new BriefDoubt(a.Reason.Text, a.By, a.At, a.Because))],
-            [],
-            gear,
-            HelpOf(plan),
-            MissingOf(plan.Help),
-            Verdicts.Verdict.Always,
-            covered,
-            Briefs.Covered.Fingerprint(covered)
-        )
+        return new()
         {
+            Tree = "",
+            Lay = clearing.Pieces,
+            Figures = [],
+            People = people,
+            Signals = clearing.Signals,
+            Cuts = [],
+            Stops = clearing.Stops,
+            OpenChecks = [.. way.Reasons.Where(r => r.State != VerdictState.Ready)],
+            Guesses =
+            [
+                .. BriefDoubts
+                    .Guesses(plan)
+                    .Where(g => g.Path?.StartsWith("clearing", StringComparison.Ordinal) == true),
+            ],
+            Accepted = [.. way.Accepted.Select(a => new BriefDoubt(a.Reason.Text, a.By, a.At, a.Because))],
+            Cards = [],
+            Gear = gear,
+            Help = HelpOf(plan),
+            HelpMissing = MissingOf(plan.Help),
+            Caution = Verdicts.Verdict.Always,
+            Covered = covered,
+            Fingerprint = Briefs.Covered.Fingerprint(covered),
             Clearing = clearing,
         };
     }

@@ -37,23 +37,32 @@ public sealed record BriefPage(
 }
 
 /// <summary>A job's brief as it stands now.</summary>
-/// <param name="Number">Of the brief issued last; 0 while none is.</param>
-/// <param name="ChangedSinceIssue">What moved since the last issue, old and new.</param>
-/// <param name="PeopleWithPin">Names on this job that can sign with a PIN of their own.</param>
-/// <param name="Ticks">Gear ticked out and back in.</param>
-public sealed record BriefAnswer(
-    string JobId,
-    int Revision,
-    BriefState State,
-    long Number,
-    BriefPage Page,
-    SignOff SignOff,
-    IReadOnlyList<IssuedBrief> Issued,
-    IReadOnlyList<CoveredChange> ChangedSinceIssue,
-    IReadOnlyList<string> PeopleWithPin,
-    IReadOnlyList<PackingTick> Ticks
-)
+public sealed record BriefAnswer
 {
+    public required string JobId { get; init; }
+
+    public required int Revision { get; init; }
+
+    public required BriefState State { get; init; }
+
+    /// <summary>Of the brief issued last; 0 while none is.</summary>
+    public required long Number { get; init; }
+
+    public required BriefPage Page { get; init; }
+
+    public required SignOff SignOff { get; init; }
+
+    public required IReadOnlyList<IssuedBrief> Issued { get; init; }
+
+    /// <summary>What moved since the last issue, old and new.</summary>
+    public required IReadOnlyList<CoveredChange> ChangedSinceIssue { get; init; }
+
+    /// <summary>Names on this job that can sign with a PIN of their own.</summary>
+    public required IReadOnlyList<string> PeopleWithPin { get; init; }
+
+    /// <summary>Gear ticked out and back in.</summary>
+    public required IReadOnlyList<PackingTick> Ticks { get; init; }
+
     /// <param name="pieces">Of the locker, by id.</param>
     /// <param name="standings">How they stand today, in these units.</param>
     /// <returns>Problems where the plan cannot be computed.</returns>
@@ -80,12 +89,13 @@ public sealed record BriefAnswer(
             : last.Fingerprint == brief.Fingerprint && signOff.MayIssue ? BriefState.Issued
             : BriefState.ChangedSince;
         return (
-            new(
-                job.JobId,
-                job.Revision,
-                state,
-                last?.Number ?? 0,
-                new(
+            new()
+            {
+                JobId = job.JobId,
+                Revision = job.Revision,
+                State = state,
+                Number = last?.Number ?? 0,
+                Page = new(
                     job.Name,
                     job.Place,
                     job.PlannedOn,
@@ -98,14 +108,15 @@ public sealed record BriefAnswer(
                 {
                     Clearing = plan.Clearing is null ? null : ClearingAnalysis.Of(plan, units, standings).Analysis,
                 },
-                signOff,
-                papers.Issued,
-                last is null || last.Fingerprint == brief.Fingerprint
-                    ? []
-                    : Covered.Changes(papers.LastCovered, brief.Covered, units),
-                papers.PeopleWithPin,
-                papers.Ticks
-            ),
+                SignOff = signOff,
+                Issued = papers.Issued,
+                ChangedSinceIssue =
+                    last is null || last.Fingerprint == brief.Fingerprint
+                        ? []
+                        : Covered.Changes(papers.LastCovered, brief.Covered, units),
+                PeopleWithPin = papers.PeopleWithPin,
+                Ticks = papers.Ticks,
+            },
             []
         );
     }

@@ -9,22 +9,31 @@ namespace Draklo.Core.Briefs;
 public sealed record ClearingPerson(string Name, string Task, string Stands);
 
 /// <summary>The part of the page that speaks of clearing.</summary>
-/// <param name="Way">What it is called.</param>
-/// <param name="Pieces">What is moved, and where to, in one line.</param>
-/// <param name="Nobody">Where nobody stands while loads move.</param>
-public sealed record ClearingBrief(
-    string Way,
-    string Pieces,
-    VerdictState State,
-    string Headline,
-    IReadOnlyList<BriefFigure> Figures,
-    IReadOnlyList<ClearingPerson> People,
-    IReadOnlyList<ClearingEnd> Ends,
-    IReadOnlyList<BriefSignal> Signals,
-    IReadOnlyList<string> Nobody,
-    IReadOnlyList<string> Stops
-)
+public sealed record ClearingBrief
 {
+    /// <summary>What it is called.</summary>
+    public required string Way { get; init; }
+
+    /// <summary>What is moved, and where to, in one line.</summary>
+    public required string Pieces { get; init; }
+
+    public required VerdictState State { get; init; }
+
+    public required string Headline { get; init; }
+
+    public required IReadOnlyList<BriefFigure> Figures { get; init; }
+
+    public required IReadOnlyList<ClearingPerson> People { get; init; }
+
+    public required IReadOnlyList<ClearingEnd> Ends { get; init; }
+
+    public required IReadOnlyList<BriefSignal> Signals { get; init; }
+
+    /// <summary>Where nobody stands while loads move.</summary>
+    public required IReadOnlyList<string> Nobody { get; init; }
+
+    public required IReadOnlyList<string> Stops { get; init; }
+
     private const int MostFigures = 8;
 
     /// <summary>Null where the plan clears nothing, or its clearing cannot be worked out.</summary>
@@ -37,23 +46,25 @@ public sealed record ClearingBrief(
 
         var way = analysis.Ways.First(w => w.Way == clearing.Way);
         return (
-            new(
-                way.Name,
-                PiecesOf(analysis, clearing, units),
-                way.State,
-                way.Headline,
+            new()
+            {
+                Way = way.Name,
+                Pieces = PiecesOf(analysis, clearing, units),
+                State = way.State,
+                Headline = way.Headline,
+                Figures =
                 [
                     .. way
                         .Figures.Where(f => FormatOf(f.Quantity) is not null)
                         .Take(MostFigures)
                         .Select(f => new BriefFigure(f.Id, f.Name, TextOf(f, units))),
                 ],
-                [.. clearing.People.Select(p => new ClearingPerson(p.Name, p.Task, StandsOf(p, units)))],
-                Clearing.Way.Of(clearing.Way).Traits.Ends,
-                SignalsOf(Clearing.Way.Of(clearing.Way)),
-                [.. way.Zones.Where(z => z.Kind != ZoneKind.Band).Select(z => Zone(z, units))],
-                StopsOf(way, units)
-            ),
+                People = [.. clearing.People.Select(p => new ClearingPerson(p.Name, p.Task, StandsOf(p, units)))],
+                Ends = Clearing.Way.Of(clearing.Way).Traits.Ends,
+                Signals = SignalsOf(Clearing.Way.Of(clearing.Way)),
+                Nobody = [.. way.Zones.Where(z => z.Kind != ZoneKind.Band).Select(z => Zone(z, units))],
+                Stops = StopsOf(way, units),
+            },
             way
         );
     }

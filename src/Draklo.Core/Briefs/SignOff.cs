@@ -5,23 +5,31 @@ using Draklo.Core.Units;
 namespace Draklo.Core.Briefs;
 
 /// <summary>A name under a page.</summary>
-/// <param name="Way">"own-pin": with the person's own; "by-lead": the lead signed for them.</param>
-/// <param name="EnteredBy">Who signed for them; the same name for an own PIN.</param>
-/// <param name="Fingerprint">Of the page that was signed.</param>
-/// <param name="Covered">What it stood under.</param>
-/// <param name="ClockBack">The clock stood earlier than at the signature before it.</param>
-public sealed record Signature(
-    long Number,
-    string Name,
-    string Role,
-    string At,
-    string Way,
-    string EnteredBy,
-    string Fingerprint,
-    IReadOnlyList<Covered> Covered,
-    bool ClockBack
-)
+public sealed record Signature
 {
+    public required long Number { get; init; }
+
+    public required string Name { get; init; }
+
+    public required string Role { get; init; }
+
+    public required string At { get; init; }
+
+    /// <summary>"own-pin": with the person's own; "by-lead": the lead signed for them.</summary>
+    public required string Way { get; init; }
+
+    /// <summary>Who signed for them; the same name for an own PIN.</summary>
+    public required string EnteredBy { get; init; }
+
+    /// <summary>Of the page that was signed.</summary>
+    public required string Fingerprint { get; init; }
+
+    /// <summary>What it stood under.</summary>
+    public required IReadOnlyList<Covered> Covered { get; init; }
+
+    /// <summary>The clock stood earlier than at the signature before it.</summary>
+    public required bool ClockBack { get; init; }
+
     /// <summary>Whether one time is before another, both as signatures have them.</summary>
     public static bool IsEarlier(string at, string than) =>
         DateTimeOffset.Parse(at, CultureInfo.InvariantCulture)

@@ -4,30 +4,42 @@ using Draklo.Core.Trees;
 namespace Draklo.Core.Clearing;
 
 /// <summary>A piece to be moved, or several alike.</summary>
-/// <param name="Id">Of the piece; "stem-1" and so on for those of the own stem, from the butt.</param>
-/// <param name="FromM">Of a piece of the own stem: where it begins, metres along the stem from the felling cut.</param>
-/// <param name="TopM">Diameter at its thin end.</param>
-/// <param name="MassKg">Of one.</param>
-/// <param name="CentreM">From its butt.</param>
-/// <param name="AtM">Metres along the section; of one that has its place on the plan, where that lies along it.</param>
-/// <param name="AsideM">Metres to the right of the section.</param>
-/// <param name="Weighed">Whether somebody put it on a scale.</param>
-public sealed record ClearPiece(
-    string Id,
-    string Name,
-    int Count,
-    double? FromM,
-    double LengthM,
-    double ButtM,
-    double TopM,
-    double MassKg,
-    double CentreM,
-    double AtM,
-    double AsideM,
-    PlaceMembers? Place,
-    bool Weighed
-)
+public sealed record ClearPiece
 {
+    /// <summary>Of the piece; "stem-1" and so on for those of the own stem, from the butt.</summary>
+    public required string Id { get; init; }
+
+    public required string Name { get; init; }
+
+    public required int Count { get; init; }
+
+    /// <summary>Of a piece of the own stem: where it begins, metres along the stem from the felling cut.</summary>
+    public required double? FromM { get; init; }
+
+    public required double LengthM { get; init; }
+
+    public required double ButtM { get; init; }
+
+    /// <summary>Diameter at its thin end.</summary>
+    public required double TopM { get; init; }
+
+    /// <summary>Of one.</summary>
+    public required double MassKg { get; init; }
+
+    /// <summary>From its butt.</summary>
+    public required double CentreM { get; init; }
+
+    /// <summary>Metres along the section; of one that has its place on the plan, where that lies along it.</summary>
+    public required double AtM { get; init; }
+
+    /// <summary>Metres to the right of the section.</summary>
+    public required double AsideM { get; init; }
+
+    public required PlaceMembers? Place { get; init; }
+
+    /// <summary>Whether somebody put it on a scale.</summary>
+    public required bool Weighed { get; init; }
+
     private const int Slices = 40;
 
     public double WeightN => MassKg * StandingTree.Gravity;
@@ -67,21 +79,22 @@ public sealed record ClearPiece(
 
             number++;
             var (volume, centre) = Between(stem, from, to);
-            yield return new(
-                $"stem-{number}",
-                to == stem.LengthAboveCut ? "Top of the stem" : $"Log {number}",
-                1,
-                from,
-                to - from,
-                stem.DiameterAt(from),
-                stem.DiameterAt(to),
-                volume * density,
-                centre - from,
-                at,
-                0,
-                null,
-                Weighed: false
-            );
+            yield return new()
+            {
+                Id = $"stem-{number}",
+                Name = to == stem.LengthAboveCut ? "Top of the stem" : $"Log {number}",
+                Count = 1,
+                FromM = from,
+                LengthM = to - from,
+                ButtM = stem.DiameterAt(from),
+                TopM = stem.DiameterAt(to),
+                MassKg = volume * density,
+                CentreM = centre - from,
+                AtM = at,
+                AsideM = 0,
+                Place = null,
+                Weighed = false,
+            };
             from = to;
         }
     }
@@ -112,21 +125,22 @@ public sealed record ClearPiece(
         var sum = (a * a) + (a * b) + (b * b);
         var volume = Math.PI * piece.LengthM / 3 * sum;
         var centre = piece.LengthM / 4 * ((a * a) + (2 * a * b) + (3 * b * b)) / sum;
-        return new(
-            piece.Id,
-            piece.Name.Length > 0 ? piece.Name : piece.Id,
-            piece.Count,
-            null,
-            piece.LengthM,
-            piece.ButtM,
-            piece.TopM ?? piece.ButtM,
-            piece.MassKg ?? (volume * density),
-            centre,
-            at,
-            aside,
-            piece.Place,
-            piece.MassKg is not null
-        );
+        return new()
+        {
+            Id = piece.Id,
+            Name = piece.Name.Length > 0 ? piece.Name : piece.Id,
+            Count = piece.Count,
+            FromM = null,
+            LengthM = piece.LengthM,
+            ButtM = piece.ButtM,
+            TopM = piece.TopM ?? piece.ButtM,
+            MassKg = piece.MassKg ?? (volume * density),
+            CentreM = centre,
+            AtM = at,
+            AsideM = aside,
+            Place = piece.Place,
+            Weighed = piece.MassKg is not null,
+        };
     }
 
     private static double Square(double x) => x * x;

@@ -42,21 +42,29 @@ public sealed record ClearingSketch(
 }
 
 /// <summary>Everything that follows from a clearing.</summary>
-/// <param name="Chosen">The way that is planned, in full.</param>
-/// <param name="Ways">All of them, each worked out as far as it is set up.</param>
-/// <param name="Caution">What always stands beside a plan.</param>
-public sealed record ClearingAnalysis(
-    ClearingWay Chosen,
-    IReadOnlyList<ClearPiece> Pieces,
-    double MassKg,
-    TruckLoads Truck,
-    IReadOnlyList<WayResult> Ways,
-    IReadOnlyList<BreakEven> BreakEvens,
-    double StemLengthM,
-    string Policy,
-    string Caution
-)
+public sealed record ClearingAnalysis
 {
+    /// <summary>The way that is planned, in full.</summary>
+    public required ClearingWay Chosen { get; init; }
+
+    public required IReadOnlyList<ClearPiece> Pieces { get; init; }
+
+    public required double MassKg { get; init; }
+
+    public required TruckLoads Truck { get; init; }
+
+    /// <summary>All of them, each worked out as far as it is set up.</summary>
+    public required IReadOnlyList<WayResult> Ways { get; init; }
+
+    public required IReadOnlyList<BreakEven> BreakEvens { get; init; }
+
+    public required double StemLengthM { get; init; }
+
+    public required string Policy { get; init; }
+
+    /// <summary>What always stands beside a plan.</summary>
+    public required string Caution { get; init; }
+
     /// <param name="plan">Any plan with a clearing; its pull need not be worked out.</param>
     /// <param name="locker">How the pieces of the locker stand, by id; null where nobody looks them up.</param>
     public static (ClearingAnalysis? Analysis, List<Problem> Problems) Of(
@@ -115,17 +123,18 @@ public sealed record ClearingAnalysis(
                 .All.Select(w => Result(w, scene))
                 .Select(r => r.Way == scene.Clearing.Way ? r : r with { Travel = [] }),
         ];
-        return new(
-            scene.Clearing.Way,
-            scene.Pieces,
-            scene.Pieces.Sum(p => p.Count * p.MassKg) + BrushKg(scene.Clearing.Brush),
-            TruckOf(scene),
-            ways,
-            BreakEvensOf(ways),
-            ClearPiece.StemOf(scene.Plan).LengthAboveCut,
-            PolicyReasons.InWords(scene.Plan.Policy),
-            Verdict.Always
-        );
+        return new()
+        {
+            Chosen = scene.Clearing.Way,
+            Pieces = scene.Pieces,
+            MassKg = scene.Pieces.Sum(p => p.Count * p.MassKg) + BrushKg(scene.Clearing.Brush),
+            Truck = TruckOf(scene),
+            Ways = ways,
+            BreakEvens = BreakEvensOf(ways),
+            StemLengthM = ClearPiece.StemOf(scene.Plan).LengthAboveCut,
+            Policy = PolicyReasons.InWords(scene.Plan.Policy),
+            Caution = Verdict.Always,
+        };
     }
 
     /// <summary>One way, walked with everything at its middle, and once for each end of what is not known.</summary>

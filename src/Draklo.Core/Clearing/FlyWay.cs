@@ -168,27 +168,47 @@ internal sealed partial class FlyWay()
         return new(HungLine.Sagging(span, left.Y - right.Y, sag, weight, stiffness), left, right, weight, highIsLeft);
     }
 
-    /// <param name="Hung">Where the line itself carries most.</param>
-    /// <param name="High">The most that the high side carries, with the hauling line, and where the load is then.</param>
-    /// <param name="LowN">The most that the low side carries.</param>
-    /// <param name="RunsUpN">How hard the carriage runs to the high point by itself, low down.</param>
-    private readonly record struct Most(
-        HungLoad Hung,
-        SectionPoint At,
-        (double SideN, double HaulN, SectionPoint At) High,
-        double LowN,
-        double RunsUpN,
-        double HaulN,
-        double RunsBackN,
-        double LeastClear,
-        double ClearAt
-    );
+    private readonly record struct Most
+    {
+        /// <summary>Where the line itself carries most.</summary>
+        public required HungLoad Hung { get; init; }
+
+        public required SectionPoint At { get; init; }
+
+        /// <summary>The most that the high side carries, with the hauling line, and where the load is then.</summary>
+        public required (double SideN, double HaulN, SectionPoint At) High { get; init; }
+
+        /// <summary>The most that the low side carries.</summary>
+        public required double LowN { get; init; }
+
+        /// <summary>How hard the carriage runs to the high point by itself, low down.</summary>
+        public required double RunsUpN { get; init; }
+
+        public required double HaulN { get; init; }
+
+        public required double RunsBackN { get; init; }
+
+        public required double LeastClear { get; init; }
+
+        public required double ClearAt { get; init; }
+    }
 
     /// <summary>The hardest place of the load's way, and the least clearance on it.</summary>
     private static Most Worst(RigWalk walk, Strung strung, FlyMembers fly)
     {
         var (from, to) = WayOf(walk, strung, fly);
-        var most = new Most(default, default, default, 0, 0, 0, 0, double.PositiveInfinity, from);
+        var most = new Most
+        {
+            Hung = default,
+            At = default,
+            High = default,
+            LowN = 0,
+            RunsUpN = 0,
+            HaulN = 0,
+            RunsBackN = 0,
+            LeastClear = double.PositiveInfinity,
+            ClearAt = from,
+        };
         // Every place is drawn for the way that is planned; the others are only compared.
         var drawn = !walk.OnlyUses && walk.Clearing.Way == ClearingWay.Fly;
         var count = drawn ? Places : CheckedPlaces;

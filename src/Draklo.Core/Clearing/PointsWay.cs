@@ -269,17 +269,18 @@ internal sealed class PointsWay()
             var (point, force) = (ask.Points[i], whole.Forces[i]);
             var (along, across) = SplitOn(point, force);
             walk.Points.Add(
-                new(
-                    point.Name,
-                    hung.Points[i],
-                    RigWalk.SizeOf(force),
-                    force.X,
-                    force.Y,
-                    along,
-                    Math.Abs(across),
-                    BendingOf(point, force),
-                    ifNext[i]
-                )
+                new()
+                {
+                    Name = point.Name,
+                    At = hung.Points[i],
+                    ForceN = RigWalk.SizeOf(force),
+                    X = force.X,
+                    Y = force.Y,
+                    AlongN = along,
+                    AcrossN = Math.Abs(across),
+                    BendingPa = BendingOf(point, force),
+                    IfNextFailsN = ifNext[i],
+                }
             );
             if (along < 0 && point.LimbDiameterM is not null && -along > LeastTension * hung.Weight)
             {

@@ -149,26 +149,27 @@ internal sealed class RigWalk(ClearingScene scene, Doubts moved, bool onlyUses =
         var use = load * rating.Factor / strength;
         var gives = kind.Effort || kind.Slips;
         links.Add(
-            new(
-                id,
-                name,
-                mark,
-                kind.Place,
-                kind.Dimension,
-                load,
-                Math.Max(load, worst),
-                strength,
-                rating.Rated,
-                rating.Factor,
-                use,
-                use * FallFactor(rating.MayFall),
-                Link.StateOf(use, gives ? 0 : worst, strength),
-                rating.Estimate,
-                kind.Effort,
-                kind.Slips,
-                kind.Anchors,
-                rating.Reductions
-            )
+            new()
+            {
+                Id = id,
+                Name = name,
+                Mark = mark,
+                Place = kind.Place,
+                Dimension = kind.Dimension,
+                LoadValue = load,
+                WorstLoadValue = Math.Max(load, worst),
+                StrengthValue = strength,
+                RatedValue = rating.Rated,
+                Factor = rating.Factor,
+                Use = use,
+                CarefulUse = use * FallFactor(rating.MayFall),
+                State = Link.StateOf(use, gives ? 0 : worst, strength),
+                Estimate = rating.Estimate,
+                Effort = kind.Effort,
+                Slips = kind.Slips,
+                Anchors = kind.Anchors,
+                Reductions = rating.Reductions,
+            }
         );
     }
 

@@ -49,25 +49,34 @@ public sealed record RigZone(string Id, ZoneKind Kind, string Name, double FromM
 public sealed record TravelPlace(SectionPoint At, double TensionN, double HaulN, double? ClearM);
 
 /// <summary>What a point in the tree carries.</summary>
-/// <param name="Name">What the crew calls it.</param>
-/// <param name="ForceN">On the point.</param>
-/// <param name="X">The force to the right.</param>
-/// <param name="Y">The force upward.</param>
-/// <param name="AlongN">Along its limb, toward the union: compression.</param>
-/// <param name="AcrossN">Across its limb: bending.</param>
-/// <param name="BendingPa">At the union, with the limb's own weight; null where the limb is not given.</param>
-/// <param name="IfNextFailsN">The most that it carries when one of the others gives way.</param>
-public sealed record PointForce(
-    string Name,
-    SectionPoint At,
-    double ForceN,
-    double X,
-    double Y,
-    double AlongN,
-    double AcrossN,
-    double? BendingPa,
-    double IfNextFailsN
-);
+public sealed record PointForce
+{
+    /// <summary>What the crew calls it.</summary>
+    public required string Name { get; init; }
+
+    public required SectionPoint At { get; init; }
+
+    /// <summary>On the point.</summary>
+    public required double ForceN { get; init; }
+
+    /// <summary>The force to the right.</summary>
+    public required double X { get; init; }
+
+    /// <summary>The force upward.</summary>
+    public required double Y { get; init; }
+
+    /// <summary>Along its limb, toward the union: compression.</summary>
+    public required double AlongN { get; init; }
+
+    /// <summary>Across its limb: bending.</summary>
+    public required double AcrossN { get; init; }
+
+    /// <summary>At the union, with the limb's own weight; null where the limb is not given.</summary>
+    public required double? BendingPa { get; init; }
+
+    /// <summary>The most that it carries when one of the others gives way.</summary>
+    public required double IfNextFailsN { get; init; }
+}
 
 /// <summary>One way of clearing, worked out and checked. Where it is not set up, what was worked out is empty.</summary>
 public sealed record WayResult

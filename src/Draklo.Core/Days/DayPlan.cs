@@ -6,21 +6,32 @@ using Draklo.Core.Units;
 namespace Draklo.Core.Days;
 
 /// <summary>A task against the clock. Times are minutes after local midnight.</summary>
-/// <param name="Critical">Whether the finish waits for it when everything takes its likely time.</param>
-/// <param name="CriticalInHundred">In how many of a hundred days the finish waits for it.</param>
-public sealed record ClockedTask(
-    string Id,
-    string Name,
-    Spread Minutes,
-    int People,
-    IReadOnlyList<string> After,
-    bool DrawnUp,
-    bool Own,
-    double BeginsMin,
-    double EndsMin,
-    bool Critical,
-    int CriticalInHundred
-);
+public sealed record ClockedTask
+{
+    public required string Id { get; init; }
+
+    public required string Name { get; init; }
+
+    public required Spread Minutes { get; init; }
+
+    public required int People { get; init; }
+
+    public required IReadOnlyList<string> After { get; init; }
+
+    public required bool DrawnUp { get; init; }
+
+    public required bool Own { get; init; }
+
+    public required double BeginsMin { get; init; }
+
+    public required double EndsMin { get; init; }
+
+    /// <summary>Whether the finish waits for it when everything takes its likely time.</summary>
+    public required bool Critical { get; init; }
+
+    /// <summary>In how many of a hundred days the finish waits for it.</summary>
+    public required int CriticalInHundred { get; init; }
+}
 
 /// <summary>An hour of the forecast.</summary>
 /// <param name="Hour">Local, 0 to 23.</param>
@@ -57,24 +68,34 @@ public sealed record DaySetting(Daylight? Light, IReadOnlyList<(int Hour, double
 /// Method M22. The finish is sampled, because sums of likely times come out too short; low and high hold it in nine days
 /// of ten.
 /// </remarks>
-/// <param name="BeginsMin">Minutes after local midnight, as all times here.</param>
-/// <param name="LikelyFinishMin">What the likely times alone give.</param>
-/// <param name="Cost">Wages of everybody to the finish, and hire; null while neither is given.</param>
-/// <param name="Warnings">What does not fit, in sentences.</param>
-public sealed record DayPlan(
-    double BeginsMin,
-    IReadOnlyList<ClockedTask> Tasks,
-    double LikelyFinishMin,
-    Spread FinishMin,
-    int People,
-    Daylight? Light,
-    IReadOnlyList<WindHour> Wind,
-    Spread? Cost,
-    string Money,
-    IReadOnlyList<DayAlternative> Alternatives,
-    IReadOnlyList<string> Warnings
-)
+public sealed record DayPlan
 {
+    /// <summary>Minutes after local midnight, as all times here.</summary>
+    public required double BeginsMin { get; init; }
+
+    public required IReadOnlyList<ClockedTask> Tasks { get; init; }
+
+    /// <summary>What the likely times alone give.</summary>
+    public required double LikelyFinishMin { get; init; }
+
+    public required Spread FinishMin { get; init; }
+
+    public required int People { get; init; }
+
+    public required Daylight? Light { get; init; }
+
+    public required IReadOnlyList<WindHour> Wind { get; init; }
+
+    /// <summary>Wages of everybody to the finish, and hire; null while neither is given.</summary>
+    public required Spread? Cost { get; init; }
+
+    public required string Money { get; init; }
+
+    public required IReadOnlyList<DayAlternative> Alternatives { get; init; }
+
+    /// <summary>What does not fit, in sentences.</summary>
+    public required IReadOnlyList<string> Warnings { get; init; }
+
     private const int Samples = 2000;
     private const int Seed = 22;
 
@@ -126,19 +147,20 @@ public sealed record DayPlan(
         var clocked = tasks
             .Select(
                 (t, i) =>
-                    new ClockedTask(
-                        t.Id,
-                        t.Name,
-                        t.Minutes,
-                        t.People,
-                        t.After,
-                        t.DrawnUp,
-                        t.Own,
-                        begins + planned.Likely.Begins[i],
-                        begins + planned.Likely.Ends[i],
-                        planned.Likely.Critical[i],
-                        planned.CriticalInHundred[i]
-                    )
+                    new ClockedTask
+                    {
+                        Id = t.Id,
+                        Name = t.Name,
+                        Minutes = t.Minutes,
+                        People = t.People,
+                        After = t.After,
+                        DrawnUp = t.DrawnUp,
+                        Own = t.Own,
+                        BeginsMin = begins + planned.Likely.Begins[i],
+                        EndsMin = begins + planned.Likely.Ends[i],
+                        Critical = planned.Likely.Critical[i],
+                        CriticalInHundred = planned.CriticalInHundred[i],
+                    }
             )
             .OrderBy(t => t.BeginsMin)
             .ThenBy(t => t.EndsMin)
@@ -151,19 +173,20 @@ public sealed record DayPlan(
             ))
             .ToList();
         return (
-            new(
-                begins,
-                clocked,
-                begins + planned.Likely.Length,
-                finish,
-                people,
-                setting.Light,
-                wind,
-                CostOf(plan.Work, people, planned),
-                plan.Work.Money,
-                AlternativesOf(plan, analysis, tasks, people, planned),
-                DayWarnings.Of(clocked, finish, people, setting.Light, wind, analysis.Plate.GustMps, units)
-            ),
+            new()
+            {
+                BeginsMin = begins,
+                Tasks = clocked,
+                LikelyFinishMin = begins + planned.Likely.Length,
+                FinishMin = finish,
+                People = people,
+                Light = setting.Light,
+                Wind = wind,
+                Cost = CostOf(plan.Work, people, planned),
+                Money = plan.Work.Money,
+                Alternatives = AlternativesOf(plan, analysis, tasks, people, planned),
+                Warnings = DayWarnings.Of(clocked, finish, people, setting.Light, wind, analysis.Plate.GustMps, units),
+            },
             problems
         );
     }

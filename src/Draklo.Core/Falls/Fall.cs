@@ -57,32 +57,46 @@ public sealed record FallStage(double S, double Deg, LayPoint Centre, LayPoint T
 
 /// <summary>What follows from commit: where the tip lands, when, how fast, and where line and hinge let go.</summary>
 /// <remarks>Method M16.</remarks>
-/// <param name="StartRadPerS">How fast it turns at commit, from the hauling.</param>
-/// <param name="HingeLetsGoDeg">How far it has turned then.</param>
-/// <param name="LineSlackDeg">Where it outruns the hauled line.</param>
-/// <param name="TipSpeedMps">When it meets the ground.</param>
-/// <param name="Torn">Where the tip lands if the hinge tears at commit.</param>
-/// <param name="EnergyDrift">Of the sums, as a share.</param>
-/// <param name="Butt">Where the butt pushes harder than it rubs on the stump; null where it never does.</param>
-/// <param name="Landings">Tips of the samples, for drawing; none without samples.</param>
-public sealed record Fall(
-    double CommitDeg,
-    double StartRadPerS,
-    double HingeLetsGoDeg,
-    double LineSlackDeg,
-    double SecondsFromCommit,
-    double TipSpeedMps,
-    Landing Tip,
-    Landing? Torn,
-    double EnergyDrift,
-    FallSpread? Spread,
-    IReadOnlyList<TargetTouch> Touches,
-    IReadOnlyList<FallPoint> Curve,
-    IReadOnlyList<FallStage> Stages,
-    ButtSlide? Butt,
-    IReadOnlyList<Landing> Landings
-)
+public sealed record Fall
 {
+    public required double CommitDeg { get; init; }
+
+    /// <summary>How fast it turns at commit, from the hauling.</summary>
+    public required double StartRadPerS { get; init; }
+
+    /// <summary>How far it has turned then.</summary>
+    public required double HingeLetsGoDeg { get; init; }
+
+    /// <summary>Where it outruns the hauled line.</summary>
+    public required double LineSlackDeg { get; init; }
+
+    public required double SecondsFromCommit { get; init; }
+
+    /// <summary>When it meets the ground.</summary>
+    public required double TipSpeedMps { get; init; }
+
+    public required Landing Tip { get; init; }
+
+    /// <summary>Where the tip lands if the hinge tears at commit.</summary>
+    public required Landing? Torn { get; init; }
+
+    /// <summary>Of the sums, as a share.</summary>
+    public required double EnergyDrift { get; init; }
+
+    public required FallSpread? Spread { get; init; }
+
+    public required IReadOnlyList<TargetTouch> Touches { get; init; }
+
+    public required IReadOnlyList<FallPoint> Curve { get; init; }
+
+    public required IReadOnlyList<FallStage> Stages { get; init; }
+
+    /// <summary>Where the butt pushes harder than it rubs on the stump; null where it never does.</summary>
+    public required ButtSlide? Butt { get; init; }
+
+    /// <summary>Tips of the samples, for drawing; none without samples.</summary>
+    public required IReadOnlyList<Landing> Landings { get; init; }
+
     /// <param name="ask">What is asked; samples take their time.</param>
     public static (Fall? Fall, List<Problem> Problems) Of(
         Plan plan,
@@ -128,23 +142,24 @@ public sealed record Fall(
 
         var spread = ask.Samples > 0 ? SampledFalls.Of(plan, aimDeg, ask, units, cancellation) : null;
         return (
-            new(
-                setting.CommitDeg,
-                setting.StartSpeed,
-                Math.Max(setting.CommitDeg, setting.HoldDeg),
-                setting.SlackDeg(),
-                motion.Seconds,
-                motion.TipSpeed,
-                setting.OnGround(motion.Tip).Turned(aimDeg),
-                setting.Torn() is { } torn ? setting.OnGround(torn.Tip).Turned(aimDeg) : null,
-                motion.EnergyDrift,
-                spread?.Spread,
-                spread?.Touches ?? [],
-                CurveOf(setting, pull, motion),
-                StagesOf(motion, aimDeg),
-                motion.Butt,
-                spread?.Landings ?? []
-            ),
+            new()
+            {
+                CommitDeg = setting.CommitDeg,
+                StartRadPerS = setting.StartSpeed,
+                HingeLetsGoDeg = Math.Max(setting.CommitDeg, setting.HoldDeg),
+                LineSlackDeg = setting.SlackDeg(),
+                SecondsFromCommit = motion.Seconds,
+                TipSpeedMps = motion.TipSpeed,
+                Tip = setting.OnGround(motion.Tip).Turned(aimDeg),
+                Torn = setting.Torn() is { } torn ? setting.OnGround(torn.Tip).Turned(aimDeg) : null,
+                EnergyDrift = motion.EnergyDrift,
+                Spread = spread?.Spread,
+                Touches = spread?.Touches ?? [],
+                Curve = CurveOf(setting, pull, motion),
+                Stages = StagesOf(motion, aimDeg),
+                Butt = motion.Butt,
+                Landings = spread?.Landings ?? [],
+            },
             []
         );
     }

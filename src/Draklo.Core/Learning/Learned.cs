@@ -48,23 +48,24 @@ public static class Learned
     )
     {
         var fits = takes is not { } range || (value.Nominal >= range.Least && value.Nominal <= range.Most);
-        return new(
-            string.Join('.', new[] { $"{kind}", subject, crew }.Where(p => p.Length > 0)).ToLowerInvariant(),
-            kind,
-            crew.Length > 0 ? $"{name}, led by {crew}" : name,
-            subject,
-            crew,
-            unit,
-            on.Count,
-            on.Of,
-            on.Mean,
-            on.Deviation,
-            value,
-            table,
-            judged.MayUse && fits,
-            fits ? judged.Why : "It lies outside what a plan takes: measure it again.",
-            on.From,
-            Used: false
-        );
+        return new()
+        {
+            Id = string.Join('.', new[] { $"{kind}", subject, crew }.Where(p => p.Length > 0)).ToLowerInvariant(),
+            Kind = kind,
+            Name = crew.Length > 0 ? $"{name}, led by {crew}" : name,
+            Subject = subject,
+            Crew = crew,
+            Unit = unit,
+            Count = on.Count,
+            Of = on.Of,
+            Mean = on.Mean,
+            Deviation = on.Deviation,
+            Value = value,
+            Table = table,
+            MayUse = judged.MayUse && fits,
+            Why = fits ? judged.Why : "It lies outside what a plan takes: measure it again.",
+            From = on.From,
+            Used = false,
+        };
     }
 }

@@ -38,36 +38,52 @@ public enum LearnedKind
 public sealed record LearnedFrom(string? JobId, string Name, string On, double Value);
 
 /// <summary>A figure that the crew's own jobs and trials give, beside the one of the table.</summary>
-/// <param name="Id">Stable, as in "pull.lime.runa".</param>
-/// <param name="Name">What it is, in words.</param>
-/// <param name="Subject">Species, turn, grip, way or wood; empty where it is of everything.</param>
-/// <param name="Crew">Whose jobs; empty for everybody's.</param>
-/// <param name="Unit">ratio, deg, share, friction, N or m.</param>
-/// <param name="Count">How many it rests on.</param>
-/// <param name="Of">What they are: pulls, landings, trials.</param>
-/// <param name="Mean">Of what was read; of a ratio the mean of its logarithms.</param>
-/// <param name="Deviation">How far single ones scatter about it; null for one alone.</param>
-/// <param name="Value">What would stand in a plan, with what is taken for its spread.</param>
-/// <param name="Table">What stands there otherwise.</param>
-/// <param name="MayUse">Whether there are enough behind it.</param>
-/// <param name="Why">What is missing, or what the figure does, as a sentence.</param>
-/// <param name="From">The latest first.</param>
-/// <param name="Used">Whether the crew wants it in new plans.</param>
-public sealed record LearnedFigure(
-    string Id,
-    LearnedKind Kind,
-    string Name,
-    string Subject,
-    string Crew,
-    string Unit,
-    int Count,
-    string Of,
-    double Mean,
-    double? Deviation,
-    Spread Value,
-    Spread Table,
-    bool MayUse,
-    string Why,
-    IReadOnlyList<LearnedFrom> From,
-    bool Used
-);
+public sealed record LearnedFigure
+{
+    /// <summary>Stable, as in "pull.lime.runa".</summary>
+    public required string Id { get; init; }
+
+    public required LearnedKind Kind { get; init; }
+
+    /// <summary>What it is, in words.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>Species, turn, grip, way or wood; empty where it is of everything.</summary>
+    public required string Subject { get; init; }
+
+    /// <summary>Whose jobs; empty for everybody's.</summary>
+    public required string Crew { get; init; }
+
+    /// <summary>ratio, deg, share, friction, N or m.</summary>
+    public required string Unit { get; init; }
+
+    /// <summary>How many it rests on.</summary>
+    public required int Count { get; init; }
+
+    /// <summary>What they are: pulls, landings, trials.</summary>
+    public required string Of { get; init; }
+
+    /// <summary>Of what was read; of a ratio the mean of its logarithms.</summary>
+    public required double Mean { get; init; }
+
+    /// <summary>How far single ones scatter about it; null for one alone.</summary>
+    public required double? Deviation { get; init; }
+
+    /// <summary>What would stand in a plan, with what is taken for its spread.</summary>
+    public required Spread Value { get; init; }
+
+    /// <summary>What stands there otherwise.</summary>
+    public required Spread Table { get; init; }
+
+    /// <summary>Whether there are enough behind it.</summary>
+    public required bool MayUse { get; init; }
+
+    /// <summary>What is missing, or what the figure does, as a sentence.</summary>
+    public required string Why { get; init; }
+
+    /// <summary>The latest first.</summary>
+    public required IReadOnlyList<LearnedFrom> From { get; init; }
+
+    /// <summary>Whether the crew wants it in new plans.</summary>
+    public required bool Used { get; init; }
+}

@@ -5,23 +5,33 @@ using Draklo.Core.Units;
 namespace Draklo.Core.Learning;
 
 /// <summary>A figure of the crew's own that fits a plan, beside what stands there.</summary>
-/// <param name="Path">The member that holds it.</param>
-/// <param name="Now">What stands there now, in words.</param>
-/// <param name="Ours">What would stand there, in words, with how many it rests on.</param>
-/// <param name="Table">What stands where a crew has none, in words.</param>
-/// <param name="InUse">Whether the crew's own figure stands there.</param>
-public sealed record OwnChoice(
-    string FigureId,
-    string Name,
-    string Path,
-    string Now,
-    string Ours,
-    string Table,
-    int Count,
-    bool InUse,
-    bool MayUse,
-    string Why
-);
+public sealed record OwnChoice
+{
+    public required string FigureId { get; init; }
+
+    public required string Name { get; init; }
+
+    /// <summary>The member that holds it.</summary>
+    public required string Path { get; init; }
+
+    /// <summary>What stands there now, in words.</summary>
+    public required string Now { get; init; }
+
+    /// <summary>What would stand there, in words, with how many it rests on.</summary>
+    public required string Ours { get; init; }
+
+    /// <summary>What stands where a crew has none, in words.</summary>
+    public required string Table { get; init; }
+
+    public required int Count { get; init; }
+
+    /// <summary>Whether the crew's own figure stands there.</summary>
+    public required bool InUse { get; init; }
+
+    public required bool MayUse { get; init; }
+
+    public required string Why { get; init; }
+}
 
 /// <summary>Puts a crew's own figures in a plan, and takes them out.</summary>
 public static class OwnEdits
@@ -257,18 +267,19 @@ public static class OwnEdits
         {
             var inUse = plan.Provenance.GetValueOrDefault(Path) == Provenance.Crew;
             var now = Now(plan) ?? figure.Table.Nominal;
-            return new(
-                figure.Id,
-                figure.Name,
-                Path,
-                LearnedWords.Say(now, figure.Unit, units),
-                $"{LearnedWords.Say(figure.Value.Nominal, figure.Unit, units)}, from {figure.Count} {figure.Of}",
-                LearnedWords.Say(figure.Table.Nominal, figure.Unit, units),
-                figure.Count,
-                inUse,
-                figure.MayUse,
-                figure.Why
-            );
+            return new()
+            {
+                FigureId = figure.Id,
+                Name = figure.Name,
+                Path = Path,
+                Now = LearnedWords.Say(now, figure.Unit, units),
+                Ours = $"{LearnedWords.Say(figure.Value.Nominal, figure.Unit, units)}, from {figure.Count} {figure.Of}",
+                Table = LearnedWords.Say(figure.Table.Nominal, figure.Unit, units),
+                Count = figure.Count,
+                InUse = inUse,
+                MayUse = figure.MayUse,
+                Why = figure.Why,
+            };
         }
     }
 }

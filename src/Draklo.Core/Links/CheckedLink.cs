@@ -20,35 +20,53 @@ public sealed record Reduction(string Name, double Keeps);
 /// too. A load may be a force, a moment or a stress: <see cref="Dimension"/> says which. The JSON names ending in N are
 /// kept from a time when all of them were forces.
 /// </remarks>
-/// <param name="Id">Stable name on its load path.</param>
-/// <param name="Name">What it is called on the load path.</param>
-/// <param name="Place">Number of the redirect or point it belongs to, from 1; null for the others.</param>
-/// <param name="Dimension">What the figures are measured in: force in N, moment in N·m, stress in Pa.</param>
-/// <param name="LoadValue">As planned.</param>
-/// <param name="WorstLoadValue">The worst credible load.</param>
-/// <param name="StrengthValue">Rated strength after every reduction.</param>
-/// <param name="RatedValue">Before reductions.</param>
-/// <param name="Factor">Strength wanted over load.</param>
-/// <param name="Use">Load × factor / strength.</param>
-/// <param name="CarefulUse">The same at the careful end of what is not known: what the use stays under in 95 of 100.</param>
-/// <param name="Estimate">True when the strength is a tabled or guessed figure.</param>
-public abstract record CheckedLink(
-    string Id,
-    string Name,
-    int? Place,
-    [property: JsonPropertyName("quantity")] Dimension Dimension,
-    [property: JsonPropertyName("loadN")] double LoadValue,
-    [property: JsonPropertyName("worstLoadN")] double WorstLoadValue,
-    [property: JsonPropertyName("strengthN")] double StrengthValue,
-    [property: JsonPropertyName("ratedN")] double RatedValue,
-    double Factor,
-    double Use,
-    double CarefulUse,
-    LinkState State,
-    bool Estimate,
-    IReadOnlyList<Reduction> Reductions
-)
+public abstract record CheckedLink
 {
+    /// <summary>Stable name on its load path.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>What it is called on the load path.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>Number of the redirect or point it belongs to, from 1; null for the others.</summary>
+    public required int? Place { get; init; }
+
+    /// <summary>What the figures are measured in: force in N, moment in N·m, stress in Pa.</summary>
+    [JsonPropertyName("quantity")]
+    public required Dimension Dimension { get; init; }
+
+    /// <summary>As planned.</summary>
+    [JsonPropertyName("loadN")]
+    public required double LoadValue { get; init; }
+
+    /// <summary>The worst credible load.</summary>
+    [JsonPropertyName("worstLoadN")]
+    public required double WorstLoadValue { get; init; }
+
+    /// <summary>Rated strength after every reduction.</summary>
+    [JsonPropertyName("strengthN")]
+    public required double StrengthValue { get; init; }
+
+    /// <summary>Before reductions.</summary>
+    [JsonPropertyName("ratedN")]
+    public required double RatedValue { get; init; }
+
+    /// <summary>Strength wanted over load.</summary>
+    public required double Factor { get; init; }
+
+    /// <summary>Load × factor / strength.</summary>
+    public required double Use { get; init; }
+
+    /// <summary>The same at the careful end of what is not known: what the use stays under in 95 of 100.</summary>
+    public required double CarefulUse { get; init; }
+
+    public required LinkState State { get; init; }
+
+    /// <summary>True when the strength is a tabled or guessed figure.</summary>
+    public required bool Estimate { get; init; }
+
+    public required IReadOnlyList<Reduction> Reductions { get; init; }
+
     [JsonIgnore]
     public Quantity Load => new(LoadValue, Dimension);
 

@@ -10,21 +10,32 @@ namespace Draklo.Core.Links;
 /// pre-tension; no sentences and nothing of the site.
 /// </summary>
 /// <remarks>The rig finder runs it by the ten thousand; a whole analysis is this and what is said about it.</remarks>
-internal sealed record CheckedPull(
-    PlanContext Context,
-    PullLine[] Lines,
-    Pull Pull,
-    LineRun[] Runs,
-    LoadPath Path,
-    LineResult[] Results,
-    StemBending Bending,
-    double SideAtNeeded,
-    double WorstSide,
-    double Twist,
-    Spread Hold,
-    Pretension Pretension
-)
+internal sealed record CheckedPull
 {
+    public required PlanContext Context { get; init; }
+
+    public required PullLine[] Lines { get; init; }
+
+    public required Pull Pull { get; init; }
+
+    public required LineRun[] Runs { get; init; }
+
+    public required LoadPath Path { get; init; }
+
+    public required LineResult[] Results { get; init; }
+
+    public required StemBending Bending { get; init; }
+
+    public required double SideAtNeeded { get; init; }
+
+    public required double WorstSide { get; init; }
+
+    public required double Twist { get; init; }
+
+    public required Spread Hold { get; init; }
+
+    public required Pretension Pretension { get; init; }
+
     /// <summary>How far the hinge bends before it lets go, degrees.</summary>
     public double HoldDeg => Hold.Nominal;
 
@@ -141,20 +152,21 @@ internal sealed record CheckedPull(
             estimate: true
         );
         new TreeWalk(path, bending, pull.Needed, lines, atWorst, sideWorst, careful).AddAll();
-        return new(
-            context,
-            lines,
-            pull,
-            runs,
-            path,
-            results,
-            bending,
-            sideAtNeeded,
-            sideWorst,
-            twist,
-            hold,
-            Pretension.From(context, lines, path)
-        );
+        return new()
+        {
+            Context = context,
+            Lines = lines,
+            Pull = pull,
+            Runs = runs,
+            Path = path,
+            Results = results,
+            Bending = bending,
+            SideAtNeeded = sideAtNeeded,
+            WorstSide = sideWorst,
+            Twist = twist,
+            Hold = hold,
+            Pretension = Pretension.From(context, lines, path),
+        };
     }
 
     /// <summary>

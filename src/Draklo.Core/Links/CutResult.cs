@@ -7,35 +7,47 @@ namespace Draklo.Core.Links;
 
 /// <summary>What follows from the cuts beside the hinge's own figures.</summary>
 /// <remarks>Methods M6, M12 and M18.</remarks>
-/// <param name="LengthLeftM">Of the hinge, over which wood is left beside bites and rot, metres.</param>
-/// <param name="ShareLeft">Wood left over that of an even, whole hinge, 0 to 1.</param>
-/// <param name="GoesAtPlannedM">Uncut wood at which the tree starts to go at the planned tension, metres.</param>
-/// <param name="SplittingIndex">With neither lashings nor strap: that thickness over the hinge, with no line.</param>
-/// <param name="Splitting">How likely it splits up the stem with what is planned.</param>
-/// <param name="SplittingBare">The same with neither lashings nor strap.</param>
-/// <param name="Lashed">The lashings round the stem bear what the tree may bring on them.</param>
-/// <param name="LashingsMustHoldNm">About the cut, all of them together, for that; N·m.</param>
-/// <param name="StepM">Of the back cut above the notch's apex, as it is cut.</param>
-/// <param name="Strap">Of a bored back cut; null for a plain one.</param>
-/// <param name="Wedge">Null where none is put in.</param>
-/// <param name="Forks">For each lashing round a fork, what comes on it.</param>
-/// <param name="Bar">Null where no bar length is given.</param>
-public sealed record CutResult(
-    double LengthLeftM,
-    double ShareLeft,
-    double GoesAtPlannedM,
-    double SplittingIndex,
-    SplittingRisk Splitting,
-    SplittingRisk SplittingBare,
-    bool Lashed,
-    double LashingsMustHoldNm,
-    double StepM,
-    StrapResult? Strap,
-    WedgeResult? Wedge,
-    IReadOnlyList<ForkLashing> Forks,
-    BarResult? Bar
-)
+public sealed record CutResult
 {
+    /// <summary>Of the hinge, over which wood is left beside bites and rot, metres.</summary>
+    public required double LengthLeftM { get; init; }
+
+    /// <summary>Wood left over that of an even, whole hinge, 0 to 1.</summary>
+    public required double ShareLeft { get; init; }
+
+    /// <summary>Uncut wood at which the tree starts to go at the planned tension, metres.</summary>
+    public required double GoesAtPlannedM { get; init; }
+
+    /// <summary>With neither lashings nor strap: that thickness over the hinge, with no line.</summary>
+    public required double SplittingIndex { get; init; }
+
+    /// <summary>How likely it splits up the stem with what is planned.</summary>
+    public required SplittingRisk Splitting { get; init; }
+
+    /// <summary>The same with neither lashings nor strap.</summary>
+    public required SplittingRisk SplittingBare { get; init; }
+
+    /// <summary>The lashings round the stem bear what the tree may bring on them.</summary>
+    public required bool Lashed { get; init; }
+
+    /// <summary>About the cut, all of them together, for that; N·m.</summary>
+    public required double LashingsMustHoldNm { get; init; }
+
+    /// <summary>Of the back cut above the notch's apex, as it is cut.</summary>
+    public required double StepM { get; init; }
+
+    /// <summary>Of a bored back cut; null for a plain one.</summary>
+    public required StrapResult? Strap { get; init; }
+
+    /// <summary>Null where none is put in.</summary>
+    public required WedgeResult? Wedge { get; init; }
+
+    /// <summary>For each lashing round a fork, what comes on it.</summary>
+    public required IReadOnlyList<ForkLashing> Forks { get; init; }
+
+    /// <summary>Null where no bar length is given.</summary>
+    public required BarResult? Bar { get; init; }
+
     private const double Raised = 1.2;
     private const double High = 2;
 
@@ -50,23 +62,25 @@ public sealed record CutResult(
         var wedge = WedgeResult.Of(context, pull);
         AddWorkings(context, hinge, strap, wedge, atPlanned, pull);
         var bare = RiskOf(index, context.Tree.Wood.Splits == SplitTendency.High, lashed: false);
-        return new(
-            hinge.LengthLeft,
-            hinge.ShareLeft,
-            Pretension.UncutWhereItGoes(hinge, atPlanned),
-            index,
-            strap is not null && strap.HoldsNm >= gravity
-                ? SplittingRisk.Low
-                : RiskOf(index, context.Tree.Wood.Splits == SplitTendency.High, lashed),
-            bare,
-            lashed,
-            Pretension.MomentInZone(hinge),
-            cut.StepCutM,
-            strap is null ? null : StrapResult.Of(context, strap, atPlanned),
-            wedge,
-            ForkLashing.Of(context, lines),
-            BarResult.Of(cut)
-        );
+        return new()
+        {
+            LengthLeftM = hinge.LengthLeft,
+            ShareLeft = hinge.ShareLeft,
+            GoesAtPlannedM = Pretension.UncutWhereItGoes(hinge, atPlanned),
+            SplittingIndex = index,
+            Splitting =
+                strap is not null && strap.HoldsNm >= gravity
+                    ? SplittingRisk.Low
+                    : RiskOf(index, context.Tree.Wood.Splits == SplitTendency.High, lashed),
+            SplittingBare = bare,
+            Lashed = lashed,
+            LashingsMustHoldNm = Pretension.MomentInZone(hinge),
+            StepM = cut.StepCutM,
+            Strap = strap is null ? null : StrapResult.Of(context, strap, atPlanned),
+            Wedge = wedge,
+            Forks = ForkLashing.Of(context, lines),
+            Bar = BarResult.Of(cut),
+        };
     }
 
     private static void AddWorkings(

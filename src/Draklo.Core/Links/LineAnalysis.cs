@@ -42,37 +42,39 @@ internal static class LineAnalysis
         var held = tension * run.Passes(0);
         var seat = LimbBending.SeatForce(pulled, tension).ForceN;
         var setting = line.Setting is null ? null : LineSetting.Of(line, tension, context.Workings);
-        var result = new LineResult(
-            line.Id,
-            length,
-            whole,
-            below,
-            along.Level,
-            forwardArm,
-            rightArm,
-            tension,
-            tensions.End,
-            seat,
-            takeUp,
-            stretch,
-            ropeNeeded,
-            RopeNeeded.JointAt(line),
-            new(
-                solution.IdealAdvantage,
-                solution.ActualAdvantage,
-                takeUp * solution.TravelRatio,
-                hand,
-                held * solution.Holding.HandForceForUnitLoad,
-                anchor,
-                sets,
-                opening.RopeM,
-                opening.SpaceM,
-                CaptureView.Of(line, tackle.System, tensions.End)
-            ),
-            redirects,
-            setting,
-            Effort.Of(line.Puller)
-        );
+        var result = new LineResult
+        {
+            Id = line.Id,
+            LengthM = length,
+            RunM = whole,
+            AngleBelowHorizontalDeg = below,
+            TipsFraction = along.Level,
+            ForwardArmM = forwardArm,
+            RightArmM = rightArm,
+            TensionN = tension,
+            EndTensionN = tensions.End,
+            SeatForceN = seat,
+            TakeUpM = takeUp,
+            StretchM = stretch,
+            RopeNeededM = ropeNeeded,
+            JointAtM = RopeNeeded.JointAt(line),
+            Tackle = new()
+            {
+                IdealAdvantage = solution.IdealAdvantage,
+                ActualAdvantage = solution.ActualAdvantage,
+                HaulLengthM = takeUp * solution.TravelRatio,
+                HandForceN = hand,
+                HoldForceN = held * solution.Holding.HandForceForUnitLoad,
+                AnchorForceN = anchor,
+                Sets = sets,
+                RopeM = opening.RopeM,
+                SpaceM = opening.SpaceM,
+                Capture = CaptureView.Of(line, tackle.System, tensions.End),
+            },
+            Redirects = redirects,
+            Setting = setting,
+            Hauler = Effort.Of(line.Puller),
+        };
 
         if (context.Workings is { } workings)
         {

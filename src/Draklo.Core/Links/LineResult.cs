@@ -3,59 +3,85 @@ using Draklo.Core.Tackle;
 
 namespace Draklo.Core.Links;
 
-/// <param name="TipsFraction">The level part of the pull, 0 to 1; the rest presses down the stem.</param>
-/// <param name="TensionN">Planned, of this line.</param>
-/// <param name="TakeUpM">Line that must come in from rest to commit, its stretch included.</param>
-/// <param name="StretchM">The part of it that is stretch at the planned tension.</param>
-/// <param name="LengthM">From the seat to the first fixed point.</param>
-/// <param name="RunM">From the seat over its redirects to the anchor.</param>
-/// <param name="EndTensionN">At the tackle: more than at the tree, for each redirect takes its part.</param>
-/// <param name="SeatForceN">On the wood at the seat: nearly twice the line's tension for a base tie.</param>
-/// <param name="RopeNeededM">Rope that the line takes, its tackle included where it is rove in the line.</param>
-/// <param name="Hauler">What pulls, steadily and in one heave or jerk, with its spread.</param>
-/// <param name="JointAtM">Where two ropes are joined, along the line from the seat.</param>
-public sealed record LineResult(
-    string Id,
-    double LengthM,
-    double RunM,
-    double AngleBelowHorizontalDeg,
-    double TipsFraction,
-    double ForwardArmM,
-    double RightArmM,
-    double TensionN,
-    double EndTensionN,
-    double SeatForceN,
-    double TakeUpM,
-    double StretchM,
-    double RopeNeededM,
-    double? JointAtM,
-    TackleResult Tackle,
-    IReadOnlyList<RedirectForce> Redirects,
-    LineSetting? Setting,
-    Effort Hauler
-)
+public sealed record LineResult
 {
+    public required string Id { get; init; }
+
+    /// <summary>From the seat to the first fixed point.</summary>
+    public required double LengthM { get; init; }
+
+    /// <summary>From the seat over its redirects to the anchor.</summary>
+    public required double RunM { get; init; }
+
+    public required double AngleBelowHorizontalDeg { get; init; }
+
+    /// <summary>The level part of the pull, 0 to 1; the rest presses down the stem.</summary>
+    public required double TipsFraction { get; init; }
+
+    public required double ForwardArmM { get; init; }
+
+    public required double RightArmM { get; init; }
+
+    /// <summary>Planned, of this line.</summary>
+    public required double TensionN { get; init; }
+
+    /// <summary>At the tackle: more than at the tree, for each redirect takes its part.</summary>
+    public required double EndTensionN { get; init; }
+
+    /// <summary>On the wood at the seat: nearly twice the line's tension for a base tie.</summary>
+    public required double SeatForceN { get; init; }
+
+    /// <summary>Line that must come in from rest to commit, its stretch included.</summary>
+    public required double TakeUpM { get; init; }
+
+    /// <summary>The part of it that is stretch at the planned tension.</summary>
+    public required double StretchM { get; init; }
+
+    /// <summary>Rope that the line takes, its tackle included where it is rove in the line.</summary>
+    public required double RopeNeededM { get; init; }
+
+    /// <summary>Where two ropes are joined, along the line from the seat.</summary>
+    public required double? JointAtM { get; init; }
+
+    public required TackleResult Tackle { get; init; }
+
+    public required IReadOnlyList<RedirectForce> Redirects { get; init; }
+
+    public required LineSetting? Setting { get; init; }
+
+    /// <summary>What pulls, steadily and in one heave or jerk, with its spread.</summary>
+    public required Effort Hauler { get; init; }
+
     /// <summary>The drum between puller and rope; null without one and without a machine.</summary>
     public Limiter? Limiter { get; init; }
 }
 
-/// <param name="HandForceN">For the planned tension.</param>
-/// <param name="HoldForceN">What holds the planned tension when nobody hauls and the rope would run back.</param>
-/// <param name="AnchorForceN">On the anchor; 0 for a line hauled directly.</param>
-/// <param name="Sets">How often it is opened and hauled for the take-up.</param>
-/// <param name="RopeM">Rope in the tackle when it is fully opened, with its tail; 0 for a line hauled directly.</param>
-/// <param name="SpaceM">From the anchor to the grip on the line when it is fully opened; 0 where no blocks
-/// meet.</param>
-/// <param name="Capture">What hangs on a cam or grip in it once you let go of the rope; null where the hands hold it.</param>
-public sealed record TackleResult(
-    double IdealAdvantage,
-    double ActualAdvantage,
-    double HaulLengthM,
-    double HandForceN,
-    double HoldForceN,
-    double AnchorForceN,
-    HaulSets Sets,
-    double RopeM,
-    double SpaceM,
-    CaptureView? Capture
-);
+public sealed record TackleResult
+{
+    public required double IdealAdvantage { get; init; }
+
+    public required double ActualAdvantage { get; init; }
+
+    public required double HaulLengthM { get; init; }
+
+    /// <summary>For the planned tension.</summary>
+    public required double HandForceN { get; init; }
+
+    /// <summary>What holds the planned tension when nobody hauls and the rope would run back.</summary>
+    public required double HoldForceN { get; init; }
+
+    /// <summary>On the anchor; 0 for a line hauled directly.</summary>
+    public required double AnchorForceN { get; init; }
+
+    /// <summary>How often it is opened and hauled for the take-up.</summary>
+    public required HaulSets Sets { get; init; }
+
+    /// <summary>Rope in the tackle when it is fully opened, with its tail; 0 for a line hauled directly.</summary>
+    public required double RopeM { get; init; }
+
+    /// <summary>From the anchor to the grip on the line when it is fully opened; 0 where no blocks meet.</summary>
+    public required double SpaceM { get; init; }
+
+    /// <summary>What hangs on a cam or grip in it once you let go of the rope; null where the hands hold it.</summary>
+    public required CaptureView? Capture { get; init; }
+}

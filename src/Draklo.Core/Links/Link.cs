@@ -5,44 +5,17 @@ namespace Draklo.Core.Links;
 
 /// <summary>One link of a pull's load path.</summary>
 /// <remarks>Its worst load is what the puller could put on, through the high efficiencies.</remarks>
-/// <param name="Id">As in "main.knot"; the stem, the roots and the hinge belong to no line.</param>
-/// <param name="LineId">Null for what all lines load together.</param>
-/// <param name="Place">Number of the redirect it belongs to, from the tree, from 1; null for the others.</param>
-public sealed record Link(
-    [property: JsonIgnore] LinkRule Rule,
-    string Id,
-    string Name,
-    string? LineId,
-    int? Place,
-    Dimension Dimension,
-    double LoadValue,
-    double WorstLoadValue,
-    double StrengthValue,
-    double RatedValue,
-    double Factor,
-    double Use,
-    double CarefulUse,
-    LinkState State,
-    bool Estimate,
-    IReadOnlyList<Reduction> Reductions
-)
-    : CheckedLink(
-        Id,
-        Name,
-        Place,
-        Dimension,
-        LoadValue,
-        WorstLoadValue,
-        StrengthValue,
-        RatedValue,
-        Factor,
-        Use,
-        CarefulUse,
-        State,
-        Estimate,
-        Reductions
-    )
+public sealed record Link : CheckedLink
 {
+    /// <param name="rule">What it is, with all that belongs to its kind.</param>
+    public Link(LinkRule rule) => Rule = rule;
+
+    [JsonIgnore]
+    public LinkRule Rule { get; }
+
+    /// <summary>Null for what all lines load together.</summary>
+    public required string? LineId { get; init; }
+
     public LinkKind Kind => Rule.Kind;
 
     /// <summary>What lights up in the drawings when it is selected.</summary>

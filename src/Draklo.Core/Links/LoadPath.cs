@@ -111,24 +111,24 @@ public sealed class LoadPath(PlanContext context)
         var strength = rating.Strength;
         var worst = Math.Max(load.Worst, load.Planned);
         var use = load.Planned * rating.Factor / strength;
-        var link = new Link(
-            rule,
-            id,
-            name,
-            lineId,
-            place,
-            dimension,
-            load.Planned,
-            worst,
-            strength,
-            rating.Rated,
-            rating.Factor,
-            use,
-            carefulUse ?? (use * CarefulRatio * Careful(load.MayRise, rating.MayFall)),
-            Link.StateOf(use, rule.Slips ? load.Planned : worst, strength),
-            rating.Estimate,
-            rating.Reductions
-        );
+        var link = new Link(rule)
+        {
+            Id = id,
+            Name = name,
+            LineId = lineId,
+            Place = place,
+            Dimension = dimension,
+            LoadValue = load.Planned,
+            WorstLoadValue = worst,
+            StrengthValue = strength,
+            RatedValue = rating.Rated,
+            Factor = rating.Factor,
+            Use = use,
+            CarefulUse = carefulUse ?? (use * CarefulRatio * Careful(load.MayRise, rating.MayFall)),
+            State = Link.StateOf(use, rule.Slips ? load.Planned : worst, strength),
+            Estimate = rating.Estimate,
+            Reductions = rating.Reductions,
+        };
         links.Add(link);
         if (tension > 0 && use > 0 && tension / use < AllowableTension)
         {

@@ -71,17 +71,18 @@ internal sealed class RedirectWalk
     {
         var context = Line.Context;
         var (east, north) = context.Lay.ToSite(force.Forward, force.Right);
-        return new(
-            force.BetweenDeg,
-            treeSide,
-            OnHaulSide.Planned,
-            OnTurn.Planned,
-            OnTurn.Worst,
-            (Angle.Degrees(Math.Atan2(east, north)) + 360) % 360,
-            Angle.Degrees(Rise),
-            LayPoint.Of(Line.Run.Points[Place]),
-            Redirect.At.GroundRiseM - context.Tree.Stem.StumpHeight,
-            AnchorHolds
-        );
+        return new()
+        {
+            BetweenDeg = force.BetweenDeg,
+            TreeSideN = treeSide,
+            HaulSideN = OnHaulSide.Planned,
+            ForceN = OnTurn.Planned,
+            WorstForceN = OnTurn.Worst,
+            TowardDeg = (Angle.Degrees(Math.Atan2(east, north)) + 360) % 360,
+            RisesDeg = Angle.Degrees(Rise),
+            At = LayPoint.Of(Line.Run.Points[Place]),
+            GroundUpM = Redirect.At.GroundRiseM - context.Tree.Stem.StumpHeight,
+            Strength = AnchorHolds,
+        };
     }
 }

@@ -8,30 +8,45 @@ using Draklo.Core.Units;
 namespace Draklo.Core.Logs;
 
 /// <summary>What is learned from one job: what was predicted beside what came. Worked out when the log is kept.</summary>
-/// <param name="Crew">Whoever led it; empty where the plan names nobody.</param>
-/// <param name="Wood">Brittle, fair or strong, as the plan had it.</param>
-/// <param name="HeldDeg">Lean at which the hinge let go; null where it held, tore or nobody looked.</param>
-/// <param name="NotchDeg">How far the notch opened.</param>
-/// <param name="HoldDeg">What was expected of the hinge.</param>
-public sealed record LoggedJob(
-    string JobId,
-    string Name,
-    string On,
-    string SpeciesId,
-    string Crew,
-    HingeClass Wood,
-    JobStage Stage,
-    LandingLog? Landing,
-    double? AimErrorDeg,
-    HingeEnd? HingeEnded,
-    double? HeldDeg,
-    double NotchDeg,
-    Spread? HoldDeg,
-    IReadOnlyList<LoggedLine> Lines,
-    double Minutes,
-    double PersonMinutes
-)
+public sealed record LoggedJob
 {
+    public required string JobId { get; init; }
+
+    public required string Name { get; init; }
+
+    public required string On { get; init; }
+
+    public required string SpeciesId { get; init; }
+
+    /// <summary>Whoever led it; empty where the plan names nobody.</summary>
+    public required string Crew { get; init; }
+
+    /// <summary>Brittle, fair or strong, as the plan had it.</summary>
+    public required HingeClass Wood { get; init; }
+
+    public required JobStage Stage { get; init; }
+
+    public required LandingLog? Landing { get; init; }
+
+    public required double? AimErrorDeg { get; init; }
+
+    public required HingeEnd? HingeEnded { get; init; }
+
+    /// <summary>Lean at which the hinge let go; null where it held, tore or nobody looked.</summary>
+    public required double? HeldDeg { get; init; }
+
+    /// <summary>How far the notch opened.</summary>
+    public required double NotchDeg { get; init; }
+
+    /// <summary>What was expected of the hinge.</summary>
+    public required Spread? HoldDeg { get; init; }
+
+    public required IReadOnlyList<LoggedLine> Lines { get; init; }
+
+    public required double Minutes { get; init; }
+
+    public required double PersonMinutes { get; init; }
+
     /// <summary>How the pieces were moved; null where nobody has said.</summary>
     public LoggedClearing? Clearing { get; init; }
 
@@ -39,25 +54,24 @@ public sealed record LoggedJob(
     public static LoggedJob Of(JobLog log, string jobId, string name, Plan plan, Analysis? analysis)
     {
         var lead = plan.Crew.FirstOrDefault(c => c.Role == JobRole.Lead) ?? (plan.Crew.Count > 0 ? plan.Crew[0] : null);
-        return new(
-            jobId,
-            name,
-            log.On,
-            plan.Tree.SpeciesId ?? "",
-            lead?.Name.Trim() ?? "",
-            WoodOf(plan),
-            log.Stage,
-            log.Landing,
-            log.Landing is { } landing ? Angle.Degrees(Math.Atan2(landing.RightM, landing.OutM)) : null,
-            log.Hinge?.End,
-            log.Hinge is { End: HingeEnd.LetGo } hinge ? hinge.AtDeg : null,
-            plan.Cut.Notch.OpeningDeg,
-            analysis?.Hinge.HoldSpreadDeg,
-            [.. log.Lines.Select(l => LineOf(l, plan, analysis)).OfType<LoggedLine>()],
-            log.Minutes.Sum(m => m.Minutes),
-            log.Minutes.Sum(m => m.Minutes * m.People)
-        )
+        return new()
         {
+            JobId = jobId,
+            Name = name,
+            On = log.On,
+            SpeciesId = plan.Tree.SpeciesId ?? "",
+            Crew = lead?.Name.Trim() ?? "",
+            Wood = WoodOf(plan),
+            Stage = log.Stage,
+            Landing = log.Landing,
+            AimErrorDeg = log.Landing is { } landing ? Angle.Degrees(Math.Atan2(landing.RightM, landing.OutM)) : null,
+            HingeEnded = log.Hinge?.End,
+            HeldDeg = log.Hinge is { End: HingeEnd.LetGo } hinge ? hinge.AtDeg : null,
+            NotchDeg = plan.Cut.Notch.OpeningDeg,
+            HoldDeg = analysis?.Hinge.HoldSpreadDeg,
+            Lines = [.. log.Lines.Select(l => LineOf(l, plan, analysis)).OfType<LoggedLine>()],
+            Minutes = log.Minutes.Sum(m => m.Minutes),
+            PersonMinutes = log.Minutes.Sum(m => m.Minutes * m.People),
             Clearing = ClearingOf(log, plan),
         };
     }

@@ -5,29 +5,38 @@ using MathNet.Numerics.Statistics;
 namespace Draklo.Core.Pulling;
 
 /// <summary>How the loads of a clearing go.</summary>
-/// <param name="Way">What the way is called.</param>
-/// <param name="Planned">Loads that the plan has.</param>
-/// <param name="Moved">Loads that came so far.</param>
-/// <param name="Since">When the load that is on its way began; null before the first step of it and during a stop.</param>
-/// <param name="BeforeS">Seconds that it had taken before the last stop.</param>
-/// <param name="LapsMin">Minutes of each load that was timed; a stop does not count.</param>
-/// <param name="EachMin">Minutes of one, as planned.</param>
-/// <param name="MiddleMin">The middle one of those that were timed; null before any.</param>
-/// <param name="ToGoMin">For those that are left, at what they take; null when all are moved.</param>
-/// <param name="PeakN">The most that was read; null before any reading.</param>
-public sealed record LoadsView(
-    string Way,
-    int Planned,
-    int Moved,
-    string? Since,
-    double BeforeS,
-    IReadOnlyList<double> LapsMin,
-    Spread EachMin,
-    double? MiddleMin,
-    double? ToGoMin,
-    double? PeakN
-)
+public sealed record LoadsView
 {
+    /// <summary>What the way is called.</summary>
+    public required string Way { get; init; }
+
+    /// <summary>Loads that the plan has.</summary>
+    public required int Planned { get; init; }
+
+    /// <summary>Loads that came so far.</summary>
+    public required int Moved { get; init; }
+
+    /// <summary>When the load that is on its way began; null before the first step of it and during a stop.</summary>
+    public required string? Since { get; init; }
+
+    /// <summary>Seconds that it had taken before the last stop.</summary>
+    public required double BeforeS { get; init; }
+
+    /// <summary>Minutes of each load that was timed; a stop does not count.</summary>
+    public required IReadOnlyList<double> LapsMin { get; init; }
+
+    /// <summary>Minutes of one, as planned.</summary>
+    public required Spread EachMin { get; init; }
+
+    /// <summary>The middle one of those that were timed; null before any.</summary>
+    public required double? MiddleMin { get; init; }
+
+    /// <summary>For those that are left, at what they take; null when all are moved.</summary>
+    public required double? ToGoMin { get; init; }
+
+    /// <summary>The most that was read; null before any reading.</summary>
+    public required double? PeakN { get; init; }
+
     /// <summary>A load that takes longer was left for something else: it is counted and not timed.</summary>
     private const double LongestMin = 240;
 
@@ -70,18 +79,19 @@ public sealed record LoadsView(
         var middle = laps.Count > 0 ? laps.Median() : (double?)null;
         var left = Math.Max(0, way.Loads - moved);
         var read = counting.Where(IsReading).Select(e => e.TensionN!.Value.Nominal).ToList();
-        return new(
-            way.Name,
-            way.Loads,
-            moved,
-            since?.ToString("O"),
-            before,
-            laps,
-            way.EachMin,
-            middle,
-            left > 0 ? left * (middle ?? way.EachMin.Nominal) : null,
-            read.Count > 0 ? read.Max() : null
-        );
+        return new()
+        {
+            Way = way.Name,
+            Planned = way.Loads,
+            Moved = moved,
+            Since = since?.ToString("O"),
+            BeforeS = before,
+            LapsMin = laps,
+            EachMin = way.EachMin,
+            MiddleMin = middle,
+            ToGoMin = left > 0 ? left * (middle ?? way.EachMin.Nominal) : null,
+            PeakN = read.Count > 0 ? read.Max() : null,
+        };
     }
 
     public static bool IsReading(DayEntry entry) =>

@@ -4,34 +4,46 @@ using Draklo.Core.Units;
 namespace Draklo.Core.Pulling;
 
 /// <summary>Where the day stands, from the plan and what was kept: pure.</summary>
-/// <param name="Steps">In the order of the school chosen.</param>
-/// <param name="Now">The step that the crew is at.</param>
-/// <param name="Stopped">Somebody called a stop and nobody has gone on.</param>
-/// <param name="StopWords">Who, and why; empty where nobody did.</param>
-/// <param name="Do">One instruction.</param>
-/// <param name="Who">Who does it and who looks.</param>
-/// <param name="Lines">The lines of the plan, in the order in which they are tightened; while loads move, theirs.</param>
-/// <param name="Seen">What was last said of each thing that is watched.</param>
-/// <param name="HoldFrom">When the hold began; null before.</param>
-/// <param name="HoldForS">How long it lasts, seconds.</param>
-/// <param name="Answer">As expected, look again or stop.</param>
-/// <param name="Entries">All that counts or counted, the latest last.</param>
-public sealed record PullDay(
-    IReadOnlyList<PullStepView> Steps,
-    PullStep Now,
-    bool Stopped,
-    string StopWords,
-    string Do,
-    string Who,
-    IReadOnlyList<PullLineView> Lines,
-    WatchedDocument Seen,
-    string? HoldFrom,
-    int HoldForS,
-    PullAnswer Answer,
-    double CommitDeg,
-    IReadOnlyList<DayEntry> Entries
-)
+public sealed record PullDay
 {
+    /// <summary>In the order of the school chosen.</summary>
+    public required IReadOnlyList<PullStepView> Steps { get; init; }
+
+    /// <summary>The step that the crew is at.</summary>
+    public required PullStep Now { get; init; }
+
+    /// <summary>Somebody called a stop and nobody has gone on.</summary>
+    public required bool Stopped { get; init; }
+
+    /// <summary>Who, and why; empty where nobody did.</summary>
+    public required string StopWords { get; init; }
+
+    /// <summary>One instruction.</summary>
+    public required string Do { get; init; }
+
+    /// <summary>Who does it and who looks.</summary>
+    public required string Who { get; init; }
+
+    /// <summary>The lines of the plan, in the order in which they are tightened; while loads move, theirs.</summary>
+    public required IReadOnlyList<PullLineView> Lines { get; init; }
+
+    /// <summary>What was last said of each thing that is watched.</summary>
+    public required WatchedDocument Seen { get; init; }
+
+    /// <summary>When the hold began; null before.</summary>
+    public required string? HoldFrom { get; init; }
+
+    /// <summary>How long it lasts, seconds.</summary>
+    public required int HoldForS { get; init; }
+
+    /// <summary>As expected, look again or stop.</summary>
+    public required PullAnswer Answer { get; init; }
+
+    public required double CommitDeg { get; init; }
+
+    /// <summary>All that counts or counted, the latest last.</summary>
+    public required IReadOnlyList<DayEntry> Entries { get; init; }
+
     /// <summary>Whether the line is slack at the step: its load cell should read nothing.</summary>
     public bool LineIsSlack => Now.IsSlack();
 
@@ -56,7 +68,9 @@ public sealed record PullDay(
         var words = new PullWords(basis);
         var holdFrom = PullHold.Began(counting)?.At;
         var at = order.IndexOf(now);
-        return new(
+        return new()
+        {
+            Steps =
             [
                 .. order.Select(
                     (s, i) =>
@@ -70,20 +84,18 @@ public sealed record PullDay(
                         )
                 ),
             ],
-            now,
-            stopped,
-            stopped ? $"{stop!.Entry.By}: {stop.Entry.Because ?? "stop"}" : "",
-            words.Do(now),
-            words.Who(now),
-            lines,
-            seen.Latest,
-            now == PullStep.Hold ? holdFrom : null,
-            PullHold.Seconds,
-            new PullJudge(basis, units).Of(now, lines, seen, counting, briefWords, stopped),
-            basis.CommitDeg,
-            entries
-        )
-        {
+            Now = now,
+            Stopped = stopped,
+            StopWords = stopped ? $"{stop!.Entry.By}: {stop.Entry.Because ?? "stop"}" : "",
+            Do = words.Do(now),
+            Who = words.Who(now),
+            Lines = lines,
+            Seen = seen.Latest,
+            HoldFrom = now == PullStep.Hold ? holdFrom : null,
+            HoldForS = PullHold.Seconds,
+            Answer = new PullJudge(basis, units).Of(now, lines, seen, counting, briefWords, stopped),
+            CommitDeg = basis.CommitDeg,
+            Entries = entries,
             Loads = basis.Loads is { } loads ? LoadsView.Of(loads, counting) : null,
         };
     }

@@ -4,45 +4,63 @@ using Draklo.Core.Units;
 namespace Draklo.Core.Pulling;
 
 /// <summary>One line of the plan on the day.</summary>
-/// <param name="Turn">Which is tightened first: 1 and up.</param>
-/// <param name="FloorN">Its share of the window.</param>
-/// <param name="CeilingN">Its share of the window.</param>
-/// <param name="TargetN">What this step brings it to; null where none is asked.</param>
-/// <param name="ReadN">Its last tension; null before any.</param>
-/// <param name="ReadAt">When.</param>
-/// <param name="ReadWay">How.</param>
-/// <param name="ReadHere">Whether it was read at this step.</param>
-/// <param name="LostShare">Of the tension that the hold began with; null before there are two readings in it.</param>
-/// <param name="ExpectedM">How far its seat should have come at what it carries, or at the target before it is read;
-/// null without either.</param>
-/// <param name="CameM">How far somebody saw it come.</param>
-/// <param name="StirsAtM">Uncut wood at which the tree stirs at this tension; null before any.</param>
-/// <param name="HaulM">Rope to take in from a tight line to commit.</param>
-/// <param name="ExpectedHauledM">What should be in at the lean told; null without one.</param>
-/// <param name="ExpectedN">What it should carry at the lean told; null without one.</param>
-public sealed record PullLineView(
-    string Id,
-    int Turn,
-    double FloorN,
-    double CeilingN,
-    double PlannedN,
-    double? TargetN,
-    Spread? ReadN,
-    string? ReadAt,
-    TensionWay? ReadWay,
-    bool ReadHere,
-    double? LostShare,
-    double? ExpectedM,
-    double? CameM,
-    double? StirsAtM,
-    PullerKind Puller,
-    int PullerCount,
-    double HaulM,
-    double? ExpectedHauledM,
-    double? ExpectedN,
-    IReadOnlyList<PullPoint> Curve
-)
+public sealed record PullLineView
 {
+    public required string Id { get; init; }
+
+    /// <summary>Which is tightened first: 1 and up.</summary>
+    public required int Turn { get; init; }
+
+    /// <summary>Its share of the window.</summary>
+    public required double FloorN { get; init; }
+
+    /// <summary>Its share of the window.</summary>
+    public required double CeilingN { get; init; }
+
+    public required double PlannedN { get; init; }
+
+    /// <summary>What this step brings it to; null where none is asked.</summary>
+    public required double? TargetN { get; init; }
+
+    /// <summary>Its last tension; null before any.</summary>
+    public required Spread? ReadN { get; init; }
+
+    /// <summary>When.</summary>
+    public required string? ReadAt { get; init; }
+
+    /// <summary>How.</summary>
+    public required TensionWay? ReadWay { get; init; }
+
+    /// <summary>Whether it was read at this step.</summary>
+    public required bool ReadHere { get; init; }
+
+    /// <summary>Of the tension that the hold began with; null before there are two readings in it.</summary>
+    public required double? LostShare { get; init; }
+
+    /// <summary>How far its seat should have come at what it carries, or at the target before it is read; null without either.</summary>
+    public required double? ExpectedM { get; init; }
+
+    /// <summary>How far somebody saw it come.</summary>
+    public required double? CameM { get; init; }
+
+    /// <summary>Uncut wood at which the tree stirs at this tension; null before any.</summary>
+    public required double? StirsAtM { get; init; }
+
+    public required PullerKind Puller { get; init; }
+
+    public required int PullerCount { get; init; }
+
+    /// <summary>Rope to take in from a tight line to commit.</summary>
+    public required double HaulM { get; init; }
+
+    /// <summary>What should be in at the lean told; null without one.</summary>
+    public required double? ExpectedHauledM { get; init; }
+
+    /// <summary>What it should carry at the lean told; null without one.</summary>
+    public required double? ExpectedN { get; init; }
+
+    public required IReadOnlyList<PullPoint> Curve { get; init; }
+
     public static List<PullLineView> All(PullBasis basis, IReadOnlyList<DayEntry> counting, PullStep now, PullSeen seen)
     {
         var plan = basis.Plan;
@@ -66,28 +84,30 @@ public sealed record PullLineView(
                     var lean = seen.Latest.LeanDeg;
                     var at = tensions.ToList();
                     at[i] = read?.TensionN?.Nominal ?? (share * (target ?? 0));
-                    return new PullLineView(
-                        line.Id,
-                        turn + 1,
-                        share * basis.FloorN,
-                        share * basis.CeilingN,
-                        basis.Analysis.Pull.Lines[i].TensionN,
-                        share * target,
-                        read?.TensionN,
-                        read?.At,
-                        read?.Entry.Tension?.Way,
-                        read?.Entry.Step == now,
-                        Lost(counting, line, i),
-                        at[i] > 0 ? basis.ComesM(i, at) : null,
-                        CameOf(counting, now, line, i),
-                        read?.TensionN is { } spread && share > 0 ? basis.StirsAtM(spread.Nominal / share) : null,
-                        line.Puller.Kind,
-                        line.Puller.Count,
-                        basis.Analysis.Pull.Lines[i].Tackle.HaulLengthM,
-                        lean is { } told ? basis.HauledAt(i, told) : null,
-                        lean is { } leans ? basis.TensionAt(i, leans) : null,
-                        basis.Curve(i)
-                    );
+                    return new PullLineView
+                    {
+                        Id = line.Id,
+                        Turn = turn + 1,
+                        FloorN = share * basis.FloorN,
+                        CeilingN = share * basis.CeilingN,
+                        PlannedN = basis.Analysis.Pull.Lines[i].TensionN,
+                        TargetN = share * target,
+                        ReadN = read?.TensionN,
+                        ReadAt = read?.At,
+                        ReadWay = read?.Entry.Tension?.Way,
+                        ReadHere = read?.Entry.Step == now,
+                        LostShare = Lost(counting, line, i),
+                        ExpectedM = at[i] > 0 ? basis.ComesM(i, at) : null,
+                        CameM = CameOf(counting, now, line, i),
+                        StirsAtM =
+                            read?.TensionN is { } spread && share > 0 ? basis.StirsAtM(spread.Nominal / share) : null,
+                        Puller = line.Puller.Kind,
+                        PullerCount = line.Puller.Count,
+                        HaulM = basis.Analysis.Pull.Lines[i].Tackle.HaulLengthM,
+                        ExpectedHauledM = lean is { } told ? basis.HauledAt(i, told) : null,
+                        ExpectedN = lean is { } leans ? basis.TensionAt(i, leans) : null,
+                        Curve = basis.Curve(i),
+                    };
                 }
             ),
         ];
@@ -104,28 +124,29 @@ public sealed record PullLineView(
         var read = counting.LastOrDefault(LoadsView.IsReading);
         return
         [
-            new(
-                LoadBasis.LineId,
-                1,
-                0,
-                most,
-                line.LoadValue,
-                basis.TargetN(now),
-                read?.TensionN,
-                read?.At,
-                read?.Entry.Tension?.Way,
-                read?.Entry.Step == now,
-                null,
-                null,
-                null,
-                null,
-                loads.Members.Hauler.Kind,
-                loads.Members.Hauler.Count,
-                0,
-                null,
-                null,
-                []
-            ),
+            new()
+            {
+                Id = LoadBasis.LineId,
+                Turn = 1,
+                FloorN = 0,
+                CeilingN = most,
+                PlannedN = line.LoadValue,
+                TargetN = basis.TargetN(now),
+                ReadN = read?.TensionN,
+                ReadAt = read?.At,
+                ReadWay = read?.Entry.Tension?.Way,
+                ReadHere = read?.Entry.Step == now,
+                LostShare = null,
+                ExpectedM = null,
+                CameM = null,
+                StirsAtM = null,
+                Puller = loads.Members.Hauler.Kind,
+                PullerCount = loads.Members.Hauler.Count,
+                HaulM = 0,
+                ExpectedHauledM = null,
+                ExpectedN = null,
+                Curve = [],
+            },
         ];
     }
 

@@ -7,29 +7,41 @@ namespace Draklo.Core.Pulling;
 public sealed record TraceLine(string LineId, long Count);
 
 /// <summary>A job's day as it stands.</summary>
-/// <param name="BriefWords">As in "brief 3, signed by six".</param>
-/// <param name="WindMps">Steady, of the plan; null while nobody has looked.</param>
-/// <param name="StandsMps">Gust that it stands; null where the sums set none.</param>
-/// <param name="People">Names on the job, who readings are by.</param>
-/// <param name="Cell">What the load cell is called.</param>
-/// <param name="Figure">The tree with its lines, for drawing.</param>
-/// <param name="Centre">Of its weight.</param>
-public sealed record PullingAnswer(
-    string JobId,
-    int Revision,
-    string Name,
-    string BriefWords,
-    double? WindMps,
-    double? StandsMps,
-    IReadOnlyList<string> People,
-    string Cell,
-    PullDay Day,
-    IReadOnlyList<TraceLine> Traces,
-    Analyses.Figure Figure,
-    LayPoint Centre,
-    string Caution
-)
+public sealed record PullingAnswer
 {
+    public required string JobId { get; init; }
+
+    public required int Revision { get; init; }
+
+    public required string Name { get; init; }
+
+    /// <summary>As in "brief 3, signed by six".</summary>
+    public required string BriefWords { get; init; }
+
+    /// <summary>Steady, of the plan; null while nobody has looked.</summary>
+    public required double? WindMps { get; init; }
+
+    /// <summary>Gust that it stands; null where the sums set none.</summary>
+    public required double? StandsMps { get; init; }
+
+    /// <summary>Names on the job, who readings are by.</summary>
+    public required IReadOnlyList<string> People { get; init; }
+
+    /// <summary>What the load cell is called.</summary>
+    public required string Cell { get; init; }
+
+    public required PullDay Day { get; init; }
+
+    public required IReadOnlyList<TraceLine> Traces { get; init; }
+
+    /// <summary>The tree with its lines, for drawing.</summary>
+    public required Analyses.Figure Figure { get; init; }
+
+    /// <summary>Of its weight.</summary>
+    public required LayPoint Centre { get; init; }
+
+    public required string Caution { get; init; }
+
     private const int MostShown = 400;
 
     public static PullingAnswer Of(
@@ -41,23 +53,21 @@ public sealed record PullingAnswer(
     )
     {
         var (brief, plan, stands) = (day.Brief, day.Brief.Page.Plan, day.Of(entries, units));
-        return new(
-            brief.JobId,
-            brief.Revision,
-            brief.Page.Name,
-            day.BriefInWords,
-            plan.Wind.GustMps ?? plan.Wind.SpeedMps,
-            brief.Page.Analysis.Plate.GustMps,
-            [.. plan.Crew.Select(c => c.Name.Trim())],
-            cell,
-            stands with
-            {
-                Entries = [.. stands.Entries.TakeLast(MostShown)],
-            },
-            traces,
-            brief.Page.Analysis.Figure,
-            brief.Page.Analysis.Tree.Centre,
-            brief.Page.Brief.Caution
-        );
+        return new()
+        {
+            JobId = brief.JobId,
+            Revision = brief.Revision,
+            Name = brief.Page.Name,
+            BriefWords = day.BriefInWords,
+            WindMps = plan.Wind.GustMps ?? plan.Wind.SpeedMps,
+            StandsMps = brief.Page.Analysis.Plate.GustMps,
+            People = [.. plan.Crew.Select(c => c.Name.Trim())],
+            Cell = cell,
+            Day = stands with { Entries = [.. stands.Entries.TakeLast(MostShown)] },
+            Traces = traces,
+            Figure = brief.Page.Analysis.Figure,
+            Centre = brief.Page.Analysis.Tree.Centre,
+            Caution = brief.Page.Brief.Caution,
+        };
     }
 }

@@ -12,30 +12,40 @@ namespace Draklo.Core.Sites;
 /// Who may stand where and what the tree may hit, in site terms: metres east and north of the stump's middle.
 /// </summary>
 /// <remarks>Method M17.</remarks>
-/// <param name="ReachM">Nobody but the faller within this during cutting: twice the height.</param>
-/// <param name="SectorM">Radius of the drop sector, 45° either side of the lay: 1.2 times the height.</param>
-/// <param name="CrewM">Beyond this the hauling crew stands clear of the lay: 1.5 times the height.</param>
-/// <param name="Footprint">The ground that the falling tree covers.</param>
-/// <param name="Crown">The crown's outline from above as the tree stands.</param>
-/// <param name="Centre">Under the centre of mass.</param>
-/// <param name="Top">Under the top of the tree.</param>
-/// <param name="Torn">Where the tree goes if the hinge tears toward the side lean; null where the hinge has next to no
-/// work sideways.</param>
-public sealed record Zones(
-    double ReachM,
-    double SectorM,
-    double CrewM,
-    IReadOnlyList<Place> Footprint,
-    IReadOnlyList<Place> Crown,
-    Place Centre,
-    Place Top,
-    IReadOnlyList<Retreat> Retreats,
-    IReadOnlyList<LineOnSite> Lines,
-    IReadOnlyList<TargetClearance> Targets,
-    GroundSlope? Slope,
-    TornFall? Torn
-)
+public sealed record Zones
 {
+    /// <summary>Nobody but the faller within this during cutting: twice the height.</summary>
+    public required double ReachM { get; init; }
+
+    /// <summary>Radius of the drop sector, 45° either side of the lay: 1.2 times the height.</summary>
+    public required double SectorM { get; init; }
+
+    /// <summary>Beyond this the hauling crew stands clear of the lay: 1.5 times the height.</summary>
+    public required double CrewM { get; init; }
+
+    /// <summary>The ground that the falling tree covers.</summary>
+    public required IReadOnlyList<Place> Footprint { get; init; }
+
+    /// <summary>The crown's outline from above as the tree stands.</summary>
+    public required IReadOnlyList<Place> Crown { get; init; }
+
+    /// <summary>Under the centre of mass.</summary>
+    public required Place Centre { get; init; }
+
+    /// <summary>Under the top of the tree.</summary>
+    public required Place Top { get; init; }
+
+    public required IReadOnlyList<Retreat> Retreats { get; init; }
+
+    public required IReadOnlyList<LineOnSite> Lines { get; init; }
+
+    public required IReadOnlyList<TargetClearance> Targets { get; init; }
+
+    public required GroundSlope? Slope { get; init; }
+
+    /// <summary>Where the tree goes if the hinge tears toward the side lean; null where the hinge has next to no work sideways.</summary>
+    public required TornFall? Torn { get; init; }
+
     /// <summary>How far the faller's ways out are drawn and checked, metres.</summary>
     public const double RetreatLength = 8;
 
@@ -75,20 +85,21 @@ public sealed record Zones(
         }
 
         var top = context.Tree.Line.At(context.Tree.Stem.LengthAboveCut);
-        var zones = new Zones(
-            reach,
-            1.2 * height,
-            1.5 * height,
-            footprint,
-            CrownOutline(context),
-            OnGround(context, context.Tree.Centre),
-            OnGround(context, top),
-            retreats,
-            onSite,
-            targets,
-            slope,
-            TornFall.Of(context, sideMoment, shapes)
-        );
+        var zones = new Zones
+        {
+            ReachM = reach,
+            SectorM = 1.2 * height,
+            CrewM = 1.5 * height,
+            Footprint = footprint,
+            Crown = CrownOutline(context),
+            Centre = OnGround(context, context.Tree.Centre),
+            Top = OnGround(context, top),
+            Retreats = retreats,
+            Lines = onSite,
+            Targets = targets,
+            Slope = slope,
+            Torn = TornFall.Of(context, sideMoment, shapes),
+        };
         return plan.Crew.Count == 0 ? zones : zones with { People = PersonOnSite.All(plan, zones, shapes) };
     }
 
@@ -179,18 +190,19 @@ public sealed record Zones(
             turns[i] = [legs[i], legs[i + 1], i + 2 < legs.Length ? legs[i + 2] : crew];
         }
 
-        return new(
-            line.Id,
-            legs[0],
-            anchor,
-            crew,
-            crew.Distance >= 1.5 * context.Plan.Tree.HeightM || off > 45,
-            legs,
-            bands,
-            turns,
-            CrewDanger.None,
-            turnsAtAnchor
-        );
+        return new()
+        {
+            Id = line.Id,
+            Seat = legs[0],
+            Anchor = anchor,
+            Crew = crew,
+            CrewClear = crew.Distance >= 1.5 * context.Plan.Tree.HeightM || off > 45,
+            Legs = legs,
+            Bands = bands,
+            InsideTurns = turns,
+            CrewIn = CrewDanger.None,
+            HauledBack = turnsAtAnchor,
+        };
     }
 
     /// <summary>
@@ -358,24 +370,33 @@ public enum CrewDanger
     Turn,
 }
 
-/// <param name="Seat">Under the seat.</param>
-/// <param name="Crew">Where its haulers stand: as given, or past the anchor and aside of the line.</param>
-/// <param name="CrewIn">Where they stand that they should not.</param>
-/// <param name="HauledBack">Whether the last of the turns is the anchor's, where a tackle is hauled back.</param>
-/// <param name="CrewClear">Beyond 1.5 times the height, or more than 45° off the lay.</param>
-/// <param name="Legs">Seat, redirects, anchor.</param>
-/// <param name="Bands">Where a parted line flies, leg by leg.</param>
-/// <param name="InsideTurns">Where it flies when a turn gives: at each redirect, and at the anchor of a tackle that is
-/// hauled back.</param>
-public sealed record LineOnSite(
-    string Id,
-    Place Seat,
-    Place Anchor,
-    Place Crew,
-    bool CrewClear,
-    IReadOnlyList<Place> Legs,
-    IReadOnlyList<IReadOnlyList<Place>> Bands,
-    IReadOnlyList<IReadOnlyList<Place>> InsideTurns,
-    CrewDanger CrewIn,
-    bool HauledBack
-);
+public sealed record LineOnSite
+{
+    public required string Id { get; init; }
+
+    /// <summary>Under the seat.</summary>
+    public required Place Seat { get; init; }
+
+    public required Place Anchor { get; init; }
+
+    /// <summary>Where its haulers stand: as given, or past the anchor and aside of the line.</summary>
+    public required Place Crew { get; init; }
+
+    /// <summary>Beyond 1.5 times the height, or more than 45° off the lay.</summary>
+    public required bool CrewClear { get; init; }
+
+    /// <summary>Seat, redirects, anchor.</summary>
+    public required IReadOnlyList<Place> Legs { get; init; }
+
+    /// <summary>Where a parted line flies, leg by leg.</summary>
+    public required IReadOnlyList<IReadOnlyList<Place>> Bands { get; init; }
+
+    /// <summary>Where it flies when a turn gives: at each redirect, and at the anchor of a tackle that is hauled back.</summary>
+    public required IReadOnlyList<IReadOnlyList<Place>> InsideTurns { get; init; }
+
+    /// <summary>Where they stand that they should not.</summary>
+    public required CrewDanger CrewIn { get; init; }
+
+    /// <summary>Whether the last of the turns is the anchor's, where a tackle is hauled back.</summary>
+    public required bool HauledBack { get; init; }
+}

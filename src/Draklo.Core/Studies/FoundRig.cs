@@ -3,29 +3,40 @@ using Draklo.Core.Plans;
 namespace Draklo.Core.Studies;
 
 /// <summary>A rig that was tried, with what became of it.</summary>
-/// <param name="Margin">The least over all links of what may be carried over what is: 1 is just enough, 1.25 no longer
-/// tight.</param>
-/// <param name="Pieces">Ropes, blocks, grips, connectors, slings and drums in it.</param>
-/// <param name="Sets">How often the tackle is opened and hauled.</param>
-/// <param name="Unknown">Strengths in it that nobody has given; what is unknown is not known to hold.</param>
-/// <param name="Words">The rig in a line.</param>
-/// <param name="Gear">Its pieces of the locker, by name.</param>
-/// <param name="Why">What limits it, or what fails and by how much.</param>
-/// <param name="Line">The main line as it would stand in the plan.</param>
-public sealed record FoundRig(
-    bool Holds,
-    double Margin,
-    double HandForceN,
-    double TensionN,
-    int Pieces,
-    int Sets,
-    double RopeUsedM,
-    int Unknown,
-    string Words,
-    IReadOnlyList<string> Gear,
-    string Why,
-    LineMembers Line
-);
+public sealed record FoundRig
+{
+    public required bool Holds { get; init; }
+
+    /// <summary>The least over all links of what may be carried over what is: 1 is just enough, 1.25 no longer tight.</summary>
+    public required double Margin { get; init; }
+
+    public required double HandForceN { get; init; }
+
+    public required double TensionN { get; init; }
+
+    /// <summary>Ropes, blocks, grips, connectors, slings and drums in it.</summary>
+    public required int Pieces { get; init; }
+
+    /// <summary>How often the tackle is opened and hauled.</summary>
+    public required int Sets { get; init; }
+
+    public required double RopeUsedM { get; init; }
+
+    /// <summary>Strengths in it that nobody has given; what is unknown is not known to hold.</summary>
+    public required int Unknown { get; init; }
+
+    /// <summary>The rig in a line.</summary>
+    public required string Words { get; init; }
+
+    /// <summary>Its pieces of the locker, by name.</summary>
+    public required IReadOnlyList<string> Gear { get; init; }
+
+    /// <summary>What limits it, or what fails and by how much.</summary>
+    public required string Why { get; init; }
+
+    /// <summary>The main line as it would stand in the plan.</summary>
+    public required LineMembers Line { get; init; }
+}
 
 /// <summary>What a search found.</summary>
 /// <param name="Tried">Combinations tried: all that fit by length and count of gear.</param>

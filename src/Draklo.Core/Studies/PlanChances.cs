@@ -30,23 +30,30 @@ public sealed record LinkChance(string LinkId, string Name, double Fails);
 /// Method M20. Every sample goes through the whole of the sums, without the site and the sentences. The same plan and seed give the same
 /// answer.
 /// </remarks>
-/// <param name="Refused">Samples that could not be worked out, as a line that loses its arm; they count in no
-/// figure.</param>
-/// <param name="NotEnough">Share of the samples that need more than this plan's tension, which stays what it is, 0 to 1.</param>
-/// <param name="Influences">The strongest first.</param>
-/// <param name="Links">Those that fail in some sample, the likeliest first.</param>
-public sealed record PlanChances(
-    int Samples,
-    int Seed,
-    int Refused,
-    Quantiles NeededTensionN,
-    Quantiles HandForceN,
-    double NotEnough,
-    IReadOnlyList<Influence> Influences,
-    IReadOnlyList<LinkChance> Links,
-    string Text
-)
+public sealed record PlanChances
 {
+    public required int Samples { get; init; }
+
+    public required int Seed { get; init; }
+
+    /// <summary>Samples that could not be worked out, as a line that loses its arm; they count in no figure.</summary>
+    public required int Refused { get; init; }
+
+    public required Quantiles NeededTensionN { get; init; }
+
+    public required Quantiles HandForceN { get; init; }
+
+    /// <summary>Share of the samples that need more than this plan's tension, which stays what it is, 0 to 1.</summary>
+    public required double NotEnough { get; init; }
+
+    /// <summary>The strongest first.</summary>
+    public required IReadOnlyList<Influence> Influences { get; init; }
+
+    /// <summary>Those that fail in some sample, the likeliest first.</summary>
+    public required IReadOnlyList<LinkChance> Links { get; init; }
+
+    public required string Text { get; init; }
+
     public const int Most = 20_000;
     public const int Fewest = 50;
 
@@ -112,7 +119,21 @@ public sealed record PlanChances(
         var text = units.Say(
             $"Nine times in ten the main line needs {tension.Low:N} to {tension.High:N} and the hands {hand.Low:N} to {hand.High:N}. Measure {first.Name} better: alone it moves the hand force from {Math.Min(first.LowN, first.HighN):N} to {Math.Max(first.LowN, first.HighN):N}."
         );
-        return (new(samples, seed, samples - good.Length, tension, hand, notEnough, influences, links, text), []);
+        return (
+            new()
+            {
+                Samples = samples,
+                Seed = seed,
+                Refused = samples - good.Length,
+                NeededTensionN = tension,
+                HandForceN = hand,
+                NotEnough = notEnough,
+                Influences = influences,
+                Links = links,
+                Text = text,
+            },
+            []
+        );
 
         void Sample(int s)
         {

@@ -248,20 +248,21 @@ public sealed class RigFinder
         var outcome = PlanAnalysis.Of(plan.WithMainLine(line), units, withWorkings: false);
         if (outcome.Analysis is not { } analysis)
         {
-            return new(
-                false,
-                tried.Margin,
-                0,
-                0,
-                tried.Pieces,
-                tried.Sets,
-                0,
-                tried.Unknown,
-                WordsOf(line),
-                GearOf(line),
-                outcome.Problems[0].Message,
-                line
-            );
+            return new()
+            {
+                Holds = false,
+                Margin = tried.Margin,
+                HandForceN = 0,
+                TensionN = 0,
+                Pieces = tried.Pieces,
+                Sets = tried.Sets,
+                RopeUsedM = 0,
+                Unknown = tried.Unknown,
+                Words = WordsOf(line),
+                Gear = GearOf(line),
+                Why = outcome.Problems[0].Message,
+                Line = line,
+            };
         }
 
         var result = analysis.Pull.Lines[0];
@@ -280,20 +281,21 @@ public sealed class RigFinder
             : analysis.Hinge.WorstSideUse > 1
                 ? units.Say($"fails at: the hinge sideways, {analysis.Hinge.WorstSideUse:%} of what it carries")
             : $"least margin at: {WorstOf(analysis.Links).Name.Uncapitalised()}";
-        return new(
-            tried.Holds && stop is null && failing is null,
-            tried.Margin,
-            result.Tackle.HandForceN,
-            result.TensionN,
-            tried.Pieces,
-            tried.Sets,
-            result.RopeNeededM + (TackleSystems.Of(line.Tackle).IsRoveIn(line) ? 0 : result.Tackle.RopeM),
-            tried.Unknown,
-            WordsOf(line),
-            GearOf(line),
-            why,
-            line
-        );
+        return new()
+        {
+            Holds = tried.Holds && stop is null && failing is null,
+            Margin = tried.Margin,
+            HandForceN = result.Tackle.HandForceN,
+            TensionN = result.TensionN,
+            Pieces = tried.Pieces,
+            Sets = tried.Sets,
+            RopeUsedM = result.RopeNeededM + (TackleSystems.Of(line.Tackle).IsRoveIn(line) ? 0 : result.Tackle.RopeM),
+            Unknown = tried.Unknown,
+            Words = WordsOf(line),
+            Gear = GearOf(line),
+            Why = why,
+            Line = line,
+        };
     }
 
     /// <summary>Its pieces of the locker, by what the crew calls them.</summary>

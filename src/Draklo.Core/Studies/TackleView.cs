@@ -10,45 +10,66 @@ namespace Draklo.Core.Studies;
 /// A line's tackle as it is drawn: every leg, every point, what friction took, and how it is hauled in sets.
 /// </summary>
 /// <remarks>Methods M7 and M8; forces are for the planned tension.</remarks>
-/// <param name="PeopleSay">What this tackle is often taken for, where the count is another.</param>
-/// <param name="Contacts">What stands at every turn, in the order in which the ropes are followed.</param>
-/// <param name="InLine">Whether it is rove in the pull line itself.</param>
-/// <param name="Speeds">Of the points, for one length of rope hauled, in the order of the arrangement.</param>
-/// <param name="StartsM">Where the points stand when it is fully opened, metres from the anchor toward the tree, in the
-/// order of the arrangement.</param>
-/// <param name="RopeM">Rope in the tackle when it is fully opened, with its tail.</param>
-/// <param name="LegLengthsM">Rope in each leg when it is fully opened; none for a line that is hauled without a
-/// tackle.</param>
-/// <param name="SpaceM">From the anchor to the grip, fully opened.</param>
-/// <param name="HeldBy">What holds the load while you reset the tackle.</param>
-/// <param name="Capture">What holds it between heaves; null where the hands do.</param>
-public sealed record TackleView(
-    string Name,
-    string Note,
-    string? PeopleSay,
-    Arrangement Arrangement,
-    IReadOnlyList<double> StartsM,
-    IReadOnlyList<double> Speeds,
-    IReadOnlyList<double> LegForcesN,
-    IReadOnlyList<double> PointForcesN,
-    IReadOnlyList<ContactCost> Costs,
-    IReadOnlyList<TurnView> Contacts,
-    bool InLine,
-    double IdealAdvantage,
-    double ActualAdvantage,
-    double HandForceN,
-    double LoadN,
-    double TakeUpM,
-    HaulSets Sets,
-    double OpenedM,
-    double ClosedM,
-    double RopeM,
-    IReadOnlyList<double> LegLengthsM,
-    double SpaceM,
-    string HeldBy,
-    CaptureView? Capture
-)
+public sealed record TackleView
 {
+    public required string Name { get; init; }
+
+    public required string Note { get; init; }
+
+    /// <summary>What this tackle is often taken for, where the count is another.</summary>
+    public required string? PeopleSay { get; init; }
+
+    public required Arrangement Arrangement { get; init; }
+
+    /// <summary>Where the points stand when it is fully opened, metres from the anchor toward the tree, in the order of the arrangement.</summary>
+    public required IReadOnlyList<double> StartsM { get; init; }
+
+    /// <summary>Of the points, for one length of rope hauled, in the order of the arrangement.</summary>
+    public required IReadOnlyList<double> Speeds { get; init; }
+
+    public required IReadOnlyList<double> LegForcesN { get; init; }
+
+    public required IReadOnlyList<double> PointForcesN { get; init; }
+
+    public required IReadOnlyList<ContactCost> Costs { get; init; }
+
+    /// <summary>What stands at every turn, in the order in which the ropes are followed.</summary>
+    public required IReadOnlyList<TurnView> Contacts { get; init; }
+
+    /// <summary>Whether it is rove in the pull line itself.</summary>
+    public required bool InLine { get; init; }
+
+    public required double IdealAdvantage { get; init; }
+
+    public required double ActualAdvantage { get; init; }
+
+    public required double HandForceN { get; init; }
+
+    public required double LoadN { get; init; }
+
+    public required double TakeUpM { get; init; }
+
+    public required HaulSets Sets { get; init; }
+
+    public required double OpenedM { get; init; }
+
+    public required double ClosedM { get; init; }
+
+    /// <summary>Rope in the tackle when it is fully opened, with its tail.</summary>
+    public required double RopeM { get; init; }
+
+    /// <summary>Rope in each leg when it is fully opened; none for a line that is hauled without a tackle.</summary>
+    public required IReadOnlyList<double> LegLengthsM { get; init; }
+
+    /// <summary>From the anchor to the grip, fully opened.</summary>
+    public required double SpaceM { get; init; }
+
+    /// <summary>What holds the load while you reset the tackle.</summary>
+    public required string HeldBy { get; init; }
+
+    /// <summary>What holds it between heaves; null where the hands do.</summary>
+    public required CaptureView? Capture { get; init; }
+
     public static (TackleView? View, List<Problem> Problems) Of(Plan plan, int line, UnitSystem units)
     {
         var outcome = PlanAnalysis.Of(plan, units, withWorkings: false);
@@ -72,32 +93,33 @@ public sealed record TackleView(
         var hand = result.Tackle.HandForceN;
         var opening = tackle.System.Opened(members.Tackle.OpenedM, members.Tackle.ClosedM);
         return (
-            new(
-                tackle.System.Name,
-                tackle.System.Note,
-                tackle.System.PeopleSay,
-                arrangement,
-                opening.StartsM,
-                tackle.System.Motion.Speeds,
-                [.. solved.Legs.Select(l => l.Tension * hand)],
-                [.. solved.Points.Select(p => p.Force * hand)],
-                FrictionAccount.Of(arrangement, solved),
-                TurnsOf(tackle.System, ContactKind.Of(members.Tackle.ContactId, members.Tackle.Passes)),
-                tackle.System.IsRoveIn(members),
-                solved.IdealAdvantage,
-                solved.ActualAdvantage,
-                hand,
-                result.EndTensionN,
-                result.TakeUpM,
-                result.Tackle.Sets,
-                members.Tackle.OpenedM,
-                members.Tackle.ClosedM,
-                opening.RopeM,
-                opening.LegsM,
-                opening.SpaceM,
-                HoldingPiece.Of(members, tackle.System).Words,
-                result.Tackle.Capture
-            ),
+            new()
+            {
+                Name = tackle.System.Name,
+                Note = tackle.System.Note,
+                PeopleSay = tackle.System.PeopleSay,
+                Arrangement = arrangement,
+                StartsM = opening.StartsM,
+                Speeds = tackle.System.Motion.Speeds,
+                LegForcesN = [.. solved.Legs.Select(l => l.Tension * hand)],
+                PointForcesN = [.. solved.Points.Select(p => p.Force * hand)],
+                Costs = FrictionAccount.Of(arrangement, solved),
+                Contacts = TurnsOf(tackle.System, ContactKind.Of(members.Tackle.ContactId, members.Tackle.Passes)),
+                InLine = tackle.System.IsRoveIn(members),
+                IdealAdvantage = solved.IdealAdvantage,
+                ActualAdvantage = solved.ActualAdvantage,
+                HandForceN = hand,
+                LoadN = result.EndTensionN,
+                TakeUpM = result.TakeUpM,
+                Sets = result.Tackle.Sets,
+                OpenedM = members.Tackle.OpenedM,
+                ClosedM = members.Tackle.ClosedM,
+                RopeM = opening.RopeM,
+                LegLengthsM = opening.LegsM,
+                SpaceM = opening.SpaceM,
+                HeldBy = HoldingPiece.Of(members, tackle.System).Words,
+                Capture = result.Tackle.Capture,
+            },
             []
         );
     }

@@ -5,31 +5,38 @@ namespace Draklo.Core.Trees;
 
 /// <summary>The strip of wood that the tree turns on.</summary>
 /// <remarks>Method M6.</remarks>
-/// <param name="Length">Across the lay at the notch's apex, metres.</param>
-/// <param name="Thickness">Along the lay, metres.</param>
-/// <param name="Offset">Forward of the stump's middle, metres; negative when it lies behind.</param>
-/// <param name="Bending">What it takes to bend it forward, N·m, with sound wood: decay elsewhere must not make the pull
-/// look lighter.</param>
-/// <param name="SideCapacity">What it carries sideways while it bends, N·m, with the wood's soundness taken off.</param>
-/// <param name="Strength">Bending strength of the wood as it is, Pa.</param>
-/// <param name="LengthLeft">Over which wood is left beside bites and rot, metres.</param>
-/// <param name="ShareLeft">Wood left over that of an even, whole hinge, 0 to 1.</param>
-/// <param name="ThinnestEnd">Thickness at its thinner end, metres.</param>
-/// <param name="TwistCapacity">What it carries before it turns about its own length, N·m: τ·L·t²/3·(1 − 0.63·t/L), τ 0.12
-/// of the bending strength: an estimate.</param>
-public readonly record struct Hinge(
-    double Length,
-    double Thickness,
-    double Offset,
-    double Bending,
-    double SideCapacity,
-    double Strength,
-    double LengthLeft,
-    double ShareLeft,
-    double ThinnestEnd,
-    double TwistCapacity
-)
+public readonly record struct Hinge
 {
+    /// <summary>Across the lay at the notch's apex, metres.</summary>
+    public required double Length { get; init; }
+
+    /// <summary>Along the lay, metres.</summary>
+    public required double Thickness { get; init; }
+
+    /// <summary>Forward of the stump's middle, metres; negative when it lies behind.</summary>
+    public required double Offset { get; init; }
+
+    /// <summary>What it takes to bend it forward, N·m, with sound wood: decay elsewhere must not make the pull look lighter.</summary>
+    public required double Bending { get; init; }
+
+    /// <summary>What it carries sideways while it bends, N·m, with the wood's soundness taken off.</summary>
+    public required double SideCapacity { get; init; }
+
+    /// <summary>Bending strength of the wood as it is, Pa.</summary>
+    public required double Strength { get; init; }
+
+    /// <summary>Over which wood is left beside bites and rot, metres.</summary>
+    public required double LengthLeft { get; init; }
+
+    /// <summary>Wood left over that of an even, whole hinge, 0 to 1.</summary>
+    public required double ShareLeft { get; init; }
+
+    /// <summary>Thickness at its thinner end, metres.</summary>
+    public required double ThinnestEnd { get; init; }
+
+    /// <summary>What it carries before it turns about its own length, N·m: τ·L·t²/3·(1 − 0.63·t/L), τ 0.12 of the bending strength: an estimate.</summary>
+    public required double TwistCapacity { get; init; }
+
     /// <summary>The fibres already yield forward, so half their strength is left to guide sideways.</summary>
     private const double SideShare = 0.5;
     private const double ShearShare = 0.12;
@@ -51,18 +58,19 @@ public readonly record struct Hinge(
         var wood = HingeWood.Of(cut, length);
         // The end away from the side it goes to is stretched; which side that is follows the lean.
         var side = SideShare * strength * wood.SideM3(goesRight);
-        var hinge = new Hinge(
-            length,
-            t,
-            OffsetOf(cut),
-            sound * wood.BendingM3,
-            side,
-            strength,
-            wood.LengthLeftM,
-            wood.ShareLeft,
-            wood.ThinnestEndM,
-            ShearShare * strength * wood.TwistM3
-        );
+        var hinge = new Hinge
+        {
+            Length = length,
+            Thickness = t,
+            Offset = OffsetOf(cut),
+            Bending = sound * wood.BendingM3,
+            SideCapacity = side,
+            Strength = strength,
+            LengthLeft = wood.LengthLeftM,
+            ShareLeft = wood.ShareLeft,
+            ThinnestEnd = wood.ThinnestEndM,
+            TwistCapacity = ShearShare * strength * wood.TwistM3,
+        };
         if (workings is not null)
         {
             workings.Add(

@@ -8,23 +8,31 @@ namespace Draklo.Core.Trees;
 /// <remarks>
 /// Method M1: from the tree's form, from measured sections, or from a mass and centre that are known.
 /// </remarks>
-/// <param name="Mass">All above the cut, kg.</param>
-/// <param name="StemMass">kg.</param>
-/// <param name="Weight">N.</param>
-/// <param name="Centre">Where the weight acts, from the middle of the hinge.</param>
-/// <param name="CrownCentre">Where the crown's mass acts.</param>
-public sealed record StandingTree(
-    Stem Stem,
-    StemLine Line,
-    Wood Wood,
-    Soundness Soundness,
-    double Mass,
-    double StemMass,
-    double Weight,
-    Point Centre,
-    Point CrownCentre
-)
+public sealed record StandingTree
 {
+    public required Stem Stem { get; init; }
+
+    public required StemLine Line { get; init; }
+
+    public required Wood Wood { get; init; }
+
+    public required Soundness Soundness { get; init; }
+
+    /// <summary>All above the cut, kg.</summary>
+    public required double Mass { get; init; }
+
+    /// <summary>kg.</summary>
+    public required double StemMass { get; init; }
+
+    /// <summary>N.</summary>
+    public required double Weight { get; init; }
+
+    /// <summary>Where the weight acts, from the middle of the hinge.</summary>
+    public required Point Centre { get; init; }
+
+    /// <summary>Where the crown's mass acts.</summary>
+    public required Point CrownCentre { get; init; }
+
     public const double Gravity = Standard.Gravity;
 
     private const double HalfEllipse = 4 / (3 * Math.PI);
@@ -90,17 +98,18 @@ public sealed record StandingTree(
     {
         var (forward, right) = lay.Resolve(known.NorthM, known.EastM);
         var centre = new Point(forward - hingeForward, right, known.CentreHeightM - stumpHeight);
-        var standing = new StandingTree(
-            stem,
-            line,
-            wood,
-            Soundness.Of(tree),
-            known.MassKg,
-            known.MassKg / (1 + tree.Crown.MassRatio),
-            known.MassKg * Gravity,
-            centre,
-            crown
-        );
+        var standing = new StandingTree
+        {
+            Stem = stem,
+            Line = line,
+            Wood = wood,
+            Soundness = Soundness.Of(tree),
+            Mass = known.MassKg,
+            StemMass = known.MassKg / (1 + tree.Crown.MassRatio),
+            Weight = known.MassKg * Gravity,
+            Centre = centre,
+            CrownCentre = crown,
+        };
         if (workings is not null)
         {
             workings.Add(
@@ -174,17 +183,18 @@ public sealed record StandingTree(
             ((stemMass * line.Right * stemOffset) + (crownMass * crown.Right)) / mass,
             ((stemMass * stem.CentreAboveCut) + (crownMass * crown.Up)) / mass
         );
-        var standing = new StandingTree(
-            stem,
-            line,
-            wood,
-            Soundness.Of(tree),
-            mass,
-            stemMass,
-            mass * Gravity,
-            centre,
-            crown
-        );
+        var standing = new StandingTree
+        {
+            Stem = stem,
+            Line = line,
+            Wood = wood,
+            Soundness = Soundness.Of(tree),
+            Mass = mass,
+            StemMass = stemMass,
+            Weight = mass * Gravity,
+            Centre = centre,
+            CrownCentre = crown,
+        };
         if (workings is not null)
         {
             var p = tree.TaperExponent;

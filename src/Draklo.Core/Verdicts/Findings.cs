@@ -8,21 +8,29 @@ using Draklo.Core.Trees;
 namespace Draklo.Core.Verdicts;
 
 /// <summary>What an analysis found: all that the verdict judges.</summary>
-/// <param name="Pull">Tensions, links, hinge and pre-tension.</param>
-/// <param name="Lines">What follows for each line.</param>
-/// <param name="Locker">How the pieces of the locker stand, by id; null where there is no locker to ask.</param>
-internal sealed record Findings(
-    CheckedPull Pull,
-    IReadOnlyList<LineResult> Lines,
-    SpringBack Spring,
-    GustReserve? Gust,
-    CarefulEnd Careful,
-    Measured Measured,
-    Zones Site,
-    CutResult Cut,
-    IReadOnlyDictionary<string, GearStanding>? Locker
-)
+internal sealed record Findings
 {
+    /// <summary>Tensions, links, hinge and pre-tension.</summary>
+    public required CheckedPull Pull { get; init; }
+
+    /// <summary>What follows for each line.</summary>
+    public required IReadOnlyList<LineResult> Lines { get; init; }
+
+    public required SpringBack Spring { get; init; }
+
+    public required GustReserve? Gust { get; init; }
+
+    public required CarefulEnd Careful { get; init; }
+
+    public required Measured Measured { get; init; }
+
+    public required Zones Site { get; init; }
+
+    public required CutResult Cut { get; init; }
+
+    /// <summary>How the pieces of the locker stand, by id; null where there is no locker to ask.</summary>
+    public required IReadOnlyDictionary<string, GearStanding>? Locker { get; init; }
+
     public PlanContext Context => Pull.Context;
 
     public Plan Plan => Pull.Context.Plan;

@@ -99,17 +99,18 @@ internal sealed class BriefDesk(
             (number, keptAt, before) =>
             {
                 var at = SaidAt(keptAt, asked.AgoS);
-                return new(
-                    number,
-                    name,
-                    $"{person.Role}".ToLowerInvariant(),
-                    at,
-                    byLead ? "by-lead" : "own-pin",
-                    signer,
-                    now.Page.Brief.Fingerprint,
-                    now.Page.Brief.Covered,
-                    ClockBack: before is not null && asked.AgoS is null && Signature.IsEarlier(at, before.At)
-                );
+                return new()
+                {
+                    Number = number,
+                    Name = name,
+                    Role = $"{person.Role}".ToLowerInvariant(),
+                    At = at,
+                    Way = byLead ? "by-lead" : "own-pin",
+                    EnteredBy = signer,
+                    Fingerprint = now.Page.Brief.Fingerprint,
+                    Covered = now.Page.Brief.Covered,
+                    ClockBack = before is not null && asked.AgoS is null && Signature.IsEarlier(at, before.At),
+                };
             }
         );
         return [];

@@ -10,25 +10,37 @@ using Draklo.Web.Hosting;
 namespace Draklo.Web.Catalogue;
 
 /// <summary>What a plan can choose from.</summary>
-/// <param name="Species">The catalogue's and the crew's own.</param>
-/// <param name="Stages">What a tackle of the crew's own is put together from.</param>
-/// <param name="Crowns">Crown ratios to choose by what the crown looks like.</param>
-/// <param name="WalkUp">The walk-up list that a new job starts with.</param>
-/// <param name="Starts">What a part of the plan starts from when it is added.</param>
-public sealed record CatalogueAnswer(
-    IReadOnlyList<SpeciesEntry> Species,
-    IReadOnlyList<Knot> Knots,
-    IReadOnlyList<ContactKind> Contacts,
-    IReadOnlyList<TackleChoice> Systems,
-    IReadOnlyList<StageChoice> Stages,
-    IReadOnlyList<CrownLook> Crowns,
-    IReadOnlyList<WalkUpMembers> WalkUp,
-    IReadOnlyList<AnchorFigure> Anchors,
-    IReadOnlyList<Grip> Grips,
-    IReadOnlyList<RopeConstruction> Constructions,
-    IReadOnlyList<GlossaryEntry> Glossary,
-    Starts Starts
-);
+public sealed record CatalogueAnswer
+{
+    /// <summary>The catalogue's and the crew's own.</summary>
+    public required IReadOnlyList<SpeciesEntry> Species { get; init; }
+
+    public required IReadOnlyList<Knot> Knots { get; init; }
+
+    public required IReadOnlyList<ContactKind> Contacts { get; init; }
+
+    public required IReadOnlyList<TackleChoice> Systems { get; init; }
+
+    /// <summary>What a tackle of the crew's own is put together from.</summary>
+    public required IReadOnlyList<StageChoice> Stages { get; init; }
+
+    /// <summary>Crown ratios to choose by what the crown looks like.</summary>
+    public required IReadOnlyList<CrownLook> Crowns { get; init; }
+
+    /// <summary>The walk-up list that a new job starts with.</summary>
+    public required IReadOnlyList<WalkUpMembers> WalkUp { get; init; }
+
+    public required IReadOnlyList<AnchorFigure> Anchors { get; init; }
+
+    public required IReadOnlyList<Grip> Grips { get; init; }
+
+    public required IReadOnlyList<RopeConstruction> Constructions { get; init; }
+
+    public required IReadOnlyList<GlossaryEntry> Glossary { get; init; }
+
+    /// <summary>What a part of the plan starts from when it is added.</summary>
+    public required Starts Starts { get; init; }
+}
 
 /// <param name="Own">True for what the crew added or corrected; a plan then carries its wood.</param>
 /// <param name="Corrects">True when the catalogue has figures of its own under this id, which come back when the
@@ -91,7 +103,9 @@ internal static partial class CatalogueEndpoints
     private static CatalogueAnswer Answer(SpeciesStore store)
     {
         var own = store.List().ToDictionary(s => s.Id, StringComparer.Ordinal);
-        return new(
+        return new()
+        {
+            Species =
             [
                 .. Reference
                     .Species.Values.Where(s => !own.ContainsKey(s.Id))
@@ -99,18 +113,18 @@ internal static partial class CatalogueEndpoints
                     .Concat(own.Values.Select(Entry))
                     .OrderBy(s => s.Species.Name, StringComparer.Ordinal),
             ],
-            [.. Reference.Knots.Values.OrderBy(k => k.Name, StringComparer.Ordinal)],
-            [.. Reference.Contacts.Values.OrderByDescending(c => c.Nominal)],
-            Systems,
-            StageChoices.All,
-            CrownChoices.All,
-            FirstWalkUp.Make(),
-            [.. Reference.Anchors.Values.OrderBy(a => a.Kind, StringComparer.Ordinal).ThenBy(a => a.Nominal)],
-            [.. Reference.Grips.Values.OrderBy(g => g.SlipLowN)],
-            [.. Reference.Constructions.Values.OrderBy(c => c.StrengthPerMm2)],
-            Reference.Glossary,
-            Starts.Usual
-        );
+            Knots = [.. Reference.Knots.Values.OrderBy(k => k.Name, StringComparer.Ordinal)],
+            Contacts = [.. Reference.Contacts.Values.OrderByDescending(c => c.Nominal)],
+            Systems = Systems,
+            Stages = StageChoices.All,
+            Crowns = CrownChoices.All,
+            WalkUp = FirstWalkUp.Make(),
+            Anchors = [.. Reference.Anchors.Values.OrderBy(a => a.Kind, StringComparer.Ordinal).ThenBy(a => a.Nominal)],
+            Grips = [.. Reference.Grips.Values.OrderBy(g => g.SlipLowN)],
+            Constructions = [.. Reference.Constructions.Values.OrderBy(c => c.StrengthPerMm2)],
+            Glossary = Reference.Glossary,
+            Starts = Starts.Usual,
+        };
     }
 
     private static async Task<IResult> KeepAsync(SpeciesStore store, HttpRequest request, string id)

@@ -226,7 +226,18 @@ internal sealed class DemoYear(Database fresh, string folder, TimeProvider clock
     {
         const int daysAgo = 18;
         var on = Day(daysAgo);
-        var past = new PastJob(Finished, "Ternholt shore", "willow-crack", 0.9, false, daysAgo, 1.0, 2.0, 1.0);
+        var past = new PastJob
+        {
+            Name = Finished,
+            Place = "Ternholt shore",
+            SpeciesId = "willow-crack",
+            Size = 0.9,
+            LedByWenna = false,
+            DaysAgo = daysAgo,
+            Ratio = 1.0,
+            OffDeg = 2.0,
+            HoldShare = 1.0,
+        };
         locker.Create(
             new()
             {

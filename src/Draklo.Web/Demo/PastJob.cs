@@ -3,51 +3,227 @@ using Draklo.Core.Logs;
 namespace Draklo.Web.Demo;
 
 /// <summary>A job of the made-up year, as far as it differs from the others.</summary>
-/// <param name="Size">Over the tree that the plan was drawn for.</param>
-/// <param name="Ratio">Tension read over tension needed.</param>
-/// <param name="OffDeg">How far to the right of the lay the top came down.</param>
-internal sealed record PastJob(
-    string Name,
-    string Place,
-    string SpeciesId,
-    double Size,
-    bool LedByWenna,
-    int DaysAgo,
-    double Ratio,
-    double OffDeg,
-    double HoldShare,
-    JobStage Stage = JobStage.Done
-)
+internal sealed record PastJob
 {
+    public required string Name { get; init; }
+
+    public required string Place { get; init; }
+
+    public required string SpeciesId { get; init; }
+
+    /// <summary>Over the tree that the plan was drawn for.</summary>
+    public required double Size { get; init; }
+
+    public required bool LedByWenna { get; init; }
+
+    public required int DaysAgo { get; init; }
+
+    /// <summary>Tension read over tension needed.</summary>
+    public required double Ratio { get; init; }
+
+    /// <summary>How far to the right of the lay the top came down.</summary>
+    public required double OffDeg { get; init; }
+
+    public required double HoldShare { get; init; }
+
+    public JobStage Stage { get; init; } = JobStage.Done;
+
     public static PastJob[] Year { get; } =
     [
-        new("Lime in the chapel row", "Osmere chapel", "lime", 0.9, false, 341, 0.95, 1.6, 0.95),
-        new("Birch on Hallow Rigg", "Hallow Rigg", "birch-silver", 0.8, true, 322, 1.09, -2.2, 0.8),
-        new("Spruce by the lower sluice", "Sedge Mill", "spruce-norway", 1.05, false, 301, 1.01, 0.7, 0.9),
-        new("Ash over the allotment path", "Corran", "ash-european", 0.95, false, 287, 0.88, 3.1, 1.0),
-        new("Alder in the reed bay", "Ternholt shore", "alder-black", 0.75, true, 262, 1.06, -3.8, 1.05),
-        new("Lime by the ice house", "Ternholt shore", "lime", 1.05, false, 240, 0.90, -1.1, 1.0),
-        new("Lime at the weir", "Sedge Mill", "lime", 1.0, true, 219, 0.97, 2.4, 1.05),
-        new("Birch behind the smithy", "Corran", "birch-silver", 0.85, true, 198, 1.12, 1.3, 0.85),
-        new("Spruce on the toll road", "Hallow Rigg", "spruce-norway", 1.1, false, 171, 0.94, -1.9, 1.0),
-        new(
-            "Sycamore at the boat slip",
-            "Ternholt shore",
-            "maple-sycamore",
-            1.0,
-            false,
-            149,
-            1.03,
-            0.4,
-            0.95,
-            JobStage.CalledOff
-        ),
-        new("Lime at the school gate", "Corran", "lime", 0.95, true, 126, 0.97, 2.7, 0.9),
-        new("Ash under the quarry edge", "Hallow Rigg", "ash-european", 0.9, false, 104, 0.91, -0.8, 1.1),
-        new("Alder on the islet", "Ternholt shore", "alder-black", 0.8, true, 83, 1.10, -4.4, 0.9),
-        new("Lime in the walled garden", "Osmere chapel", "lime", 1.0, false, 62, 0.92, 1.2, 1.0),
-        new("Birch by the pump house", "Sedge Mill", "birch-silver", 0.8, true, 41, 1.05, -2.9, 0.95),
-        new("Ash at the ford", "Sedge Mill", "ash-european", 1.0, false, 27, 0.94, 1.8, 1.0, JobStage.Cleared),
+        new()
+        {
+            Name = "Lime in the chapel row",
+            Place = "Osmere chapel",
+            SpeciesId = "lime",
+            Size = 0.9,
+            LedByWenna = false,
+            DaysAgo = 341,
+            Ratio = 0.95,
+            OffDeg = 1.6,
+            HoldShare = 0.95,
+        },
+        new()
+        {
+            Name = "Birch on Hallow Rigg",
+            Place = "Hallow Rigg",
+            SpeciesId = "birch-silver",
+            Size = 0.8,
+            LedByWenna = true,
+            DaysAgo = 322,
+            Ratio = 1.09,
+            OffDeg = -2.2,
+            HoldShare = 0.8,
+        },
+        new()
+        {
+            Name = "Spruce by the lower sluice",
+            Place = "Sedge Mill",
+            SpeciesId = "spruce-norway",
+            Size = 1.05,
+            LedByWenna = false,
+            DaysAgo = 301,
+            Ratio = 1.01,
+            OffDeg = 0.7,
+            HoldShare = 0.9,
+        },
+        new()
+        {
+            Name = "Ash over the allotment path",
+            Place = "Corran",
+            SpeciesId = "ash-european",
+            Size = 0.95,
+            LedByWenna = false,
+            DaysAgo = 287,
+            Ratio = 0.88,
+            OffDeg = 3.1,
+            HoldShare = 1.0,
+        },
+        new()
+        {
+            Name = "Alder in the reed bay",
+            Place = "Ternholt shore",
+            SpeciesId = "alder-black",
+            Size = 0.75,
+            LedByWenna = true,
+            DaysAgo = 262,
+            Ratio = 1.06,
+            OffDeg = -3.8,
+            HoldShare = 1.05,
+        },
+        new()
+        {
+            Name = "Lime by the ice house",
+            Place = "Ternholt shore",
+            SpeciesId = "lime",
+            Size = 1.05,
+            LedByWenna = false,
+            DaysAgo = 240,
+            Ratio = 0.90,
+            OffDeg = -1.1,
+            HoldShare = 1.0,
+        },
+        new()
+        {
+            Name = "Lime at the weir",
+            Place = "Sedge Mill",
+            SpeciesId = "lime",
+            Size = 1.0,
+            LedByWenna = true,
+            DaysAgo = 219,
+            Ratio = 0.97,
+            OffDeg = 2.4,
+            HoldShare = 1.05,
+        },
+        new()
+        {
+            Name = "Birch behind the smithy",
+            Place = "Corran",
+            SpeciesId = "birch-silver",
+            Size = 0.85,
+            LedByWenna = true,
+            DaysAgo = 198,
+            Ratio = 1.12,
+            OffDeg = 1.3,
+            HoldShare = 0.85,
+        },
+        new()
+        {
+            Name = "Spruce on the toll road",
+            Place = "Hallow Rigg",
+            SpeciesId = "spruce-norway",
+            Size = 1.1,
+            LedByWenna = false,
+            DaysAgo = 171,
+            Ratio = 0.94,
+            OffDeg = -1.9,
+            HoldShare = 1.0,
+        },
+        new()
+        {
+            Name = "Sycamore at the boat slip",
+            Place = "Ternholt shore",
+            SpeciesId = "maple-sycamore",
+            Size = 1.0,
+            LedByWenna = false,
+            DaysAgo = 149,
+            Ratio = 1.03,
+            OffDeg = 0.4,
+            HoldShare = 0.95,
+            Stage = JobStage.CalledOff,
+        },
+        new()
+        {
+            Name = "Lime at the school gate",
+            Place = "Corran",
+            SpeciesId = "lime",
+            Size = 0.95,
+            LedByWenna = true,
+            DaysAgo = 126,
+            Ratio = 0.97,
+            OffDeg = 2.7,
+            HoldShare = 0.9,
+        },
+        new()
+        {
+            Name = "Ash under the quarry edge",
+            Place = "Hallow Rigg",
+            SpeciesId = "ash-european",
+            Size = 0.9,
+            LedByWenna = false,
+            DaysAgo = 104,
+            Ratio = 0.91,
+            OffDeg = -0.8,
+            HoldShare = 1.1,
+        },
+        new()
+        {
+            Name = "Alder on the islet",
+            Place = "Ternholt shore",
+            SpeciesId = "alder-black",
+            Size = 0.8,
+            LedByWenna = true,
+            DaysAgo = 83,
+            Ratio = 1.10,
+            OffDeg = -4.4,
+            HoldShare = 0.9,
+        },
+        new()
+        {
+            Name = "Lime in the walled garden",
+            Place = "Osmere chapel",
+            SpeciesId = "lime",
+            Size = 1.0,
+            LedByWenna = false,
+            DaysAgo = 62,
+            Ratio = 0.92,
+            OffDeg = 1.2,
+            HoldShare = 1.0,
+        },
+        new()
+        {
+            Name = "Birch by the pump house",
+            Place = "Sedge Mill",
+            SpeciesId = "birch-silver",
+            Size = 0.8,
+            LedByWenna = true,
+            DaysAgo = 41,
+            Ratio = 1.05,
+            OffDeg = -2.9,
+            HoldShare = 0.95,
+        },
+        new()
+        {
+            Name = "Ash at the ford",
+            Place = "Sedge Mill",
+            SpeciesId = "ash-european",
+            Size = 1.0,
+            LedByWenna = false,
+            DaysAgo = 27,
+            Ratio = 0.94,
+            OffDeg = 1.8,
+            HoldShare = 1.0,
+            Stage = JobStage.Cleared,
+        },
     ];
 
     public static Dictionary<string, (double Latitude, double Longitude)> Places { get; } =

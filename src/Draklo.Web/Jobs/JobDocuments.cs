@@ -229,25 +229,35 @@ public sealed record JobAnswer(
 }
 
 /// <summary>A job on the list.</summary>
-/// <param name="State">What its plan says; mend when the plan cannot be computed as it stands.</param>
-/// <param name="Headline">The one thing that limits the plan, or what to mend.</param>
-/// <param name="Summary">State and headline in one.</param>
-/// <param name="Figure">For the small elevation; left out when there is nothing to draw.</param>
-/// <param name="CentreOfMass">For the small elevation.</param>
-public sealed record JobEntry(
-    string Id,
-    int Revision,
-    DateTimeOffset SavedAt,
-    string Name,
-    string Place,
-    string? PlannedOn,
-    JobState State,
-    string Headline,
-    string Summary,
-    Figure? Figure,
-    LayPoint? CentreOfMass
-)
+public sealed record JobEntry
 {
+    public required string Id { get; init; }
+
+    public required int Revision { get; init; }
+
+    public required DateTimeOffset SavedAt { get; init; }
+
+    public required string Name { get; init; }
+
+    public required string Place { get; init; }
+
+    public required string? PlannedOn { get; init; }
+
+    /// <summary>What its plan says; mend when the plan cannot be computed as it stands.</summary>
+    public required JobState State { get; init; }
+
+    /// <summary>The one thing that limits the plan, or what to mend.</summary>
+    public required string Headline { get; init; }
+
+    /// <summary>State and headline in one.</summary>
+    public required string Summary { get; init; }
+
+    /// <summary>For the small elevation; left out when there is nothing to draw.</summary>
+    public required Figure? Figure { get; init; }
+
+    /// <summary>For the small elevation.</summary>
+    public required LayPoint? CentreOfMass { get; init; }
+
     /// <summary>How far it has come.</summary>
     public JobStage? Stage { get; init; }
 
@@ -277,19 +287,20 @@ public sealed record JobEntry(
         var (state, headline, summary) = outcome.Analysis is { Verdict: var verdict }
             ? ((JobState)verdict.State, verdict.Headline, verdict.Summary)
             : (JobState.Mend, outcome.Problems[0].Message, $"To mend: {outcome.Problems[0].Message}");
-        return new(
-            job.Id,
-            job.Revision,
-            job.SavedAt,
-            job.Content.Name,
-            job.Content.Place,
-            job.Content.PlannedOn,
-            state,
-            headline,
-            summary,
-            outcome.Analysis?.Figure,
-            outcome.Analysis?.Tree.Centre
-        );
+        return new()
+        {
+            Id = job.Id,
+            Revision = job.Revision,
+            SavedAt = job.SavedAt,
+            Name = job.Content.Name,
+            Place = job.Content.Place,
+            PlannedOn = job.Content.PlannedOn,
+            State = state,
+            Headline = headline,
+            Summary = summary,
+            Figure = outcome.Analysis?.Figure,
+            CentreOfMass = outcome.Analysis?.Tree.Centre,
+        };
     }
 
     private static JobEntry OfClearing(
@@ -304,20 +315,19 @@ public sealed record JobEntry(
         var (state, headline, summary) = way is null
             ? (JobState.Mend, problems[0].Message, $"To mend: {problems[0].Message}")
             : ((JobState)way.State, way.Headline, $"{Verdict.Word(way.State)}. {way.Headline}");
-        return new(
-            job.Id,
-            job.Revision,
-            job.SavedAt,
-            job.Content.Name,
-            job.Content.Place,
-            job.Content.PlannedOn,
-            state,
-            headline,
-            summary,
-            null,
-            null
-        )
+        return new()
         {
+            Id = job.Id,
+            Revision = job.Revision,
+            SavedAt = job.SavedAt,
+            Name = job.Content.Name,
+            Place = job.Content.Place,
+            PlannedOn = job.Content.PlannedOn,
+            State = state,
+            Headline = headline,
+            Summary = summary,
+            Figure = null,
+            CentreOfMass = null,
             Clearing = true,
             Sketch = analysis is null ? null : ClearingSketch.Of(clearing, analysis),
         };
@@ -327,19 +337,20 @@ public sealed record JobEntry(
     public static JobEntry Unreadable(ListedJob listed)
     {
         const string headline = "This job's row is damaged and cannot be read: see Upkeep.";
-        return new(
-            listed.Id,
-            (int)listed.Revision,
-            DateTimeOffset.UnixEpoch,
-            listed.Name,
-            listed.Place,
-            listed.PlannedOn,
-            JobState.Damaged,
-            headline,
-            $"Damaged: {headline}",
-            null,
-            null
-        );
+        return new()
+        {
+            Id = listed.Id,
+            Revision = (int)listed.Revision,
+            SavedAt = DateTimeOffset.UnixEpoch,
+            Name = listed.Name,
+            Place = listed.Place,
+            PlannedOn = listed.PlannedOn,
+            State = JobState.Damaged,
+            Headline = headline,
+            Summary = $"Damaged: {headline}",
+            Figure = null,
+            CentreOfMass = null,
+        };
     }
 }
 

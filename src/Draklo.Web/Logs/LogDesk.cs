@@ -165,34 +165,34 @@ internal sealed class LogDesk(
         if (clearing is { Alone: true })
         {
             // Nothing is pulled: no lines, no cuts, no knots of a pull.
-            return new(
-                on ?? Earlier(job.Content.PlannedOn) ?? locker.Today.ToString("yyyy-MM-dd"),
-                plan.Tree.HeightM,
-                plan.Lay.BearingDeg,
-                plan.Site.AimErrorDeg,
-                null,
-                null,
-                null,
-                [],
-                [],
-                [],
-                PiecesOf(plan)
-            )
+            return new()
             {
+                On = on ?? Earlier(job.Content.PlannedOn) ?? locker.Today.ToString("yyyy-MM-dd"),
+                HeightM = plan.Tree.HeightM,
+                LayDeg = plan.Lay.BearingDeg,
+                AimErrorDeg = plan.Site.AimErrorDeg,
+                Tip = null,
+                Mark = null,
+                HoldDeg = null,
+                Lines = [],
+                Tasks = [],
+                Knots = [],
+                Gear = PiecesOf(plan),
                 Clearing = clearing,
             };
         }
 
-        return new(
-            on ?? Earlier(job.Content.PlannedOn) ?? locker.Today.ToString("yyyy-MM-dd"),
-            plan.Tree.HeightM,
-            plan.Lay.BearingDeg,
-            plan.Site.AimErrorDeg,
-            fall?.Tip,
-            MarkOf(plan),
-            analysis?.Hinge.HoldSpreadDeg,
-            [.. plan.Lines.Select((l, i) => LineOf(l, i, analysis, read.GetValueOrDefault(l.Id)))],
-            analysis is null
+        return new()
+        {
+            On = on ?? Earlier(job.Content.PlannedOn) ?? locker.Today.ToString("yyyy-MM-dd"),
+            HeightM = plan.Tree.HeightM,
+            LayDeg = plan.Lay.BearingDeg,
+            AimErrorDeg = plan.Site.AimErrorDeg,
+            Tip = fall?.Tip,
+            Mark = MarkOf(plan),
+            HoldDeg = analysis?.Hinge.HoldSpreadDeg,
+            Lines = [.. plan.Lines.Select((l, i) => LineOf(l, i, analysis, read.GetValueOrDefault(l.Id)))],
+            Tasks = analysis is null
                 ? []
                 :
                 [
@@ -200,10 +200,8 @@ internal sealed class LogDesk(
                         .Of(plan, analysis)
                         .Select(t => new LogTask(t.Id, t.Name, t.Minutes.Nominal, t.People)),
                 ],
-            KnotsOf(plan),
-            PiecesOf(plan)
-        )
-        {
+            Knots = KnotsOf(plan),
+            Gear = PiecesOf(plan),
             Clearing = clearing,
         };
     }
@@ -216,19 +214,20 @@ internal sealed class LogDesk(
         }
 
         var day = LoadsView.Of(basis, PullDay.Counting(pulling.Entries(id)));
-        return new(
-            way.Way,
-            way.Name,
-            basis.Members.Alone,
-            way.Loads,
-            way.RigMin.Nominal,
-            way.EachMin.Nominal,
-            line?.LoadValue,
-            line?.AllowedValue,
-            day.Moved,
-            day.LapsMin,
-            tracedN ?? day.PeakN
-        );
+        return new()
+        {
+            Way = way.Way,
+            Name = way.Name,
+            Alone = basis.Members.Alone,
+            Loads = way.Loads,
+            RigMin = way.RigMin.Nominal,
+            EachMin = way.EachMin.Nominal,
+            LineN = line?.LoadValue,
+            MayN = line?.AllowedValue,
+            Moved = day.Moved,
+            LapsMin = day.LapsMin,
+            ReadPeakN = tracedN ?? day.PeakN,
+        };
     }
 
     private string? Earlier(string? day) => GearRules.Day(day) is { } planned && planned <= locker.Today ? day : null;

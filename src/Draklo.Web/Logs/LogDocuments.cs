@@ -22,49 +22,70 @@ public sealed record LogAnswer(
 );
 
 /// <summary>What a log starts from: the plan's own figures and what was read on the day.</summary>
-/// <param name="On">The day it was done, as far as anybody knows.</param>
-/// <param name="Tip">Where the top is expected; null where the plan cannot be computed.</param>
-/// <param name="Mark">Where the lay's mark stands, in the lay's frame.</param>
-/// <param name="HoldDeg">What is expected of the hinge.</param>
-public sealed record LogStart(
-    string On,
-    double HeightM,
-    double LayDeg,
-    double AimErrorDeg,
-    Landing? Tip,
-    Landing? Mark,
-    Spread? HoldDeg,
-    IReadOnlyList<LogLineStart> Lines,
-    IReadOnlyList<LogTask> Tasks,
-    IReadOnlyList<LogKnot> Knots,
-    IReadOnlyList<LogPiece> Gear
-)
+public sealed record LogStart
 {
+    /// <summary>The day it was done, as far as anybody knows.</summary>
+    public required string On { get; init; }
+
+    public required double HeightM { get; init; }
+
+    public required double LayDeg { get; init; }
+
+    public required double AimErrorDeg { get; init; }
+
+    /// <summary>Where the top is expected; null where the plan cannot be computed.</summary>
+    public required Landing? Tip { get; init; }
+
+    /// <summary>Where the lay's mark stands, in the lay's frame.</summary>
+    public required Landing? Mark { get; init; }
+
+    /// <summary>What is expected of the hinge.</summary>
+    public required Spread? HoldDeg { get; init; }
+
+    public required IReadOnlyList<LogLineStart> Lines { get; init; }
+
+    public required IReadOnlyList<LogTask> Tasks { get; init; }
+
+    public required IReadOnlyList<LogKnot> Knots { get; init; }
+
+    public required IReadOnlyList<LogPiece> Gear { get; init; }
+
     /// <summary>The clearing as it was planned; left out without one.</summary>
     public LogClearing? Clearing { get; init; }
 }
 
-/// <param name="Name">Of the way that was planned.</param>
-/// <param name="Alone">Whether nothing was pulled.</param>
-/// <param name="EachMin">Minutes of a load, as planned.</param>
-/// <param name="LineN">In the line that carries or hauls, as planned; null without one.</param>
-/// <param name="MayN">What that line may carry.</param>
-/// <param name="Moved">Loads that were counted on the day; 0 where nobody counted.</param>
-/// <param name="LapsMin">Minutes of those that were timed on the day.</param>
-/// <param name="ReadPeakN">The most that the line read on the day; null where nobody read it.</param>
-public sealed record LogClearing(
-    ClearingWay Way,
-    string Name,
-    bool Alone,
-    int Loads,
-    double RigMin,
-    double EachMin,
-    double? LineN,
-    double? MayN,
-    int Moved,
-    IReadOnlyList<double> LapsMin,
-    double? ReadPeakN
-);
+public sealed record LogClearing
+{
+    public required ClearingWay Way { get; init; }
+
+    /// <summary>Of the way that was planned.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>Whether nothing was pulled.</summary>
+    public required bool Alone { get; init; }
+
+    public required int Loads { get; init; }
+
+    public required double RigMin { get; init; }
+
+    /// <summary>Minutes of a load, as planned.</summary>
+    public required double EachMin { get; init; }
+
+    /// <summary>In the line that carries or hauls, as planned; null without one.</summary>
+    public required double? LineN { get; init; }
+
+    /// <summary>What that line may carry.</summary>
+    public required double? MayN { get; init; }
+
+    /// <summary>Loads that were counted on the day; 0 where nobody counted.</summary>
+    public required int Moved { get; init; }
+
+    /// <summary>Minutes of those that were timed on the day.</summary>
+    public required IReadOnlyList<double> LapsMin { get; init; }
+
+    /// <summary>The most that the line read on the day; null where nobody read it.</summary>
+    public required double? ReadPeakN { get; init; }
+}
 
 /// <param name="ReadPeakN">Of the day's trace, or of its readings; null where nobody read.</param>
 /// <param name="ReadWentN">The same when the tree went.</param>

@@ -7,21 +7,30 @@ using Draklo.Web.Hosting;
 namespace Draklo.Web.Logs;
 
 /// <summary>A year of jobs.</summary>
-/// <param name="Years">Those that some job is of, the latest first.</param>
-/// <param name="ByStage">How many have come how far.</param>
-/// <param name="Months">Twelve, January first.</param>
-/// <param name="Hours">Of work, as the logs have it: minutes of each task times its people.</param>
-public sealed record YearAnswer(
-    int Year,
-    IReadOnlyList<int> Years,
-    int Jobs,
-    double Hours,
-    IReadOnlyDictionary<string, int> ByStage,
-    IReadOnlyList<MonthOfYear> Months,
-    IReadOnlyList<CountOf> Species,
-    IReadOnlyList<CountOf> Places,
-    IReadOnlyList<JobOfYear> Where
-);
+public sealed record YearAnswer
+{
+    public required int Year { get; init; }
+
+    /// <summary>Those that some job is of, the latest first.</summary>
+    public required IReadOnlyList<int> Years { get; init; }
+
+    public required int Jobs { get; init; }
+
+    /// <summary>Of work, as the logs have it: minutes of each task times its people.</summary>
+    public required double Hours { get; init; }
+
+    /// <summary>How many have come how far.</summary>
+    public required IReadOnlyDictionary<string, int> ByStage { get; init; }
+
+    /// <summary>Twelve, January first.</summary>
+    public required IReadOnlyList<MonthOfYear> Months { get; init; }
+
+    public required IReadOnlyList<CountOf> Species { get; init; }
+
+    public required IReadOnlyList<CountOf> Places { get; init; }
+
+    public required IReadOnlyList<JobOfYear> Where { get; init; }
+}
 
 /// <param name="Down">Trees that came down.</param>
 /// <param name="CalledOff">Jobs that were called off.</param>
@@ -65,19 +74,20 @@ internal static class YearEndpoints
             .Where(l => l.On.StartsWith($"{year}-", StringComparison.Ordinal))
             .ToDictionary(l => l.JobId, l => l.PersonMinutes, StringComparer.Ordinal);
         return Results.Ok(
-            new YearAnswer(
-                year,
-                jobs.Years(),
-                found.Count,
-                Hours(found),
-                found
+            new YearAnswer
+            {
+                Year = year,
+                Years = jobs.Years(),
+                Jobs = found.Count,
+                Hours = Hours(found),
+                ByStage = found
                     .GroupBy(j => j.Stage, StringComparer.Ordinal)
                     .ToDictionary(g => g.Key, g => g.Count(), StringComparer.Ordinal),
-                [.. Enumerable.Range(1, 12).Select(MonthOf)],
-                Counts(j => j.Species, id => Reference.Species.TryGetValue(id, out var s) ? s.Name : id),
-                Counts(j => j.Place, p => p),
-                [.. found.Where(j => j is { Latitude: not null, Longitude: not null })]
-            )
+                Months = [.. Enumerable.Range(1, 12).Select(MonthOf)],
+                Species = Counts(j => j.Species, id => Reference.Species.TryGetValue(id, out var s) ? s.Name : id),
+                Places = Counts(j => j.Place, p => p),
+                Where = [.. found.Where(j => j is { Latitude: not null, Longitude: not null })],
+            }
         );
 
         MonthOfYear MonthOf(int month)

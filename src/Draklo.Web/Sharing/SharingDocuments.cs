@@ -63,19 +63,28 @@ public sealed record CodeDocument : IDocumentPart
 public sealed record CodeAnswer(string Code, string Address, string EndsAt, string Square);
 
 /// <summary>How the yard is shared.</summary>
-/// <param name="On">Whether Draklo was started with --share.</param>
-/// <param name="Address">Where devices open it.</param>
-/// <param name="TrustAddress">Where devices get what they must trust first.</param>
-/// <param name="TrustSquare">The same as a square code, SVG.</param>
-/// <param name="Fingerprint">Of the authority's certificate, SHA-256.</param>
-public sealed record SharingAnswer(
-    bool On,
-    string Address,
-    string TrustAddress,
-    string TrustSquare,
-    string Fingerprint,
-    string TrustedUntil,
-    IReadOnlyList<PairedDevice> Devices,
-    IReadOnlyList<KeptSession> Sessions,
-    IReadOnlyList<SignInTried> Tried
-);
+public sealed record SharingAnswer
+{
+    /// <summary>Whether Draklo was started with --share.</summary>
+    public required bool On { get; init; }
+
+    /// <summary>Where devices open it.</summary>
+    public required string Address { get; init; }
+
+    /// <summary>Where devices get what they must trust first.</summary>
+    public required string TrustAddress { get; init; }
+
+    /// <summary>The same as a square code, SVG.</summary>
+    public required string TrustSquare { get; init; }
+
+    /// <summary>Of the authority's certificate, SHA-256.</summary>
+    public required string Fingerprint { get; init; }
+
+    public required string TrustedUntil { get; init; }
+
+    public required IReadOnlyList<PairedDevice> Devices { get; init; }
+
+    public required IReadOnlyList<KeptSession> Sessions { get; init; }
+
+    public required IReadOnlyList<SignInTried> Tried { get; init; }
+}

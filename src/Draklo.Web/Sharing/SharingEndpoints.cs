@@ -185,17 +185,18 @@ internal static class SharingEndpoints
         var authority = services.GetService<LocalAuthority>();
         var trust = addresses.TrustAddress;
         return Results.Ok(
-            new SharingAnswer(
-                authority is not null,
-                addresses.Address,
-                trust,
-                trust.Length > 0 ? QrCode.Svg(trust) : "",
-                authority?.Fingerprint ?? "",
-                authority?.TrustedUntil.ToString("yyyy-MM-dd") ?? "",
-                sessions.Devices(),
-                sessions.List(),
-                sessions.Tried(ShownTried)
-            )
+            new SharingAnswer
+            {
+                On = authority is not null,
+                Address = addresses.Address,
+                TrustAddress = trust,
+                TrustSquare = trust.Length > 0 ? QrCode.Svg(trust) : "",
+                Fingerprint = authority?.Fingerprint ?? "",
+                TrustedUntil = authority?.TrustedUntil.ToString("yyyy-MM-dd") ?? "",
+                Devices = sessions.Devices(),
+                Sessions = sessions.List(),
+                Tried = sessions.Tried(ShownTried),
+            }
         );
     }
 

@@ -200,7 +200,8 @@ public sealed partial class Screen : IDisposable
         Until(() => Count(ready) > 0, "the page again");
     }
 
-    public IWebElement Find(By by) => Wait($"{by}", d => d.FindElements(by).FirstOrDefault(e => e.Displayed));
+    /// <summary>The first that can be seen; waits for one.</summary>
+    public IWebElement Find(By by) => Wait($"{by}", () => Ask<IWebElement>("return seen(...args)", by));
 
     public void Click(string css) => Retry(() => Find(By.CssSelector(css)).Click());
 
@@ -227,11 +228,19 @@ public sealed partial class Screen : IDisposable
 
     public string ValueOf(string label) => Field(label).GetDomProperty("value") ?? "";
 
-    public string Text(string css) => Retry(() => Find(By.CssSelector(css)).Text);
+    /// <summary>What can be read on the first that can be seen; waits for one.</summary>
+    public string Text(string css) =>
+        Wait(css, () => Ask<string>("const e = seen(...args); return e && read(e)", By.CssSelector(css)));
 
-    public int Count(string css) => driver.FindElements(By.CssSelector(css)).Count;
+    public int Count(string css) => Convert.ToInt32(Run("return document.querySelectorAll(arguments[0]).length", css));
 
-    public string? Attribute(string css, string name) => Retry(() => Find(By.CssSelector(css)).GetAttribute(name));
+    /// <summary>An attribute of the first that can be seen, null where it has none; waits for one to be seen.</summary>
+    public string? Attribute(string css, string name)
+    {
+        const string Said =
+            "const e = seen(...args); return e && (e.hasAttribute(args[2]) ? e.getAttribute(args[2]) : 0)";
+        return Wait(css, () => Ask<object>(Said, By.CssSelector(css), name)) as string;
+    }
 
     public void Send(string keys) => Hand().SendKeys(keys).Perform();
 
@@ -404,11 +413,37 @@ public sealed partial class Screen : IDisposable
     private IWebElement Field(string label) =>
         Find(By.XPath($"//input[@id=//label[normalize-space(.)=\"{label}\"]/@for]"));
 
-    private T Wait<T>(string what, Func<IWebDriver, T?> look)
+    /// <summary>
+    /// What a person can see and read of the page, asked at one go: the package asks three times, with scripts of its own
+    /// that take most of a test's time.
+    /// </summary>
+    private const string Eyes = """
+        const isSeen = (e) =>
+          e.checkVisibility({ visibilityProperty: true, opacityProperty: true }) && e.getClientRects().length > 0;
+        function seen(how, what) {
+          if (how === "css selector") return [...document.querySelectorAll(what)].find(isSeen) ?? null;
+          const all = document.evaluate(what, document, null, XPathResult.ORDERED_NODE_SNAPSHOT_TYPE, null);
+          for (let i = 0; i < all.snapshotLength; i++) if (isSeen(all.snapshotItem(i))) return all.snapshotItem(i);
+          return null;
+        }
+        const read = (e) =>
+          (e.innerText ?? e.textContent)
+            .split("\n")
+            .map((line) => line.replace(/[\t\u00a0 ]+/g, " ").trim())
+            .filter((line) => line !== "")
+            .join("\n");
+        const args = arguments;
+
+        """;
+
+    private T? Ask<T>(string script, By by, params object[] more)
+        where T : class => driver.ExecuteScript(Eyes + script, [by.Mechanism, by.Criteria, .. more]) as T;
+
+    private T Wait<T>(string what, Func<T?> look)
         where T : class
     {
         T? found = null;
-        Until(() => (found = look(driver)) is not null, what);
+        Until(() => (found = look()) is not null, what);
         return found!;
     }
 

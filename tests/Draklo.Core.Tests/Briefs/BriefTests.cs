@@ -140,17 +140,18 @@ public sealed class BriefTests
     private static SignOff SignOffOf(Plan plan) => SignOff.Of(plan, Of(plan), [], UnitSystem.Metric);
 
     private static Signature Sign(long number, string name, Brief brief) =>
-        new(
-            number,
-            name,
-            "hauler",
-            "2026-12-01T08:15:00Z",
-            "own-pin",
-            name,
-            brief.Fingerprint,
-            brief.Covered,
-            ClockBack: false
-        );
+        new()
+        {
+            Number = number,
+            Name = name,
+            Role = "hauler",
+            At = "2026-12-01T08:15:00Z",
+            Way = "own-pin",
+            EnteredBy = name,
+            Fingerprint = brief.Fingerprint,
+            Covered = brief.Covered,
+            ClockBack = false,
+        };
 
     private static Brief Of(Plan plan, UnitSystem units = UnitSystem.Metric)
     {

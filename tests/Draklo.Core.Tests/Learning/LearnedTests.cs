@@ -107,24 +107,25 @@ public sealed class LearnedTests
         Assert.Empty(Of([Pull(1, 1.2) with { Stage = JobStage.CalledOff }]));
 
     internal static LoggedJob Pull(int at, double ratio) =>
-        new(
-            $"job-{at}",
-            $"Job {at}",
-            $"2026-03-{at + 1:00}",
-            "ash-european",
-            "Runa",
-            HingeClass.Strong,
-            JobStage.Done,
-            null,
-            null,
-            null,
-            null,
-            70,
-            null,
-            [new("main", 1500, 1950, 1500 * ratio, 1500 * ratio * 1.2, true, 2, 4)],
-            60,
-            120
-        );
+        new()
+        {
+            JobId = $"job-{at}",
+            Name = $"Job {at}",
+            On = $"2026-03-{at + 1:00}",
+            SpeciesId = "ash-european",
+            Crew = "Runa",
+            Wood = HingeClass.Strong,
+            Stage = JobStage.Done,
+            Landing = null,
+            AimErrorDeg = null,
+            HingeEnded = null,
+            HeldDeg = null,
+            NotchDeg = 70,
+            HoldDeg = null,
+            Lines = [new("main", 1500, 1950, 1500 * ratio, 1500 * ratio * 1.2, true, 2, 4)],
+            Minutes = 60,
+            PersonMinutes = 120,
+        };
 
     private static Dictionary<string, LearnedFigure> Of(IEnumerable<LoggedJob> jobs) =>
         Learned.Of([.. jobs], [], new HashSet<string>()).ToDictionary(f => f.Id, StringComparer.Ordinal);

@@ -124,22 +124,23 @@ public sealed class OwnEditsTests
     }
 
     private static LearnedFigure Figure(LearnedKind kind, string subject, Spread value, int count) =>
-        new(
-            $"{kind}.{subject}",
-            kind,
-            "A figure",
-            subject,
-            "",
-            kind == LearnedKind.Aim ? "deg" : "ratio",
-            count,
-            "pulls",
-            value.Nominal,
-            null,
-            value,
-            new(1, 1, 1),
-            true,
-            "",
-            [],
-            false
-        );
+        new()
+        {
+            Id = $"{kind}.{subject}",
+            Kind = kind,
+            Name = "A figure",
+            Subject = subject,
+            Crew = "",
+            Unit = kind == LearnedKind.Aim ? "deg" : "ratio",
+            Count = count,
+            Of = "pulls",
+            Mean = value.Nominal,
+            Deviation = null,
+            Value = value,
+            Table = new(1, 1, 1),
+            MayUse = true,
+            Why = "",
+            From = [],
+            Used = false,
+        };
 }
