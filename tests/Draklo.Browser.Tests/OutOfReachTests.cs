@@ -51,10 +51,7 @@ public sealed class OutOfReachTests : IDisposable
         var needed = screen.Text(Needed);
         screen.Drag(Seat, 0, 30);
         screen.Until(() => screen.Text(Needed) != needed, "figures without the server");
-
-        // Figures of the hand's way may still follow; a page opened again has those of where it rests.
-        screen.Reload();
-        needed = screen.Text(Needed);
+        needed = screen.AtRest(Needed);
 
         // The brief says who must sign again, and a signature waits with its PIN sealed.
         screen.Open($"/jobs/{id}/brief");

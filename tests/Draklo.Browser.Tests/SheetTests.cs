@@ -177,7 +177,7 @@ public sealed class SheetTests(Stage stage) : IClassFixture<Stage>
             screen.Drag(Seat, 0, 60);
             screen.Until(() => screen.Text(Needed) != before, "figures without the server");
             Assert.NotEqual("mend", screen.Attribute("[data-verdict]", "data-verdict"));
-            here = screen.Text(Needed);
+            here = screen.AtRest(Needed);
         }
         finally
         {

@@ -8,7 +8,7 @@ namespace Draklo.Core.Plans;
 /// The plan document: what the screen edits, the store keeps, the file holds and the analysis takes. SI units; degrees
 /// where a name says Deg; bearings clockwise from north.
 /// </summary>
-public sealed record Plan : IDocumentPart
+public sealed record Plan : IDocumentPart, IAsRead<Plan>
 {
     public const string FormatName = "draklo.plan";
     public const int CurrentVersion = 1;
@@ -131,6 +131,9 @@ public sealed record Plan : IDocumentPart
             }
         }
     }
+
+    /// <inheritdoc/>
+    Plan IAsRead<Plan>.AsRead() => PlanPaths.ByPlace(this);
 
     private static bool IsUnconfirmed(Provenance from) =>
         from is Plans.Provenance.Guess or Plans.Provenance.Default or Plans.Provenance.Simulated;

@@ -66,7 +66,7 @@ public static class DocumentReader
     {
         if (Quick<T>(utf8.Span) is { } document)
         {
-            return (document, []);
+            return (AsRead(document), []);
         }
 
         try
@@ -106,7 +106,7 @@ public static class DocumentReader
         try
         {
             Check(root, TypeOf(typeof(T)), new(null, null, ""), problems);
-            return problems.Count > 0 ? (null, problems) : (root.Deserialize<T>(Options), problems);
+            return problems.Count > 0 ? (null, problems) : (AsRead(root.Deserialize<T>(Options)), problems);
         }
         catch (InvalidOperationException)
         {
@@ -114,6 +114,9 @@ public static class DocumentReader
             return (null, [BrokenName]);
         }
     }
+
+    private static T? AsRead<T>(T? document)
+        where T : class => document is IAsRead<T> read ? read.AsRead() : document;
 
     /// <summary>A type with its members, as they are looked up.</summary>
     internal static JsonTypeInfo TypeOf(Type type) => WithMembers.Value.GetTypeInfo(type);

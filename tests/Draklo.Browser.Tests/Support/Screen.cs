@@ -232,6 +232,27 @@ public sealed partial class Screen : IDisposable
     public string Text(string css) =>
         Wait(css, () => Ask<string>("const e = seen(...args); return e && read(e)", By.CssSelector(css)));
 
+    /// <summary>The same once it has not changed for half a second: figures of a hand's way may still follow it.</summary>
+    public string AtRest(string css)
+    {
+        var said = Text(css);
+        var since = System.Diagnostics.Stopwatch.StartNew();
+        Until(
+            () =>
+            {
+                var now = Text(css);
+                if (now != said)
+                {
+                    (said, since) = (now, System.Diagnostics.Stopwatch.StartNew());
+                }
+
+                return since.ElapsedMilliseconds > 500;
+            },
+            $"{css} to rest"
+        );
+        return said;
+    }
+
     public int Count(string css) => Convert.ToInt32(Run("return document.querySelectorAll(arguments[0]).length", css));
 
     /// <summary>An attribute of the first that can be seen, null where it has none; waits for one to be seen.</summary>

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useEffect, useState, type ReactNode } from "react";
 import { Link, useParams } from "react-router";
 import { Refusal, sayWhy } from "../../api/client";
 import type { PullDay, Pulling, PullStep } from "../../api/types";
@@ -82,7 +82,6 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
   const who = useSettings((s) => s.who);
   const [asking, setAsking] = useState<Asking>(null);
   const [picked, setPicked] = useState<string | null>(null);
-  const [opened, setOpened] = useState(false);
   const { day } = pulling;
   const line = day.lines.find((l) => l.id === picked) ?? day.lines.find((l) => !l.readHere) ?? day.lines[0];
   const named = who.trim() !== "";
@@ -97,7 +96,6 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
   const refusedHere = sent !== null && desk.refused?.key === sent ? desk.refused.errors : {};
   const seenErrors = desk.refused?.errors ?? {};
   const atField = sent !== null || Object.keys(seenErrors).some((path) => path.startsWith("seen."));
-  const tight = isTight(day.now);
   const clears = onlyClears(day);
 
   function go(to: PullStep, back: boolean): void {
@@ -145,32 +143,14 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
 
   return (
     <div className="day-page mx-auto flex h-dvh max-w-[1180px] flex-col bg-sheet short:h-auto">
-      <header className="flex flex-wrap items-center gap-3 px-5 py-3 max-sm:px-3">
-        <div className="min-w-0 flex-1">
-          <h1 className="truncate font-tight text-xl font-semibold">{pulling.name}</h1>
-          <p className="font-tight text-[15px] text-pencil">
-            <Link to={`/jobs/${jobId}/brief`} className="underline">
-              {pulling.briefWords}
-            </Link>
-            {!clears && <Wind pulling={pulling} />} · <Clock />
-          </p>
-        </div>
-        <Link
-          to={clears ? `/jobs/${jobId}/clear` : `/jobs/${jobId}`}
-          className="inline-flex min-h-12 items-center px-2 font-tight underline"
-        >
-          {clears ? "clearing" : "sheet"}
-        </Link>
-        <button
-          type="button"
-          className="bg-ink px-6 font-tight text-xl font-semibold text-sheet"
-          onClick={() => {
-            say({ kind: "stop" });
-          }}
-        >
-          Stop all
-        </button>
-      </header>
+      <DayHead
+        jobId={jobId}
+        pulling={pulling}
+        clears={clears}
+        onStop={() => {
+          say({ kind: "stop" });
+        }}
+      />
       <Tape
         day={day}
         onBack={(to) => {
@@ -199,101 +179,31 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
             />
           </div>
         )}
-        {day.now === "clear" ? (
-          <>
-            {day.loads && (
-              <Loads
-                loads={day.loads}
-                stopped={day.stopped}
-                disabled={!named || desk.waiting > 0}
-                onLoad={() => {
-                  say({ kind: "load" });
-                }}
-                onBack={lastLoad(day, say)}
-              />
-            )}
-            {line ? (
-              <div className="day-left">
-                <div>
-                  {reading}
-                  <OtherWays line={line} only={["cell"]} onWay={askWay} />
-                  {watching}
-                </div>
-                <WindowRule line={line} />
-              </div>
-            ) : (
-              <p className="text-[18px] leading-snug">No line carries or hauls these loads: count them as they come.</p>
-            )}
-            <div className="day-all">
-              <TraceChart jobId={jobId} day={day} />
-            </div>
-          </>
-        ) : tight && line ? (
-          <>
-            <div className="day-left">
-              <div>
-                {reading}
-                <OtherWays line={line} onWay={askWay} />
-                <Words day={day} line={line} />
-              </div>
-              <WindowRule line={line} />
-            </div>
-            <div>
-              {day.now === "pull" && <PullPicture day={day} line={line} />}
-              {(day.now === "notch" || day.now === "backCut") && <CutList jobId={jobId} step={day.now} />}
-              {day.now !== "pull" && day.now !== "notch" && day.now !== "backCut" && (
-                <TopPicture pulling={pulling} line={line} />
-              )}
-              {watching}
-            </div>
-          </>
-        ) : (
-          <div className="day-all">
-            {day.now === "slackOut" && reading}
-            {day.now === "slackOut" && watching}
-            {day.now === "brief" && <Marks day={day} />}
-            {day.now === "brief" && <p className="text-[15px] leading-snug text-pencil">{pulling.caution}</p>}
-            {day.now === "down" && <TraceChart jobId={jobId} day={day} />}
-          </div>
-        )}
-        <details
-          className="day-all border-t border-rule"
-          onToggle={(event) => {
-            setOpened(event.currentTarget.open);
+        <StepPane
+          jobId={jobId}
+          pulling={pulling}
+          line={line}
+          reading={reading}
+          watching={watching}
+          disabled={!named || desk.waiting > 0}
+          say={say}
+          onWay={askWay}
+        />
+        <KeptEntries
+          jobId={jobId}
+          pulling={pulling}
+          say={say}
+          onAgain={() => {
+            setAsking({
+              kind: "because",
+              title: "Begin the day again?",
+              button: "Begin again",
+              done: (because) => {
+                say({ kind: "again", because });
+              },
+            });
           }}
-        >
-          <summary className="flex min-h-12 cursor-pointer items-center font-tight text-[17px]">
-            What was kept: {day.entries.length} {day.entries.length === 1 ? "entry" : "entries"}
-            {pulling.traces.length > 0 &&
-              `, ${pulling.traces.reduce((sum, t) => sum + t.count, 0).toLocaleString("en-GB")} readings`}
-          </summary>
-          {opened && (
-            <>
-              <Kept
-                day={day}
-                onUndo={(undoes) => {
-                  say({ kind: "undo", undoes });
-                }}
-              />
-              {day.now !== "down" && day.now !== "clear" && <TraceChart jobId={jobId} day={day} />}
-            </>
-          )}
-          <Button
-            className="my-2"
-            onClick={() => {
-              setAsking({
-                kind: "because",
-                title: "Begin the day again?",
-                button: "Begin again",
-                done: (because) => {
-                  say({ kind: "again", because });
-                },
-              });
-            }}
-          >
-            Begin again from the brief
-          </Button>
-        </details>
+        />
       </main>
       <AnswerBar
         day={day}
@@ -350,6 +260,154 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
         <ChangeDialog jobId={jobId} day={day} line={line} first={asking.what} by={who} onClose={close} />
       )}
     </div>
+  );
+}
+
+interface DayHeadProps {
+  jobId: string;
+  pulling: Pulling;
+  clears: boolean;
+  onStop: () => void;
+}
+
+function DayHead({ jobId, pulling, clears, onStop }: DayHeadProps) {
+  return (
+    <header className="flex flex-wrap items-center gap-3 px-5 py-3 max-sm:px-3">
+      <div className="min-w-0 flex-1">
+        <h1 className="truncate font-tight text-xl font-semibold">{pulling.name}</h1>
+        <p className="font-tight text-[15px] text-pencil">
+          <Link to={`/jobs/${jobId}/brief`} className="underline">
+            {pulling.briefWords}
+          </Link>
+          {!clears && <Wind pulling={pulling} />} · <Clock />
+        </p>
+      </div>
+      <Link
+        to={clears ? `/jobs/${jobId}/clear` : `/jobs/${jobId}`}
+        className="inline-flex min-h-12 items-center px-2 font-tight underline"
+      >
+        {clears ? "clearing" : "sheet"}
+      </Link>
+      <button type="button" className="bg-ink px-6 font-tight text-xl font-semibold text-sheet" onClick={onStop}>
+        Stop all
+      </button>
+    </header>
+  );
+}
+
+interface StepPaneProps {
+  jobId: string;
+  pulling: Pulling;
+  line: PullDay["lines"][number] | undefined;
+  /** The line's figure, large. */
+  reading: ReactNode;
+  /** What is to be looked at. */
+  watching: ReactNode;
+  disabled: boolean;
+  say: DayDesk["say"];
+  onWay: (way: Way) => void;
+}
+
+/** What the step at hand needs: loads as they move, the line under tension with its picture, or what comes before and after. */
+function StepPane({ jobId, pulling, line, reading, watching, disabled, say, onWay }: StepPaneProps) {
+  const { day } = pulling;
+  return day.now === "clear" ? (
+    <>
+      {day.loads && (
+        <Loads
+          loads={day.loads}
+          stopped={day.stopped}
+          disabled={disabled}
+          onLoad={() => {
+            say({ kind: "load" });
+          }}
+          onBack={lastLoad(day, say)}
+        />
+      )}
+      {line ? (
+        <div className="day-left">
+          <div>
+            {reading}
+            <OtherWays line={line} only={["cell"]} onWay={onWay} />
+            {watching}
+          </div>
+          <WindowRule line={line} />
+        </div>
+      ) : (
+        <p className="text-[18px] leading-snug">No line carries or hauls these loads: count them as they come.</p>
+      )}
+      <div className="day-all">
+        <TraceChart jobId={jobId} day={day} />
+      </div>
+    </>
+  ) : isTight(day.now) && line ? (
+    <>
+      <div className="day-left">
+        <div>
+          {reading}
+          <OtherWays line={line} onWay={onWay} />
+          <Words day={day} line={line} />
+        </div>
+        <WindowRule line={line} />
+      </div>
+      <div>
+        {day.now === "pull" && <PullPicture day={day} line={line} />}
+        {(day.now === "notch" || day.now === "backCut") && <CutList jobId={jobId} step={day.now} />}
+        {day.now !== "pull" && day.now !== "notch" && day.now !== "backCut" && (
+          <TopPicture pulling={pulling} line={line} />
+        )}
+        {watching}
+      </div>
+    </>
+  ) : (
+    <div className="day-all">
+      {day.now === "slackOut" && reading}
+      {day.now === "slackOut" && watching}
+      {day.now === "brief" && <Marks day={day} />}
+      {day.now === "brief" && <p className="text-[15px] leading-snug text-pencil">{pulling.caution}</p>}
+      {day.now === "down" && <TraceChart jobId={jobId} day={day} />}
+    </div>
+  );
+}
+
+interface KeptEntriesProps {
+  jobId: string;
+  pulling: Pulling;
+  say: DayDesk["say"];
+  onAgain: () => void;
+}
+
+/** All that was kept of the day, drawn once it is opened. */
+function KeptEntries({ jobId, pulling, say, onAgain }: KeptEntriesProps) {
+  const [opened, setOpened] = useState(false);
+  const { day } = pulling;
+  return (
+    <details
+      className="day-all border-t border-rule"
+      onToggle={(event) => {
+        setOpened(event.currentTarget.open);
+      }}
+    >
+      <summary className="flex min-h-12 cursor-pointer items-center font-tight text-[17px]">
+        What was kept: {day.entries.length} {day.entries.length === 1 ? "entry" : "entries"}
+        {pulling.traces.length > 0 &&
+          `, ${pulling.traces.reduce((sum, t) => sum + t.count, 0).toLocaleString("en-GB")} readings`}
+      </summary>
+      {opened && (
+        <>
+          <Kept
+            day={day}
+            onUndo={(undoes) => {
+              say({ kind: "undo", undoes });
+            }}
+          />
+          {day.now !== "down" && day.now !== "clear" && <TraceChart jobId={jobId} day={day} />}
+        </>
+      )}
+      <Button className="my-2" onClick={onAgain}>
+        Begin again from the brief
+      </Button>
+    </details>
   );
 }
 

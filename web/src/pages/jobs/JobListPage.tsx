@@ -28,66 +28,17 @@ const itemLook = "block w-full px-4 py-2 text-left text-sm data-focus:bg-tint";
 
 /** Every job with a small elevation of its tree. */
 export function JobListPage() {
-  const units = useSettings((s) => s.units);
   const leads = useMay("lead");
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const [gone, setGone] = useState<JobEntry | null>(null);
   const [starting, setStarting] = useState(false);
   const [refused, setRefused] = useState<string | null>(null);
   const [asked, setAsked] = useState<JobAsk>(firstAsk);
-  const jobs = useInfiniteQuery({
-    queryKey: ["jobs", units, asked],
-    queryFn: ({ pageParam }) => api.jobs(units, pageParam, page, asked),
-    placeholderData: keepPreviousData,
-    initialPageParam: 0,
-    getNextPageParam: (last, all) => (all.length * page < last.total ? all.length * page : undefined),
-    gcTime: 0,
-  });
-  const listed = jobs.data?.pages.flatMap((p) => p.jobs);
-  const total = jobs.data?.pages[0]?.total ?? 0;
-  const { hasNextPage, isFetchingNextPage, fetchNextPage } = jobs;
-  const end = useRef<HTMLParagraphElement>(null);
-  useEffect(() => {
-    const mark = end.current;
-    if (!mark || !hasNextPage || isFetchingNextPage) return;
-    // The next page is asked for well before its place comes into view.
-    const seen = new IntersectionObserver(
-      (entries) => {
-        if (entries.some((e) => e.isIntersecting)) void fetchNextPage();
-      },
-      { rootMargin: "1500px" },
-    );
-    seen.observe(mark);
-    return () => {
-      seen.disconnect();
-    };
-  }, [hasNextPage, isFetchingNextPage, fetchNextPage]);
-  const fresh = () => queries.invalidateQueries({ queryKey: ["jobs"] });
+  const { jobs, listed, total, end } = useJobs(asked);
   const complain = (error: Error) => {
     setRefused(sayWhy(error));
   };
-  const duplicate = useMutation({
-    mutationFn: (job: JobEntry) => api.duplicate(job.id),
-    onSuccess: fresh,
-    onError: complain,
-  });
-  const remove = useMutation({
-    mutationFn: (job: JobEntry) => api.remove(job.id),
-    onSuccess: (_, job) => {
-      setGone(job);
-      return fresh();
-    },
-    onError: complain,
-  });
-  const restore = useMutation({
-    mutationFn: (job: JobEntry) => api.restore(job.id),
-    onSuccess: () => {
-      setGone(null);
-      return fresh();
-    },
-    onError: complain,
-  });
+  const acts = useActs(complain);
   const take = useMutation({
     mutationFn: (file: File) => (isArchive(file) ? api.importJob(file) : api.importPlan(file)),
     onSuccess: (job) => navigate(`/jobs/${job.id}`),
@@ -171,85 +122,10 @@ export function JobListPage() {
         )}
         <ul className="mt-3">
           {listed?.map((job) => (
-            <li
-              key={job.id}
-              data-job={job.name}
-              className="relative flex items-center gap-5 border-t border-ink py-3 last:border-b hover:bg-sheet [contain-intrinsic-size:auto_121px] [content-visibility:auto] max-md:flex-wrap"
-            >
-              <div className="w-[168px] shrink-0 bg-sheet">
-                {job.figure && job.centreOfMass ? (
-                  <SmallElevation figure={job.figure} centre={job.centreOfMass} />
-                ) : job.sketch ? (
-                  <SmallSection sketch={job.sketch} />
-                ) : (
-                  <p className="flex h-24 items-center justify-center text-center text-[13px] text-pencil">
-                    nothing to draw yet
-                  </p>
-                )}
-              </div>
-              <div className="min-w-0 flex-1 max-md:min-w-[150px]">
-                <h2 className="font-tight text-[17px] font-semibold leading-tight">
-                  <Link
-                    to={job.clearing ? `/jobs/${job.id}/clear` : `/jobs/${job.id}`}
-                    className="after:absolute after:inset-0 focus-visible:outline-none focus-visible:after:outline-2 focus-visible:after:outline-ink"
-                  >
-                    {job.name}
-                  </Link>
-                </h2>
-                <p className="text-[13px] text-pencil">
-                  {job.place || "no place"}
-                  {job.clearing && " · clearing alone"}
-                  {job.stage !== undefined && <span data-stage={job.stage}> · {stageNames[job.stage]}</span>}
-                  {job.crew !== undefined && job.crew !== "" && ` · ${job.crew}`}
-                </p>
-                <p className="mt-1.5 text-sm leading-snug">{job.headline}</p>
-              </div>
-              <div className="flex w-[104px] shrink-0 items-center gap-2 max-md:w-auto">
-                <span aria-hidden className={`${stateHatch[job.state]} h-6 w-6 border border-ink`} />
-                <span className="font-tight text-[15px] font-semibold">{stateWords[job.state]}</span>
-              </div>
-              <p className="w-[132px] shrink-0 max-md:w-auto max-md:flex-1 font-tight text-[15px]">
-                {dayOf(job.loggedOn ?? job.plannedOn)}
-              </p>
-              <MoreMenu
-                text="More"
-                label={`More for ${job.name}`}
-                anchor="bottom end"
-                className="relative min-h-9 border border-ink bg-sheet px-3 font-tight text-sm font-medium hover:bg-tint"
-                listClassName="border [--anchor-gap:2px]"
-              >
-                <button
-                  type="button"
-                  onClick={() => {
-                    duplicate.mutate(job);
-                  }}
-                  className={itemLook}
-                >
-                  Duplicate
-                </button>
-                <Link to={`/jobs/${job.id}/log`} className={itemLook}>
-                  Look back
-                </Link>
-                <a href={`/api/jobs/${job.id}/plan.json`} className={itemLook}>
-                  Export the plan file
-                </a>
-                <a href={`/api/jobs/${job.id}/job.zip`} className={itemLook}>
-                  Export the whole job
-                </a>
-                <button
-                  type="button"
-                  onClick={() => {
-                    remove.mutate(job);
-                  }}
-                  className={itemLook}
-                >
-                  Delete
-                </button>
-              </MoreMenu>
-            </li>
+            <JobRow key={job.id} job={job} onDuplicate={acts.duplicate} onRemove={acts.remove} />
           ))}
         </ul>
-        {hasNextPage && (
+        {jobs.hasNextPage && (
           <p ref={end} className="py-3 text-[13px] text-pencil">
             {listed?.length} of {total} jobs shown; more come as you scroll.
           </p>
@@ -268,30 +144,191 @@ export function JobListPage() {
           />
         </Suspense>
       )}
-      {gone && (
-        <div
-          role="status"
-          className="fixed inset-x-0 bottom-0 flex items-center justify-center gap-4 bg-ink px-6 py-3 text-sheet"
+      {acts.gone && <GoneNote job={acts.gone} onUndo={acts.restore} onClose={acts.forget} />}
+    </div>
+  );
+}
+
+/** The jobs asked for, a page at a time: the next one comes well before its place comes into view. */
+function useJobs(asked: JobAsk) {
+  const units = useSettings((s) => s.units);
+  const jobs = useInfiniteQuery({
+    queryKey: ["jobs", units, asked],
+    queryFn: ({ pageParam }) => api.jobs(units, pageParam, page, asked),
+    placeholderData: keepPreviousData,
+    initialPageParam: 0,
+    getNextPageParam: (last, all) => (all.length * page < last.total ? all.length * page : undefined),
+    gcTime: 0,
+  });
+  const listed = jobs.data?.pages.flatMap((p) => p.jobs);
+  const total = jobs.data?.pages[0]?.total ?? 0;
+  const { hasNextPage, isFetchingNextPage, fetchNextPage } = jobs;
+  const end = useRef<HTMLParagraphElement>(null);
+  useEffect(() => {
+    const mark = end.current;
+    if (!mark || !hasNextPage || isFetchingNextPage) return;
+    // The next page is asked for well before its place comes into view.
+    const seen = new IntersectionObserver(
+      (entries) => {
+        if (entries.some((e) => e.isIntersecting)) void fetchNextPage();
+      },
+      { rootMargin: "1500px" },
+    );
+    seen.observe(mark);
+    return () => {
+      seen.disconnect();
+    };
+  }, [hasNextPage, isFetchingNextPage, fetchNextPage]);
+  return { jobs, listed, total, end };
+}
+
+/** What is done to a job from its row; one that was deleted can be taken back. */
+function useActs(complain: (error: Error) => void) {
+  const queries = useQueryClient();
+  const [gone, setGone] = useState<JobEntry | null>(null);
+  const fresh = () => queries.invalidateQueries({ queryKey: ["jobs"] });
+  const duplicate = useMutation({
+    mutationFn: (job: JobEntry) => api.duplicate(job.id),
+    onSuccess: fresh,
+    onError: complain,
+  });
+  const remove = useMutation({
+    mutationFn: (job: JobEntry) => api.remove(job.id),
+    onSuccess: (_, job) => {
+      setGone(job);
+      return fresh();
+    },
+    onError: complain,
+  });
+  const restore = useMutation({
+    mutationFn: (job: JobEntry) => api.restore(job.id),
+    onSuccess: () => {
+      setGone(null);
+      return fresh();
+    },
+    onError: complain,
+  });
+  return {
+    gone,
+    duplicate: duplicate.mutate,
+    remove: remove.mutate,
+    restore: restore.mutate,
+    forget: () => {
+      setGone(null);
+    },
+  };
+}
+
+interface JobRowProps {
+  job: JobEntry;
+  onDuplicate: (job: JobEntry) => void;
+  onRemove: (job: JobEntry) => void;
+}
+
+/** One job: its drawing, its verdict, its day, and what can be done with it. */
+function JobRow({ job, onDuplicate, onRemove }: JobRowProps) {
+  return (
+    <li
+      data-job={job.name}
+      className="relative flex items-center gap-5 border-t border-ink py-3 last:border-b hover:bg-sheet [contain-intrinsic-size:auto_121px] [content-visibility:auto] max-md:flex-wrap"
+    >
+      <div className="w-[168px] shrink-0 bg-sheet">
+        {job.figure && job.centreOfMass ? (
+          <SmallElevation figure={job.figure} centre={job.centreOfMass} />
+        ) : job.sketch ? (
+          <SmallSection sketch={job.sketch} />
+        ) : (
+          <p className="flex h-24 items-center justify-center text-center text-[13px] text-pencil">
+            nothing to draw yet
+          </p>
+        )}
+      </div>
+      <div className="min-w-0 flex-1 max-md:min-w-[150px]">
+        <h2 className="font-tight text-[17px] font-semibold leading-tight">
+          <Link
+            to={job.clearing ? `/jobs/${job.id}/clear` : `/jobs/${job.id}`}
+            className="after:absolute after:inset-0 focus-visible:outline-none focus-visible:after:outline-2 focus-visible:after:outline-ink"
+          >
+            {job.name}
+          </Link>
+        </h2>
+        <p className="text-[13px] text-pencil">
+          {job.place || "no place"}
+          {job.clearing && " · clearing alone"}
+          {job.stage !== undefined && <span data-stage={job.stage}> · {stageNames[job.stage]}</span>}
+          {job.crew !== undefined && job.crew !== "" && ` · ${job.crew}`}
+        </p>
+        <p className="mt-1.5 text-sm leading-snug">{job.headline}</p>
+      </div>
+      <div className="flex w-[104px] shrink-0 items-center gap-2 max-md:w-auto">
+        <span aria-hidden className={`${stateHatch[job.state]} h-6 w-6 border border-ink`} />
+        <span className="font-tight text-[15px] font-semibold">{stateWords[job.state]}</span>
+      </div>
+      <p className="w-[132px] shrink-0 max-md:w-auto max-md:flex-1 font-tight text-[15px]">
+        {dayOf(job.loggedOn ?? job.plannedOn)}
+      </p>
+      <MoreMenu
+        text="More"
+        label={`More for ${job.name}`}
+        anchor="bottom end"
+        className="relative min-h-9 border border-ink bg-sheet px-3 font-tight text-sm font-medium hover:bg-tint"
+        listClassName="border [--anchor-gap:2px]"
+      >
+        <button
+          type="button"
+          onClick={() => {
+            onDuplicate(job);
+          }}
+          className={itemLook}
         >
-          <span>“{gone.name}” is off the list.</span>
-          <Button
-            onClick={() => {
-              restore.mutate(gone);
-            }}
-          >
-            Undo
-          </Button>
-          <button
-            type="button"
-            className="min-h-9 px-2 underline"
-            onClick={() => {
-              setGone(null);
-            }}
-          >
-            Close
-          </button>
-        </div>
-      )}
+          Duplicate
+        </button>
+        <Link to={`/jobs/${job.id}/log`} className={itemLook}>
+          Look back
+        </Link>
+        <a href={`/api/jobs/${job.id}/plan.json`} className={itemLook}>
+          Export the plan file
+        </a>
+        <a href={`/api/jobs/${job.id}/job.zip`} className={itemLook}>
+          Export the whole job
+        </a>
+        <button
+          type="button"
+          onClick={() => {
+            onRemove(job);
+          }}
+          className={itemLook}
+        >
+          Delete
+        </button>
+      </MoreMenu>
+    </li>
+  );
+}
+
+interface GoneNoteProps {
+  job: JobEntry;
+  onUndo: (job: JobEntry) => void;
+  onClose: () => void;
+}
+
+function GoneNote({ job, onUndo, onClose }: GoneNoteProps) {
+  return (
+    <div
+      role="status"
+      className="fixed inset-x-0 bottom-0 flex items-center justify-center gap-4 bg-ink px-6 py-3 text-sheet"
+    >
+      <span>“{job.name}” is off the list.</span>
+      <Button
+        onClick={() => {
+          onUndo(job);
+        }}
+      >
+        Undo
+      </Button>
+      <button type="button" className="min-h-9 px-2 underline" onClick={onClose}>
+        Close
+      </button>
     </div>
   );
 }

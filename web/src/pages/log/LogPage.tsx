@@ -47,7 +47,8 @@ export function LogPage() {
   );
 }
 
-function LogForm({ answer }: { answer: LogAnswer }) {
+/** The log as it stands in the form, kept on this device until it is saved. */
+function useLog(answer: LogAnswer) {
   const units = useSettings((s) => s.units);
   const who = useSettings((s) => s.who);
   const queries = useQueryClient();
@@ -106,9 +107,29 @@ function LogForm({ answer }: { answer: LogAnswer }) {
     }
   }
 
+  return {
+    log,
+    set,
+    put,
+    line,
+    errors,
+    setErrors,
+    setLog,
+    setTouched,
+    left,
+    stale,
+    touched,
+    busy,
+    keep,
+    begunFrom,
+    now,
+  };
+}
+
+function LogForm({ answer }: { answer: LogAnswer }) {
+  const own = useLog(answer);
+  const { log, set, errors } = own;
   const start = answer.start;
-  // A save comes back as the next revision, and the form begins on it afresh.
-  const saved = !touched && answer.log !== undefined;
   const down = log.stage !== "calledOff";
   // Where nothing is pulled, nobody is asked about a pull.
   const alone = start.clearing?.alone === true;
@@ -123,202 +144,12 @@ function LogForm({ answer }: { answer: LogAnswer }) {
       {/* The foot stands below what scrolls, so that nothing comes to lie under it. */}
       <div className="min-h-0 flex-1 overflow-y-auto">
         <div className="mx-auto max-w-[1080px] px-6 py-5 max-md:px-3">
-          <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
-            <div className="min-w-0 flex-1">
-              <p className="text-[13px] text-pencil">
-                Looking back ·{" "}
-                {alone ? (
-                  <Link to={`/jobs/${answer.jobId}/clear`} className="underline">
-                    clearing
-                  </Link>
-                ) : (
-                  <>
-                    <Link to={`/jobs/${answer.jobId}`} className="underline">
-                      sheet
-                    </Link>{" "}
-                    ·{" "}
-                    <Link to={`/jobs/${answer.jobId}/day`} className="underline">
-                      day
-                    </Link>
-                  </>
-                )}
-              </p>
-              <h1 className="font-tight text-2xl font-semibold leading-tight">{answer.name}</h1>
-              <p className="text-[13px] text-pencil">
-                {answer.place || "no place"} · {stageNames[answer.stage]}
-                {answer.log && ` · written by ${answer.log.by}, ${dayOf(answer.log.on)}`}
-              </p>
-            </div>
-            <div className="w-[150px]">
-              <TextField
-                label="Day"
-                type="date"
-                value={log.on}
-                onChange={(on) => {
-                  set({ on });
-                }}
-                problem={errors["on"]}
-              />
-            </div>
-            <div className="w-[190px]">
-              <TextField
-                label="Written by"
-                value={log.by}
-                onChange={(by) => {
-                  set({ by });
-                }}
-                problem={errors["by"]}
-              />
-            </div>
-          </div>
-          {left && !stale && (
-            <p role="status" className="mt-2 border-l-4 border-ink pl-2 text-sm">
-              This is what was written on this device and not saved yet.
-            </p>
-          )}
-          {stale && answer.log && (
-            <SettleLog
-              key={answer.revision}
-              draft={{ ...begunFrom, log }}
-              saved={answer.log}
-              revision={answer.revision}
-              onSettled={(together) => {
-                put(() => together, now);
-                setErrors({});
-              }}
-              onDrop={() => {
-                dropDraft(answer.jobId);
-                setTouched(false);
-                setErrors({});
-                setLog(answer.log ?? firstLog(answer, who));
-              }}
-            />
-          )}
+          <LogHead answer={answer} alone={alone} own={own} />
+          <DraftNote answer={answer} own={own} />
           <div className="mt-3">
-            <Question title="How did it end?">
-              <Taps
-                label="How did it end?"
-                value={log.stage}
-                choices={(alone
-                  ? (["cleared", "done", "calledOff"] as const)
-                  : (["pulled", "cleared", "done", "calledOff"] as const)
-                ).map((s) => ({
-                  value: s,
-                  text: { pulled: "tree is down", cleared: "ground is clear", done: "done", calledOff: "called off" }[
-                    s
-                  ],
-                }))}
-                onChange={(stage) => {
-                  if (stage) set({ stage });
-                }}
-              />
-              <Refused>{errors["stage"]}</Refused>
-              {log.stage === "calledOff" && (
-                <TextField
-                  label="Why"
-                  value={log.because ?? ""}
-                  onChange={(because) => {
-                    set({ because });
-                  }}
-                  problem={errors["because"]}
-                />
-              )}
-            </Question>
+            <EndQuestion alone={alone} own={own} />
           </div>
-          {down && (
-            <div className="grid grid-cols-[minmax(0,420px)_minmax(0,1fr)] gap-x-8 max-md:grid-cols-1">
-              <div>
-                {start.clearing && (
-                  <ClearingQuestion
-                    jobId={answer.jobId}
-                    planned={start.clearing}
-                    said={log.clearing}
-                    errors={errors}
-                    onChange={(clearing) => {
-                      set({ clearing });
-                    }}
-                  />
-                )}
-                {!alone && (
-                  <LandingQuestion
-                    start={start}
-                    landing={log.landing}
-                    errors={errors}
-                    onChange={(landing) => {
-                      set({ landing });
-                    }}
-                  />
-                )}
-                <Question title="Pictures">
-                  <Pictures
-                    pictures={log.pictures}
-                    onChange={(change) => {
-                      put((l) => ({ ...l, pictures: change(l.pictures) }));
-                    }}
-                    problem={errors["pictures"]}
-                  />
-                </Question>
-              </div>
-              <div>
-                {log.lines.map((said, i) => (
-                  <LineQuestion
-                    key={said.lineId}
-                    said={said}
-                    of={start.lines.find((l) => l.lineId === said.lineId)}
-                    alone={log.lines.length === 1}
-                    problem={(member) => errors[`lines[${i}].${member}`]}
-                    onChange={(part) => {
-                      line(said.lineId, part);
-                    }}
-                  />
-                ))}
-                {!alone && (
-                  <HingeQuestion
-                    hold={start.holdDeg}
-                    hinge={log.hinge}
-                    problem={errors["hinge.atDeg"]}
-                    onChange={(hinge) => {
-                      set({ hinge });
-                    }}
-                  />
-                )}
-                <KnotsQuestion
-                  tied={start.knots}
-                  knots={log.knots}
-                  problem={errors["knots"]}
-                  onChange={(knots) => {
-                    set({ knots });
-                  }}
-                />
-                <Question title="What broke?">
-                  <TextField
-                    label="Broke"
-                    value={log.broke ?? ""}
-                    onChange={(broke) => {
-                      set({ broke });
-                    }}
-                    problem={errors["broke"]}
-                  />
-                </Question>
-                <GearQuestion
-                  pieces={start.gear}
-                  gear={log.gear}
-                  errors={errors}
-                  onChange={(gear) => {
-                    set({ gear });
-                  }}
-                />
-                <MinutesQuestion
-                  tasks={start.tasks}
-                  minutes={log.minutes}
-                  problem={errors["minutes"]}
-                  onChange={(minutes) => {
-                    set({ minutes });
-                  }}
-                />
-              </div>
-            </div>
-          )}
+          {down && <WhatHappened answer={answer} alone={alone} own={own} />}
           <NearMisses
             misses={log.nearMisses}
             errors={errors}
@@ -341,31 +172,259 @@ function LogForm({ answer }: { answer: LogAnswer }) {
           </Question>
         </div>
       </div>
-      <div className="border-t border-ink bg-paper">
-        <div className="mx-auto flex max-w-[1080px] flex-wrap items-center gap-3 px-6 py-2.5 max-md:px-3">
-          <Button
-            strong
-            disabled={busy || stale}
-            onClick={() => {
-              void keep();
-            }}
-            className="min-h-11! px-6!"
-          >
-            Save the log
-          </Button>
-          <p
-            role="status"
-            data-log={saved ? "kept" : "open"}
-            className="min-w-0 flex-1 text-sm leading-snug text-pencil"
-          >
-            {saved
-              ? `Saved. The use of ${pieces(start.gear.length)} is booked.`
-              : `Saving books the day's work on ${pieces(start.gear.length)}. Until then it stays on this device.`}
-          </p>
-          <Refused>{errors[""] ?? firstElsewhere(errors)}</Refused>
-        </div>
-      </div>
+      <LogFoot answer={answer} own={own} />
     </form>
+  );
+}
+
+type OwnLog = ReturnType<typeof useLog>;
+
+function LogHead({ answer, alone, own }: { answer: LogAnswer; alone: boolean; own: OwnLog }) {
+  const { log, set, errors } = own;
+  return (
+    <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
+      <div className="min-w-0 flex-1">
+        <p className="text-[13px] text-pencil">
+          Looking back ·{" "}
+          {alone ? (
+            <Link to={`/jobs/${answer.jobId}/clear`} className="underline">
+              clearing
+            </Link>
+          ) : (
+            <>
+              <Link to={`/jobs/${answer.jobId}`} className="underline">
+                sheet
+              </Link>{" "}
+              ·{" "}
+              <Link to={`/jobs/${answer.jobId}/day`} className="underline">
+                day
+              </Link>
+            </>
+          )}
+        </p>
+        <h1 className="font-tight text-2xl font-semibold leading-tight">{answer.name}</h1>
+        <p className="text-[13px] text-pencil">
+          {answer.place || "no place"} · {stageNames[answer.stage]}
+          {answer.log && ` · written by ${answer.log.by}, ${dayOf(answer.log.on)}`}
+        </p>
+      </div>
+      <div className="w-[150px]">
+        <TextField
+          label="Day"
+          type="date"
+          value={log.on}
+          onChange={(on) => {
+            set({ on });
+          }}
+          problem={errors["on"]}
+        />
+      </div>
+      <div className="w-[190px]">
+        <TextField
+          label="Written by"
+          value={log.by}
+          onChange={(by) => {
+            set({ by });
+          }}
+          problem={errors["by"]}
+        />
+      </div>
+    </div>
+  );
+}
+
+/** What was written here and not saved yet; put together first with what others saved meanwhile. */
+function DraftNote({ answer, own }: { answer: LogAnswer; own: OwnLog }) {
+  const who = useSettings((s) => s.who);
+  const { log, put, left, stale, begunFrom, now, setErrors, setTouched, setLog } = own;
+  return (
+    <>
+      {left && !stale && (
+        <p role="status" className="mt-2 border-l-4 border-ink pl-2 text-sm">
+          This is what was written on this device and not saved yet.
+        </p>
+      )}
+      {stale && answer.log && (
+        <SettleLog
+          key={answer.revision}
+          draft={{ ...begunFrom, log }}
+          saved={answer.log}
+          revision={answer.revision}
+          onSettled={(together) => {
+            put(() => together, now);
+            setErrors({});
+          }}
+          onDrop={() => {
+            dropDraft(answer.jobId);
+            setTouched(false);
+            setErrors({});
+            setLog(answer.log ?? firstLog(answer, who));
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+function EndQuestion({ alone, own }: { alone: boolean; own: OwnLog }) {
+  const { log, set, errors } = own;
+  return (
+    <Question title="How did it end?">
+      <Taps
+        label="How did it end?"
+        value={log.stage}
+        choices={(alone
+          ? (["cleared", "done", "calledOff"] as const)
+          : (["pulled", "cleared", "done", "calledOff"] as const)
+        ).map((s) => ({
+          value: s,
+          text: { pulled: "tree is down", cleared: "ground is clear", done: "done", calledOff: "called off" }[s],
+        }))}
+        onChange={(stage) => {
+          if (stage) set({ stage });
+        }}
+      />
+      <Refused>{errors["stage"]}</Refused>
+      {log.stage === "calledOff" && (
+        <TextField
+          label="Why"
+          value={log.because ?? ""}
+          onChange={(because) => {
+            set({ because });
+          }}
+          problem={errors["because"]}
+        />
+      )}
+    </Question>
+  );
+}
+
+/** Everything that is asked of a job that was not called off. */
+function WhatHappened({ answer, alone, own }: { answer: LogAnswer; alone: boolean; own: OwnLog }) {
+  const { log, set, put, line, errors } = own;
+  const start = answer.start;
+  return (
+    <div className="grid grid-cols-[minmax(0,420px)_minmax(0,1fr)] gap-x-8 max-md:grid-cols-1">
+      <div>
+        {start.clearing && (
+          <ClearingQuestion
+            jobId={answer.jobId}
+            planned={start.clearing}
+            said={log.clearing}
+            errors={errors}
+            onChange={(clearing) => {
+              set({ clearing });
+            }}
+          />
+        )}
+        {!alone && (
+          <LandingQuestion
+            start={start}
+            landing={log.landing}
+            errors={errors}
+            onChange={(landing) => {
+              set({ landing });
+            }}
+          />
+        )}
+        <Question title="Pictures">
+          <Pictures
+            pictures={log.pictures}
+            onChange={(change) => {
+              put((l) => ({ ...l, pictures: change(l.pictures) }));
+            }}
+            problem={errors["pictures"]}
+          />
+        </Question>
+      </div>
+      <div>
+        {log.lines.map((said, i) => (
+          <LineQuestion
+            key={said.lineId}
+            said={said}
+            of={start.lines.find((l) => l.lineId === said.lineId)}
+            alone={log.lines.length === 1}
+            problem={(member) => errors[`lines[${i}].${member}`]}
+            onChange={(part) => {
+              line(said.lineId, part);
+            }}
+          />
+        ))}
+        {!alone && (
+          <HingeQuestion
+            hold={start.holdDeg}
+            hinge={log.hinge}
+            problem={errors["hinge.atDeg"]}
+            onChange={(hinge) => {
+              set({ hinge });
+            }}
+          />
+        )}
+        <KnotsQuestion
+          tied={start.knots}
+          knots={log.knots}
+          problem={errors["knots"]}
+          onChange={(knots) => {
+            set({ knots });
+          }}
+        />
+        <Question title="What broke?">
+          <TextField
+            label="Broke"
+            value={log.broke ?? ""}
+            onChange={(broke) => {
+              set({ broke });
+            }}
+            problem={errors["broke"]}
+          />
+        </Question>
+        <GearQuestion
+          pieces={start.gear}
+          gear={log.gear}
+          errors={errors}
+          onChange={(gear) => {
+            set({ gear });
+          }}
+        />
+        <MinutesQuestion
+          tasks={start.tasks}
+          minutes={log.minutes}
+          problem={errors["minutes"]}
+          onChange={(minutes) => {
+            set({ minutes });
+          }}
+        />
+      </div>
+    </div>
+  );
+}
+
+function LogFoot({ answer, own }: { answer: LogAnswer; own: OwnLog }) {
+  const { errors, busy, stale, touched, keep } = own;
+  const start = answer.start;
+  // A save comes back as the next revision, and the form begins on it afresh.
+  const saved = !touched && answer.log !== undefined;
+  return (
+    <div className="border-t border-ink bg-paper">
+      <div className="mx-auto flex max-w-[1080px] flex-wrap items-center gap-3 px-6 py-2.5 max-md:px-3">
+        <Button
+          strong
+          disabled={busy || stale}
+          onClick={() => {
+            void keep();
+          }}
+          className="min-h-11! px-6!"
+        >
+          Save the log
+        </Button>
+        <p role="status" data-log={saved ? "kept" : "open"} className="min-w-0 flex-1 text-sm leading-snug text-pencil">
+          {saved
+            ? `Saved. The use of ${pieces(start.gear.length)} is booked.`
+            : `Saving books the day's work on ${pieces(start.gear.length)}. Until then it stays on this device.`}
+        </p>
+        <Refused>{errors[""] ?? firstElsewhere(errors)}</Refused>
+      </div>
+    </div>
   );
 }
 
