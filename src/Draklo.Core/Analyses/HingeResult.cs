@@ -4,12 +4,16 @@ namespace Draklo.Core.Analyses;
 
 public sealed record HingeResult
 {
+    /// <summary>Across the stump, metres.</summary>
     public required double LengthM { get; init; }
 
+    /// <summary>From the middle of the stump to the hinge, metres: positive forward.</summary>
     public required double OffsetM { get; init; }
 
+    /// <summary>Moment that bends the hinge forward, N·m, 0 or more.</summary>
     public required double BendingNm { get; init; }
 
+    /// <summary>What it carries sideways while it bends, N·m.</summary>
     public required double SideCapacityNm { get; init; }
 
     /// <summary>Sideways moment at the needed tension over the side capacity.</summary>

@@ -13,6 +13,7 @@ public sealed record PullResult
     /// <summary>The largest from rest to commit, of the main line.</summary>
     public required double NeededTensionN { get; init; }
 
+    /// <summary>The turn of the tree at which most is needed, degrees from where it stands.</summary>
     public required double NeededAtDeg { get; init; }
 
     /// <summary>Needed tension times the load reserve.</summary>

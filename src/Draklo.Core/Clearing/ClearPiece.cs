@@ -11,13 +11,16 @@ public sealed record ClearPiece
 
     public required string Name { get; init; }
 
+    /// <summary>How many alike, 1 or more.</summary>
     public required int Count { get; init; }
 
     /// <summary>Of a piece of the own stem: where it begins, metres along the stem from the felling cut.</summary>
     public required double? FromM { get; init; }
 
+    /// <summary>Metres.</summary>
     public required double LengthM { get; init; }
 
+    /// <summary>Diameter at the thick end, metres.</summary>
     public required double ButtM { get; init; }
 
     /// <summary>Diameter at its thin end.</summary>
@@ -42,6 +45,7 @@ public sealed record ClearPiece
 
     private const int Slices = 40;
 
+    /// <summary>Of one, newtons.</summary>
     public double WeightN => MassKg * StandingTree.Gravity;
 
     /// <summary>Every piece: those of the own stem from its butt up, then the others.</summary>

@@ -12,8 +12,10 @@ public sealed record ClockedTask
 
     public required string Name { get; init; }
 
+    /// <summary>Low, likely and high, minutes.</summary>
     public required Spread Minutes { get; init; }
 
+    /// <summary>How many it takes, 1 or more.</summary>
     public required int People { get; init; }
 
     public required IReadOnlyList<string> After { get; init; }
@@ -22,8 +24,10 @@ public sealed record ClockedTask
 
     public required bool Own { get; init; }
 
+    /// <summary>Minutes from midnight, likely.</summary>
     public required double BeginsMin { get; init; }
 
+    /// <summary>Minutes from midnight, likely.</summary>
     public required double EndsMin { get; init; }
 
     /// <summary>Whether the finish waits for it when everything takes its likely time.</summary>
@@ -78,8 +82,10 @@ public sealed record DayPlan
     /// <summary>What the likely times alone give.</summary>
     public required double LikelyFinishMin { get; init; }
 
+    /// <summary>When all is done, minutes from midnight: low, likely and high.</summary>
     public required Spread FinishMin { get; init; }
 
+    /// <summary>How many it takes, 1 or more.</summary>
     public required int People { get; init; }
 
     public required Daylight? Light { get; init; }

@@ -59,6 +59,7 @@ public sealed record FallStage(double S, double Deg, LayPoint Centre, LayPoint T
 /// <remarks>Method M16.</remarks>
 public sealed record Fall
 {
+    /// <summary>Turn at which the tree goes by itself, degrees from where it stands.</summary>
     public required double CommitDeg { get; init; }
 
     /// <summary>How fast it turns at commit, from the hauling.</summary>
@@ -70,6 +71,7 @@ public sealed record Fall
     /// <summary>Where it outruns the hauled line.</summary>
     public required double LineSlackDeg { get; init; }
 
+    /// <summary>From commit until the tip lands, seconds.</summary>
     public required double SecondsFromCommit { get; init; }
 
     /// <summary>When it meets the ground.</summary>

@@ -13,13 +13,16 @@ public sealed record LineResult
     /// <summary>From the seat over its redirects to the anchor.</summary>
     public required double RunM { get; init; }
 
+    /// <summary>How far the line runs down from the seat, degrees: positive downward, −90 to 90.</summary>
     public required double AngleBelowHorizontalDeg { get; init; }
 
     /// <summary>The level part of the pull, 0 to 1; the rest presses down the stem.</summary>
     public required double TipsFraction { get; init; }
 
+    /// <summary>The moment arm about the hinge, metres: positive tips the tree forward. Method M4.</summary>
     public required double ForwardArmM { get; init; }
 
+    /// <summary>The same sideways, metres: positive pulls the top to the right of the lay.</summary>
     public required double RightArmM { get; init; }
 
     /// <summary>Planned, of this line.</summary>
@@ -58,10 +61,13 @@ public sealed record LineResult
 
 public sealed record TackleResult
 {
+    /// <summary>Load over hand force without friction, 1 or more.</summary>
     public required double IdealAdvantage { get; init; }
 
+    /// <summary>The same after friction, over 0.</summary>
     public required double ActualAdvantage { get; init; }
 
+    /// <summary>Rope that passes the hands from rest to commit, metres, 0 or more.</summary>
     public required double HaulLengthM { get; init; }
 
     /// <summary>For the planned tension.</summary>

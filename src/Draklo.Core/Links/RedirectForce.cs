@@ -18,6 +18,7 @@ public sealed record RedirectForce
     /// <summary>On its sling and anchor.</summary>
     public required double ForceN { get; init; }
 
+    /// <summary>On the redirect at the hardest heave, newtons.</summary>
     public required double WorstForceN { get; init; }
 
     /// <summary>Where the force pulls, degrees clockwise from north.</summary>

@@ -17,6 +17,7 @@ public sealed record PullLineView
     /// <summary>Its share of the window.</summary>
     public required double CeilingN { get; init; }
 
+    /// <summary>What the plan pulls in this line, newtons.</summary>
     public required double PlannedN { get; init; }
 
     /// <summary>What this step brings it to; null where none is asked.</summary>
@@ -48,6 +49,7 @@ public sealed record PullLineView
 
     public required PullerKind Puller { get; init; }
 
+    /// <summary>How many haul by hand; 0 for a machine.</summary>
     public required int PullerCount { get; init; }
 
     /// <summary>Rope to take in from a tight line to commit.</summary>

@@ -32,8 +32,10 @@ public sealed record LinkChance(string LinkId, string Name, double Fails);
 /// </remarks>
 public sealed record PlanChances
 {
+    /// <summary>How many plans were drawn, 1 or more.</summary>
     public required int Samples { get; init; }
 
+    /// <summary>The same seed draws the same plans.</summary>
     public required int Seed { get; init; }
 
     /// <summary>Samples that could not be worked out, as a line that loses its arm; they count in no figure.</summary>

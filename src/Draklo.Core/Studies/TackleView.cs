@@ -39,20 +39,27 @@ public sealed record TackleView
     /// <summary>Whether it is rove in the pull line itself.</summary>
     public required bool InLine { get; init; }
 
+    /// <summary>Load over hand force without friction, 1 or more.</summary>
     public required double IdealAdvantage { get; init; }
 
+    /// <summary>The same after friction, over 0.</summary>
     public required double ActualAdvantage { get; init; }
 
+    /// <summary>At the hauling end, newtons.</summary>
     public required double HandForceN { get; init; }
 
+    /// <summary>At the tackle, newtons.</summary>
     public required double LoadN { get; init; }
 
+    /// <summary>Line that must come in, metres.</summary>
     public required double TakeUpM { get; init; }
 
     public required HaulSets Sets { get; init; }
 
+    /// <summary>Between the blocks at the start, metres.</summary>
     public required double OpenedM { get; init; }
 
+    /// <summary>Between the blocks where they meet, metres.</summary>
     public required double ClosedM { get; init; }
 
     /// <summary>Rope in the tackle when it is fully opened, with its tail.</summary>
