@@ -1,5 +1,4 @@
 using Draklo.Core.Links;
-using Draklo.Core.Units;
 
 namespace Draklo.Core.Clearing;
 

@@ -1,4 +1,3 @@
-using Draklo.Core.Geometry;
 using Draklo.Core.Lines;
 using Draklo.Core.Plans;
 using Draklo.Core.Tackle;

@@ -1,5 +1,4 @@
 using System.Text.Json.Serialization;
-using Draklo.Core.Units;
 
 namespace Draklo.Core.Links;
 

@@ -33,7 +33,10 @@ public static class PlanPaths
                 Provenance = plan
                     .Provenance.GroupBy(p => ByPlace(plan, p.Key), StringComparer.Ordinal)
                     .ToDictionary(g => g.Key, g => g.Last().Value, StringComparer.Ordinal),
-                Accepted = [.. plan.Accepted.Select(a => a with { Path = a.Path is null ? null : ByPlace(plan, a.Path) })],
+                Accepted =
+                [
+                    .. plan.Accepted.Select(a => a with { Path = a.Path is null ? null : ByPlace(plan, a.Path) }),
+                ],
             }
             : plan;
 
@@ -50,7 +53,9 @@ public static class PlanPaths
         var id = path[(open + 1)..close];
         id = id.StartsWith(ById, StringComparison.Ordinal) ? id[ById.Length..] : id;
         var at = idsOf(plan).ToList().IndexOf(id);
-        return at < 0 ? path : string.Create(CultureInfo.InvariantCulture, $"{path[..open]}[{at}]{path[(close + 1)..]}");
+        return at < 0
+            ? path
+            : string.Create(CultureInfo.InvariantCulture, $"{path[..open]}[{at}]{path[(close + 1)..]}");
     }
 
     private static bool IsById(string? path)

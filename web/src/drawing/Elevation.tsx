@@ -78,7 +78,6 @@ interface DrawingProps extends ElevationProps {
 function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
   const svg = useRef<SVGSVGElement>(null);
   useLaidOut(svg);
-  const paper = usePaper();
   const units = useSettings((s) => s.units);
   const tiltDeg = useView((s) => s.tiltDeg);
   const set = useView((s) => s.set);
@@ -98,29 +97,6 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
   const topPoint = figure.stem[figure.stem.length - 1];
   const mass = toPixels(scale, flatten(tipped(analysis.tree.centre, tiltDeg), view));
   const mostTilt = Math.max(5, Math.ceil(analysis.pull.commitDeg * 1.1));
-
-  function placeSeat(index: number, to: Flat): void {
-    const at = toMetres(scale, to);
-    const height = Math.min(Math.max(at.y - figure.groundUpM, plan.cut.stumpHeightM + 0.5), plan.tree.heightM - 0.5);
-    setMember(`lines[${index}].seat.heightM`, round(height), `seat-${index}`);
-  }
-
-  function placeAnchor(index: number, to: Flat): void {
-    const line = plan.lines[index];
-    const placed = figure.lines[index];
-    if (!line || !placed) return;
-    const at = toMetres(scale, to);
-    const now = flatten(placed.anchor, view);
-    // The distance runs from the middle of the stump along the line's own bearing, which this view may foreshorten.
-    const across = Math.cos(((line.anchor.bearingDeg - plan.lay.bearingDeg - view) * Math.PI) / 180);
-    if (Math.abs(across) > 0.2) {
-      const distance = line.anchor.distanceM + (at.x - now.x) / across;
-      setMember(`lines[${index}].anchor.distanceM`, round(Math.min(Math.max(distance, 2), 150)), `anchor-${index}`);
-    }
-    const strap = Math.min(Math.max(at.y - placed.anchorGroundUpM, 0), 10);
-    if (Math.abs(strap - line.anchor.heightM) > 6 / scale.perMetre)
-      setMember(`lines[${index}].anchor.heightM`, round(strap), `anchor-${index}`);
-  }
 
   function tilt(to: Flat): void {
     if (!topPoint) return;
@@ -143,8 +119,6 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
   );
   const wide = useWide();
   const roomy = width >= 620 && height >= 400;
-  const foot = unitOf("length", units).si;
-  const bar = barLength(scale.perMetre * foot, 110);
   return (
     <svg
       ref={svg}
@@ -169,11 +143,7 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
         stroke={lit?.mark === "hinge" ? "var(--ink)" : "none"}
         strokeWidth={6}
       />
-      <path d={`M${mass.x} ${mass.y + 8}v44`} stroke="var(--ink)" strokeWidth={2.2} />
-      <path d={`M${mass.x - 4.5} ${mass.y + 46}h9l-4.5 10Z`} fill="var(--ink)" />
-      <text x={mass.x - 12} y={mass.y + 34} textAnchor="end" fill="var(--ink)" className="halo font-tight text-[13px]">
-        {written(analysis.tree.weightN, "force", units)}
-      </text>
+      <Weight at={mass} newtons={analysis.tree.weightN} />
       {lit?.mark === "stem" && <StemMark analysis={analysis} scale={scale} />}
       {lit?.mark === "roots" && (
         <path
@@ -196,47 +166,14 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
         />
       ))}
       {main && (
-        <g stroke="var(--ink)" strokeWidth={1}>
-          <path
-            d={`M${middleX} ${dimensionY - 5}v10M${anchorX} ${dimensionY - 5}v10M${middleX} ${dimensionY}H${anchorX}`}
-          />
-          <rect
-            x={(middleX + anchorX) / 2 - 34}
-            y={dimensionY - 9}
-            width={68}
-            height={18}
-            fill="var(--sheet)"
-            stroke="none"
-          />
-          <text
-            x={(middleX + anchorX) / 2}
-            y={dimensionY + 5}
-            textAnchor="middle"
-            fill="var(--ink)"
-            stroke="none"
-            className="font-tight text-[14px] font-medium"
-          >
-            {written((plan.lines[0]?.redirects[0]?.at ?? plan.lines[0]?.anchor)?.distanceM ?? 0, "length", units)}
-          </text>
-        </g>
+        <Distance
+          from={middleX}
+          to={anchorX}
+          y={dimensionY}
+          metres={(plan.lines[0]?.redirects[0]?.at ?? plan.lines[0]?.anchor)?.distanceM ?? 0}
+        />
       )}
-      <g transform={`translate(26 ${height - 20})`}>
-        <path d={`M0 0H${bar * scale.perMetre * foot}`} stroke="var(--ink)" strokeWidth={3} />
-        <text x={bar * scale.perMetre * foot + 8} y={4} fill="var(--pencil)" className="font-tight text-[13px]">
-          {bar} {units === "us" ? "ft" : "m"}
-          {paper && ` · 1 : ${roundRatio(scale.perMetre)}`}
-        </text>
-        {Math.abs(view) >= 1 && (
-          <text
-            x={bar * scale.perMetre * foot + (paper ? 110 : 60)}
-            y={4}
-            fill="var(--pencil)"
-            className="font-tight text-[13px]"
-          >
-            seen square to the main line, {Math.abs(Math.round(view))}° {view > 0 ? "right" : "left"} of the lay
-          </text>
-        )}
-      </g>
+      <Foot scale={scale} viewDeg={view} y={height - 20} />
       {roomy && <PullChart pull={analysis.pull} tiltDeg={tiltDeg} x={width - 196} y={wide ? plateHeight + 34 : 42} />}
       {topPoint && (
         <Handle
@@ -261,81 +198,174 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
       {plan.tree.mass.method === "sections" && tiltDeg === 0 && (
         <Sections plan={plan} analysis={analysis} scale={scale} onGrab={grab} onRelease={done} />
       )}
-      {plan.lines.map((line, index) => {
-        const placed = figure.lines[index];
-        if (!placed) return null;
-        const of = plan.lines.length > 1 ? ` of the ${line.id} line` : "";
-        const seat = toPixels(scale, flatten(tipped(placed.seat, tiltDeg), view));
-        const up = (n: number) => {
-          setMember(`lines[${index}].seat.heightM`, round(line.seat.heightM + n * 0.1), `seat-${index}`);
-        };
-        return (
-          <g key={line.id}>
-            <text
-              x={seat.x - 16}
-              y={seat.y - 10}
-              textAnchor="end"
-              fill="var(--ink)"
-              className="halo font-tight text-[14px] font-semibold"
-            >
-              {plan.lines.length > 1 ? line.id : "seat"} {written(line.seat.heightM, "length", units)}
-            </text>
-            <Handle
-              id={`seat-${line.id}`}
-              at={seat}
-              name={`Seat${of}`}
-              now={line.seat.heightM}
-              {...rangeOf(`lines[${index}].seat.heightM`, { low: plan.cut.stumpHeightM, high: plan.tree.heightM })}
-              text={`${written(line.seat.heightM, "length", units)} above the ground`}
-              onMove={(to) => {
-                placeSeat(index, to);
-              }}
-              onStep={(across, by) => {
-                up(across + by);
-              }}
-              onGrab={() => {
-                set({ line: index, tiltDeg: 0 });
-                grab();
-              }}
-              onRelease={done}
-              lit={lit?.lineId === line.id && lit.mark === "seat"}
-            />
-            <Handle
-              id={`anchor-${line.id}`}
-              at={toPixels(scale, flatten(placed.anchor, view))}
-              name={`Anchor${of}`}
-              now={line.anchor.distanceM}
-              {...rangeOf(`lines[${index}].anchor.distanceM`)}
-              text={`${written(line.anchor.distanceM, "length", units)} out, strap ${written(line.anchor.heightM, "length", units)} up`}
-              onMove={(to) => {
-                placeAnchor(index, to);
-              }}
-              onStep={(across, by) => {
-                if (across !== 0)
-                  setMember(
-                    `lines[${index}].anchor.distanceM`,
-                    round(line.anchor.distanceM + across * 0.5),
-                    `anchor-${index}`,
-                  );
-                if (by !== 0)
-                  setMember(
-                    `lines[${index}].anchor.heightM`,
-                    round(Math.max(0, line.anchor.heightM + by * 0.1)),
-                    `anchor-${index}`,
-                  );
-              }}
-              onGrab={() => {
-                set({ line: index, tiltDeg: 0 });
-                grab();
-              }}
-              onRelease={done}
-              lit={lit?.lineId === line.id && lit.mark === "anchor"}
-              shape="square"
-            />
-          </g>
-        );
-      })}
+      {plan.lines.map((line, index) => (
+        <LineHandles
+          key={line.id}
+          plan={plan}
+          analysis={analysis}
+          index={index}
+          scale={scale}
+          onGrab={() => {
+            set({ line: index, tiltDeg: 0 });
+            grab();
+          }}
+          onRelease={done}
+        />
+      ))}
     </svg>
+  );
+}
+
+/** The tree's weight, hung on its centre of mass. */
+function Weight({ at, newtons }: { at: Flat; newtons: number }) {
+  const units = useSettings((s) => s.units);
+  return (
+    <>
+      <path d={`M${at.x} ${at.y + 8}v44`} stroke="var(--ink)" strokeWidth={2.2} />
+      <path d={`M${at.x - 4.5} ${at.y + 46}h9l-4.5 10Z`} fill="var(--ink)" />
+      <text x={at.x - 12} y={at.y + 34} textAnchor="end" fill="var(--ink)" className="halo font-tight text-[13px]">
+        {written(newtons, "force", units)}
+      </text>
+    </>
+  );
+}
+
+/** From the stump to what the main line first runs to, as a drawing dimensions it. */
+function Distance({ from, to, y, metres }: { from: number; to: number; y: number; metres: number }) {
+  const units = useSettings((s) => s.units);
+  const middle = (from + to) / 2;
+  return (
+    <g stroke="var(--ink)" strokeWidth={1}>
+      <path d={`M${from} ${y - 5}v10M${to} ${y - 5}v10M${from} ${y}H${to}`} />
+      <rect x={middle - 34} y={y - 9} width={68} height={18} fill="var(--sheet)" stroke="none" />
+      <text
+        x={middle}
+        y={y + 5}
+        textAnchor="middle"
+        fill="var(--ink)"
+        stroke="none"
+        className="font-tight text-[14px] font-medium"
+      >
+        {written(metres, "length", units)}
+      </text>
+    </g>
+  );
+}
+
+/** The scale, and from where the tree is seen. */
+function Foot({ scale, viewDeg: view, y }: { scale: Scale; viewDeg: number; y: number }) {
+  const units = useSettings((s) => s.units);
+  const paper = usePaper();
+  const foot = unitOf("length", units).si;
+  const bar = barLength(scale.perMetre * foot, 110);
+  return (
+    <g transform={`translate(26 ${y})`}>
+      <path d={`M0 0H${bar * scale.perMetre * foot}`} stroke="var(--ink)" strokeWidth={3} />
+      <text x={bar * scale.perMetre * foot + 8} y={4} fill="var(--pencil)" className="font-tight text-[13px]">
+        {bar} {units === "us" ? "ft" : "m"}
+        {paper && ` · 1 : ${roundRatio(scale.perMetre)}`}
+      </text>
+      {Math.abs(view) >= 1 && (
+        <text
+          x={bar * scale.perMetre * foot + (paper ? 110 : 60)}
+          y={4}
+          fill="var(--pencil)"
+          className="font-tight text-[13px]"
+        >
+          seen square to the main line, {Math.abs(Math.round(view))}° {view > 0 ? "right" : "left"} of the lay
+        </text>
+      )}
+    </g>
+  );
+}
+
+interface LineHandlesProps extends ElevationProps {
+  index: number;
+  scale: Scale;
+  onGrab: () => void;
+  onRelease: () => void;
+}
+
+/** Seat and anchor of a line, to be taken hold of. */
+function LineHandles({ plan, analysis, index, scale, onGrab, onRelease }: LineHandlesProps) {
+  const units = useSettings((s) => s.units);
+  const tiltDeg = useView((s) => s.tiltDeg);
+  const lit = useLitLink();
+  const { figure } = analysis;
+  const view = figure.viewDeg;
+  const line = plan.lines[index];
+  const placed = figure.lines[index];
+  if (!line || !placed) return null;
+  const of = plan.lines.length > 1 ? ` of the ${line.id} line` : "";
+  const seat = toPixels(scale, flatten(tipped(placed.seat, tiltDeg), view));
+
+  function putSeat(heightM: number): void {
+    setMember(`lines[${index}].seat.heightM`, round(heightM), `seat-${index}`);
+  }
+
+  function putAnchor(member: "distanceM" | "heightM", metres: number): void {
+    setMember(`lines[${index}].anchor.${member}`, round(metres), `anchor-${index}`);
+  }
+
+  function placeAnchor(to: Flat): void {
+    if (!line || !placed) return;
+    const at = toMetres(scale, to);
+    const now = flatten(placed.anchor, view);
+    // The distance runs from the middle of the stump along the line's own bearing, which this view may foreshorten.
+    const across = Math.cos(((line.anchor.bearingDeg - plan.lay.bearingDeg - view) * Math.PI) / 180);
+    if (Math.abs(across) > 0.2)
+      putAnchor("distanceM", Math.min(Math.max(line.anchor.distanceM + (at.x - now.x) / across, 2), 150));
+    const strap = Math.min(Math.max(at.y - placed.anchorGroundUpM, 0), 10);
+    if (Math.abs(strap - line.anchor.heightM) > 6 / scale.perMetre) putAnchor("heightM", strap);
+  }
+
+  return (
+    <g>
+      <text
+        x={seat.x - 16}
+        y={seat.y - 10}
+        textAnchor="end"
+        fill="var(--ink)"
+        className="halo font-tight text-[14px] font-semibold"
+      >
+        {plan.lines.length > 1 ? line.id : "seat"} {written(line.seat.heightM, "length", units)}
+      </text>
+      <Handle
+        id={`seat-${line.id}`}
+        at={seat}
+        name={`Seat${of}`}
+        now={line.seat.heightM}
+        {...rangeOf(`lines[${index}].seat.heightM`, { low: plan.cut.stumpHeightM, high: plan.tree.heightM })}
+        text={`${written(line.seat.heightM, "length", units)} above the ground`}
+        onMove={(to) => {
+          const height = toMetres(scale, to).y - figure.groundUpM;
+          putSeat(Math.min(Math.max(height, plan.cut.stumpHeightM + 0.5), plan.tree.heightM - 0.5));
+        }}
+        onStep={(across, by) => {
+          putSeat(line.seat.heightM + (across + by) * 0.1);
+        }}
+        onGrab={onGrab}
+        onRelease={onRelease}
+        lit={lit?.lineId === line.id && lit.mark === "seat"}
+      />
+      <Handle
+        id={`anchor-${line.id}`}
+        at={toPixels(scale, flatten(placed.anchor, view))}
+        name={`Anchor${of}`}
+        now={line.anchor.distanceM}
+        {...rangeOf(`lines[${index}].anchor.distanceM`)}
+        text={`${written(line.anchor.distanceM, "length", units)} out, strap ${written(line.anchor.heightM, "length", units)} up`}
+        onMove={placeAnchor}
+        onStep={(across, by) => {
+          if (across !== 0) putAnchor("distanceM", line.anchor.distanceM + across * 0.5);
+          if (by !== 0) putAnchor("heightM", Math.max(0, line.anchor.heightM + by * 0.1));
+        }}
+        onGrab={onGrab}
+        onRelease={onRelease}
+        lit={lit?.lineId === line.id && lit.mark === "anchor"}
+        shape="square"
+      />
+    </g>
   );
 }
 

@@ -101,6 +101,220 @@ function placeMark(mark: Mark, plan: Plan, forwardM: number, rightM: number): vo
   }
 }
 
+/** Where the parts of the stump lie on the drawing, pixels: seen from above on the left, from the side on the right. */
+function shapeOf(plan: Plan, analysis: Analysis, perMetre: number, width: number, height: number) {
+  const { stumpDiameterM: diameter, hingeThicknessM: hinge, notch } = plan.cut;
+  const r = (diameter / 2) * perMetre;
+  const above = { x: 60 + r, y: (height - 50) / 2 };
+  const apex = above.x + r - notch.depthM * perMetre;
+  const back = apex - hinge * perMetre;
+  const half = (analysis.hinge.lengthM / 2) * perMetre;
+  const backHalf = Math.sqrt(Math.max(0, r * r - (back - above.x) ** 2));
+  // A tapered hinge: its back edge from the left end, above, to the right end, below.
+  const taper = (plan.cut.hingeTaperM / 2) * perMetre;
+  const endOf = (x: number) => Math.sqrt(Math.max(0, r * r - (x - above.x) ** 2));
+  const [backLeft, backRight] = [back + taper, back - taper];
+  const step = analysis.cut.stepM * perMetre;
+  const side = { x: width - 70 - r, y: above.y };
+  const sideApex = side.x + r - notch.depthM * perMetre;
+  const opening = (notch.openingDeg * Math.PI) / 180;
+  const reach = notch.depthM * perMetre;
+  // An open notch opens both ways from level, a narrow one upward only.
+  const up = notch.style === "open" ? opening * 0.6 : opening;
+  const down = opening - up;
+  const aim = (analysis.aim.offsetDeg * Math.PI) / 180;
+  // A bored cut leaves its strap: the kerf begins inside it.
+  const kerfFrom = side.x - r - 2 + (plan.cut.back === "bore" ? (plan.cut.strap?.thicknessM ?? 0) * perMetre + 2 : 0);
+  const top = side.y - r * 0.95;
+  const bottom = side.y + r * 0.62;
+  return {
+    perMetre,
+    r,
+    above,
+    apex,
+    back,
+    half,
+    backHalf,
+    endOf,
+    backLeft,
+    backRight,
+    step,
+    side,
+    sideApex,
+    reach,
+    up,
+    down,
+    aim,
+    kerfFrom,
+    top,
+    bottom,
+  };
+}
+
+interface ViewProps {
+  plan: Plan;
+  analysis: Analysis;
+  shape: ReturnType<typeof shapeOf>;
+}
+
+function FromAbove({ plan, analysis, shape, scale }: ViewProps & { scale: StumpScale }) {
+  const units = useSettings((s) => s.units);
+  const lit = useLitLink();
+  const { stumpDiameterM: diameter, hingeThicknessM: hinge, notch } = plan.cut;
+  const { r, above, apex, back, half, backHalf, endOf, backLeft, backRight, aim } = shape;
+  return (
+    <g aria-hidden>
+      <text
+        x={above.x}
+        y={above.y - r - 34}
+        textAnchor="middle"
+        fill="var(--pencil)"
+        className="font-tight text-[13px]"
+      >
+        from above
+      </text>
+      <circle cx={above.x} cy={above.y} r={r} fill="var(--wood)" stroke="var(--bark)" strokeWidth={2} />
+      {[0.72, 0.46, 0.2].map((k) => (
+        <circle
+          key={k}
+          cx={above.x}
+          cy={above.y}
+          r={r * k}
+          fill="none"
+          stroke="var(--bark)"
+          strokeWidth={0.5}
+          opacity={0.5}
+        />
+      ))}
+      <path
+        d={`M${apex} ${above.y - half}A${r} ${r} 0 0 1 ${apex} ${above.y + half}Z`}
+        fill="var(--sheet)"
+        stroke="var(--bark)"
+        strokeWidth={1.4}
+      />
+      <path
+        d={`M${backLeft} ${above.y - endOf(backLeft)}A${r} ${r} 0 0 1 ${apex} ${above.y - half}V${above.y + half}A${r} ${r} 0 0 1 ${backRight} ${above.y + endOf(backRight)}Z`}
+        fill="url(#stump-hatch)"
+        stroke="var(--ink)"
+        strokeWidth={lit?.mark === "hinge" ? 4 : 2}
+      />
+      <Strap plan={plan} scale={scale} />
+      <Taken plan={plan} scale={scale} />
+      <Wedges plan={plan} scale={scale} />
+      <BarReach plan={plan} scale={scale} through={analysis.cut.bar?.fromOneSide} />
+      <path
+        d={`M${above.x - r - 26} ${above.y}H${above.x + r + 52}`}
+        stroke="var(--pencil)"
+        strokeWidth={1}
+        strokeDasharray="10 4 2 4"
+      />
+      <path d={`M${above.x + r + 52} ${above.y}l-12 -5v10Z`} fill="var(--ink)" />
+      {Math.abs(analysis.aim.offsetDeg) > 0.3 && (
+        <g>
+          <path
+            d={`M${above.x} ${above.y}l${(r + 44) * Math.cos(aim)} ${(r + 44) * Math.sin(aim)}`}
+            stroke="var(--ink)"
+            strokeWidth={1.4}
+          />
+          <text
+            x={above.x + (r + 48) * Math.cos(aim)}
+            y={above.y + (r + 48) * Math.sin(aim) + (aim > 0 ? 14 : -6)}
+            fill="var(--ink)"
+            className="halo font-tight text-[13px] font-semibold"
+          >
+            aim {written(Math.abs(analysis.aim.offsetDeg), "angle", units)} {aim > 0 ? "right" : "left"}
+          </text>
+        </g>
+      )}
+      <text x={above.x + r + 20} y={above.y - 10} fill="var(--ink)" className="font-tight text-[13px]">
+        lay
+      </text>
+      <Measure x1={above.x - r} x2={above.x + r} y={above.y + r + 26} text={written(diameter, "thickness", units)} />
+      <Measure
+        x1={apex}
+        x2={above.x + r}
+        y={above.y + r + 60}
+        text={`face notch ${written(notch.depthM, "thickness", units)}`}
+      />
+      <text
+        x={back - 12}
+        y={above.y - backHalf * 0.55}
+        textAnchor="end"
+        fill="var(--ink)"
+        className="halo font-tight text-[14px] font-semibold"
+      >
+        hinge {written(hinge, "thickness", units)}
+      </text>
+      <text
+        x={back - 12}
+        y={above.y - backHalf * 0.55 + 18}
+        textAnchor="end"
+        fill="var(--pencil)"
+        className="font-tight text-[13px]"
+      >
+        {written(analysis.hinge.lengthM, "thickness", units)} long
+      </text>
+      <text
+        x={back - 12}
+        y={above.y + backHalf * 0.6}
+        textAnchor="end"
+        fill="var(--pencil)"
+        className="font-tight text-[13px]"
+      >
+        back cut
+      </text>
+    </g>
+  );
+}
+
+function FromTheSide({ plan, analysis, shape }: ViewProps) {
+  const units = useSettings((s) => s.units);
+  const { hingeThicknessM: hinge, notch } = plan.cut;
+  const { r, above, step, side, sideApex, reach, up, down, kerfFrom, top, bottom, perMetre } = shape;
+  return (
+    <g aria-hidden>
+      <text x={side.x} y={above.y - r - 34} textAnchor="middle" fill="var(--pencil)" className="font-tight text-[13px]">
+        from the side
+      </text>
+      <path
+        d={`M${side.x - r} ${bottom}V${top}H${side.x + r}V${side.y - Math.min(reach * Math.tan(Math.min(up, 1.35)), r * 0.9)}L${sideApex} ${side.y}L${side.x + r} ${side.y + Math.min(reach * Math.tan(down), r * 0.55)}V${bottom}Z`}
+        fill="var(--wood)"
+        stroke="var(--bark)"
+        strokeWidth={2}
+      />
+      <path d={`M${kerfFrom} ${side.y - step}H${sideApex - hinge * perMetre}`} stroke="var(--sheet)" strokeWidth={5} />
+      <path
+        d={`M${kerfFrom} ${side.y - step - 2.5}H${sideApex - hinge * perMetre}v5H${kerfFrom}`}
+        fill="none"
+        stroke="var(--bark)"
+        strokeWidth={1.2}
+      />
+      <rect
+        x={sideApex - hinge * perMetre}
+        y={side.y - Math.max(14, step + 6)}
+        width={hinge * perMetre}
+        height={14 + Math.max(14, step + 6)}
+        fill="url(#stump-hatch)"
+        stroke="var(--ink)"
+        strokeWidth={1.5}
+      />
+      <text x={side.x + r + 8} y={side.y + 4} fill="var(--ink)" className="font-tight text-[13px]">
+        {written(notch.openingDeg, "angle", units)}
+      </text>
+      <path
+        d={`M${side.x - r - 26} ${bottom}H${side.x + r + 40}`}
+        stroke="var(--ink)"
+        strokeWidth={1}
+        strokeDasharray="3 3"
+      />
+      <text x={side.x} y={bottom + 20} textAnchor="middle" fill="var(--pencil)" className="font-tight text-[13px]">
+        holds to {written(analysis.hinge.holdAngleDeg, "angle", units)}; commits at{" "}
+        {written(analysis.pull.commitDeg, "angle", units)}
+      </text>
+    </g>
+  );
+}
+
 interface DrawingProps {
   plan: Plan;
   analysis: Analysis;
@@ -117,37 +331,15 @@ function Drawing({ plan, analysis, perMetre, width, height, hold, arm, onPlaced 
   useLaidOut(svg);
   const paper = usePaper();
   const units = useSettings((s) => s.units);
-  const lit = useLitLink();
   const release = useSheet((s) => s.release);
   const { stumpDiameterM: diameter, hingeThicknessM: hinge, notch } = plan.cut;
-  const r = (diameter / 2) * perMetre;
-  const above = { x: 60 + r, y: (height - 50) / 2 };
-  const apex = above.x + r - notch.depthM * perMetre;
-  const back = apex - hinge * perMetre;
-  const half = (analysis.hinge.lengthM / 2) * perMetre;
-  const backHalf = Math.sqrt(Math.max(0, r * r - (back - above.x) ** 2));
+  const shape = shapeOf(plan, analysis, perMetre, width, height);
+  const { above, r, apex, back, backHalf } = shape;
   const scale: StumpScale = { x: above.x, y: above.y, perMetre };
-  // A tapered hinge: its back edge from the left end, above, to the right end, below.
-  const taper = (plan.cut.hingeTaperM / 2) * perMetre;
-  const endOf = (x: number) => Math.sqrt(Math.max(0, r * r - (x - above.x) ** 2));
-  const [backLeft, backRight] = [back + taper, back - taper];
-  const step = analysis.cut.stepM * perMetre;
-  const side = { x: width - 70 - r, y: above.y };
-  const sideApex = side.x + r - notch.depthM * perMetre;
-  const opening = (notch.openingDeg * Math.PI) / 180;
-  const reach = notch.depthM * perMetre;
-  // An open notch opens both ways from level, a narrow one upward only.
-  const up = notch.style === "open" ? opening * 0.6 : opening;
-  const down = opening - up;
-  const aim = (analysis.aim.offsetDeg * Math.PI) / 180;
-  // A bored cut leaves its strap: the kerf begins inside it.
-  const kerfFrom = side.x - r - 2 + (plan.cut.back === "bore" ? (plan.cut.strap?.thicknessM ?? 0) * perMetre + 2 : 0);
   const done = () => {
     release();
     hold(false);
   };
-  const top = side.y - r * 0.95;
-  const bottom = side.y + r * 0.62;
   const place = (path: MemberPath, metres: number, most: number) => {
     setMember(path, Math.round(Math.min(Math.max(metres, 0.01), most) * 1000) / 1000, path);
   };
@@ -170,157 +362,8 @@ function Drawing({ plan, analysis, perMetre, width, height, hold, arm, onPlaced 
       <pattern id="stump-hatch" width={8} height={8} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
         <path d="M0 0V8" stroke="var(--bark)" strokeWidth={0.8} opacity={0.6} />
       </pattern>
-      <g aria-hidden>
-        <text
-          x={above.x}
-          y={above.y - r - 34}
-          textAnchor="middle"
-          fill="var(--pencil)"
-          className="font-tight text-[13px]"
-        >
-          from above
-        </text>
-        <circle cx={above.x} cy={above.y} r={r} fill="var(--wood)" stroke="var(--bark)" strokeWidth={2} />
-        {[0.72, 0.46, 0.2].map((k) => (
-          <circle
-            key={k}
-            cx={above.x}
-            cy={above.y}
-            r={r * k}
-            fill="none"
-            stroke="var(--bark)"
-            strokeWidth={0.5}
-            opacity={0.5}
-          />
-        ))}
-        <path
-          d={`M${apex} ${above.y - half}A${r} ${r} 0 0 1 ${apex} ${above.y + half}Z`}
-          fill="var(--sheet)"
-          stroke="var(--bark)"
-          strokeWidth={1.4}
-        />
-        <path
-          d={`M${backLeft} ${above.y - endOf(backLeft)}A${r} ${r} 0 0 1 ${apex} ${above.y - half}V${above.y + half}A${r} ${r} 0 0 1 ${backRight} ${above.y + endOf(backRight)}Z`}
-          fill="url(#stump-hatch)"
-          stroke="var(--ink)"
-          strokeWidth={lit?.mark === "hinge" ? 4 : 2}
-        />
-        <Strap plan={plan} scale={scale} />
-        <Taken plan={plan} scale={scale} />
-        <Wedges plan={plan} scale={scale} />
-        <BarReach plan={plan} scale={scale} through={analysis.cut.bar?.fromOneSide} />
-        <path
-          d={`M${above.x - r - 26} ${above.y}H${above.x + r + 52}`}
-          stroke="var(--pencil)"
-          strokeWidth={1}
-          strokeDasharray="10 4 2 4"
-        />
-        <path d={`M${above.x + r + 52} ${above.y}l-12 -5v10Z`} fill="var(--ink)" />
-        {Math.abs(analysis.aim.offsetDeg) > 0.3 && (
-          <g>
-            <path
-              d={`M${above.x} ${above.y}l${(r + 44) * Math.cos(aim)} ${(r + 44) * Math.sin(aim)}`}
-              stroke="var(--ink)"
-              strokeWidth={1.4}
-            />
-            <text
-              x={above.x + (r + 48) * Math.cos(aim)}
-              y={above.y + (r + 48) * Math.sin(aim) + (aim > 0 ? 14 : -6)}
-              fill="var(--ink)"
-              className="halo font-tight text-[13px] font-semibold"
-            >
-              aim {written(Math.abs(analysis.aim.offsetDeg), "angle", units)} {aim > 0 ? "right" : "left"}
-            </text>
-          </g>
-        )}
-        <text x={above.x + r + 20} y={above.y - 10} fill="var(--ink)" className="font-tight text-[13px]">
-          lay
-        </text>
-        <Measure x1={above.x - r} x2={above.x + r} y={above.y + r + 26} text={written(diameter, "thickness", units)} />
-        <Measure
-          x1={apex}
-          x2={above.x + r}
-          y={above.y + r + 60}
-          text={`face notch ${written(notch.depthM, "thickness", units)}`}
-        />
-        <text
-          x={back - 12}
-          y={above.y - backHalf * 0.55}
-          textAnchor="end"
-          fill="var(--ink)"
-          className="halo font-tight text-[14px] font-semibold"
-        >
-          hinge {written(hinge, "thickness", units)}
-        </text>
-        <text
-          x={back - 12}
-          y={above.y - backHalf * 0.55 + 18}
-          textAnchor="end"
-          fill="var(--pencil)"
-          className="font-tight text-[13px]"
-        >
-          {written(analysis.hinge.lengthM, "thickness", units)} long
-        </text>
-        <text
-          x={back - 12}
-          y={above.y + backHalf * 0.6}
-          textAnchor="end"
-          fill="var(--pencil)"
-          className="font-tight text-[13px]"
-        >
-          back cut
-        </text>
-      </g>
-      <g aria-hidden>
-        <text
-          x={side.x}
-          y={above.y - r - 34}
-          textAnchor="middle"
-          fill="var(--pencil)"
-          className="font-tight text-[13px]"
-        >
-          from the side
-        </text>
-        <path
-          d={`M${side.x - r} ${bottom}V${top}H${side.x + r}V${side.y - Math.min(reach * Math.tan(Math.min(up, 1.35)), r * 0.9)}L${sideApex} ${side.y}L${side.x + r} ${side.y + Math.min(reach * Math.tan(down), r * 0.55)}V${bottom}Z`}
-          fill="var(--wood)"
-          stroke="var(--bark)"
-          strokeWidth={2}
-        />
-        <path
-          d={`M${kerfFrom} ${side.y - step}H${sideApex - hinge * perMetre}`}
-          stroke="var(--sheet)"
-          strokeWidth={5}
-        />
-        <path
-          d={`M${kerfFrom} ${side.y - step - 2.5}H${sideApex - hinge * perMetre}v5H${kerfFrom}`}
-          fill="none"
-          stroke="var(--bark)"
-          strokeWidth={1.2}
-        />
-        <rect
-          x={sideApex - hinge * perMetre}
-          y={side.y - Math.max(14, step + 6)}
-          width={hinge * perMetre}
-          height={14 + Math.max(14, step + 6)}
-          fill="url(#stump-hatch)"
-          stroke="var(--ink)"
-          strokeWidth={1.5}
-        />
-        <text x={side.x + r + 8} y={side.y + 4} fill="var(--ink)" className="font-tight text-[13px]">
-          {written(notch.openingDeg, "angle", units)}
-        </text>
-        <path
-          d={`M${side.x - r - 26} ${bottom}H${side.x + r + 40}`}
-          stroke="var(--ink)"
-          strokeWidth={1}
-          strokeDasharray="3 3"
-        />
-        <text x={side.x} y={bottom + 20} textAnchor="middle" fill="var(--pencil)" className="font-tight text-[13px]">
-          holds to {written(analysis.hinge.holdAngleDeg, "angle", units)}; commits at{" "}
-          {written(analysis.pull.commitDeg, "angle", units)}
-        </text>
-      </g>
+      <FromAbove plan={plan} analysis={analysis} shape={shape} scale={scale} />
+      <FromTheSide plan={plan} analysis={analysis} shape={shape} />
       {paper && <PaperBar x={26} y={height - 16} perMetre={perMetre} unit={0.1} text="10 cm" />}
       <StumpHandles
         plan={plan}

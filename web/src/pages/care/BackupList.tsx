@@ -108,8 +108,8 @@ export function BackupList() {
         >
           <p className="leading-snug">
             All jobs, gear and settings go back to {momentOf(asked.madeAt)}: {asked.jobs} jobs, {asked.gear} pieces.
-            Your present data is backed up first, so you can undo this. Others who work just now lose what they
-            have not saved.
+            Your present data is backed up first, so you can undo this. Others who work just now lose what they have not
+            saved.
           </p>
           <div className="mt-4 flex gap-2">
             <Button
