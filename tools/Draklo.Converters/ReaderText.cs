@@ -152,7 +152,7 @@ internal sealed class ReaderText(Code code) : MethodsText(code, "Read")
         Code.Close();
         Code.Add("Unknown(ref reader, isStrict);");
         Code.Close();
-        foreach (var (_, _, seen, bit) in numbered.Where(n => n.Member.Property.IsRequired))
+        foreach (var (_, _, seen, bit) in numbered.Where(n => n.Member.Property.IsRequired && !n.Member.CanBeNull))
         {
             Code.Add($"if (({seen} & 1UL << {bit}) == 0) throw Misfit();");
         }

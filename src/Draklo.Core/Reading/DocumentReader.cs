@@ -24,7 +24,7 @@ public static class DocumentReader
     > KnownMembers = new();
 
     private static readonly Lazy<JsonSerializerOptions> WithMembers = new(() =>
-        JsonTypes.Built is null ? Options : MakeOptions(new DefaultJsonTypeInfoResolver())
+        JsonTypes.Built is null ? Options : MakeOptions(JsonTypes.LookedUp())
     );
 
     private static readonly Lazy<JsonSerializerOptions> Usual = new(() => MakeOptions(JsonTypes.Resolver));

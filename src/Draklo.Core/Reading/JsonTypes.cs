@@ -9,8 +9,26 @@ public static class JsonTypes
     /// <summary>Converters made when this home was built; null where types are looked up.</summary>
     internal static IBuiltConverters? Built { get; private set; }
 
-    internal static IJsonTypeInfoResolver Resolver =>
-        Built is null ? new DefaultJsonTypeInfoResolver() : new BuiltFirst();
+    internal static IJsonTypeInfoResolver Resolver => Built is null ? LookedUp() : new BuiltFirst();
+
+    /// <summary>
+    /// Types as they are looked up. A member that may be null may be left out, also where code must name it: what is null is
+    /// not written.
+    /// </summary>
+    internal static DefaultJsonTypeInfoResolver LookedUp() =>
+        new()
+        {
+            Modifiers =
+            {
+                static type =>
+                {
+                    foreach (var member in type.Properties.Where(p => p.IsRequired && p.IsSetNullable))
+                    {
+                        member.IsRequired = false;
+                    }
+                },
+            },
+        };
 
     /// <summary>Takes converters, where looking types up takes too long. Before the first document.</summary>
     public static void Take(IBuiltConverters built) => Built = built;
@@ -28,6 +46,6 @@ public static class JsonTypes
         private DefaultJsonTypeInfoResolver? rest;
 
         public JsonTypeInfo? GetTypeInfo(Type type, JsonSerializerOptions options) =>
-            Built!.GetTypeInfo(type, options) ?? (rest ??= new()).GetTypeInfo(type, options);
+            Built!.GetTypeInfo(type, options) ?? (rest ??= LookedUp()).GetTypeInfo(type, options);
     }
 }

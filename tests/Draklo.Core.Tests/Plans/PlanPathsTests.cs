@@ -35,6 +35,7 @@ public sealed class PlanPathsTests
                     ["path"] = "lines[id=main].rope",
                     ["by"] = "Mara",
                     ["at"] = "2026-12-01T08:00:00Z",
+                    ["because"] = "Tried by hand.",
                 }
             );
             var lines = p["lines"]!.AsArray();

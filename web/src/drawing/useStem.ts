@@ -3,6 +3,7 @@ import { useDeferredValue, useEffect, useState } from "react";
 import { api } from "../api/client";
 import type { StemProfile } from "../api/types";
 import { useFeed } from "../state/feed";
+import { held } from "./held";
 
 /** Bending along the stem, at every step of a drag. */
 export function useStem(line: number): StemProfile | undefined {
@@ -31,16 +32,17 @@ function useProfile(line: number, version: number): StemProfile | undefined {
   return query.data;
 }
 
-/** A value that has not changed for a moment; the first is taken at once. */
+const restMs = 150;
+
+/** A value that has not changed for a moment, and not while a hand holds something; the first is taken at once. */
 function useRested(value: number): number {
   const [rested, setRested] = useState(value);
   useEffect(() => {
-    const timer = setTimeout(
-      () => {
-        setRested(value);
-      },
-      rested > 0 ? 150 : 0,
-    );
+    let timer = setTimeout(look, rested > 0 ? restMs : 0);
+    function look(): void {
+      if (held.now) timer = setTimeout(look, restMs);
+      else setRested(value);
+    }
     return () => {
       clearTimeout(timer);
     };

@@ -1,0 +1,51 @@
+using System.Text.Json;
+using Draklo.Core.Logs;
+using Draklo.Core.Plans;
+using Draklo.Core.Reading;
+
+namespace Draklo.Core.Tests;
+
+/// <summary>What is null is not written, and what is not written reads as null: also where code must name the member.</summary>
+public sealed class LeftOutTests
+{
+    private static readonly LoggedJob CalledOff = new()
+    {
+        JobId = "sycamore",
+        Name = "Sycamore at the boat slip",
+        On = "2026-07-05",
+        SpeciesId = "",
+        Crew = "",
+        Wood = HingeClass.Fair,
+        Stage = JobStage.CalledOff,
+        Landing = null,
+        AimErrorDeg = null,
+        HingeEnded = null,
+        HeldDeg = null,
+        NotchDeg = 70,
+        HoldDeg = null,
+        Lines = [],
+        Minutes = 0,
+        PersonMinutes = 0,
+    };
+
+    [Fact]
+    public void A_job_without_landing_and_hinge_comes_back_as_it_was()
+    {
+        var text = JsonSerializer.SerializeToUtf8Bytes(CalledOff, DocumentReader.Options);
+
+        var back = JsonTypes.Read<LoggedJob>(text);
+
+        Assert.Null(back.Landing);
+        Assert.Null(back.AimErrorDeg);
+        Assert.Equal(CalledOff with { Lines = back.Lines }, back);
+    }
+
+    [Fact]
+    public void What_cannot_be_null_is_still_missed()
+    {
+        var text = JsonSerializer.SerializeToNode(CalledOff, DocumentReader.Options)!.AsObject();
+        text.Remove("notchDeg");
+
+        Assert.Throws<JsonException>(() => JsonTypes.Read<LoggedJob>(JsonSerializer.SerializeToUtf8Bytes(text)));
+    }
+}
