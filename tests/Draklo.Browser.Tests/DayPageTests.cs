@@ -121,7 +121,7 @@ public sealed class DayPageTests(Stage stage) : IClassFixture<Stage>
             () =>
                 screen
                     .Text("[role=dialog] [role=alert]")
-                    .Contains("It gives must lie between", StringComparison.Ordinal),
+                    .Contains("“It gives” must lie between", StringComparison.Ordinal),
             "the refusal at its field"
         );
         Assert.Equal("0.058", screen.ValueOf("Force sideways"));
@@ -130,7 +130,8 @@ public sealed class DayPageTests(Stage stage) : IClassFixture<Stage>
         screen.Until(() => screen.Count("[role=dialog]") == 0 && Big() > 0.3, "the tension");
         screen.Type("The seat came, since slack", "900 m");
         screen.Until(
-            () => screen.Text("main [role=alert]").Contains("The seat came must lie between", StringComparison.Ordinal),
+            () =>
+                screen.Text("main [role=alert]").Contains("“The seat came” must lie between", StringComparison.Ordinal),
             "the refusal at its field"
         );
     }

@@ -176,7 +176,7 @@ public sealed class EveningTests(Stage stage) : IClassFixture<Stage>
         );
         screen.Type("Wage, a person an hour", "1000000000");
         screen.Until(
-            () => screen.Text("aside").Contains("Wage, a person an hour must lie between", StringComparison.Ordinal),
+            () => screen.Text("aside").Contains("“Wage, a person an hour” must lie between", StringComparison.Ordinal),
             "a wage that nobody pays to be refused"
         );
         screen.Type("Wage, a person an hour", "28");

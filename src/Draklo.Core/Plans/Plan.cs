@@ -135,7 +135,7 @@ public sealed record Plan : IDocumentPart, IAsRead<Plan>
     /// <inheritdoc/>
     Plan IAsRead<Plan>.AsRead() => PlanPaths.ByPlace(this);
 
-    private static bool IsUnconfirmed(Provenance from) =>
+    internal static bool IsUnconfirmed(Provenance from) =>
         from is Plans.Provenance.Guess or Plans.Provenance.Default or Plans.Provenance.Simulated;
 
     /// <summary>Whether nobody has measured a member yet.</summary>

@@ -32,7 +32,12 @@ public static class PlanPaths
                 Guesses = [.. plan.Guesses.Select(g => ByPlace(plan, g))],
                 Provenance = plan
                     .Provenance.GroupBy(p => ByPlace(plan, p.Key), StringComparer.Ordinal)
-                    .ToDictionary(g => g.Key, g => g.Last().Value, StringComparer.Ordinal),
+                    // Told twice, by id and by place: nobody has confirmed it while one of them says so.
+                    .ToDictionary(
+                        g => g.Key,
+                        g => g.Select(p => p.Value).OrderByDescending(Plan.IsUnconfirmed).First(),
+                        StringComparer.Ordinal
+                    ),
                 Accepted =
                 [
                     .. plan.Accepted.Select(a => a with { Path = a.Path is null ? null : ByPlace(plan, a.Path) }),

@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Globalization;
 
 namespace Draklo.Core.Reading;
 
@@ -64,8 +65,12 @@ public static class MemberPaths
             {
                 if (
                     !step.EndsWith(']')
-                    || !int.TryParse(step.AsSpan(bracket + 1, step.Length - bracket - 2), out var index)
-                    || index < 0
+                    || !int.TryParse(
+                        step.AsSpan(bracket + 1, step.Length - bracket - 2),
+                        NumberStyles.None,
+                        CultureInfo.InvariantCulture,
+                        out _
+                    )
                     || RecordMembers.ElementOf(type) is not { } element
                 )
                 {

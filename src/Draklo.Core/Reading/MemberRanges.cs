@@ -54,7 +54,7 @@ public static class MemberRanges
         if (number is { } given && !(given >= low && given <= high))
         {
             problems.Add(
-                new(name, $"{label} must lie between {Written(low)} and {Written(high)}; it says {Written(given)}.")
+                new(name, $"“{label}” must lie between {Written(low)} and {Written(high)}; it says {Written(given)}.")
             );
         }
 

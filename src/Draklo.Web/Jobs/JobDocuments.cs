@@ -287,17 +287,8 @@ public sealed record JobEntry
         var (state, headline, summary) = outcome.Analysis is { Verdict: var verdict }
             ? ((JobState)verdict.State, verdict.Headline, verdict.Summary)
             : (JobState.Mend, outcome.Problems[0].Message, $"To mend: {outcome.Problems[0].Message}");
-        return new()
+        return Listed(job, state, headline, summary) with
         {
-            Id = job.Id,
-            Revision = job.Revision,
-            SavedAt = job.SavedAt,
-            Name = job.Content.Name,
-            Place = job.Content.Place,
-            PlannedOn = job.Content.PlannedOn,
-            State = state,
-            Headline = headline,
-            Summary = summary,
             Figure = outcome.Analysis?.Figure,
             CentreOfMass = outcome.Analysis?.Tree.Centre,
         };
@@ -315,7 +306,16 @@ public sealed record JobEntry
         var (state, headline, summary) = way is null
             ? (JobState.Mend, problems[0].Message, $"To mend: {problems[0].Message}")
             : ((JobState)way.State, way.Headline, $"{Verdict.Word(way.State)}. {way.Headline}");
-        return new()
+        return Listed(job, state, headline, summary) with
+        {
+            Clearing = true,
+            Sketch = analysis is null ? null : ClearingSketch.Of(clearing, analysis),
+        };
+    }
+
+    /// <summary>What every job has on the list, without its drawing.</summary>
+    private static JobEntry Listed(Job job, JobState state, string headline, string summary) =>
+        new()
         {
             Id = job.Id,
             Revision = job.Revision,
@@ -328,10 +328,7 @@ public sealed record JobEntry
             Summary = summary,
             Figure = null,
             CentreOfMass = null,
-            Clearing = true,
-            Sketch = analysis is null ? null : ClearingSketch.Of(clearing, analysis),
         };
-    }
 
     /// <summary>What is still known of a job whose row is damaged.</summary>
     public static JobEntry Unreadable(ListedJob listed)

@@ -69,8 +69,8 @@ internal static class Scenes
 /// <summary>A server with the demo jobs and a window on it.</summary>
 internal sealed class Scene : IDisposable
 {
-    /// <summary>Eight seconds after it opened, a page takes everything along: tests of that have windows of their own.</summary>
-    private const int TakesAlongAfterMs = 8000;
+    /// <summary>Eight seconds after it opened, a page downloads everything: tests of that have windows of their own.</summary>
+    private const int DownloadsAfterMs = 8000;
 
     private readonly IReadOnlyList<JsonObject> demo;
     private readonly string asShipped;
@@ -90,7 +90,7 @@ internal sealed class Scene : IDisposable
         jobs = Unmade();
         asShipped = (string)Answer(Client.PostAsync(new Uri("/api/backups", UriKind.Relative), null))["name"]!;
         Screen = new(App.Address) { PathOf = PathOf };
-        Screen.LeavesOut(afterMs: TakesAlongAfterMs);
+        Screen.LeavesOut(afterMs: DownloadsAfterMs);
     }
 
     public AppProcess App { get; }

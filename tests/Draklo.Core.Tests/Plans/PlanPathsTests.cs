@@ -48,6 +48,22 @@ public sealed class PlanPathsTests
         Assert.Equal("lines[1].rope", Assert.Single(plan.Accepted).Path);
     }
 
+    [Fact]
+    public void A_figure_told_twice_is_a_guess_while_one_word_says_so()
+    {
+        var plan = Read(p =>
+        {
+            p["guesses"] = new JsonArray();
+            p["provenance"] = new JsonObject
+            {
+                ["lines[main].rope.lengthM"] = "guess",
+                ["lines[0].rope.lengthM"] = "measured",
+            };
+        });
+
+        Assert.True(plan.IsGuess("lines[0].rope.lengthM"));
+    }
+
     [Theory]
     [InlineData("lines[nobody].rope")]
     [InlineData("lines[")]

@@ -1,6 +1,5 @@
 using System.Text.Json;
 using Draklo.Core.Logs;
-using Draklo.Core.Plans;
 using Draklo.Core.Reading;
 
 namespace Draklo.Core.Tests;
@@ -8,24 +7,10 @@ namespace Draklo.Core.Tests;
 /// <summary>What is null is not written, and what is not written reads as null: also where code must name the member.</summary>
 public sealed class LeftOutTests
 {
-    private static readonly LoggedJob CalledOff = new()
+    private static readonly LoggedJob CalledOff = LearnedTests.Pull(1, 1) with
     {
-        JobId = "sycamore",
-        Name = "Sycamore at the boat slip",
-        On = "2026-07-05",
-        SpeciesId = "",
-        Crew = "",
-        Wood = HingeClass.Fair,
         Stage = JobStage.CalledOff,
-        Landing = null,
-        AimErrorDeg = null,
-        HingeEnded = null,
-        HeldDeg = null,
-        NotchDeg = 70,
-        HoldDeg = null,
         Lines = [],
-        Minutes = 0,
-        PersonMinutes = 0,
     };
 
     [Fact]

@@ -17,6 +17,8 @@ public sealed class MemberPathTests
     [InlineData("lines.seat", false)]
     [InlineData("lines[-1].seat", false)]
     [InlineData("lines[x].seat", false)]
+    [InlineData("lines[ 0].seat", false)]
+    [InlineData("lines[+1].seat", false)]
     [InlineData("tree[0].heightM", false)]
     [InlineData("", false)]
     [InlineData("tree..heightM", false)]

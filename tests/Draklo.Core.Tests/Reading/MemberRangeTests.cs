@@ -161,14 +161,14 @@ public sealed class MemberRangeTests
     [Fact]
     public void The_problem_says_what_is_wrong_in_the_members_own_words()
     {
-        Assert.Equal("Number must lie between 0.5 and 2; it says 3.", Said(new() { Number = 3 }));
+        Assert.Equal("“Number” must lie between 0.5 and 2; it says 3.", Said(new() { Number = 3 }));
         Assert.Equal("Name on it takes small letters, digits and hyphens only, 32 at most.", Said(new() { Id = "A" }));
         Assert.Equal("Sign must be two capitals.", Said(new() { Sign = "a" }));
         Assert.Equal("Word is longer than 3 letters: shorten it.", Said(new() { Word = "four" }));
         Assert.Equal("Words: at least 1 is needed.", Said(new() { Words = [] }));
         Assert.Equal("Words: 2 at most, not 3.", Said(new() { Words = ["a", "b", "c"] }));
         Assert.StartsWith(
-            "share must lie",
+            "“share” must lie",
             Assert.Single(Of(new Unnamed { Share = 2 })).Message,
             StringComparison.Ordinal
         );

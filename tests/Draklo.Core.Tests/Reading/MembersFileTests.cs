@@ -45,6 +45,13 @@ public sealed class MembersFileTests
         }
     }
 
+    [Fact]
+    public void A_field_that_may_be_empty_is_of_a_member_that_may_be_left_out() =>
+        Assert.DoesNotContain(
+            Parts().SelectMany(Members),
+            m => MemberFacts.Of(m).Empty is not null && Nullable.GetUnderlyingType(m.PropertyType) is null
+        );
+
     [Theory]
     [InlineData("lines[0].puller.machineN", "Machine or winch keeps up", "force")]
     [InlineData("tree.crown.reachM.north", "Reach north", "length")]

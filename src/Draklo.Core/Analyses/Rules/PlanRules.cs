@@ -196,6 +196,8 @@ public static class PlanRules
         }
     }
 
+    private static string Shortened(string path) => path.Length > LongestPath ? path[..LongestPath] + "…" : path;
+
     private static void CheckGuesses(Plan plan, List<Problem> problems)
     {
         for (var i = 0; i < plan.Guesses.Count; i++)
@@ -205,7 +207,7 @@ public static class PlanRules
                 problems.Add(
                     new(
                         $"guesses[{i}]",
-                        $"“{plan.Guesses[i]}” is not a member of a plan: give a path such as tree.crown.massRatio."
+                        $"“{Shortened(plan.Guesses[i])}” is not a member of a plan: give a path such as tree.crown.massRatio."
                     )
                 );
             }
@@ -226,7 +228,7 @@ public static class PlanRules
                 problems.Add(
                     new(
                         "provenance",
-                        $"“{(path.Length > LongestPath ? path[..LongestPath] + "…" : path)}” is not a member of a plan: give a path such as tree.heightM."
+                        $"“{Shortened(path)}” is not a member of a plan: give a path such as tree.heightM."
                     )
                 );
             }

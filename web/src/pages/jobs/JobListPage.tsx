@@ -182,7 +182,7 @@ function useJobs(asked: JobAsk) {
   return { jobs, listed, total, end };
 }
 
-/** What is done to a job from its row; one that was deleted can be taken back. */
+/** What is done to a job from its row; a deletion can be undone. */
 function useActs(complain: (error: Error) => void) {
   const queries = useQueryClient();
   const [gone, setGone] = useState<JobEntry | null>(null);
