@@ -42,8 +42,6 @@ public sealed partial class Screen : IDisposable
 
     private readonly ChromeDriver driver;
     private readonly List<string> scripts = [];
-    private readonly string profile;
-    private readonly bool keepsProfile;
     private readonly int width;
     private readonly int height;
 
@@ -53,14 +51,20 @@ public sealed partial class Screen : IDisposable
     public Screen(string address, int width = 1280, int height = 800, string? profile = null, bool trustsAll = false)
     {
         Address = address;
-        keepsProfile = profile is not null;
-        this.profile = profile ?? Path.Combine(Path.GetTempPath(), "draklo-chromium-" + Guid.NewGuid().ToString("N"));
         this.width = width;
         this.height = height;
-        var options = new ChromeOptions { BinaryLocation = Find("chromium") };
+        var options = new ChromeOptions
+        {
+            // With a folder of its own the shell opens no page that the driver could take.
+            BinaryLocation = (profile is null ? Where("chromium-headless-shell") : null) ?? Find("chromium"),
+        };
         options.AddArguments(Flags);
-        options.AddArgument($"--user-data-dir={this.profile}");
         options.AddArgument("--lang=en-GB");
+        if (profile is not null)
+        {
+            options.AddArgument($"--user-data-dir={profile}");
+        }
+
         if (trustsAll)
         {
             options.AddArgument("--ignore-certificate-errors");
@@ -99,6 +103,8 @@ public sealed partial class Screen : IDisposable
     /// <summary>Leaves the application, clears what the browser keeps of it, and goes back to the first size.</summary>
     public void Forget()
     {
+        // A save on its way would reach the job after it was looked at whether anything of it changed.
+        Until(() => Count("[data-save='saving']") == 0, "the last save to go through");
         driver.Navigate().GoToUrl("about:blank");
         foreach (var script in scripts)
         {
@@ -387,10 +393,6 @@ public sealed partial class Screen : IDisposable
     {
         driver.Quit();
         driver.Dispose();
-        if (!keepsProfile && Directory.Exists(profile))
-        {
-            Directory.Delete(profile, recursive: true);
-        }
     }
 
     private IWebElement Field(string label) =>
@@ -428,12 +430,12 @@ public sealed partial class Screen : IDisposable
         }
     }
 
-    private static string Find(string program)
-    {
-        var found = (Environment.GetEnvironmentVariable("PATH") ?? "")
+    private static string Find(string program) =>
+        Where(program) ?? throw new InvalidOperationException($"{program} is not installed: ./check installs it.");
+
+    private static string? Where(string program) =>
+        (Environment.GetEnvironmentVariable("PATH") ?? "")
             .Split(':')
             .Select(p => Path.Combine(p, program))
             .FirstOrDefault(File.Exists);
-        return found ?? throw new InvalidOperationException($"{program} is not installed: ./check installs it.");
-    }
 }
