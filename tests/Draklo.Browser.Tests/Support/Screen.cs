@@ -37,8 +37,8 @@ public sealed partial class Screen : IDisposable
     ];
 
     /// <summary>Tests wait for what they need and for no time; this long only where it does not come. Beside builds and other
-    /// tests a search at the server's lowest priority takes half a minute.</summary>
-    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(45);
+    /// tests a search at the server's lowest priority takes a minute and more.</summary>
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(150);
 
     private readonly ChromeDriver driver;
     private readonly List<string> scripts = [];
@@ -308,7 +308,7 @@ public sealed partial class Screen : IDisposable
     {
         try
         {
-            new WebDriverWait(driver, TimeSpan.FromSeconds(45))
+            new WebDriverWait(driver, TimeSpan.FromSeconds(150))
             {
                 PollingInterval = TimeSpan.FromMilliseconds(50),
                 Message = what,
