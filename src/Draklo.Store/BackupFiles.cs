@@ -54,6 +54,8 @@ internal static class BackupFiles
                 : connection.QuerySingle<int>($"select count(*) from {table}");
     }
 
+    /// <summary>Copies pictures that are not there yet.</summary>
+    /// <returns>How many were copied.</returns>
     public static int CopyPictures(string from, string to)
     {
         if (!Directory.Exists(from))

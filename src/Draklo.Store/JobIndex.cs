@@ -50,8 +50,10 @@ public sealed record JobOfYear
     /// <summary>Of its log, or when it is planned.</summary>
     public string? OnDay { get; init; }
 
+    /// <summary>Degrees north, −90 to 90; null without a place.</summary>
     public double? Latitude { get; init; }
 
+    /// <summary>Degrees east, −180 to 180; null without a place.</summary>
     public double? Longitude { get; init; }
 }
 
@@ -144,6 +146,7 @@ public sealed class JobIndex(Database database)
             ];
     }
 
+    /// <summary>How many jobs a search finds, 0 or more.</summary>
     public int Count(JobSearch search)
     {
         using var connection = database.Connect();

@@ -285,6 +285,7 @@ public sealed partial class LockerStore(Database database, TimeProvider clock)
 
         public string Item { get; init; } = "";
 
+        /// <summary>Greatest force on that use, N, 0 or more; null where nobody read it.</summary>
         public double? Peak_n { get; init; }
 
         public string? Peak_on { get; init; }

@@ -7,5 +7,6 @@ public sealed class StartException(string message, int code, Exception? inner = 
     public const int OfFolder = 4;
     public const int OfFile = 5;
 
+    /// <summary>What the process ends with, 1 to 255.</summary>
     public int Code => code;
 }

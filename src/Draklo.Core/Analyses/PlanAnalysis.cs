@@ -53,9 +53,9 @@ public static class PlanAnalysis
         var (context, tree, hinge, wind) = (found.Context, standing.Tree, standing.Hinge, standing.Wind);
         var results = LineAnalysis.WithLimiters(context, found.Path, found.Results);
         var spring = SpringBack.From(context, lines, found.Runs, pull);
-        var gust = GustReserve.Of(context, pull.LeastSurplus(context, lines), hinge.SideCapacity - found.SideAtNeeded);
+        var gust = GustReserve.Of(context, pull.LeastSurplus(context, lines), found.SideLeft);
         var spread = TreeSpread.Of(context, Pull.RestoringMoment(context, 0), Pull.ArmSum(lines, 0));
-        var site = Zones.From(context, lines, found.Runs, shapes, slope, found.SideSigned);
+        var site = Zones.From(context, lines, found.Runs, shapes, slope, found);
         var cut = CutResult.Of(context, lines, pull, found.Pretension);
         var verdict = Verdict.Of(
             new()

@@ -41,6 +41,7 @@ public sealed record BriefAnswer
 {
     public required string JobId { get; init; }
 
+    /// <summary>Of the job that the page was made from, 1 or more.</summary>
     public required int Revision { get; init; }
 
     public required BriefState State { get; init; }

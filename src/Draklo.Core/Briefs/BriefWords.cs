@@ -39,14 +39,14 @@ internal sealed class BriefWords(Plan plan, Analysis analysis, UnitSystem units)
             $"lay {plan.Lay.BearingDeg:deg}{(string.IsNullOrWhiteSpace(plan.Site.MarkName) ? "" : $", mark: {plan.Site.MarkName.Trim()}")}"
         );
 
-    public string Floor => Short(plate.FloorN, "N");
+    public string Floor => Short(plate.FloorN, "N+");
 
     public string Commit => units.Say($"{plate.GoesByItselfDeg:deg}");
 
-    public string Gust => plate.GustMps is { } gust ? Short(gust, "m/s") : "";
+    public string Gust => plate.GustMps is { } gust ? Short(gust, "m/s-") : "";
 
     /// <summary>The longest haul of all lines.</summary>
-    public string Haul => Short(analysis.Pull.Lines.Max(l => l.Tackle.HaulLengthM), "m");
+    public string Haul => Short(analysis.Pull.Lines.Max(l => l.Tackle.HaulLengthM), "m+");
 
     public string Each => Short(plate.Each.ForceN, "N") + KilogramsOf(plate.Each.ForceN);
 
@@ -61,7 +61,7 @@ internal sealed class BriefWords(Plan plan, Analysis analysis, UnitSystem units)
         };
         var figures = new List<BriefFigure>
         {
-            new("pretension", "pre-tension", FromTo(Floor, Short(plate.CeilingN, "N"))),
+            new("pretension", "pre-tension", FromTo(Floor, Short(plate.CeilingN, "N-"))),
             new("planned", "pull planned", Short(plate.PlannedN, "N")),
             new("each", pulls, Each),
             new("haul", "rope to haul", Haul),
@@ -113,7 +113,9 @@ internal sealed class BriefWords(Plan plan, Analysis analysis, UnitSystem units)
     {
         get
         {
-            var moved = plate.PlannedN > 0 ? analysis.Stem.SeatMovementM * plate.FloorN / plate.PlannedN : 0;
+            var moved = analysis.Pull.NeededTensionN > 0
+                    ? analysis.Stem.SeatMovementM * plate.FloorN / analysis.Pull.NeededTensionN
+                    : 0;
             return moved > 0.01 ? moved : null;
         }
     }

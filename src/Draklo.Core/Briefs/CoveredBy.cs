@@ -20,8 +20,8 @@ internal static class CoveredBy
         {
             Covered.Figure("lay", "Lay", plan.Lay.BearingDeg, "deg"),
             Covered.Figure("aim", "Aim off the lay", analysis.Aim.OffsetDeg, "deg"),
-            Covered.Figure("floor", "Pre-tension, at least", plate.FloorN, "N"),
-            Covered.Figure("ceiling", "Pre-tension, at most", plate.CeilingN, "N"),
+            Covered.Figure("floor", "Pre-tension, at least", plate.FloorN, "N+"),
+            Covered.Figure("ceiling", "Pre-tension, at most", plate.CeilingN, "N-"),
             Covered.Figure("planned", "Pull planned", plate.PlannedN, "N"),
             Covered.Figure("commit", "Lean at which it goes by itself", plate.GoesByItselfDeg, "deg"),
             Covered.Figure("mass", "Mass of the tree", analysis.Tree.MassKg, "kg"),

@@ -125,10 +125,10 @@ internal static class CutOrder
         var most = Math.Min(planned, analysis.Pretension.CeilingN);
         var over =
             planned > early
-                ? $"Not over {words.Short(early, "N")} on the line until the back cut is down to the hinge."
+                ? $"Not over {words.Short(early, "N-")} on the line until the back cut is down to the hinge."
                 : "";
         return cut.Order == PullOrder.TightFirst
-            ? new(CutKind.Tighten, $"Line up to {words.Short(most, "N")}. Wait for the watcher's word.", over)
+            ? new(CutKind.Tighten, $"Line up to {words.Short(most, "N-")}. Wait for the watcher's word.", over)
             : new(
                 CutKind.Tighten,
                 floor > 0

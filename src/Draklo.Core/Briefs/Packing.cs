@@ -74,6 +74,12 @@ public static class Packing
         Rope(clearing.High?.Guy?.Rope, "high.guy.rope", "Guy");
         Block(clearing.High?.Block, "high.block", "Block up high");
         Block(clearing.Lead?.Block, "lead.block", "Lead block");
+        if (clearing.Catch is { Parts: 2 } twoParts)
+        {
+            Block(twoParts.Block, "catch.block", "Block on the piece");
+            Sling(twoParts.EndSling, "catch.endSling", "Sling, rope's end");
+        }
+
         Sling(clearing.LoadSling, "loadSling", "Sling for the load");
         Sling(clearing.Low?.Sling, "low.sling", "Sling, low anchor");
         Sling(clearing.High?.Guy?.Anchor.Sling, "high.guy.anchor.sling", "Sling, guy's anchor");
@@ -139,6 +145,11 @@ public static class Packing
         AddSetting(list, line.Setting?.Way, path);
         AddTackle(list, line, path, of, units);
         AddAnchor(list, line.Anchor, $"{path}.anchor", line.Anchor.Name);
+        if (line.Puller.Anchor is { } holds)
+        {
+            AddAnchor(list, holds, $"{path}.puller.anchor", holds.Name);
+        }
+
         for (var r = 0; r < line.Redirects.Count; r++)
         {
             var redirect = line.Redirects[r];

@@ -10,10 +10,13 @@ public sealed record AnchorFigure
 
     public required string Name { get; init; }
 
+    /// <summary>In <see cref="Unit"/>, over 0.</summary>
     public required double Low { get; init; }
 
+    /// <summary>In <see cref="Unit"/>, over 0.</summary>
     public required double Nominal { get; init; }
 
+    /// <summary>In <see cref="Unit"/>, over 0.</summary>
     public required double High { get; init; }
 
     /// <summary>Nm/kg of stem, N, Pa for each metre of depth, or x, a plain ratio.</summary>

@@ -9,10 +9,13 @@ public sealed record ContactKind
 
     public required string Name { get; init; }
 
+    /// <summary>Coefficient of friction, over 0.</summary>
     public required double Low { get; init; }
 
+    /// <summary>Coefficient of friction, over 0.</summary>
     public required double Nominal { get; init; }
 
+    /// <summary>Coefficient of friction, over 0.</summary>
     public required double High { get; init; }
 
     /// <summary>

@@ -9,8 +9,10 @@ public sealed record Knot
 
     public required string Use { get; init; }
 
+    /// <summary>Share of the rope's strength, over 0 to 1.</summary>
     public required double KeepsLow { get; init; }
 
+    /// <summary>Share of the rope's strength, over 0 to 1.</summary>
     public required double KeepsNominal { get; init; }
 
     /// <summary>Whether it can be made without an end of the rope.</summary>

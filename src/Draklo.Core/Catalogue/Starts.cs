@@ -51,8 +51,10 @@ public sealed record Starts
 
     public AnchorWeightMembers Vehicle { get; init; } = new() { MassKg = 2200, GroundId = "firm-earth" };
 
+    /// <summary>What a machine pulls, N.</summary>
     public double MachineN { get; init; } = 10_000;
 
+    /// <summary>What a hand winch pulls, N.</summary>
     public double HandWinchN { get; init; } = 8_000;
 
     /// <summary>What one person keeps up on good footing.</summary>
@@ -72,6 +74,7 @@ public sealed record Starts
     /// <summary>The knot that joins a second rope.</summary>
     public string JoinKnotId { get; init; } = "figure-eight-bend";
 
+    /// <summary>Of a second rope, m.</summary>
     public double JoinedLengthM { get; init; } = 30;
 
     /// <summary>Stretch at a tenth of its strength, of a rope whose maker's figure is not known.</summary>

@@ -119,6 +119,7 @@ internal sealed class AsternWay()
         var hardest = tried.Links.Where(l => !l.Effort).MaxBy(l => l.Use);
         var heavier = 1 + (walk.Moved.Mass * (CarefulWeight - 1));
         var allowed = hardest is { Use: > 0 } ? Probe / hardest.Use : double.PositiveInfinity;
+        tree = tree.PulledAsideAt(ask.StopDeg ?? tree.StopAt(allowed / heavier) ?? LoweredLast);
         var stop = tree.StopAt(allowed / heavier);
         var planned = ask.StopDeg ?? stop ?? LoweredLast;
         AddLinks(walk, tree, tree.TensionAt(planned) * heavier, lean);
@@ -183,7 +184,7 @@ internal sealed class AsternWay()
         );
         walk.Figure("hinge-goes", "Hinge lets go at", tree.HingeGoesDeg, "angle");
         walk.Figure("heat", "Heat in the drum to 75°", tree.Heat(), "energy");
-        walk.Figure("side", "Sideways on the hinge", Math.Abs(tension * tree.SideArm), "moment");
+        walk.Figure("side", "Sideways on the hinge", tree.SideAt(planned.Deg), "moment");
         foreach (var deg in new[] { 10, 20, 30, 45, 60, 75 })
         {
             var at = tree.TensionAt(deg);
@@ -230,7 +231,7 @@ internal sealed class AsternWay()
             );
         }
 
-        if (Math.Abs(tension * tree.SideArm) is var side && side > tree.Context.Hinge.SideCapacity)
+        if (tree.SideAt(planned.Deg) is var side && side > tree.Context.Hinge.SideCapacity)
         {
             walk.Reasons.Stop(
                 "rig-astern-pulls-aside",

@@ -115,7 +115,7 @@ internal sealed class CatchWay()
     {
         var (clearing, ask, high) = (walk.Clearing, walk.Clearing.Catch!, walk.Clearing.High!);
         var piece = walk.Scene.PieceOf(ask.PieceId)!;
-        var weight = walk.WeightOf(piece);
+        var weight = walk.HeaviestWeight();
         var block = walk.Scene.Block!.Value;
         var foot = walk.Scene.DrumAt(high.AtM);
         var down = Math.Max(LeastRope, block.DistanceTo(foot));
@@ -215,16 +215,24 @@ internal sealed class CatchWay()
             caught.LineN,
             ratio * caught.LineN
         );
-        walk.AddRope(
-            RigMark.Load,
-            "knot",
-            "Knot on the piece",
-            clearing.Line,
-            "clearing.line",
-            caught.LineN,
-            ratio * caught.LineN,
-            ask.KnotId
-        );
+        if (ask.Parts == 2)
+        {
+            AddSecondPart(walk, ask, caught, ratio);
+        }
+        else
+        {
+            walk.AddRope(
+                RigMark.Load,
+                "knot",
+                "Knot on the piece",
+                clearing.Line,
+                "clearing.line",
+                caught.LineN,
+                ratio * caught.LineN,
+                ask.KnotId
+            );
+        }
+
         walk.AddBlock(
             RigMark.Block,
             "block",
@@ -237,6 +245,39 @@ internal sealed class CatchWay()
         var held = caught.LineN * Passed(walk, high);
         RigDrum.Add(walk, held, ratio * held, letsRun: ask.LetRun);
         Stem(walk, high, caught.StemN, ratio, ask.OffStemM);
+    }
+
+    /// <summary>A block on the piece with its sling, and the rope's end on the spar: nothing of it carries less than the rope.</summary>
+    private static void AddSecondPart(RigWalk walk, CatchMembers ask, Catch caught, double ratio)
+    {
+        walk.AddBlock(
+            RigMark.Load,
+            "piece-block",
+            "Block on the piece",
+            ask.Block,
+            "clearing.catch.block",
+            2 * caught.LineN,
+            ratio * 2 * caught.LineN
+        );
+        walk.AddRope(
+            RigMark.Block,
+            "end-knot",
+            "Rope's end on the stem",
+            walk.Clearing.Line,
+            "clearing.line",
+            caught.LineN,
+            ratio * caught.LineN,
+            ask.KnotId
+        );
+        walk.AddSling(
+            RigMark.Block,
+            "end-sling",
+            "Sling of the rope's end",
+            ask.EndSling,
+            "clearing.catch.endSling",
+            caught.LineN,
+            ratio * caught.LineN
+        );
     }
 
     private static double Passed(RigWalk walk, HighPointMembers high) => walk.Passes(high.Block, Math.PI);
@@ -270,7 +311,7 @@ internal sealed class CatchWay()
         }
 
         var (ask, caught) = (walk.Clearing.Catch!, said.Caught);
-        walk.Figure("weight", "The piece weighs", said.Weight, "force");
+        walk.Figure("weight", "The piece weighs", said.Weight, "force", walk.HeaviestNote());
         walk.Figure("peak", "The piece feels", caught.PieceN, "force");
         walk.How(
             caught.RunM is null ? "W · (1 + √(1 + 2 · k · drop / W))" : "What the drum slips at, on the piece",
@@ -302,7 +343,8 @@ internal sealed class CatchWay()
             "length",
             caught.RunM is null ? "held: it does not run" : "after the rope comes tight"
         );
-        Height(walk, said, run, block);
+        // The longest of the list has the least room.
+        Height(walk, said with { Piece = walk.Scene.Pieces.MaxBy(p => p.LengthM)! }, run, block);
         var hangs = block with { Y = block.Y - ask.PieceToBlockM };
         walk.NeedsRope(
             walk.Clearing.Line,

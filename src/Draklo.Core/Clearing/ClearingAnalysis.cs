@@ -49,6 +49,7 @@ public sealed record ClearingAnalysis
 
     public required IReadOnlyList<ClearPiece> Pieces { get; init; }
 
+    /// <summary>Of all pieces and brush, kg, 0 or more.</summary>
     public required double MassKg { get; init; }
 
     public required TruckLoads Truck { get; init; }
@@ -58,6 +59,7 @@ public sealed record ClearingAnalysis
 
     public required IReadOnlyList<BreakEven> BreakEvens { get; init; }
 
+    /// <summary>From the cut to the top, m, over 0.</summary>
     public required double StemLengthM { get; init; }
 
     public required string Policy { get; init; }

@@ -184,12 +184,16 @@ internal sealed partial class FlyWay()
         /// <summary>How hard the carriage runs to the high point by itself, low down.</summary>
         public required double RunsUpN { get; init; }
 
+        /// <summary>Greatest force on the haul line, N, 0 or more.</summary>
         public required double HaulN { get; init; }
 
+        /// <summary>Force with which the load runs back by itself, N; 0 where it does not.</summary>
         public required double RunsBackN { get; init; }
 
+        /// <summary>Least room between load and ground on the way, m; negative where it drags.</summary>
         public required double LeastClear { get; init; }
 
+        /// <summary>Where that is, m along the line from its left end.</summary>
         public required double ClearAt { get; init; }
     }
 

@@ -14,6 +14,7 @@ internal sealed record HaulRoute(IReadOnlyList<SectionPoint> Points, IReadOnlyLi
     /// <summary>Where the line lies on the ground; null where it hangs free.</summary>
     public SectionPoint? Brow => Turns.Count > 0 && Turns[0].Mark == RigMark.Haul ? Points[1] : null;
 
+    /// <summary>Along the ground over every turn, m, 0 or more.</summary>
     public double LengthM => RigWalk.Along([.. Points]);
 
     /// <param name="overBlock">Whether it runs over the high point's block.</param>

@@ -8,8 +8,9 @@ namespace Draklo.Core.Clearing;
 
 /// <summary>Let down or raised over several points in the tree.</summary>
 /// <remarks>
-/// Methods M15 and M19: each point's force with friction both ways, split along and across its limb; what each feels when
-/// one of the others gives way. The arrows add up to more than one point's would; the tree's own net load does not.
+/// Methods M15 and M19: each point's force, split along and across its limb, in the worst of three states: let down, taken
+/// in, and held, where nobody knows which way the friction of each point works; what each feels when one of the others
+/// gives way. The arrows add up to more than one point's would; the tree's own net load does not.
 /// </remarks>
 internal sealed class PointsWay()
     : Way(
@@ -63,7 +64,7 @@ internal sealed class PointsWay()
     {
         var (clearing, ask) = (walk.Clearing, walk.Clearing.Points!);
         var piece = walk.Scene.PieceOf(ask.PieceId)!;
-        var weight = walk.WeightOf(piece);
+        var weight = walk.HeaviestWeight();
         var load = walk.Ground.At(ask.LoadAtM, ask.LoadHeightM);
         var base0 = walk.Ground.UpAt(clearing.High!.AtM);
         SectionPoint[] points = [.. ask.Points.Select(p => new SectionPoint(p.AtM, base0 + p.HeightM))];
@@ -96,8 +97,20 @@ internal sealed class PointsWay()
     private readonly record struct Hung(SectionPoint Load, SectionPoint[] Points, SectionPoint Foot, double Weight);
 
     /// <summary>The rope from the load over its points to the drum.</summary>
-    private sealed record Rope((double X, double Y)[] Forces, double[] Tensions, double AtDrum)
+    /// <param name="Forces">On each point, in the state that is asked for.</param>
+    /// <param name="Tensions">Before each point, in that state.</param>
+    /// <param name="AtDrum">In that state.</param>
+    /// <param name="States">On each point: let down, taken in, held with friction against the load and with it.</param>
+    private sealed record Rope(
+        (double X, double Y)[] Forces,
+        double[] Tensions,
+        double AtDrum,
+        (double X, double Y)[][] States
+    )
     {
+        /// <summary>The most that a point carries in any state.</summary>
+        public double Most(int point) => States[point].Max(RigWalk.SizeOf);
+
         /// <param name="without">The point that gave way; −1 for none.</param>
         public static Rope Over(
             RigWalk walk,
@@ -111,8 +124,14 @@ internal sealed class PointsWay()
         {
             var forces = new (double X, double Y)[points.Length];
             var tensions = new double[points.Length];
-            var tension = weight;
+            var states = new (double X, double Y)[points.Length][];
+            var (tension, least, most) = (weight, weight, weight);
             var before = load;
+            for (var i = 0; i < states.Length; i++)
+            {
+                states[i] = [(0, 0)];
+            }
+
             for (var i = 0; i < points.Length; i++)
             {
                 if (i == without)
@@ -132,11 +151,17 @@ internal sealed class PointsWay()
                 var on = ask.Raised ? tension / passes : tension * passes;
                 forces[i] = RigWalk.Sum(tension, one, on, other);
                 tensions[i] = tension;
-                tension = on;
+                states[i] =
+                [
+                    RigWalk.Sum(least, one, least * passes, other),
+                    RigWalk.Sum(most, one, most / passes, other),
+                    RigWalk.Sum(most, one, most * passes, other),
+                ];
+                (tension, least, most) = (on, least * passes, most / passes);
                 before = at;
             }
 
-            return new(forces, tensions, tension);
+            return new(forces, tensions, tension, states);
         }
     }
 
@@ -146,7 +171,7 @@ internal sealed class PointsWay()
         var most = new double[hung.Points.Length];
         for (var i = 0; i < most.Length; i++)
         {
-            most[i] = RigWalk.SizeOf(whole.Forces[i]);
+            most[i] = whole.Most(i);
         }
 
         for (var gone = 0; gone < hung.Points.Length && hung.Points.Length > 1; gone++)
@@ -154,7 +179,7 @@ internal sealed class PointsWay()
             var rest = Rope.Over(walk, ask, hung.Load, hung.Points, hung.Foot, hung.Weight, gone);
             for (var i = 0; i < most.Length; i++)
             {
-                most[i] = Math.Max(most[i], i == gone ? 0 : RigWalk.SizeOf(rest.Forces[i]));
+                most[i] = Math.Max(most[i], i == gone ? 0 : rest.Most(i));
             }
         }
 
@@ -178,11 +203,11 @@ internal sealed class PointsWay()
         for (var i = 0; i < ask.Points.Count; i++)
         {
             var (point, path) = (ask.Points[i], $"clearing.points.points[{i}]");
-            var force = RigWalk.SizeOf(whole.Forces[i]);
+            var force = whole.Most(i);
             var worst = Math.Max(RigWalk.Jerk * force, ifNext[i]);
             var name = point.Name.Capitalised();
             walk.AddBlock(RigMark.Point, $"point-{i + 1}", name, point.Block, $"{path}.block", force, worst, i + 1);
-            if (BendingOf(point, whole.Forces[i]) is { } stress)
+            if (whole.States[i].Max(f => BendingOf(point, f)) is { } stress)
             {
                 walk.Add(
                     RigMark.Point,
@@ -248,7 +273,7 @@ internal sealed class PointsWay()
         }
 
         var net = RigWalk.Sum(hung.Weight, -Math.PI / 2, whole.AtDrum, hung.Points[^1].AngleTo(hung.Foot));
-        walk.Figure("weight", "The load weighs", hung.Weight, "force");
+        walk.Figure("weight", "The load weighs", hung.Weight, "force", walk.HeaviestNote());
         walk.Figure("drum", ask.Raised ? "To raise it" : "To hold it back", whole.AtDrum, "force");
         walk.How(
             ask.Raised ? "W over what each turn passes on" : "W times what each turn passes on",
@@ -280,6 +305,9 @@ internal sealed class PointsWay()
                     AcrossN = Math.Abs(across),
                     BendingPa = BendingOf(point, force),
                     IfNextFailsN = ifNext[i],
+                    LetDownN = RigWalk.SizeOf(whole.States[i][0]),
+                    TakenInN = RigWalk.SizeOf(whole.States[i][1]),
+                    HeldN = Math.Max(RigWalk.SizeOf(whole.States[i][1]), RigWalk.SizeOf(whole.States[i][2])),
                 }
             );
             if (along < 0 && point.LimbDiameterM is not null && -along > LeastTension * hung.Weight)

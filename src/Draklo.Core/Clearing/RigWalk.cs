@@ -106,6 +106,12 @@ internal sealed class RigWalk(ClearingScene scene, Doubts moved, bool onlyUses =
     public double WeightOf(ClearPiece piece) =>
         piece.WeightN * (1 + (moved.Mass * (piece.Weighed ? Doubts.WeighedMass : Doubts.CalculatedMass)));
 
+    /// <summary>What the heaviest piece weighs: each of the list goes the same way, so it decides.</summary>
+    public double HeaviestWeight() => scene.Pieces.Max(WeightOf);
+
+    /// <summary>Which of several pieces that is; empty for one alone.</summary>
+    public string HeaviestNote() => scene.Pieces.Count > 1 ? "the heaviest of the list" : "";
+
     /// <summary>Friction of a log on this ground.</summary>
     public double LogFriction
     {
@@ -331,6 +337,7 @@ internal sealed class RigWalk(ClearingScene scene, Doubts moved, bool onlyUses =
     public static (double X, double Y) Sum(double first, double one, double second, double other) =>
         ((first * Math.Cos(one)) + (second * Math.Cos(other)), (first * Math.Sin(one)) + (second * Math.Sin(other)));
 
+    /// <summary>A force's size, N, 0 or more.</summary>
     public static double SizeOf((double X, double Y) force) => Math.Sqrt((force.X * force.X) + (force.Y * force.Y));
 
     /// <summary>How far a line turns between two legs that leave a point, radians: 0 straight on, π doubled back.</summary>

@@ -5,6 +5,7 @@ namespace Draklo.Core.Clearing;
 /// <summary>A place on the section: metres from its left end, and up from the zero of its heights.</summary>
 public readonly record struct SectionPoint(double X, double Y)
 {
+    /// <summary>Metres between two places of the section, 0 or more.</summary>
     public double DistanceTo(SectionPoint other) => Math.Sqrt(Square(other.X - X) + Square(other.Y - Y));
 
     /// <summary>The angle of the way to another point above level, radians, −π to π; 0 to the right.</summary>
@@ -17,8 +18,10 @@ public readonly record struct SectionPoint(double X, double Y)
 /// <remarks>Straight between its spots, level beyond the first and the last.</remarks>
 public sealed class SectionGround(IReadOnlyList<GroundSpotMembers> spots)
 {
+    /// <summary>Where the section begins, m along it.</summary>
     public double LeftM => spots[0].AtM;
 
+    /// <summary>Where the section ends, m along it.</summary>
     public double RightM => spots[^1].AtM;
 
     /// <summary>Height of the ground, metres.</summary>

@@ -77,7 +77,7 @@ internal sealed class SlideWay()
         }
 
         var piece = walk.Scene.PieceOf(ask.PieceId)!;
-        var weight = walk.WeightOf(piece);
+        var weight = walk.HeaviestWeight();
         var rope = clearing.Line;
         var stiffness = rope is { StretchAtTenPercent: > 0 } r
             ? 0.1 * r.BreakingStrengthN / r.StretchAtTenPercent
@@ -174,7 +174,7 @@ internal sealed class SlideWay()
         }
 
         var fall = slope.Top.Y - Math.Min(slope.Lands.Y, slope.Top.Y);
-        walk.Figure("weight", "The piece weighs", slope.Weight, "force");
+        walk.Figure("weight", "The piece weighs", slope.Weight, "force", walk.HeaviestNote());
         walk.Figure(
             "speed",
             "It arrives at most with",

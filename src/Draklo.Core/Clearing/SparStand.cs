@@ -18,7 +18,6 @@ public static class SparStand
     private const double StumpHeight = 0.1;
     private const int Steps = 48;
     private const double WoodMayFall = 0.2;
-    private const double HeldAtHead = 2.046;
     private const double LeastDiameter = 0.01;
 
     /// <summary>A stem without its guy that bends under the level pull of one newton.</summary>
@@ -36,12 +35,15 @@ public static class SparStand
         var name = (string.IsNullOrWhiteSpace(high.Name) ? "High point" : high.Name).Capitalised();
         var stem = StemOf(high);
         var bending = BendingOf(high, stem);
-        var (share, pinned, guyDown) = GuyOf(walk, high, x, bending.Stiffness, fanDeg);
+        var guyed = GuyOf(walk, high, x, bending.Stiffness, fanDeg);
         var level = Math.Abs(x);
+        // What the guy leaves of the pull, and what it pulls sideways itself.
+        var left = level * (1 - guyed.Share);
+        var bends = Math.Sqrt(Square(left) + Square(guyed.Aside));
         var weight = StemWeight(high, stem);
-        var down = Math.Max(0, -y) + guyDown + weight;
+        var down = Math.Max(0, -y) + guyed.Down + weight;
         var foot = Math.PI * Square(stem.BaseDiameter) / 4;
-        var stress = (level * (1 - share) * bending.WorstModulusArm) + (down / foot);
+        var stress = (bends * bending.WorstModulusArm) + (down / foot);
         walk.Add(
             RigMark.Spar,
             "spar",
@@ -53,7 +55,7 @@ public static class SparStand
         );
         var hold = Reference.Anchors[high.Stem.GroundId];
         var mass = StandingWood.Of(high.Stem.SpeciesId).Density * stem.Volume;
-        var moment = level * (1 - share) * high.BlockHeightM;
+        var moment = bends * high.BlockHeightM;
         walk.Add(
             RigMark.Spar,
             "spar-roots",
@@ -63,20 +65,20 @@ public static class SparStand
             new(hold.Nominal * mass, walk.Factor.Anchor, [], Estimate: true, 1 - (hold.Low / hold.Nominal)),
             new(Anchors: true, Dimension: Dimension.Moment)
         );
-        Buckling(walk, high, stem, name, down, high.Guy is not null && share > 0);
-        if (high.Guy is { } guy && pinned > 0)
+        Buckling(walk, high, stem, name, down);
+        if (high.Guy is { } guy && guyed.Pinned > 0)
         {
-            AddGuy(walk, high, guy, pinned, worst);
+            AddGuy(walk, high, guy, guyed.Pinned, worst);
         }
 
-        walk.Figure("spar-moves", "Top of the stem moves", level * (1 - share) / bending.Stiffness, "length");
+        walk.Figure("spar-moves", "Top of the stem moves", bends / bending.Stiffness, "length");
         walk.How(
-            "F · (1 − guy's share) / k, k = 1 / ∫ (h − z)² / (E · I) dz",
-            walk.Scene.Units.Say($"F {level:N}, k {bending.Stiffness:N} a metre")
+            "√((F · (1 − guy's share))² + (guy's pull aside)²) / k, k = 1 / ∫ (h − z)² / (E · I) dz",
+            walk.Scene.Units.Say($"F {level:N}, aside {guyed.Aside:N}, k {bending.Stiffness:N} a metre")
         );
         if (high.Guy is not null)
         {
-            walk.Figure("guy-share", "Guy takes", share, "percent", "a rope guy takes only its share");
+            walk.Figure("guy-share", "Guy takes", guyed.Share, "percent", "a rope guy takes only its share");
         }
 
         Condition(walk, high, name);
@@ -115,8 +117,11 @@ public static class SparStand
         return new(1 / give, most, at);
     }
 
-    /// <summary>What of the level pull the guy takes, what it is checked for, and how it presses the stem down.</summary>
-    private static (double Share, double Pinned, double Down) GuyOf(
+    /// <summary>
+    /// What of the level pull the guy takes along it and adds across it, what it is checked for, and how it presses the
+    /// stem down.
+    /// </summary>
+    private static (double Share, double Aside, double Pinned, double Down) GuyOf(
         RigWalk walk,
         HighPointMembers high,
         double x,
@@ -126,7 +131,7 @@ public static class SparStand
     {
         if (high.Guy is not { } guy || x == 0)
         {
-            return (0, 0, 0);
+            return (0, 0, 0, 0);
         }
 
         var away = guy.Anchor.AtM - high.AtM;
@@ -137,18 +142,22 @@ public static class SparStand
                 "The guy stands on the side that the stem is pulled to and holds nothing here: the stem stands alone. Set it straight behind.",
                 "clearing.high.guy.anchor.atM"
             );
-            return (0, 0, 0);
+            return (0, 0, 0, 0);
         }
 
         var (rise, length) = RiseOf(walk, high, guy);
         // Lanes fan out to both sides of the middle one; the guy stays where it is.
         var off = Angle.Radians(Math.Min(85, guy.OffDeg + (fanDeg / 2)));
-        var along = Math.Cos(rise) * Math.Cos(off);
         var rope = guy.Rope is { StretchAtTenPercent: > 0 } r
-            ? 0.1 * r.BreakingStrengthN / r.StretchAtTenPercent * along * along / length
+            ? 0.1 * r.BreakingStrengthN / r.StretchAtTenPercent * Square(Math.Cos(rise)) / length
             : 0;
-        var share = rope / (stiffness + rope);
-        return (share, Math.Abs(x) / along, share * Math.Abs(x) / along * Math.Sin(rise));
+        var level = rope * Math.Abs(x) * Math.Cos(off) / (stiffness + rope);
+        return (
+            rope * Square(Math.Cos(off)) / (stiffness + rope),
+            level * Math.Sin(off),
+            Math.Abs(x) / (Math.Cos(rise) * Math.Cos(off)),
+            level * Math.Tan(rise)
+        );
     }
 
     /// <summary>How steeply the guy falls, radians, and how long it is.</summary>
@@ -187,8 +196,9 @@ public static class SparStand
         );
     }
 
-    private static void Buckling(RigWalk walk, HighPointMembers high, Stem stem, string name, double down, bool guyed)
+    private static void Buckling(RigWalk walk, HighPointMembers high, Stem stem, string name, double down)
     {
+        // One guy stands behind only: across it the head is free.
         // The thinner upper stem buckles first: its middle stands for all of it.
         var d = Math.Max(LeastDiameter, stem.DiameterAt((high.BlockHeightM / 2) - StumpHeight));
         var bending = StiffnessOf(high) * Math.PI * Math.Pow(d, 4) / 64;
@@ -199,7 +209,7 @@ public static class SparStand
             $"{name}, buckling",
             down,
             down,
-            new(guyed ? HeldAtHead * euler : euler / 4, walk.Factor.Stem, [], Estimate: true, WoodMayFall)
+            new(euler / 4, walk.Factor.Stem, [], Estimate: true, WoodMayFall)
         );
     }
 
@@ -242,6 +252,7 @@ public static class SparStand
 
     private static Soundness SoundnessOf(HighPointMembers high) => Soundness.Of(high.Stem.Soundness, high.Decay);
 
+    /// <summary>Bending strength of its wood, green, Pa, over 0.</summary>
     public static double StrengthOf(HighPointMembers high) => StandingWood.Of(high.Stem.SpeciesId).Strength;
 
     private static double StiffnessOf(HighPointMembers high) =>

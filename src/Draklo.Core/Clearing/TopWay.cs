@@ -92,6 +92,7 @@ internal sealed class TopWay()
     {
         private const int Slices = 20;
 
+        /// <summary>Of the stem where its top comes off, m, at least 0.02.</summary>
         public double DiameterAtCut => Math.Max(0.02, Stem.DiameterAt(Ask.CutHeightM - Stem.StumpHeight));
 
         /// <summary>Of the bare stem above the cut unless it is given.</summary>

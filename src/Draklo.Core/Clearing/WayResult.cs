@@ -76,6 +76,15 @@ public sealed record PointForce
 
     /// <summary>The most that it carries when one of the others gives way.</summary>
     public required double IfNextFailsN { get; init; }
+
+    /// <summary>While the load is let down, N, 0 or more.</summary>
+    public required double LetDownN { get; init; }
+
+    /// <summary>While it is taken in, N, 0 or more.</summary>
+    public required double TakenInN { get; init; }
+
+    /// <summary>While it is held and nobody knows which way the friction works: the most that may be, N.</summary>
+    public required double HeldN { get; init; }
 }
 
 /// <summary>One way of clearing, worked out and checked. Where it is not set up, what was worked out is empty.</summary>

@@ -122,7 +122,7 @@ public sealed record DayPlan
             return (null, problems);
         }
 
-        foreach (var task in tasks.Where(t => t.Minutes.Low > t.Minutes.Nominal || t.Minutes.Nominal > t.Minutes.High))
+        foreach (var task in tasks.Where(t => !t.InOrder))
         {
             problems.Add(
                 new(
@@ -263,6 +263,7 @@ public sealed record DayPlan
     /// <param name="Lengths">Minutes from start to finish, by sample.</param>
     private sealed record Sampled(DaySchedule Likely, double[] Lengths, int[] CriticalInHundred)
     {
+        /// <summary>Minutes from the first task to the last, 0 or more, over the samples.</summary>
         public Spread Length { get; } = Spread.OfSamples(Lengths);
 
         /// <summary>Sample by sample, for both draw the same luck for the tasks they share.</summary>

@@ -18,6 +18,9 @@ public sealed record DayTask(
     bool Own
 )
 {
+    /// <summary>Whether the crew's own minutes rise from at least over likely to at most.</summary>
+    public bool InOrder { get; init; } = true;
+
     public static DayTask Drawn(
         string id,
         string name,

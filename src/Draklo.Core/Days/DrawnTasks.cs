@@ -86,10 +86,13 @@ public static class DrawnTasks
         var likely = own.LikelyMin ?? task.Minutes.Nominal;
         // One figure alone moves the others with it, in proportion.
         var scale = task.Minutes.Nominal > 0 ? likely / task.Minutes.Nominal : 1;
+        var (low, high) = (own.LowMin ?? (task.Minutes.Low * scale), own.HighMin ?? (task.Minutes.High * scale));
+        var inOrder = low <= likely && likely <= high;
         return task with
         {
             Name = string.IsNullOrWhiteSpace(own.Name) ? task.Name : own.Name,
-            Minutes = new(own.LowMin ?? (task.Minutes.Low * scale), likely, own.HighMin ?? (task.Minutes.High * scale)),
+            Minutes = inOrder ? new(low, likely, high) : task.Minutes,
+            InOrder = inOrder,
             People = own.People ?? task.People,
             After = own.After ?? task.After,
             Own = task.Own || own.LowMin is not null || own.LikelyMin is not null || own.HighMin is not null,

@@ -3,8 +3,10 @@ namespace Draklo.Core.Falls;
 /// <summary>A vector in the right-handed frame of a falling tree: forward along the lay, left of it, up.</summary>
 public readonly record struct Vector(double Forward, double Left, double Up)
 {
+    /// <summary>In the vector's own unit, 0 or more.</summary>
     public double Length => Math.Sqrt(Dot(this));
 
+    /// <summary>Positive where both point the same way.</summary>
     public double Dot(Vector other) => (Forward * other.Forward) + (Left * other.Left) + (Up * other.Up);
 
     public Vector Cross(Vector other) =>
@@ -64,6 +66,7 @@ internal readonly record struct Spin(Vector Centre, Vector Top, Vector Turning)
         return this + ((h / 6) * (a + (2 * b) + (2 * c) + d));
     }
 
+    /// <summary>Of turning and of height above the hinge, J; it stays the same while nothing is lost.</summary>
     public double Energy(FallingBody body) => (0.5 * body.Inertia * Turning.Dot(Turning)) + (body.Weight * Centre.Up);
 
     private Spin Rate(FallingBody body)

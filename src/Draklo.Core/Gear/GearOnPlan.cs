@@ -30,6 +30,7 @@ public static class GearOnPlan
             Take(line.Tackle.Connector?.ItemId, $"{path}.tackle.connector");
             Take(line.Tackle.HardwareItemId, $"{path}.tackle");
             Take(line.Anchor.Sling?.ItemId, $"{path}.anchor.sling");
+            Take(line.Puller.Anchor?.Sling?.ItemId, $"{path}.puller.anchor.sling");
             Take(line.Limiter?.ItemId, $"{path}.limiter");
             for (var r = 0; r < line.Redirects.Count; r++)
             {
@@ -65,6 +66,8 @@ public static class GearOnPlan
         Take(clearing.Drum?.Turns.ItemId, "drum.turns", "drum");
         Block(clearing.High?.Block, "high.block", "block");
         Take(clearing.High?.Guy?.Rope?.ItemId, "high.guy.rope", "guy");
+        Block(clearing.Catch?.Block, "catch.block", "piece-block");
+        Take(clearing.Catch?.EndSling?.ItemId, "catch.endSling", "end-sling");
         Block(clearing.Lead?.Block, "lead.block", "lead");
         Take(clearing.Tackle?.Rope?.ItemId, "tackle.rope", "hands");
         Take(clearing.Tackle?.HardwareItemId, "tackle", "tackle-blocks");

@@ -3,8 +3,10 @@ namespace Draklo.Core.Geometry;
 /// <summary>Degrees outside, radians inside.</summary>
 public static class Angle
 {
+    /// <summary>Radians of degrees, sign kept.</summary>
     public static double Radians(double degrees) => degrees * (Math.PI / 180);
 
+    /// <summary>Degrees of radians, sign kept.</summary>
     public static double Degrees(double radians) => radians * (180 / Math.PI);
 
     /// <summary>

@@ -7,6 +7,7 @@ public sealed record LayPoint(double ForwardM, double RightM, double UpM)
 {
     public static LayPoint Of(Point point) => new(point.Forward, point.Right, point.Up);
 
+    /// <summary>Metres between two places on the ground, 0 or more.</summary>
     public double DistanceTo(LayPoint other) =>
         new Point(ForwardM, RightM, UpM).DistanceTo(new(other.ForwardM, other.RightM, other.UpM));
 }

@@ -8,6 +8,7 @@ namespace Draklo.Core.Geometry;
 /// <param name="Up">Above the plane of the stump top; negative lies below.</param>
 public readonly record struct Point(double Forward, double Right, double Up)
 {
+    /// <summary>Metres between two points in space, 0 or more.</summary>
     public double DistanceTo(Point other)
     {
         var f = other.Forward - Forward;

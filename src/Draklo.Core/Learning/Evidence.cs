@@ -16,10 +16,13 @@ internal sealed record Evidence(string Of, IReadOnlyList<LearnedFrom> From)
     /// <summary>Single readings are no better than this share of what they read, however well they agree.</summary>
     private const double ReadWithin = 0.05;
 
+    /// <summary>What was found each time, in the figure's own unit.</summary>
     public IReadOnlyList<double> Values { get; } = [.. From.Select(f => f.Value)];
 
+    /// <summary>How often it was found, 1 or more.</summary>
     public int Count => From.Count;
 
+    /// <summary>In the figure's own unit.</summary>
     public double Mean => Values.Average();
 
     /// <summary>How far single ones scatter; null for one alone.</summary>
@@ -75,6 +78,8 @@ internal sealed record Evidence(string Of, IReadOnlyList<LearnedFrom> From)
             ? own
             : new(Math.Min(own.Low, table.Low), own.Nominal, Math.Max(own.High, table.High));
 
+    /// <summary>Standard deviation about the mean, in the values' own unit, 0 or more (M23).</summary>
+    /// <returns>Null for fewer than two values.</returns>
     public static double? DeviationOf(IReadOnlyList<double> values)
     {
         if (values.Count < 2)
@@ -84,6 +89,50 @@ internal sealed record Evidence(string Of, IReadOnlyList<LearnedFrom> From)
 
         var mean = values.Average();
         return Math.Sqrt(values.Sum(v => (v - mean) * (v - mean)) / (values.Count - 1));
+    }
+
+    private const double HuberCut = 1.5;
+    private const double MadToDeviation = 1.4826;
+    private const double LeastScale = 0.02;
+    private const double MostScale = 0.10;
+    private const int Rounds = 50;
+
+    /// <summary>The mean that one odd value hardly moves, and how far single ones scatter about it.</summary>
+    /// <remarks>Method M23: Huber's, cut at 1.5 times the median's deviation, that held between 0.02 and 0.10.</remarks>
+    /// <returns>In the values' own unit; the deviation null for fewer than two.</returns>
+    public static (double Mean, double? Deviation) Robust(IReadOnlyList<double> values)
+    {
+        var middle = Median(values);
+        var scale = Math.Clamp(
+            MadToDeviation * Median([.. values.Select(v => Math.Abs(v - middle))]),
+            LeastScale,
+            MostScale
+        );
+        var (mean, cut) = (middle, HuberCut * scale);
+        for (var i = 0; i < Rounds; i++)
+        {
+            mean = values.Average(v => Held(v, mean));
+        }
+
+        return (mean, DeviationOf([.. values.Select(v => Held(v, mean))]));
+
+        double Held(double value, double about) => about + Math.Clamp(value - about, -cut, cut);
+    }
+
+    /// <summary>The upper end of eight in ten of what a mean may be; the mean itself where nothing scatters.</summary>
+    public static double MeanAtMost(double mean, double? deviation, int count) =>
+        count < 2 || deviation is not { } off
+            ? mean
+            : mean + (StudentT.InvCDF(0, 1, count - 1, UpperOfEight) * off / Math.Sqrt(count));
+
+    /// <summary>Eight in ten leave one in ten above.</summary>
+    private const double UpperOfEight = 0.9;
+
+    private static double Median(IReadOnlyList<double> values)
+    {
+        double[] sorted = [.. values.Order()];
+        var half = sorted.Length / 2;
+        return sorted.Length % 2 == 1 ? sorted[half] : (sorted[half - 1] + sorted[half]) / 2;
     }
 
     private static IEnumerable<LearnedFrom> Latest(IEnumerable<LearnedFrom> from) =>

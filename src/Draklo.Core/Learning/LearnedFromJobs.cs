@@ -53,7 +53,7 @@ internal static class LearnedFromJobs
                 "What each gave at the peak of a pull",
                 "N",
                 given,
-                new(given.Values.Min(), Math.Round(given.Mean), given.Values.Max()),
+                new(given.Values.Min(), given.Mean, given.Values.Max()),
                 new(usual, usual, usual),
                 (false, "What the jobs asked for, not what people can keep up: a pull trial tells that.")
             );
@@ -89,9 +89,11 @@ internal static class LearnedFromJobs
     {
         var on = Evidence.OfJobs("pulls", read);
         var logs = on.Values.Select(v => Math.Log(v)).ToList();
-        var mean = logs.Average();
-        var off = Evidence.DeviationOf(logs);
-        var value = Math.Exp(mean * on.Count / (on.Count + PulledToOne));
+        var (mean, off) = Evidence.Robust(logs);
+        var value = Math.Round(Math.Exp(mean * on.Count / (on.Count + PulledToOne)), 3);
+        var (low, high) = (Math.Exp(mean - (off ?? 0)), Math.Exp(mean + (off ?? 0)));
+        // It lowers a plan only while eight in ten of what the mean may be lie under what was predicted.
+        var sure = value >= 1 || Evidence.MeanAtMost(mean, off, on.Count) < 0;
         var name = Reference.Species.TryGetValue(species, out var known) ? known.Name : "wood of its own figures";
         return Learned.Figure(
             LearnedKind.Pull,
@@ -100,11 +102,12 @@ internal static class LearnedFromJobs
             $"Read over predicted: {name}",
             "ratio",
             on,
-            new(Math.Exp(mean - (off ?? 0)), Math.Round(value, 3), Math.Exp(mean + (off ?? 0))),
+            new(Math.Min(low, value), value, Math.Max(high, value)),
             AsPredicted,
             Math.Exp(mean) is < LeastFactor or > MostFactor
                 ? (false, "What was read lies too far from what was predicted: measure better before it is used.")
-                : on.Judged(value >= 1, value >= 1 ? "It raises what is planned." : "It lowers what is planned.")
+                : sure ? on.Judged(value >= 1, value >= 1 ? "It raises what is planned." : "It lowers what is planned.")
+                : (false, "What was read scatters about what was predicted: it lowers nothing yet.")
         ) with
         {
             Mean = Math.Exp(mean),

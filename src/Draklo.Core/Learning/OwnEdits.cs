@@ -23,6 +23,7 @@ public sealed record OwnChoice
     /// <summary>What stands where a crew has none, in words.</summary>
     public required string Table { get; init; }
 
+    /// <summary>How often somebody set it so, 1 or more.</summary>
     public required int Count { get; init; }
 
     /// <summary>Whether the crew's own figure stands there.</summary>

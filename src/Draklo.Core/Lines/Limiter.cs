@@ -36,6 +36,7 @@ public sealed record Limiter(
     public static double SlipsAt(double hold, double friction, double turns) =>
         hold * Math.Exp(2 * Math.PI * friction * turns);
 
+    /// <summary>The tension at which the drum's brake lets go at the latest, N, over 0 (M14).</summary>
     public static double SlipsAtMost(LimiterMembers drum) =>
         SlipsAt(drum.HoldHighN, drum.FrictionHigh, drum.Turns + MiscountedTurns);
 

@@ -7,6 +7,7 @@ namespace Draklo.Core.Lines;
 /// <param name="Tree">In the leg at the seat, at the planned tension.</param>
 /// <param name="End">At the tackle: more, for each redirect on the way takes its part.</param>
 /// <param name="Hand">On the hauling end.</param>
+/// <param name="EndMayRise">How much more there may be at the tackle with the low efficiencies of the redirects, as a share.</param>
 /// <param name="HandMayRise">How much more the hands may have to give with the low efficiencies, as a share.</param>
 /// <param name="WorstTree">The same three under the hardest heave through the best turns.</param>
 public readonly record struct LineTensions(
@@ -16,6 +17,7 @@ public readonly record struct LineTensions(
     double WorstTree,
     double WorstEnd,
     double WorstHand,
+    double EndMayRise,
     double HandMayRise
 )
 {
@@ -33,6 +35,7 @@ public readonly record struct LineTensions(
 
         var worstHand = line.Limiter is { } drum ? Math.Min(heave, Limiter.SlipsAtMost(drum)) : heave;
         var worstEnd = worstHand * tackle.AtBest.ActualAdvantage;
+        var endRises = run.Passes(0) / run.Passes(0, along: -1);
         return new(
             tree,
             end,
@@ -40,8 +43,8 @@ public readonly record struct LineTensions(
             Math.Max(tree, worstEnd * run.Passes(0, along: 1)),
             Math.Max(end, worstEnd),
             worstHand,
-            (tackle.Hauling.ActualAdvantage / tackle.AtLeast.ActualAdvantage * run.Passes(0) / run.Passes(0, along: -1))
-                - 1
+            endRises - 1,
+            (tackle.Hauling.ActualAdvantage / tackle.AtLeast.ActualAdvantage * endRises) - 1
         );
     }
 

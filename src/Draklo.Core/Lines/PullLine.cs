@@ -42,6 +42,7 @@ public readonly record struct PullLine(
         return new(forward - tree.Line.HingeOffset, right, anchor.GroundRiseM + anchor.HeightM - tree.Stem.StumpHeight);
     }
 
+    /// <summary>Straight from seat to anchor, m, over 0.</summary>
     public double Length => Seat.DistanceTo(Anchor);
 
     /// <summary>From the seat to the anchor.</summary>

@@ -23,7 +23,7 @@ public static class RopeNeeded
     {
         var roveIn = system.IsRoveIn(line);
         var legs = roveIn ? system.LegsInLine : 0;
-        var space = roveIn ? 0 : system.Opened(line.Tackle.OpenedM, line.Tackle.ClosedM).SpaceM;
+        var space = roveIn ? 0 : Math.Min(run, system.Opened(line.Tackle.OpenedM, line.Tackle.ClosedM).SpaceM);
         var up = line.Tie == TieKind.Base ? 2 : 1;
         var joint = line.Joined is null ? 0 : JointLength;
         var needed = Of(

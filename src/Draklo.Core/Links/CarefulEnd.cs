@@ -36,7 +36,7 @@ public sealed record CarefulEnd(
 
     public static CarefulEnd Of(PlanContext standing, PullLine[] lines, Pull pull)
     {
-        var planned = pull.Needed * standing.Plan.Policy.LoadReserve;
+        var planned = pull.Needed * standing.Plan.Policy.LoadReserve * (standing.Plan.Tree.PullFactor ?? 1);
         var middle = Asked.By(standing, lines, pull.NeededAt, planned);
         var (tension, side, commit) = (new Sum(middle.Tension), new Sum(middle.Side), new Sum(middle.Commit));
         foreach (var input in UncertainInput.Of(standing.Plan))
@@ -72,10 +72,12 @@ public sealed record CarefulEnd(
         public static Asked By(PlanContext context, PullLine[] lines, double at, double planned)
         {
             var arms = Pull.RightArmSum(lines);
-            var still = context.Tree.RightMoment + context.Wind.RightMoment;
             return new(
                 Math.Max(0, Pull.RestoringMoment(context, at) / Math.Max(LeastArm, Pull.ArmSum(lines, at))),
-                Math.Max(Math.Abs(still), Math.Abs(still + (planned * arms))),
+                Math.Max(
+                    Math.Abs(context.Wind.Aside(context.Tree.RightMoment)),
+                    Math.Abs(context.Wind.Aside(context.Tree.RightMoment + (planned * arms)))
+                ),
                 Pull.CommitOf(context)
             );
         }

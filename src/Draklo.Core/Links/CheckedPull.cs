@@ -26,12 +26,16 @@ internal sealed record CheckedPull
 
     public required StemBending Bending { get; init; }
 
+    /// <summary>Sideways moment on the hinge at the needed tension, N·m, 0 or more whichever side (M10).</summary>
     public required double SideAtNeeded { get; init; }
 
+    /// <summary>Greatest sideways moment on the hinge from no tension to the planned, N·m, 0 or more.</summary>
     public required double WorstSide { get; init; }
 
+    /// <summary>Moment about the tree's own axis at the planned tension, N·m, 0 or more.</summary>
     public required double Twist { get; init; }
 
+    /// <summary>How far the hinge bends before it lets go, degrees, over 0.</summary>
     public required Spread Hold { get; init; }
 
     public required Pretension Pretension { get; init; }
@@ -43,14 +47,32 @@ internal sealed record CheckedPull
     public double TwistUse => Twist / Context.Hinge.TwistCapacity;
 
     /// <summary>Sideways moment at the needed tension, N·m, positive to the right.</summary>
-    public double SideSigned =>
-        Context.Tree.RightMoment + Context.Wind.RightMoment + (Pull.Needed * Draklo.Core.Lines.Pull.RightArmSum(Lines));
+    public double SideSigned => SideAt(Pull.Needed);
+
+    /// <summary>What the hinge has left sideways beside weight and lines, at the worst of slack, needed and planned, N·m.</summary>
+    public double SideLeft
+    {
+        get
+        {
+            var arms = Draklo.Core.Lines.Pull.RightArmSum(Lines);
+            var slack = Math.Abs(Context.Tree.RightMoment);
+            var needed = Math.Abs(Context.Tree.RightMoment + (Pull.Needed * arms));
+            var planned = Math.Abs(Context.Tree.RightMoment + (Context.PlannedTension * arms));
+            return Context.Hinge.SideCapacity - Math.Max(slack, Math.Max(needed, planned));
+        }
+    }
+
+    /// <summary>Sideways moment at a main tension, N·m, positive to the right, with the wind where that adds to it.</summary>
+    public double SideAt(double tension) =>
+        Context.Wind.Aside(Context.Tree.RightMoment + (tension * Draklo.Core.Lines.Pull.RightArmSum(Lines)));
 
     /// <summary>Work sideways and twist together: the hinge tears above 1.</summary>
     public double TearUse => Math.Sqrt((WorstSideUse * WorstSideUse) + (TwistUse * TwistUse));
 
+    /// <summary>Sideways moment at the needed tension over what the hinge carries, 0 or more.</summary>
     public double SideUse => SideAtNeeded / Context.Hinge.SideCapacity;
 
+    /// <summary>Greatest sideways moment over what the hinge carries, 0 or more.</summary>
     public double WorstSideUse => WorstSide / Context.Hinge.SideCapacity;
 
     public static PullLine[] LinesOf(PlanContext standing)
@@ -228,17 +250,15 @@ internal sealed record CheckedPull
     )
     {
         var arms = Pull.RightArmSum(lines);
-        var still = context.Tree.RightMoment + context.Wind.RightMoment;
-        var needed = Math.Abs(still + (pull.Needed * arms));
-        var planned = Math.Abs(still + (context.PlannedTension * arms));
+        var needed = At(pull.Needed);
         workings?.Add(
             "side-moment",
             "Sideways moment at the needed tension",
             "M_r",
             needed,
             "Nm",
-            "|W · r + M_w,r + T · Σ share · b|",
-            $"|{context.Tree.RightMoment:Nm} + {context.Wind.RightMoment:Nm} + {pull.Needed:N} · ({arms:m})|",
+            "|W · r + T · Σ share · b|, with M_w,r where that adds to it",
+            $"|{context.Tree.RightMoment:Nm} + {pull.Needed:N} · ({arms:m})|, wind {context.Wind.RightMoment:Nm}",
             "M6",
             estimate: true
         );
@@ -253,6 +273,9 @@ internal sealed record CheckedPull
             "M6",
             estimate: true
         );
-        return (needed, Math.Max(Math.Abs(still), Math.Max(needed, planned)));
+        return (needed, Math.Max(At(0), Math.Max(needed, At(context.PlannedTension))));
+
+        double At(double tension) =>
+            Math.Abs(context.Wind.Aside(context.Tree.RightMoment + (tension * arms)));
     }
 }

@@ -57,10 +57,11 @@ public sealed record CutResult
         var gravity = context.Tree.ForwardMoment + context.Wind.Along;
         var atPlanned = gravity + (context.PlannedTension * Pull.ArmSum(lines, 0));
         var lashed = Pretension.Lashed(context);
-        var strap = ReleaseStrap.Of(cut, hinge.Strength);
+        var strap = ReleaseStrap.Of(cut, hinge.Strength, context.Plan.Policy.DesignFactor.Stem);
         var index = pretension.RestIndex;
         var wedge = WedgeResult.Of(context, pull);
-        AddWorkings(context, hinge, strap, wedge, atPlanned, pull);
+        var onStrap = Math.Max(0, atPlanned - Pretension.HingeAsItIs(context));
+        AddWorkings(context, hinge, strap, wedge, (atPlanned, onStrap), pull);
         var bare = RiskOf(index, context.Tree.Wood.Splits == SplitTendency.High, lashed: false);
         return new()
         {
@@ -69,14 +70,14 @@ public sealed record CutResult
             GoesAtPlannedM = Pretension.UncutWhereItGoes(hinge, atPlanned),
             SplittingIndex = index,
             Splitting =
-                strap is not null && strap.HoldsNm >= gravity
+                strap is not null && strap.HoldsNm + Pretension.HingeAsItIs(context) >= gravity
                     ? SplittingRisk.Low
                     : RiskOf(index, context.Tree.Wood.Splits == SplitTendency.High, lashed),
             SplittingBare = bare,
             Lashed = lashed,
             LashingsMustHoldNm = Pretension.MomentInZone(hinge),
             StepM = cut.StepCutM,
-            Strap = strap is null ? null : StrapResult.Of(context, strap, atPlanned),
+            Strap = strap is null ? null : StrapResult.Of(context, strap, onStrap),
             Wedge = wedge,
             Forks = ForkLashing.Of(context, lines),
             Bar = BarResult.Of(cut),
@@ -88,10 +89,11 @@ public sealed record CutResult
         Hinge hinge,
         ReleaseStrap? strap,
         WedgeResult? wedge,
-        double atPlanned,
+        (double AtPlanned, double OnStrap) moments,
         Pull pull
     )
     {
+        var (atPlanned, onStrap) = moments;
         if (context.Workings is not { } workings)
         {
             return;
@@ -114,11 +116,11 @@ public sealed record CutResult
                 "strap-use",
                 "Planned pull on the release strap",
                 "U_s",
-                Math.Max(0, atPlanned) / strap.HoldsNm,
+                StrapResult.UseOf(onStrap, strap),
                 "%",
-                "U_s = M_forward / (MOR · L_s · t_s² / 6), L_s the strap's area over its thickness",
-                $"{Math.Max(0, atPlanned):Nm} / {strap.HoldsNm:Nm}, L_s = {strap.LengthM:cm}",
-                "M18",
+                "U_s = (M_forward − M_h) / (A_s · 0.5 · MOR · lever / factor)",
+                $"{onStrap:Nm} / {strap.HoldsNm:Nm}, A_s = {strap.AreaM2:m2}, lever {strap.LeverM:cm}",
+                "M12",
                 estimate: true
             );
         }
@@ -169,21 +171,31 @@ public enum SplittingRisk
 }
 
 /// <param name="HoldsNm">Forward moment that the strap carries, N·m.</param>
-/// <param name="AsksNm">Forward moment at the planned tension, N·m.</param>
+/// <param name="AsksNm">Forward moment at the planned tension that the hinge leaves to it, N·m, 0 or more.</param>
 /// <param name="Use">The one over the other.</param>
 /// <param name="NeededM">How thick a strap straight behind must be, metres; null where none is enough.</param>
 /// <param name="RoomM">For the bar between hinge and strap, metres.</param>
 /// <param name="InRot">Rot that was drawn reaches into it.</param>
 public sealed record StrapResult(double HoldsNm, double AsksNm, double Use, double? NeededM, double RoomM, bool InRot)
 {
-    internal static StrapResult Of(PlanContext context, ReleaseStrap strap, double asked)
+    /// <summary>Far more than it may, where it may hold nothing: it does not lie behind the hinge.</summary>
+    private const double FarTooMuch = 1000;
+
+    internal static double UseOf(double asks, ReleaseStrap strap) =>
+        asks <= 0 ? 0 : Math.Min(FarTooMuch, asks / Math.Max(1e-3, strap.HoldsNm));
+
+    internal static StrapResult Of(PlanContext context, ReleaseStrap strap, double asks)
     {
-        var asks = Math.Max(0, asked);
         return new(
             strap.HoldsNm,
             asks,
-            asks / strap.HoldsNm,
-            ReleaseStrap.Needed(context.Plan.Cut, context.Hinge.Strength, asks),
+            UseOf(asks, strap),
+            ReleaseStrap.Needed(
+                context.Plan.Cut,
+                context.Hinge.Strength,
+                context.Plan.Policy.DesignFactor.Stem,
+                asks
+            ),
             strap.RoomM,
             strap.InRot
         );
@@ -234,7 +246,7 @@ public sealed record WedgeResult(
 
 /// <param name="Index">Among the plan's lashings.</param>
 /// <param name="ForceN">In the lashing, N: S = P·(3L − a)/(4a).</param>
-/// <param name="HoldsN">Half its breaking strength.</param>
+/// <param name="HoldsN">Its lashing capacity, N.</param>
 public sealed record ForkLashing(int Index, double ForceN, double HoldsN)
 {
     internal static List<ForkLashing> Of(PlanContext context, PullLine[] lines)
@@ -261,7 +273,7 @@ public sealed record ForkLashing(int Index, double ForceN, double HoldsN)
                 }
             }
 
-            found.Add(new(i, force, Pretension.LashingShare * lashing.BreakingStrengthN));
+            found.Add(new(i, force, Pretension.CapacityOf(lashing)));
         }
 
         return found;

@@ -62,15 +62,14 @@ internal sealed class HaulerAnchorLink() : LineRule(LinkKind.HaulerAnchor, "hand
 
     internal override void AddTo(LineWalk walk)
     {
-        // Without a tackle on it, the line's own anchor is the machine's.
-        if (!walk.PullerStands || !walk.Tackle.System.UsesAnchor)
+        if (!IsAsked(walk))
         {
             return;
         }
 
-        var machine = walk.Line.Puller.Kind == PullerKind.Machine ? "machine" : "winch";
+        var machine = MachineOf(walk);
         var where = $"what holds the {machine} of the {walk.NameOfLine}";
-        var load = new LinkLoad(walk.Tensions.Hand, walk.Tensions.WorstHand, walk.Tensions.HandMayRise);
+        var load = LoadOf(walk);
         if (walk.Line.Puller.Anchor is not { } anchor)
         {
             walk.Unknowns.Check(
@@ -101,6 +100,58 @@ internal sealed class HaulerAnchorLink() : LineRule(LinkKind.HaulerAnchor, "hand
 
     internal override IEnumerable<Ladder> Remedies(LadderMaker make) =>
         AnchorLink.BetterAnchors(
+            make,
+            make.Line.Puller.Anchor!,
+            make.Member("puller.anchor"),
+            a => make.Plan.WithPuller(make.At, p => p with { Anchor = a })
+        );
+
+    /// <summary>Without a tackle on it, the line's own anchor is the machine's.</summary>
+    public static bool IsAsked(LineWalk walk) => walk.PullerStands && walk.Tackle.System.UsesAnchor;
+
+    public static string MachineOf(LineWalk walk) =>
+        walk.Line.Puller.Kind == PullerKind.Machine ? "machine" : "winch";
+
+    public static LinkLoad LoadOf(LineWalk walk) =>
+        new(walk.Tensions.Hand, walk.Tensions.WorstHand, walk.Tensions.HandMayRise);
+}
+
+/// <summary>The sling between the machine or winch and its own anchor.</summary>
+internal sealed class HaulerAnchorSlingLink()
+    : LineRule(LinkKind.HaulerAnchorSling, "hands-anchor-sling", LinkMark.Hauler)
+{
+    public override IReadOnlyList<string> Members => ["puller.anchor.sling"];
+
+    internal override void AddTo(LineWalk walk)
+    {
+        if (!HaulerAnchorLink.IsAsked(walk) || walk.Line.Puller.Anchor is not { } anchor)
+        {
+            return;
+        }
+
+        var machine = HaulerAnchorLink.MachineOf(walk);
+        if (anchor.Sling is { BreakingStrengthN: not null } sling)
+        {
+            walk.Add(
+                this,
+                $"Sling of the {machine}",
+                HaulerAnchorLink.LoadOf(walk),
+                AnchorSlingLink.RatingOf(sling, walk.Factor.Sling)
+            );
+        }
+        else if (anchor.Sling is not null || anchor.Kind is AnchorKind.Tree or AnchorKind.Post)
+        {
+            AnchorSlingLink.Missing(
+                walk.Unknowns,
+                $"what holds the {machine} of the {walk.NameOfLine}",
+                $"{walk.Member}.puller.anchor",
+                anchor.Sling
+            );
+        }
+    }
+
+    internal override IEnumerable<Ladder> Remedies(LadderMaker make) =>
+        AnchorSlingLink.BetterSlings(
             make,
             make.Line.Puller.Anchor!,
             make.Member("puller.anchor"),

@@ -134,7 +134,7 @@ internal sealed class GripCordLink(LinkKind kind, string suffix) : LineRule(kind
         walk.Add(
             this,
             $"{(on.Holding ? "Holding grip" : "Grip")}'s cord, one of {Sentences.Count(legs)}",
-            new(on.Load.Planned / legs, on.Load.Worst / legs),
+            new(on.Load.Planned / legs, on.Load.Worst / legs, on.Load.MayRise),
             new(strength, walk.Factor.Rope, reductions)
         );
     }
@@ -249,7 +249,7 @@ internal sealed class HoldingTurnsLink() : LineRule(LinkKind.HoldingTurns, "hold
                 drum.Turns == 1
                     ? "Holding turn on the drum"
                     : $"{Sentences.Count(drum.Turns).Capitalised()} holding turns on the drum",
-                new(walk.Tensions.End, walk.Tensions.End),
+                new(walk.Tensions.End, walk.Tensions.End, walk.Tensions.EndMayRise),
                 new(Limiter.SlipsAt(drum.HoldLowN, drum.FrictionLow, drum.Turns), 1, [], Estimate: true)
             );
         }

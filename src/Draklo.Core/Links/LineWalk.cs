@@ -95,7 +95,7 @@ internal sealed class LineWalk(
     public string NameOfLine => Context.Plan.Lines.Count > 1 ? $"{Line.Id} line" : "line";
 
     /// <summary>The load of what carries the line at the tackle.</summary>
-    public LinkLoad AtTackle => new(tensions.End, tensions.WorstEnd);
+    public LinkLoad AtTackle => new(tensions.End, tensions.WorstEnd, tensions.EndMayRise);
 
     /// <summary>The load of what joins the tackle to the line.</summary>
     public LinkLoad OnTackleJoint
@@ -104,9 +104,33 @@ internal sealed class LineWalk(
         {
             var inLine = Line.Tackle.Rope is null;
             var planned = tensions.End * tackle.OnJoint(tackle.Hauling, inLine);
-            return new(planned, Math.Max(planned, tensions.WorstEnd * tackle.OnJoint(tackle.AtBest, inLine)));
+            return new(
+                planned,
+                Math.Max(planned, tensions.WorstEnd * tackle.OnJoint(tackle.AtBest, inLine)),
+                Rise(tensions.End * (1 + tensions.EndMayRise) * tackle.OnJoint(tackle.AtLeast, inLine), planned)
+            );
         }
     }
+
+    /// <summary>What hangs on the tackle's end while nobody hauls.</summary>
+    /// <param name="share">Of the tension there.</param>
+    public LinkLoad Hanging(double share) =>
+        new(share * tensions.End, share * tensions.WorstEnd, tensions.EndMayRise);
+
+    /// <summary>What a part of the tackle carries while it is hauled, with its turns as usual, at their best and at their least.</summary>
+    /// <param name="forHand">Its force for a hand force of 1.</param>
+    public LinkLoad InTackle(Func<TackleSolution, double> forHand)
+    {
+        var planned = forHand(tackle.Hauling) * tensions.Hand;
+        return new(
+            planned,
+            forHand(tackle.AtBest) * tensions.WorstHand,
+            Rise(forHand(tackle.AtLeast) * tensions.Hand * (1 + tensions.HandMayRise), planned)
+        );
+    }
+
+    private static double Rise(double atLeast, double planned) =>
+        planned > 0 ? Math.Max(0, (atLeast / planned) - 1) : 0;
 
     /// <summary>
     /// Whether a machine or winch hauls that stands still: whatever does not move is anchored, and its anchor feels all
@@ -136,16 +160,17 @@ internal sealed class LineWalk(
         {
             if (!tackle.System.UsesAnchor)
             {
-                return new(tensions.Hand, tensions.WorstHand);
+                return new(tensions.Hand, tensions.WorstHand, tensions.HandMayRise);
             }
 
-            var held = Line.Tackle.Hold is not null || Line.Tackle.Capture is not null;
+            var hauled = InTackle(s => SolvedTackle.ForceOn(s, "anchor"));
+            var held = Line.Tackle.Hold is not null || Line.Tackle.Capture is not null ? Hanging(1) : default;
             return new(
-                Math.Max(SolvedTackle.ForceOn(tackle.Hauling, "anchor") * tensions.Hand, held ? tensions.End : 0),
-                Math.Max(
-                    SolvedTackle.ForceOn(tackle.AtBest, "anchor") * tensions.WorstHand,
-                    held ? tensions.WorstEnd : 0
-                )
+                Math.Max(hauled.Planned, held.Planned),
+                Math.Max(hauled.Worst, held.Worst),
+                hauled.Planned * (1 + hauled.MayRise) > held.Planned * (1 + held.MayRise)
+                    ? hauled.MayRise
+                    : held.MayRise
             );
         }
     }

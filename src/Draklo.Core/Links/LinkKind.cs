@@ -5,6 +5,7 @@ public enum LinkKind
 {
     Hauler,
     HaulerAnchor,
+    HaulerAnchorSling,
     Drum,
     TackleLegs,
     HeldLegs,

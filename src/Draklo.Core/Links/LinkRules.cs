@@ -7,6 +7,7 @@ internal static class LinkRules
     [
         new HaulerLink(),
         new HaulerAnchorLink(),
+        new HaulerAnchorSlingLink(),
         new DrumLink(),
         new TackleLegsLink(),
         new HeldLegsLink(),

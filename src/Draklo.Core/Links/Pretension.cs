@@ -48,16 +48,20 @@ public sealed record Pretension(
         var gravity = context.Tree.ForwardMoment + context.Wind.Along;
         var arms = Pull.ArmSum(lines, 0);
         var floor = FloorReserve * Math.Max(0, -standing) / arms;
-        var strap = ReleaseStrap.Of(context.Plan.Cut, hinge.Strength);
+        var strap = ReleaseStrap.Of(context.Plan.Cut, hinge.Strength, context.Plan.Policy.DesignFactor.Stem);
         var zone = Lashed(context) ? LashedZone : SplittingZone;
         var uncut = zone * hinge.Thickness;
-        var uncutBending = strap?.HoldsNm ?? hinge.Strength * hinge.LengthLeft * uncut * uncut / 6;
+        var inZone = hinge.Strength * hinge.LengthLeft * uncut * uncut / 6;
+        var behindStrap = strap is null ? 0 : HingeAsItIs(context) + strap.HoldsNm;
+        // A strap never lowers what goes without one.
+        var byStrap = behindStrap > inZone;
+        var uncutBending = Math.Max(inZone, behindStrap);
         var early = (uncutBending - gravity) / arms;
         var byLink = path.AllowableTension < early;
         var ceiling = Math.Max(0, byLink ? path.AllowableTension : early);
         var limitedBy =
             byLink ? path.LimitingLink!.Id
-            : strap is not null ? ByStrap
+            : byStrap ? ByStrap
             : EarlyGo;
         var restIndex = UncutWhereItGoes(hinge, gravity) / hinge.Thickness;
 
@@ -80,8 +84,8 @@ public sealed record Pretension(
                 "T_bc",
                 early,
                 "N",
-                strap is not null
-                    ? "T_bc = (MOR · L_s · t_s² / 6 − W · f − M_w) / Σ share · a"
+                byStrap
+                    ? "T_bc = (M_h + A_s · 0.5 · MOR · lever / factor − W · f − M_w) / Σ share · a"
                     : $"T_bc = (MOR · L · ({Figures.Plain(zone, 2)} t)² / 6 − W · f − M_w) / Σ share · a",
                 $"({uncutBending:Nm} − {context.Tree.ForwardMoment:Nm} − {context.Wind.Along:Nm}) / {arms:m}",
                 "M12",
@@ -121,9 +125,13 @@ public sealed record Pretension(
         );
     }
 
+    /// <summary>What the hinge takes of a forward moment before it bends, N·m, with the wood's soundness taken off.</summary>
+    public static double HingeAsItIs(PlanContext context) =>
+        context.Hinge.Bending * context.Tree.Soundness.Value;
+
     /// <summary>
     /// Whether the lashings round the stem bear what the tree brings on them as it goes with twice the hinge uncut: their
-    /// moment about the cut, at half their breaking strength.
+    /// moment about the cut, at their lashing capacity.
     /// </summary>
     public static bool Lashed(PlanContext context)
     {
@@ -132,7 +140,7 @@ public sealed record Pretension(
         foreach (var lashing in context.Plan.Cut.Lashings)
         {
             holds +=
-                lashing.Round == LashingPlace.Stem ? LashingShare * lashing.BreakingStrengthN * lashing.HeightM : 0;
+                lashing.Round == LashingPlace.Stem ? CapacityOf(lashing) * lashing.HeightM : 0;
         }
 
         return holds > 0 && holds >= MomentInZone(hinge);
@@ -145,8 +153,12 @@ public sealed record Pretension(
         return hinge.Strength * hinge.LengthLeft * uncut * uncut / 6;
     }
 
-    /// <summary>A lashing is taken for half the breaking figure of its strap.</summary>
-    public const double LashingShare = 0.5;
+    /// <summary>A strap marked only with what it breaks at is taken for a third of that.</summary>
+    private const double LashingShare = 1.0 / 3;
+
+    /// <summary>What a lashing may hold, N: as its label says, or a third of what its strap breaks at.</summary>
+    public static double CapacityOf(LashingMembers lashing) =>
+        lashing.CapacityN ?? (LashingShare * lashing.BreakingStrengthN);
 
     /// <summary>How thick the uncut wood is when a forward moment starts the tree, metres.</summary>
     public static double UncutWhereItGoes(Hinge hinge, double forwardMoment) =>

@@ -20,10 +20,19 @@ internal sealed class RedirectWalk
         Redirect = line.Line.Redirects[index];
         var (run, tensions) = (line.Run, line.Tensions);
         treeSide = tensions.End * run.Passes(index);
-        OnHaulSide = new(tensions.End * run.Passes(index + 1), tensions.WorstEnd * run.Passes(index + 1, along: 1));
-        force = run.ForceOn(index, treeSide, OnHaulSide.Planned);
+        var planned = tensions.End * run.Passes(index + 1);
+        force = run.ForceOn(index, treeSide, planned);
+        // At the careful end every turn between it and the tree passes on its least.
+        var careful = tensions.End * (1 + tensions.EndMayRise);
+        var carefulHaul = careful * run.Passes(index + 1, along: -1);
+        OnHaulSide = new(
+            planned,
+            tensions.WorstEnd * run.Passes(index + 1, along: 1),
+            MayRise(carefulHaul, planned)
+        );
         var worst = run.ForceOn(index, tensions.WorstEnd * run.Passes(index, along: 1), OnHaulSide.Worst);
-        OnTurn = new(force.ForceN, worst.ForceN);
+        var carefulForce = run.ForceOn(index, careful * run.Passes(index, along: -1), carefulHaul);
+        OnTurn = new(force.ForceN, worst.ForceN, MayRise(carefulForce.ForceN, force.ForceN));
         line.Context.Workings?.Add(
             $"{line.Line.Id}.redirect-{Place}",
             $"Force on {Name}",
@@ -36,6 +45,9 @@ internal sealed class RedirectWalk
             estimate: true
         );
     }
+
+    private static double MayRise(double careful, double planned) =>
+        planned > 0 ? Math.Max(0, (careful / planned) - 1) : 0;
 
     public LineWalk Line { get; }
 

@@ -110,10 +110,7 @@ internal sealed class TackleLegsLink() : TackleRopeLink(LinkKind.TackleLegs, "le
         walk.Add(
             this,
             walk.Tackle.System.Id == TackleSystems.RedirectedId ? "Hauling leg" : "Tackle rope, hauling leg",
-            new(
-                SolvedTackle.HeaviestLeg(walk.Tackle.Hauling) * walk.Tensions.Hand,
-                SolvedTackle.HeaviestLeg(walk.Tackle.AtBest) * walk.Tensions.WorstHand
-            ),
+            walk.InTackle(SolvedTackle.HeaviestLeg),
             RatingOf(walk)
         );
     }
@@ -133,7 +130,7 @@ internal sealed class HeldLegsLink() : TackleRopeLink(LinkKind.HeldLegs, "held-l
         walk.Add(
             this,
             $"Tackle rope, hanging on the {piece}",
-            new(held.HeaviestLeg * walk.Tensions.End, held.HeaviestLeg * walk.Tensions.WorstEnd),
+            walk.Hanging(held.HeaviestLeg),
             RatingOf(walk)
         );
     }
@@ -165,7 +162,7 @@ internal sealed class CaptureLink() : LineRule(LinkKind.Capture, "capture", Link
             walk.Add(
                 this,
                 name.Capitalised(),
-                new(held.Force * walk.Tensions.End, held.Force * walk.Tensions.WorstEnd),
+                walk.Hanging(held.Force),
                 new(holds, walk.Factor.Grip, [], Estimate: true)
             );
         }
@@ -236,10 +233,7 @@ internal sealed class BlocksLink() : LineRule(LinkKind.Blocks, "blocks", LinkMar
             walk.Add(
                 this,
                 contact.Name,
-                new(
-                    SolvedTackle.HeaviestTurn(walk.Tackle.Hauling, walk.Tackle.Hardware) * walk.Tensions.Hand,
-                    SolvedTackle.HeaviestTurn(walk.Tackle.AtBest, walk.Tackle.Hardware) * walk.Tensions.WorstHand
-                ),
+                walk.InTackle(s => SolvedTackle.HeaviestTurn(s, walk.Tackle.Hardware)),
                 new(strength, walk.Factor.Hardware, [])
             );
         }

@@ -106,11 +106,7 @@ internal sealed class RootsLink() : TreeRule(LinkKind.Roots, "roots", LinkMark.R
     internal override void AddTo(TreeWalk walk)
     {
         var context = walk.Context;
-        var (forward, right) = (
-            context.Tree.ForwardMoment + context.Wind.ForwardMoment,
-            context.Tree.RightMoment + context.Wind.RightMoment
-        );
-        var alone = Math.Sqrt((forward * forward) + (right * right));
+        var alone = Together([], 0);
         var perKg = context.Plan.Tree.Condition.RootsLifted ? LooseMomentPerKg : MomentPerKg;
         walk.Add(
             this,
@@ -131,13 +127,16 @@ internal sealed class RootsLink() : TreeRule(LinkKind.Roots, "roots", LinkMark.R
 
         double Together(PullLine[] lines, double tension)
         {
-            var (f, r) = (forward, right);
+            var (f, r) = (context.Tree.ForwardMoment, context.Tree.RightMoment);
             foreach (var line in lines)
             {
                 f += tension * line.Share * PullLine.ForwardArm(line.Seat, line.Anchor);
                 r += tension * line.Share * PullLine.RightArm(line.Seat, line.Anchor);
             }
 
+            // Wind adds to what turns the plate and relieves nothing.
+            f = Math.Max(Math.Abs(f), Math.Abs(f + context.Wind.ForwardMoment));
+            r = context.Wind.Aside(r);
             return Math.Sqrt((f * f) + (r * r));
         }
     }

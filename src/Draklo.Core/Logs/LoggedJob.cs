@@ -28,6 +28,7 @@ public sealed record LoggedJob
 
     public required LandingLog? Landing { get; init; }
 
+    /// <summary>Degrees that the tree fell off its lay, right of it positive, −180 to 180; null where nobody noted it.</summary>
     public required double? AimErrorDeg { get; init; }
 
     public required HingeEnd? HingeEnded { get; init; }
@@ -43,8 +44,10 @@ public sealed record LoggedJob
 
     public required IReadOnlyList<LoggedLine> Lines { get; init; }
 
+    /// <summary>From its beginning to its end, 0 or more.</summary>
     public required double Minutes { get; init; }
 
+    /// <summary>Minutes times the people at it, 0 or more.</summary>
     public required double PersonMinutes { get; init; }
 
     /// <summary>How the pieces were moved; null where nobody has said.</summary>

@@ -125,6 +125,18 @@ public sealed record CatchMembers : IDocumentPart
     [Display(Name = "Knot on the piece", Description = "An id of the knot table.")]
     public string KnotId { get; init; } = "running-bowline";
 
+    [Display(
+        Name = "Block on the piece",
+        Description = "Of two parts: the rope runs round it and back up to the stem. Left out, the plan says it is not known."
+    )]
+    public RigBlockMembers? Block { get; init; }
+
+    [Display(
+        Name = "Sling of the rope's end",
+        Description = "Of two parts: what holds the rope's end on the stem. Left out, the plan says it is not known."
+    )]
+    public SlingMembers? EndSling { get; init; }
+
     [Display(Name = "Block off the stem's middle", Description = "Lever of the block's pull, metres.")]
     [Range(0, 3)]
     [Measure("length")]

@@ -49,6 +49,19 @@ public sealed record CrewMembers : IDocumentPart
     )]
     public PlaceMembers? Place { get; init; }
 
+    [Display(
+        Name = "Shelter",
+        Description = "What they stand behind or sit in while the line is loaded, as a closed cab or a shield; left out, nothing."
+    )]
+    [MaxLength(60)]
+    public string? Shelter { get; init; }
+
+    [Display(
+        Name = "Helps at the stump",
+        Description = "The one who stands with the faller, with an escape route of their own, and is out before the pull."
+    )]
+    public bool HelpsAtStump { get; init; }
+
     [Display(Name = "Can climb")]
     public bool CanClimb { get; init; }
 

@@ -185,11 +185,19 @@ public sealed record LashingMembers : IDocumentPart
 
     [Display(
         Name = "Lashing strength",
-        Description = "Breaking strength of the strap, newtons; the lashing is taken for half of it."
+        Description = "Breaking strength of the strap, newtons; with no more than that on its label the lashing is taken for a third of it."
     )]
     [Range(1000, 1_000_000)]
     [Measure("force")]
     public required double BreakingStrengthN { get; init; }
+
+    [Display(
+        Name = "Lashing capacity",
+        Description = "As the label says, newtons; left out, a third of the breaking strength. Some crews take half of it where friction helps: enter that here."
+    )]
+    [Range(300, 1_000_000)]
+    [Measure("force", Empty = "a third of its strength")]
+    public double? CapacityN { get; init; }
 }
 
 public enum LashingPlace

@@ -35,6 +35,7 @@ internal sealed class Chance(int seed, PracticeTopic topic)
     /// <summary>Of this card alone.</summary>
     public Random Random { get; } = new((seed * 31) + (int)topic);
 
+    /// <summary>The same seed deals the same cards.</summary>
     public int Seed => seed;
 
     public PracticeTopic Topic => topic;
@@ -43,6 +44,7 @@ internal sealed class Chance(int seed, PracticeTopic topic)
     public double Between(double low, double high, double step) =>
         Math.Round(low + (Random.Next((int)Math.Round((high - low) / step) + 1) * step), 6);
 
+    /// <summary>A whole number from <paramref name="low"/> to <paramref name="high"/>, both included.</summary>
     public int Whole(int low, int high) => Random.Next(low, high + 1);
 
     public SolvedCard Number(

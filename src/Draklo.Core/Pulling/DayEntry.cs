@@ -154,6 +154,9 @@ public sealed record WatchedDocument : IDocumentPart
     [Display(Name = "A line rubs")]
     public bool? Rubs { get; init; }
 
+    [Display(Name = "The faller is out", Description = "On the way out, clear of the tree; from the back cut on.")]
+    public bool? FallerOut { get; init; }
+
     [Display(
         Name = "The seat came",
         Description = "Toward the lay since the line was slack, metres; less than 0 is back."

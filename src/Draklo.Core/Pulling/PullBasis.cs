@@ -30,12 +30,16 @@ public sealed class PullBasis
     public static PullBasis? Of(Plan plan, Analysis analysis) =>
         SampledPlan.Checked(plan, UnitSystem.Metric) is { } found ? new(plan, analysis, found) : null;
 
+    /// <summary>Least pre-tension, N, 0 or more (M12).</summary>
     public double FloorN => Analysis.Pretension.FloorN;
 
+    /// <summary>Greatest pre-tension, N, over 0 (M12).</summary>
     public double CeilingN => Analysis.Pretension.CeilingN;
 
+    /// <summary>Tension of the planned pull on all lines together, N, over 0 (M6).</summary>
     public double PlannedN => Analysis.Pull.PlannedTensionN;
 
+    /// <summary>Degrees over from upright at which the tree goes on by itself.</summary>
     public double CommitDeg => Analysis.Pull.CommitDeg;
 
     /// <summary>The main tension that a step brings the lines to, or the loads bring theirs to; null where none is asked.</summary>
@@ -55,6 +59,7 @@ public sealed class PullBasis
     /// <summary>The floor; for a tree that sits forward, what beds the line.</summary>
     private double AtLeast => Math.Max(FloorN, PlannedN / 4);
 
+    /// <summary>What a line takes of the pull, over 0 to 1.</summary>
     public double ShareOf(int line) => Plan.Lines[line].Share;
 
     /// <summary>How far a line's seat comes when these tensions stand in the lines, metres.</summary>

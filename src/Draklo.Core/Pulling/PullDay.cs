@@ -30,6 +30,9 @@ public sealed record PullDay
     /// <summary>What was last said of each thing that is watched.</summary>
     public required WatchedDocument Seen { get; init; }
 
+    /// <summary>What was said of each thing at this step: each asks anew.</summary>
+    public required WatchedDocument SeenHere { get; init; }
+
     /// <summary>When the hold began; null before.</summary>
     public required string? HoldFrom { get; init; }
 
@@ -39,6 +42,7 @@ public sealed record PullDay
     /// <summary>As expected, look again or stop.</summary>
     public required PullAnswer Answer { get; init; }
 
+    /// <summary>Degrees over from upright at which the tree goes on by itself.</summary>
     public required double CommitDeg { get; init; }
 
     /// <summary>All that counts or counted, the latest last.</summary>
@@ -61,7 +65,8 @@ public sealed record PullDay
         var stopped = stop?.Entry.Kind == EntryKind.Stop;
         // What was seen of the pull says nothing of the loads.
         var seen = PullSeen.Of(
-            now == PullStep.Clear ? [.. counting.Where(e => e.Entry.Step == PullStep.Clear)] : counting
+            now == PullStep.Clear ? [.. counting.Where(e => e.Entry.Step == PullStep.Clear)] : counting,
+            now
         );
         var clears = basis.Plan.Clearing is { Alone: true } || now == PullStep.Clear;
         var lines = clears ? PullLineView.OfLoads(basis, counting, now) : PullLineView.All(basis, counting, now, seen);
@@ -91,6 +96,7 @@ public sealed record PullDay
             Who = words.Who(now),
             Lines = lines,
             Seen = seen.Latest,
+            SeenHere = seen.Here,
             HoldFrom = now == PullStep.Hold ? holdFrom : null,
             HoldForS = PullHold.Seconds,
             Answer = new PullJudge(basis, units).Of(now, lines, seen, counting, briefWords, stopped),

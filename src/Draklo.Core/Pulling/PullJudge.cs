@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Pulling;
@@ -20,6 +21,13 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
     private const double HauledOver = 1.25;
     private const double HauledSlackM = 0.5;
     private const double SatBackM = -0.01;
+    private const double SatBackDeg = -0.3;
+
+    /// <summary>A reading that is so many times the one before is read again.</summary>
+    private const double Jump = 3;
+
+    /// <summary>What a thing that comes back at all is told apart from one that stands, in its own unit.</summary>
+    private const double Still = 1e-6;
 
     private readonly FindingList findings = new();
 
@@ -49,12 +57,20 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
         if (PullSteps.IsTight(now))
         {
             AddTensions(now, lines);
+            AddJumps(lines, counting);
         }
 
         if (now is >= PullStep.BedTest and < PullStep.Down)
         {
             AddMovement(now, lines);
+            AddComesBack(order, at, seen, counting);
             watched.Add(now, seen);
+            watched.AddOpen(now, seen.Here);
+        }
+
+        if (now is not (PullStep.Brief or PullStep.Down or PullStep.Clear) && at >= order.IndexOf(PullStep.BackCut))
+        {
+            watched.AddFaller(now, seen.Latest);
         }
 
         if (now == PullStep.SlackOut)
@@ -81,7 +97,7 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
 
         var found = findings.Sorted();
         var state = found.Count > 0 ? found[0].State : PullVerdict.GoOn;
-        return new(state, Title(state, now, next, found, counting), next, found);
+        return new(state, Title(state, now, next, found, (counting, lines)), next, found);
     }
 
     private string Title(
@@ -89,7 +105,7 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
         PullStep now,
         PullStep? next,
         List<PullFinding> found,
-        IReadOnlyList<DayEntry> counting
+        (IReadOnlyList<DayEntry> Counting, IReadOnlyList<PullLineView> Lines) of
     ) =>
         state switch
         {
@@ -98,9 +114,11 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
             PullVerdict.Wait => found[0].Text,
             _ when now == PullStep.Brief && next is { } first =>
                 $"Signed by all. {PullSteps.NameOf(first).Capitalised()} next.",
-            _ when now == PullStep.Clear => LoadJudge.Title(basis, counting),
+            _ when now == PullStep.Clear => LoadJudge.Title(basis, of.Counting),
             _ when now == PullStep.Down && next == PullStep.Clear => "Down. Clear next.",
             _ when now == PullStep.Down => "Down. The day is kept, ready for the log.",
+            _ when next is { } step && now is >= PullStep.BedTest and <= PullStep.Planned && of.Lines.Any(l => l.CameM is null) =>
+                $"As expected, as far as looked at: nobody has said how far the seat came. {PullSteps.NameOf(step).Capitalised()} next.",
             _ when next is { } step => $"As expected. {PullSteps.NameOf(step).Capitalised()} next.",
             _ => "As expected.",
         };
@@ -125,28 +143,28 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
                 continue;
             }
 
-            if (read.Nominal > line.CeilingN && now < PullStep.Pull)
+            if (read.Nominal > line.CeilingN)
             {
                 findings.Stop(
                     "over-ceiling",
                     units.Say(
-                        $"{read.Nominal:N} is over the {line.CeilingN:N} it may have{of}: let off. {PullWords.WhyCeiling(basis)}"
+                        $"{read.Nominal:N} is over the {line.CeilingN:N-} it may have{of}: let off. {PullWords.WhyCeiling(basis)}"
                     )
                 );
             }
-            else if (read.High > line.CeilingN && now < PullStep.Pull)
+            else if (read.High > line.CeilingN)
             {
                 findings.Look(
                     "may-be-over",
                     units.Say(
-                        $"It may be {read.High:N}, over the {line.CeilingN:N} it may have{of}: let off a little, or read it in a better way."
+                        $"It may be {read.High:N}, over the {line.CeilingN:N-} it may have{of}: let off a little, or read it in a better way."
                     )
                 );
             }
 
             if (now is >= PullStep.Floor and < PullStep.Pull)
             {
-                AddFloor(line, read, of);
+                AddFloor(now, line, read, of);
             }
 
             if (now is PullStep.BedTest or PullStep.Planned && line.TargetN is { } target)
@@ -171,14 +189,116 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
     private static string Suffix(PullLineView line, IReadOnlyList<PullLineView> lines) =>
         lines.Count > 1 ? $"-{line.Turn}" : "";
 
-    private void AddFloor(PullLineView line, Spread read, string of)
+    /// <summary>Three times the reading before is read again, and a stop when it reads so twice.</summary>
+    /// <remarks>Tightening is no jump: a step that brings a line up is measured by what it brings it to.</remarks>
+    private void AddJumps(IReadOnlyList<PullLineView> lines, IReadOnlyList<DayEntry> counting)
     {
-        if (read.Nominal < line.FloorN)
+        var main = basis.Plan.Lines[0].Id;
+        foreach (var line in lines)
+        {
+            double? last = null;
+            var (jumps, read) = (0, 0.0);
+            foreach (var entry in counting)
+            {
+                if (entry.TensionN is not { } tension || (entry.Entry.LineId ?? main) != line.Id)
+                {
+                    continue;
+                }
+
+                read = tension.Nominal;
+                var up = basis.TargetN(entry.Entry.Step) is { } target && entry.Entry.Step <= PullStep.Planned
+                    ? OverTarget * target * basis.ShareOf(IndexOf(line.Id))
+                    : 0;
+                var jumped = last is { } before && read >= Jump * before && read > Math.Max(up, JumpFrom * line.PlannedN);
+                (jumps, last) = jumped ? (jumps + 1, last) : (0, read);
+            }
+
+            var of = lines.Count > 1 ? $" of the {line.Id} line" : "";
+            if (jumps > 1)
+            {
+                findings.Stop(
+                    "jumped-twice",
+                    units.Say($"{read:N}{of}, three times the reading before, and read so twice: hold, and look what pulls.")
+                );
+            }
+            else if (jumps == 1)
+            {
+                findings.Look(
+                    "jumped",
+                    units.Say($"{read:N}{of} is three times the reading before: read it again before anything else.")
+                );
+            }
+        }
+    }
+
+    /// <summary>Under so much of the planned tension a reading may be three times the one before and say nothing.</summary>
+    private const double JumpFrom = 0.1;
+
+    private int IndexOf(string lineId)
+    {
+        for (var i = 0; i < basis.Plan.Lines.Count; i++)
+        {
+            if (basis.Plan.Lines[i].Id == lineId)
+            {
+                return i;
+            }
+        }
+
+        return 0;
+    }
+
+    /// <summary>A seat or a lean that comes back: at all from the back cut on, and past where it stood before that.</summary>
+    private void AddComesBack(
+        ImmutableArray<PullStep> order,
+        int at,
+        PullSeen seen,
+        IReadOnlyList<DayEntry> counting
+    )
+    {
+        var backCut = order.IndexOf(PullStep.BackCut);
+        if (at < backCut)
+        {
+            if (seen.Latest.LeanDeg < SatBackDeg)
+            {
+                findings.Stop("sat-back", "The tree leans back from where it stood: hold, tighten, and nobody cuts.");
+            }
+
+            return;
+        }
+
+        var cut = counting.Where(e => order.IndexOf(e.Entry.Step) >= backCut).ToList();
+        var leans = cut.Select(e => e.Entry.Seen?.LeanDeg).OfType<double>().ToList();
+        var back =
+            ComesBack(leans)
+            || cut.Where(e => e.Entry.Seen?.CameM is not null)
+                .GroupBy(e => e.Entry.LineId ?? basis.Plan.Lines[0].Id, e => e.Entry.Seen!.CameM!.Value)
+                .Any(g => ComesBack([.. g]));
+        if (back)
+        {
+            findings.Stop("comes-back", "It comes back: hold the line, saw out of the cut if it can be, everybody out.");
+        }
+
+        static bool ComesBack(List<double> told) =>
+            told.Count > 0 && (told[^1] < -Still || told[^1] < told.Max() - Still);
+    }
+
+    private void AddFloor(PullStep now, PullLineView line, Spread read, string of)
+    {
+        if (read.Nominal < line.FloorN && now == PullStep.BackCut)
+        {
+            findings.Stop(
+                "under-floor",
+                units.Say(
+                    $"Stop the saw: {read.Nominal:N} is under the floor of {line.FloorN:N+}{of}, and the tree may sit back. Tighten first."
+                )
+            );
+        }
+        else if (read.Nominal < line.FloorN)
         {
             findings.Look(
                 "under-floor",
                 units.Say(
-                    $"{read.Nominal:N} is under the floor of {line.FloorN:N}{of}: the tree may sit back on the saw. Tighten."
+                    $"{read.Nominal:N} is under the floor of {line.FloorN:N+}{of}: the tree may sit back on the saw. Tighten."
                 )
             );
         }
@@ -187,7 +307,7 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
             findings.Look(
                 "may-be-under",
                 units.Say(
-                    $"It may be only {read.Low:N}, under the floor of {line.FloorN:N}{of}: tighten a little, or read it in a better way."
+                    $"It may be only {read.Low:N}, under the floor of {line.FloorN:N+}{of}: tighten a little, or read it in a better way."
                 )
             );
         }

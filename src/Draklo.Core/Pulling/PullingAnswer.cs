@@ -11,6 +11,7 @@ public sealed record PullingAnswer
 {
     public required string JobId { get; init; }
 
+    /// <summary>Of the job that the plan was read from, 1 or more.</summary>
     public required int Revision { get; init; }
 
     public required string Name { get; init; }

@@ -53,11 +53,64 @@ internal sealed class SeenJudge(FindingList findings, UnitSystem units)
         {
             findings.Look("not-bedded", "The line is not bedded on the stem: let off, shake it in or seat it again.");
         }
-        else if (last.Bedded is null)
+    }
+
+    /// <summary>What of a step's questions nobody has answered at it, by name.</summary>
+    public void AddOpen(PullStep now, WatchedDocument here)
+    {
+        var open = Asked(now).Where(q => !q.IsAnswered(here)).Select(q => q.Of).ToList();
+        if (open.Count > 0)
         {
-            findings.Wait("bedded-unknown", "Somebody looks whether the line is bedded on the stem.");
+            findings.Wait("not-looked-at", $"Look at {Listed(open)}, and say so.");
         }
     }
+
+    /// <summary>Before the back cut is finished, and before anybody pulls, the faller is out.</summary>
+    public void AddFaller(PullStep now, WatchedDocument last)
+    {
+        if (last.FallerOut == false && now == PullStep.Pull)
+        {
+            findings.Stop("faller-in", "The faller is not out: nobody pulls.");
+        }
+        else if (last.FallerOut != true)
+        {
+            findings.Wait("faller-out-unknown", "The faller says when they are out.");
+        }
+    }
+
+    private sealed record Question(string Of, Func<WatchedDocument, bool> IsAnswered);
+
+    private static readonly Question Anchor = new("the anchor’s mark", s => s.AnchorMovedM is not null);
+    private static readonly Question Lines = new("where a line rubs", s => s.Rubs is not null);
+    private static readonly Question Aside = new("whether it moves aside", s => s.MovedAside is not null);
+
+    private static readonly Question[] Tight =
+    [
+        new("how the line lies on the stem", s => s.Bedded is not null),
+        new("small wood", s => s.WoodBroke is not null),
+        new("the foot", s => s.FootLifted is not null),
+        Anchor,
+    ];
+
+    private static readonly Question[] Cut =
+    [
+        Aside,
+        new("the hinge", s => s.HingeCracked is not null),
+        Lines,
+        Anchor,
+    ];
+
+    private static Question[] Asked(PullStep step) =>
+        step switch
+        {
+            PullStep.BedTest or PullStep.Floor or PullStep.Hold or PullStep.Planned => Tight,
+            PullStep.Notch => [Aside, Lines],
+            PullStep.BackCut => Cut,
+            PullStep.Brief or PullStep.SlackOut or PullStep.Pull or PullStep.Down or PullStep.Clear => [],
+        };
+
+    private static string Listed(List<string> names) =>
+        names.Count == 1 ? names[0] : $"{string.Join(", ", names.SkipLast(1))} and {names[^1]}";
 
     public void AddAnchor(PullSeen seen)
     {

@@ -68,8 +68,10 @@ internal sealed class Merging<T>(IReadOnlyDictionary<string, Side> settled, Unit
 {
     public List<Clash> Clashes { get; } = [];
 
+    /// <summary>Members that only this side changed, 0 or more.</summary>
     public int FromMine { get; private set; }
 
+    /// <summary>Members that only the other side changed, 0 or more.</summary>
     public int FromTheirs { get; private set; }
 
     /// <returns>A node of its own, in no other tree; null where the member is gone.</returns>

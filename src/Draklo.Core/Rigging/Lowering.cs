@@ -54,13 +54,14 @@ public sealed record Lowering(IReadOnlyList<LoweringStep> Steps, double? StopAtD
             return (null, problems);
         }
 
+        var allowed = ask.AllowedN ?? links?.Path.AllowableTension;
+        held = held.PulledAsideAt(held.StopAt(allowed) ?? LastDeg);
         var steps = new List<LoweringStep>();
         for (var deg = 0; deg <= LastDeg; deg += EveryDeg)
         {
             steps.Add(new(deg, held.TensionAt(deg), held.PaidOut(deg)));
         }
 
-        var allowed = ask.AllowedN ?? links?.Path.AllowableTension;
         return (new(steps, held.StopAt(allowed), held.HingeGoesDeg, held.Heat()), problems);
     }
 }
@@ -124,6 +125,8 @@ internal sealed record LoweredTree(PlanContext Context, PullLine Line, double Hi
         return (new(context, line, found?.HoldDeg ?? 0), found, problems);
     }
 
+    /// <summary>Tension in the lowering line, N, 0 or more.</summary>
+    /// <param name="deg">Degrees that the piece has gone over from upright, 0 to 180.</param>
     public double TensionAt(double deg)
     {
         var angle = Angle.Radians(deg);
@@ -134,11 +137,26 @@ internal sealed record LoweredTree(PlanContext Context, PullLine Line, double Hi
         return Math.Max(0, forward / -Arm(Line, angle));
     }
 
+    /// <summary>Line let out so far, m, 0 or more.</summary>
+    /// <param name="deg">Degrees that the piece has gone over from upright, 0 to 180.</param>
     public double PaidOut(double deg) =>
         Line.Seat.TurnedForward(Angle.Radians(deg)).DistanceTo(Line.Anchor) - Line.Length;
 
     /// <summary>What a newton of tension does to the hinge sideways, metres: to the right positive.</summary>
     public double SideArm => PullLine.RightArm(Line.Seat, Line.Anchor);
+
+    /// <summary>What line, weight and wind do to the hinge sideways while the line holds the tree at a lean, N·m, 0 or more.</summary>
+    public double SideAt(double deg) =>
+        Math.Abs(Context.Wind.Aside(Context.Tree.RightMoment + (TensionAt(deg) * SideArm)));
+
+    /// <summary>The same tree with a hinge that works sideways as hard as it must at a lean, and lets go sooner for it.</summary>
+    /// <remarks>Method M6.</remarks>
+    public LoweredTree PulledAsideAt(double deg)
+    {
+        var use = SideAt(deg) / Context.Hinge.SideCapacity;
+        var hold = Hinge.HoldDeg(Hinge.WoodDeg(Context), Context.Plan.Cut.Notch.OpeningDeg, use).Nominal;
+        return hold < HingeGoesDeg ? new(Context, Line, hold) : this;
+    }
 
     /// <summary>The last lean before the line carries more than it may; null where it never does.</summary>
     public double? StopAt(double? allowed)

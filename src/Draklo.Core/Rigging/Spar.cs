@@ -58,11 +58,14 @@ public sealed record GuyAsk : IDocumentPart
 /// <summary>How a spar and its guy share a pull.</summary>
 /// <remarks>
 /// Method M19. Guy and anchor are checked as if the foot were pinned, <c>F / (cos γ·cos ψ)</c>; the spar's bending by
-/// stiffness, <c>k_s = 3EI/h³</c> against <c>k_g = EA·cos²γ·cos²ψ/L_g</c>: a rope guy takes only its share.
+/// stiffness, <c>k_s = 3EI/h³</c> against <c>k_g = EA·cos²γ/L_g</c> along the guy: a rope guy takes only its share, and one
+/// off to the side bends the spar sideways. One guy holds the head in its own plane and on one side only, so the spar
+/// buckles as if its head were free.
 /// </remarks>
 /// <param name="GuyIfPinnedN">What guy and anchor are checked for; null without a guy.</param>
-/// <param name="GuyShare">Of the level pull, 0 to 1.</param>
+/// <param name="GuyShare">Of the level pull, along it, 0 to 1.</param>
 /// <param name="GuyN">What the guy really carries.</param>
+/// <param name="FootMomentNm">Of both planes together: what the guy leaves of the pull, and its own pull sideways.</param>
 /// <param name="CompressionN">In the spar's foot.</param>
 /// <param name="BucklingN">What it buckles at.</param>
 public sealed record Spar(
@@ -75,9 +78,6 @@ public sealed record Spar(
     double BucklingN
 )
 {
-    /// <summary>Of a rod that is fixed at its foot and held at its head, over that of one pinned at both ends.</summary>
-    private const double HeldAtHead = 2.046;
-
     public static (Spar? Spar, List<Problem> Problems) Of(SparAsk ask, UnitSystem units)
     {
         var problems = new List<Problem>();
@@ -90,20 +90,22 @@ public sealed record Spar(
         var d = ask.DiameterM;
         var bending = ask.StiffnessGPa * 1e9 * Math.PI * Math.Pow(d, 4) / 64;
         var h = ask.HeightM;
-        var (share, pinned, guyN, down) = (0.0, (double?)null, 0.0, 0.0);
+        var (share, aside, pinned, guyN, down) = (0.0, 0.0, (double?)null, 0.0, 0.0);
         if (ask.Guy is { } guy)
         {
             var (rise, off) = (Angle.Radians(guy.RiseDeg), Angle.Radians(guy.OffDeg));
-            var along = Math.Cos(rise) * Math.Cos(off);
             var stem = 3 * bending / (h * h * h);
-            var rope = guy.AxialStiffnessN * along * along / guy.LengthM;
-            share = rope / (stem + rope);
-            pinned = ask.LevelN / along;
-            guyN = share * ask.LevelN / along;
+            var rope = guy.AxialStiffnessN * Math.Cos(rise) * Math.Cos(rise) / guy.LengthM;
+            var level = rope * ask.LevelN * Math.Cos(off) / (stem + rope);
+            share = rope * Math.Cos(off) * Math.Cos(off) / (stem + rope);
+            aside = level * Math.Sin(off);
+            pinned = ask.LevelN / (Math.Cos(rise) * Math.Cos(off));
+            guyN = level / Math.Cos(rise);
             down = guyN * Math.Sin(rise);
         }
 
-        var moment = ask.LevelN * (1 - share) * h;
+        var left = ask.LevelN * (1 - share);
+        var moment = h * Math.Sqrt((left * left) + (aside * aside));
         var euler = Math.PI * Math.PI * bending / (h * h);
         return (
             new(
@@ -113,7 +115,7 @@ public sealed record Spar(
                 moment,
                 moment * 32 / (Math.PI * d * d * d) / 1e6,
                 ask.DownN + down + ask.OwnWeightN,
-                ask.Guy is null ? euler / 4 : HeldAtHead * euler
+                euler / 4
             ),
             problems
         );

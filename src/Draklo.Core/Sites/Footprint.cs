@@ -1,4 +1,5 @@
 using Draklo.Core.Geometry;
+using Draklo.Core.Plans;
 using Draklo.Core.Trees;
 
 namespace Draklo.Core.Sites;
@@ -14,13 +15,34 @@ namespace Draklo.Core.Sites;
 /// </remarks>
 public static class Footprint
 {
-    /// <summary>Its corners, from the stump's left side round to its right.</summary>
+    /// <summary>A crew is not taken for surer than this until so many of its own landings say so, degrees.</summary>
+    public const double LeastErrorDeg = 3;
+
+    private const int LandingsThatTell = 5;
+
+    /// <summary>For people the lay is missed by this at least, degrees, and the tree reaches so much farther.</summary>
+    private const double PeopleErrorDeg = 15;
+    private const double PeopleReach = 1.2;
+
+    /// <summary>The ground that targets are judged by: its corners, from the stump's left side round to its right.</summary>
     /// <param name="context">Of this lay.</param>
-    public static Place[] Of(PlanContext context, double bearingDeg)
+    public static Place[] Of(PlanContext context, double bearingDeg) =>
+        Of(context, bearingDeg, IsSure(context.Plan) ? context.Plan.Site.AimErrorDeg : LeastErrorDeg, reach: 1);
+
+    /// <summary>The ground where nobody stands while the tree is cut and pulled.</summary>
+    public static Place[] ForPeople(PlanContext context, double bearingDeg) =>
+        Of(context, bearingDeg, Math.Max(PeopleErrorDeg, context.Plan.Site.AimErrorDeg), PeopleReach);
+
+    /// <summary>Whether the plan's aiming error is one that a crew may be taken at.</summary>
+    public static bool IsSure(Plan plan) =>
+        plan.Site.AimErrorDeg >= LeastErrorDeg
+        || plan.Ours.Any(o => o.Path == "site.aimErrorDeg" && o.Count >= LandingsThatTell);
+
+    private static Place[] Of(PlanContext context, double bearingDeg, double errorDeg, double reach)
     {
         var (plan, stem) = (context.Plan, context.Tree.Line);
         var tree = plan.Tree;
-        var error = Math.Tan(Angle.Radians(plan.Site.AimErrorDeg));
+        var error = Math.Tan(Angle.Radians(errorDeg));
         var half = plan.Cut.StumpDiameterM / 2;
         var left = Math.Max(half, CrownReach.Toward(tree.Crown.ReachM, bearingDeg - 90));
         var right = Math.Max(half, CrownReach.Toward(tree.Crown.ReachM, bearingDeg + 90));
@@ -43,7 +65,8 @@ public static class Footprint
         (double Along, double Across) Fallen(double height)
         {
             var point = stem.At(height);
-            return (stem.HingeOffset + Math.Sqrt((point.Forward * point.Forward) + (point.Up * point.Up)), point.Right);
+            var far = stem.HingeOffset + Math.Sqrt((point.Forward * point.Forward) + (point.Up * point.Up));
+            return (reach * far, reach * point.Right);
         }
 
         Place At(double along, double across) => new((along * sin) + (across * cos), (along * cos) - (across * sin));

@@ -13,8 +13,8 @@ public enum PersonDanger
     /// <summary>Within twice the height of the stump during cutting: only who is needed there.</summary>
     Reach,
 
-    /// <summary>In the drop sector, 45° either side of the lay to 1.2 times the height.</summary>
-    Sector,
+    /// <summary>Nearer than one height, than one and a half within 45° of the lay, or than 1.2 from 45° to 90° of it.</summary>
+    Near,
 
     /// <summary>Inside a turn of a loaded line.</summary>
     Turn,
@@ -22,7 +22,10 @@ public enum PersonDanger
     /// <summary>Where a parted line flies.</summary>
     Band,
 
-    /// <summary>Where the tree falls.</summary>
+    /// <summary>Nearer to the stump than half a height.</summary>
+    AtStump,
+
+    /// <summary>Where the tree may fall.</summary>
     Footprint,
 }
 
@@ -43,6 +46,7 @@ public sealed record PersonOnSite(
     string Letter
 )
 {
+    private const double AtStumpHeights = 0.5;
     private const double Abreast = 3;
     private static readonly double[] Distances = [1.3, 1.6, 2.05, 2.6];
 
@@ -62,7 +66,9 @@ public sealed record PersonOnSite(
                 person.Role,
                 place,
                 person.Place is not null,
-                DangerAt(place, plan, site, person),
+                person.Role == JobRole.Faller
+                    ? FallerAt(place, site, person)
+                    : DangerAt(place, plan, site, person),
                 place.Distance,
                 LetterOf(plan.Crew, i)
             );
@@ -70,6 +76,23 @@ public sealed record PersonOnSite(
 
         return found;
     }
+
+    /// <summary>The faller works at the stump: of them only what strikes at the end of their way out is told.</summary>
+    private static PersonDanger FallerAt(Place place, Zones site, CrewMembers person)
+    {
+        var struck = StruckAt(place, site, person);
+        return struck == PersonDanger.None && place.Distance <= site.ReachM ? PersonDanger.Reach : struck;
+    }
+
+    /// <summary>How far from the stump somebody stands at least on that bearing, metres.</summary>
+    internal static double LeastM(Place place, Plan plan)
+    {
+        var off = Math.Abs(Angle.Between(plan.Lay.BearingDeg, place.BearingDeg));
+        return plan.Tree.HeightM * (off <= 45 ? 1.5 : off <= 90 ? 1.2 : 1);
+    }
+
+    /// <summary>The one helper who stands at the stump with the faller; null while nobody does.</summary>
+    internal static CrewMembers? HelperOf(Plan plan) => plan.Crew.FirstOrDefault(c => c.HelpsAtStump);
 
     private static string LetterOf(IReadOnlyList<CrewMembers> crew, int index)
     {
@@ -88,33 +111,47 @@ public sealed record PersonOnSite(
         return before > 0 ? $"{letter}{before + 1}" : $"{letter}";
     }
 
-    private static PersonDanger DangerAt(Place place, Plan plan, Zones site, CrewMembers person)
+    /// <summary>What reaches somebody at a place while the tree is cut and pulled.</summary>
+    /// <remarks>Method M17: everybody goes by it but the faller and one helper at the stump.</remarks>
+    internal static PersonDanger DangerAt(Place place, Plan plan, Zones site, CrewMembers person)
+    {
+        var struck = StruckAt(place, site, person);
+        return struck == PersonDanger.Footprint ? struck
+            : place.Distance < plan.Tree.HeightM * AtStumpHeights ? PersonDanger.AtStump
+            : struck != PersonDanger.None ? struck
+            : place.Distance < LeastM(place, plan) ? PersonDanger.Near
+            : place.Distance <= site.ReachM ? PersonDanger.Reach
+            : PersonDanger.None;
+    }
+
+    /// <summary>What the tree or a parted line does there, however near the stump it is.</summary>
+    private static PersonDanger StruckAt(Place place, Zones site, CrewMembers person)
     {
         var at = new Coordinate(place.EastM, place.NorthM);
-        if (IsIn(site.Footprint))
+        if (IsIn(site.PeopleFootprint))
         {
             return PersonDanger.Footprint;
         }
 
         foreach (var line in site.Lines)
         {
-            if (line.Bands.Any(IsIn))
+            var theirs = Hauls(person.Role) && LineOf(site, person).Id == line.Id;
+            // Round a redirect the winch's last leg ends in its own hand.
+            var bands = line.Bands.Count - (theirs && line.AtWinch && line.Bands.Count > 1 ? 1 : 0);
+            if (line.Bands.Take(bands).Any(IsIn))
             {
                 return PersonDanger.Band;
             }
 
             // The turn at the anchor of their own tackle ends at their own hands.
-            var own = Hauls(person.Role) && LineOf(site, person) == line && line.HauledBack;
-            if (line.InsideTurns.Take(line.InsideTurns.Count - (own ? 1 : 0)).Any(IsIn))
+            var turns = line.InsideTurns.Count - (theirs && line.HauledBack ? 1 : 0);
+            if (line.InsideTurns.Take(turns).Any(IsIn))
             {
                 return PersonDanger.Turn;
             }
         }
 
-        var offLay = Math.Abs(Angle.Between(plan.Lay.BearingDeg, place.BearingDeg));
-        return offLay <= 45 && place.Distance <= site.SectorM ? PersonDanger.Sector
-            : place.Distance <= site.ReachM ? PersonDanger.Reach
-            : PersonDanger.None;
+        return PersonDanger.None;
 
         bool IsIn(IReadOnlyList<Place> area) => PointLocation.IsInRing(at, TargetShape.Ring(area));
     }
@@ -166,7 +203,7 @@ public sealed record PersonOnSite(
         for (var metres = Zones.RetreatLength; metres <= site.ReachM; metres++)
         {
             var place = Place.At(metres, way.BearingDeg);
-            if (DangerAt(place, plan, site, person) <= PersonDanger.Reach)
+            if (StruckAt(place, site, person) == PersonDanger.None)
             {
                 return place;
             }

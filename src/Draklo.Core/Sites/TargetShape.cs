@@ -83,7 +83,8 @@ public sealed class TargetShape
                 or TargetKind.Fence
                 or TargetKind.Hedge
                 or TargetKind.Tree
-                or TargetKind.Water;
+                or TargetKind.Water
+                or TargetKind.Other;
 
     /// <summary>From the stump's middle, metres; 0 on it.</summary>
     public double FromStump { get; }

@@ -1,8 +1,10 @@
 using Draklo.Core.Geometry;
 using Draklo.Core.Lines;
+using Draklo.Core.Links;
 using Draklo.Core.Plans;
 using Draklo.Core.Tackle;
 using Draklo.Core.Trees;
+using System.Text.Json.Serialization;
 using NetTopologySuite.Algorithm;
 using Coordinate = NetTopologySuite.Geometries.Coordinate;
 
@@ -26,6 +28,9 @@ public sealed record Zones
     /// <summary>The ground that the falling tree covers.</summary>
     public required IReadOnlyList<Place> Footprint { get; init; }
 
+    /// <summary>The ground where nobody stands meanwhile: missed by more, and a fifth farther.</summary>
+    public required IReadOnlyList<Place> PeopleFootprint { get; init; }
+
     /// <summary>The crown's outline from above as the tree stands.</summary>
     public required IReadOnlyList<Place> Crown { get; init; }
 
@@ -43,8 +48,11 @@ public sealed record Zones
 
     public required GroundSlope? Slope { get; init; }
 
-    /// <summary>Where the tree goes if the hinge tears toward the side lean; null where the hinge has next to no work sideways.</summary>
-    public required TornFall? Torn { get; init; }
+    /// <summary>Where the tree goes if the hinge tears, the worse of the two; null where the hinge has next to no work sideways.</summary>
+    public TornFall? Torn => TornWays.Count > 0 ? TornWays[0] : null;
+
+    /// <summary>Where it goes if the hinge tears under the pull, and where if it tears with slack lines; the worse first.</summary>
+    public required IReadOnlyList<TornFall> TornWays { get; init; }
 
     /// <summary>How far the faller's ways out are drawn and checked, metres.</summary>
     public const double RetreatLength = 8;
@@ -56,13 +64,13 @@ public sealed record Zones
     private static readonly double BandSlope = Math.Tan(Angle.Radians(10));
     private const int CrownPoints = 24;
 
-    public static Zones From(
+    internal static Zones From(
         PlanContext context,
         PullLine[] lines,
         LineRun[] runs,
         TargetShape[] shapes,
         GroundSlope? slope,
-        double sideMoment
+        CheckedPull pull
     )
     {
         var plan = context.Plan;
@@ -77,13 +85,8 @@ public sealed record Zones
             onSite[i] = OnSite(context, lines[i], runs[i], plan.Lines[i]);
         }
 
-        var retreats = RetreatsOf(plan, shapes);
+        var retreats = RetreatsOf(plan, shapes, onSite);
         var targets = shapes.Length == 0 ? [] : ClearancesOf(context, shapes, footprint, onSite, reach);
-        for (var i = 0; i < onSite.Length; i++)
-        {
-            onSite[i] = onSite[i] with { CrewIn = WhereCrewStands(onSite, i, footprint) };
-        }
-
         var top = context.Tree.Line.At(context.Tree.Stem.LengthAboveCut);
         var zones = new Zones
         {
@@ -91,6 +94,7 @@ public sealed record Zones
             SectorM = 1.2 * height,
             CrewM = 1.5 * height,
             Footprint = footprint,
+            PeopleFootprint = Sites.Footprint.ForPeople(context, lay),
             Crown = CrownOutline(context),
             Centre = OnGround(context, context.Tree.Centre),
             Top = OnGround(context, top),
@@ -98,7 +102,21 @@ public sealed record Zones
             Lines = onSite,
             Targets = targets,
             Slope = slope,
-            Torn = TornFall.Of(context, sideMoment, shapes),
+            TornWays = TornFall.All(pull, shapes),
+        };
+        zones = zones with
+        {
+            Lines =
+            [
+                .. onSite.Select(
+                    (line, i) =>
+                        line with
+                        {
+                            CrewIn = PersonOnSite.DangerAt(line.Crew, plan, zones, CrewOf(plan, i)),
+                            CrewShelter = PersonOnSite.FirstHauler(plan, plan.Lines[i])?.Shelter ?? "",
+                        }
+                ),
+            ],
         };
         return plan.Crew.Count == 0 ? zones : zones with { People = PersonOnSite.All(plan, zones, shapes) };
     }
@@ -106,37 +124,15 @@ public sealed record Zones
     /// <summary>The crew, each with a place; none while nobody is named.</summary>
     public IReadOnlyList<PersonOnSite> People { get; init; } = [];
 
-    /// <summary>Whether the haulers of a line stand where the tree or a parted line goes.</summary>
-    private static CrewDanger WhereCrewStands(LineOnSite[] lines, int at, Place[] footprint)
-    {
-        var crew = new Coordinate(lines[at].Crew.EastM, lines[at].Crew.NorthM);
-        if (IsIn(footprint))
+    /// <summary>Who hauls on a line as the rules for places know them: the first named, or somebody of the line's own.</summary>
+    private static CrewMembers CrewOf(Plan plan, int line) =>
+        PersonOnSite.FirstHauler(plan, plan.Lines[line])
+        ?? new()
         {
-            return CrewDanger.Footprint;
-        }
-
-        foreach (var line in lines)
-        {
-            if (line.Bands.Any(IsIn))
-            {
-                return CrewDanger.Band;
-            }
-
-            // The turn at the anchor of their own tackle ends at their own hands.
-            var turns = line.InsideTurns.Count - (line == lines[at] && line.HauledBack ? 1 : 0);
-            for (var i = 0; i < turns; i++)
-            {
-                if (IsIn(line.InsideTurns[i]))
-                {
-                    return CrewDanger.Turn;
-                }
-            }
-        }
-
-        return CrewDanger.None;
-
-        bool IsIn(IReadOnlyList<Place> area) => PointLocation.IsInRing(crew, TargetShape.Ring(area));
-    }
+            Name = "",
+            Role = JobRole.Hauler,
+            LineId = plan.Lines[line].Id,
+        };
 
     private static Place OnGround(PlanContext context, Point point)
     {
@@ -175,8 +171,8 @@ public sealed record Zones
             (members.Puller.Place ?? PersonOnSite.FirstHauler(context.Plan, members)?.Place) is { } place
                 ? new Place(place.EastM, place.NorthM)
             : members.Puller.Kind == PullerKind.Vehicle ? Past(legs[^2], anchor, CrewPastAnchor)
+            : members.Puller.Kind == PullerKind.HandWinch ? WinchOf(context, members, anchor)
             : BesideLine(legs[^2], anchor, context.Plan.Lay.BearingDeg);
-        var off = Math.Abs(Angle.Between(context.Plan.Lay.BearingDeg, crew.BearingDeg));
         var turnsAtAnchor = TackleSystems.Of(members.Tackle).HauledBack;
         var bands = new Place[legs.Length - 1][];
         for (var i = 0; i < bands.Length; i++)
@@ -196,11 +192,12 @@ public sealed record Zones
             Seat = legs[0],
             Anchor = anchor,
             Crew = crew,
-            CrewClear = crew.Distance >= 1.5 * context.Plan.Tree.HeightM || off > 45,
             Legs = legs,
             Bands = bands,
             InsideTurns = turns,
-            CrewIn = CrewDanger.None,
+            CrewIn = PersonDanger.None,
+            CrewShelter = "",
+            AtWinch = members.Puller.Kind == PullerKind.HandWinch,
             HauledBack = turnsAtAnchor,
         };
     }
@@ -219,6 +216,12 @@ public sealed record Zones
         var step = Place.At(aside, bearing + away);
         return new(past.EastM + step.EastM, past.NorthM + step.NorthM);
     }
+
+    /// <summary>Who works a hand winch stands at it: at its own anchor, or at the line's.</summary>
+    private static Place WinchOf(PlanContext context, LineMembers members, Place anchor) =>
+        TackleSystems.Of(members.Tackle).UsesAnchor && members.Puller.Anchor is { } own
+            ? Place.At(own.DistanceM, own.BearingDeg)
+            : anchor;
 
     private static Place Past(Place from, Place to, double metres)
     {
@@ -256,19 +259,19 @@ public sealed record Zones
     }
 
     /// <summary>The faller's ways out: as the plan says, or 135° either side of the lay.</summary>
-    private static Retreat[] RetreatsOf(Plan plan, TargetShape[] shapes)
+    private static Retreat[] RetreatsOf(Plan plan, TargetShape[] shapes, LineOnSite[] lines)
     {
         var lay = plan.Lay.BearingDeg;
         var own = plan.Site.EscapeRoutes;
         if (own.Count == 0)
         {
-            return [RetreatAt(lay + 135, shapes), RetreatAt(lay - 135, shapes)];
+            return [RetreatAt(lay + 135, shapes, lines), RetreatAt(lay - 135, shapes, lines)];
         }
 
         var found = new Retreat[own.Count];
         for (var i = 0; i < found.Length; i++)
         {
-            found[i] = RetreatAt(own[i].BearingDeg, shapes) with
+            found[i] = RetreatAt(own[i].BearingDeg, shapes, lines) with
             {
                 GivenUpBy = string.IsNullOrWhiteSpace(own[i].GivenUpBy) ? null : own[i].GivenUpBy,
                 OffLayDeg = Math.Abs(Angle.Between(lay, own[i].BearingDeg)),
@@ -278,7 +281,7 @@ public sealed record Zones
         return found;
     }
 
-    private static Retreat RetreatAt(double bearing, TargetShape[] shapes)
+    private static Retreat RetreatAt(double bearing, TargetShape[] shapes, LineOnSite[] lines)
     {
         var turned = (bearing + 360) % 360;
         var along = Place.At(1, turned);
@@ -298,7 +301,41 @@ public sealed record Zones
             }
         }
 
+        blocked ??= RopeOver(strip, lines) ? "a rope on the ground" : null;
         return new(turned, strip, blocked is null, blocked, null, 135);
+    }
+
+    /// <summary>Whether a leg that runs low crosses a way: from the first turn outward, and out to the hands.</summary>
+    private static bool RopeOver(Place[] strip, LineOnSite[] lines)
+    {
+        foreach (var line in lines)
+        {
+            for (var i = 1; i < line.Legs.Count; i++)
+            {
+                // The first leg comes down from the tree over everybody's head.
+                if (Crosses(line.Legs[i], i + 1 < line.Legs.Count ? line.Legs[i + 1] : line.Crew))
+                {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+
+        bool Crosses(Place from, Place to)
+        {
+            var (a, b) = (new Coordinate(from.EastM, from.NorthM), new Coordinate(to.EastM, to.NorthM));
+            var ring = TargetShape.Ring(strip);
+            for (var k = 1; k < ring.Length; k++)
+            {
+                if (DistanceComputer.SegmentToSegment(a, b, ring[k - 1], ring[k]) <= 0)
+                {
+                    return true;
+                }
+            }
+
+            return PointLocation.IsInRing(a, ring);
+        }
     }
 
     private static Place[] Strip(Place from, Place to, double half, double east, double north) =>
@@ -353,21 +390,11 @@ public sealed record Retreat(
     string? BlockedBy,
     string? GivenUpBy,
     double OffLayDeg
-);
-
-/// <summary>Where haulers stand that they should not.</summary>
-public enum CrewDanger
+)
 {
-    None,
-
-    /// <summary>Where the tree falls.</summary>
-    Footprint,
-
-    /// <summary>Where a parted line flies.</summary>
-    Band,
-
-    /// <summary>Inside a turn of a loaded line.</summary>
-    Turn,
+    /// <summary>Whether somebody can leave by it.</summary>
+    [JsonIgnore]
+    public bool IsOpen => Clear && GivenUpBy is null;
 }
 
 public sealed record LineOnSite
@@ -382,9 +409,6 @@ public sealed record LineOnSite
     /// <summary>Where its haulers stand: as given, or past the anchor and aside of the line.</summary>
     public required Place Crew { get; init; }
 
-    /// <summary>Beyond 1.5 times the height, or more than 45° off the lay.</summary>
-    public required bool CrewClear { get; init; }
-
     /// <summary>Seat, redirects, anchor.</summary>
     public required IReadOnlyList<Place> Legs { get; init; }
 
@@ -394,8 +418,18 @@ public sealed record LineOnSite
     /// <summary>Where it flies when a turn gives: at each redirect, and at the anchor of a tackle that is hauled back.</summary>
     public required IReadOnlyList<IReadOnlyList<Place>> InsideTurns { get; init; }
 
-    /// <summary>Where they stand that they should not.</summary>
-    public required CrewDanger CrewIn { get; init; }
+    /// <summary>What reaches them there.</summary>
+    public required PersonDanger CrewIn { get; init; }
+
+    /// <summary>Whether nothing reaches them but the ground within two heights.</summary>
+    public bool CrewClear => CrewIn <= PersonDanger.Reach;
+
+    /// <summary>What they stand behind or sit in; empty for nothing.</summary>
+    public required string CrewShelter { get; init; }
+
+    /// <summary>Whether they work a hand winch: where the line turns on its way, its last leg ends in their own hand.</summary>
+    [JsonIgnore]
+    public bool AtWinch { get; init; }
 
     /// <summary>Whether the last of the turns is the anchor's, where a tackle is hauled back.</summary>
     public required bool HauledBack { get; init; }

@@ -10,8 +10,10 @@ public sealed record FoundRig
     /// <summary>The least over all links of what may be carried over what is: 1 is just enough, 1.25 no longer tight.</summary>
     public required double Margin { get; init; }
 
+    /// <summary>Each hand's pull at the planned tension, N, over 0.</summary>
     public required double HandForceN { get; init; }
 
+    /// <summary>In the pull line with the hands' full pull, N, over 0.</summary>
     public required double TensionN { get; init; }
 
     /// <summary>Ropes, blocks, grips, connectors, slings and drums in it.</summary>
@@ -20,6 +22,7 @@ public sealed record FoundRig
     /// <summary>How often the tackle is opened and hauled.</summary>
     public required int Sets { get; init; }
 
+    /// <summary>Of the tackle's rope, m, over 0.</summary>
     public required double RopeUsedM { get; init; }
 
     /// <summary>Strengths in it that nobody has given; what is unknown is not known to hold.</summary>

@@ -81,14 +81,11 @@ public sealed record LayRose(double StepDeg, IReadOnlyList<RoseBearing> Bearings
             );
         }
 
-        var side = tree.RightMoment + wind.RightMoment;
+        var planned = pull.Needed * plan.Policy.LoadReserve;
+        var byLine = planned * PullLine.RightArm(line[0].Seat, line[0].Anchor);
         var sideUse =
-            Math.Max(
-                Math.Abs(side),
-                Math.Abs(
-                    side + (pull.Needed * plan.Policy.LoadReserve * PullLine.RightArm(line[0].Seat, line[0].Anchor))
-                )
-            ) / hinge.SideCapacity;
+            Math.Max(Math.Abs(wind.Aside(tree.RightMoment)), Math.Abs(wind.Aside(tree.RightMoment + byLine)))
+            / hinge.SideCapacity;
         var hold = Hinge.HoldDeg(Hinge.WoodDeg(context), plan.Cut.Notch.OpeningDeg, sideUse).Nominal;
         var commit = Angle.Degrees(pull.Commit);
         var (state, why) = Judge(

@@ -27,8 +27,10 @@ public sealed record TackleView
     /// <summary>Of the points, for one length of rope hauled, in the order of the arrangement.</summary>
     public required IReadOnlyList<double> Speeds { get; init; }
 
+    /// <summary>N, 0 or more, from the hauling end on.</summary>
     public required IReadOnlyList<double> LegForcesN { get; init; }
 
+    /// <summary>N, 0 or more, in the order of the points.</summary>
     public required IReadOnlyList<double> PointForcesN { get; init; }
 
     public required IReadOnlyList<ContactCost> Costs { get; init; }

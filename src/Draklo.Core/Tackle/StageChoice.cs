@@ -31,6 +31,7 @@ public static class StageChoices
         new(StageKind.Direct, "Direct", "Hands on the line itself.", 0),
     ];
 
+    /// <summary>Bends of the rope in such a stage, 0 or more.</summary>
     public static int TurnsOf(StageKind kind)
     {
         foreach (var choice in All)

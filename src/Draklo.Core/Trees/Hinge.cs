@@ -166,6 +166,7 @@ public readonly record struct Hinge
         : context.Plan.Cut.Holds is { } own ? new(own.LowDeg, own.NominalDeg, own.HighDeg)
         : WoodDeg(context.Tree.Wood.HingeClass);
 
+    /// <summary>Degrees that a hinge of such wood holds before it breaks, 0 to 90.</summary>
     public static Spread WoodDeg(HingeClass wood) =>
         wood switch
         {

@@ -29,7 +29,7 @@ public sealed record PlanContext(
         var lay = new LayFrame(bearingDeg ?? plan.Lay.BearingDeg);
         var tree = StandingTree.From(plan.Tree, Hinge.OffsetOf(plan.Cut), lay, plan.Cut.StumpHeightM, workings);
         var wind = WindLoad.On(tree, plan.Tree.Crown, plan.Wind, lay, workings);
-        var side = tree.RightMoment + wind.RightMoment;
+        var side = wind.Aside(tree.RightMoment);
         bool? goesRight = Math.Abs(side) < LeastSide * tree.Weight * tree.Centre.Up ? null : side > 0;
         var hinge = Hinge.From(plan.Cut, plan.Tree, goesRight, workings);
         return new(plan, units, workings, lay, hinge, tree, wind);

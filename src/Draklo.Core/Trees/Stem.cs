@@ -73,13 +73,16 @@ public sealed class Stem
         MeanSquareAboveCut = second / Volume;
     }
 
+    /// <summary>Of the tree above the ground, m, over 0.</summary>
     public double Height { get; }
 
     /// <summary>Where its diameter was measured, metres above the ground; none for a stem by its form.</summary>
     public ReadOnlySpan<double> MeasuredHeights => heights is null ? [] : heights.AsSpan(1, heights.Length - 2);
 
+    /// <summary>Exponent of the diameter over what is left to the top, 0 and up; 1 is a cone (M1).</summary>
     public double Taper { get; }
 
+    /// <summary>Of the cut above the ground, m, 0 or more.</summary>
     public double StumpHeight { get; }
 
     /// <summary>The stem's diameter at the ground.</summary>

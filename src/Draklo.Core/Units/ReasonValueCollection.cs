@@ -15,6 +15,7 @@ public sealed class ReasonValueCollection : IReadOnlyDictionary<string, double>
     public static ReasonValueCollection Of(ReadOnlySpan<(string Name, double Value)> values) =>
         values.Length == 0 ? None : new(values.ToArray());
 
+    /// <summary>How many figures a reason names, 0 or more.</summary>
     public int Count => values.Length;
 
     public IEnumerable<string> Keys => values.Select(v => v.Name);

@@ -57,7 +57,7 @@ internal static class CutReasons
     private static void AddTaper(Findings findings, ReasonList reasons)
     {
         var taper = findings.Plan.Cut.HingeTaperM;
-        var side = findings.Context.Tree.RightMoment + findings.Context.Wind.RightMoment;
+        var side = findings.Context.Wind.Aside(findings.Context.Tree.RightMoment);
         var works = Math.Abs(side) > WorksSideways * findings.Context.Hinge.SideCapacity;
         if (works && Math.Abs(taper) > MuchTaper && taper * side > 0)
         {
@@ -174,7 +174,7 @@ internal static class CutReasons
             {
                 reasons.Stop(
                     "lashing-weak",
-                    $"At the planned tension {fork.ForceN:N} come on this lashing of the fork, and it is good for {fork.HoldsN:N}, half its breaking strength: lash higher, or with a stronger strap.",
+                    $"At the planned tension {fork.ForceN:N} come on this lashing of the fork, and it is good for {fork.HoldsN:N}: lash higher, or with a stronger strap.",
                     $"cut.lashings[{fork.Index}].heightM",
                     null,
                     ("forceN", fork.ForceN),
@@ -188,7 +188,7 @@ internal static class CutReasons
         {
             reasons.Check(
                 "lashings-short",
-                $"The lashings round the stem bear less about the cut than the {findings.Cut.LashingsMustHoldNm:Nm} that the tree may bring on them, at half their breaking strength: they are not counted. Lash higher, with more or stronger straps.",
+                $"The lashings round the stem bear less about the cut than the {findings.Cut.LashingsMustHoldNm:Nm} that the tree may bring on them: they are not counted. Lash higher, with more or stronger straps.",
                 "cut.lashings",
                 null,
                 ("mustHoldNm", findings.Cut.LashingsMustHoldNm)

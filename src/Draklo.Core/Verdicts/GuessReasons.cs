@@ -104,7 +104,7 @@ internal static class GuessReasons
         var arms = Lines.Pull.ArmSum(lines, at);
         return (
             Lines.Pull.RestoringMoment(context, at) / arms,
-            Math.Abs(context.Tree.RightMoment + context.Wind.RightMoment) / context.Hinge.SideCapacity,
+            Math.Abs(context.Wind.Aside(context.Tree.RightMoment)) / context.Hinge.SideCapacity,
             context.Hinge.Bending / arms
         );
     }

@@ -36,13 +36,13 @@ internal static class HingeReasons
         }
 
         var context = findings.Context;
-        var still = context.Tree.RightMoment + context.Wind.RightMoment;
+        var still = context.Tree.RightMoment;
         var all = context.PlannedTension * Pull.RightArmSum(lines);
 
         for (var n = 0; n < lines.Length; n++)
         {
-            var slack = Math.Abs(still + all - SideOf(lines[n])) / context.Hinge.SideCapacity;
-            var under = Math.Abs(still + all - (UnderShare * SideOf(lines[n]))) / context.Hinge.SideCapacity;
+            var slack = Math.Abs(context.Wind.Aside(still + all - SideOf(lines[n]))) / context.Hinge.SideCapacity;
+            var under = Math.Abs(context.Wind.Aside(still + all - (UnderShare * SideOf(lines[n])))) / context.Hinge.SideCapacity;
             var worst = Math.Max(slack, under);
             if (worst > 1)
             {

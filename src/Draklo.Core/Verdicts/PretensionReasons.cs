@@ -24,7 +24,7 @@ internal static class PretensionReasons
                 : $"{link.Name.Uncapitalised()} is at its limit";
             reasons.Stop(
                 "pretension-window-empty",
-                $"No pre-tension fits: under {pretension.FloorN:N} the tree may sit back, over {pretension.CeilingN:N} {limit}. Bore the back cut and leave a strap to release, lash the stem, set a second line or choose another anchor.",
+                $"No pre-tension fits: under {pretension.FloorN:N+} the tree may sit back, over {pretension.CeilingN:N-} {limit}. Bore the back cut and leave a strap to release, lash the stem, set a second line or choose another anchor.",
                 null,
                 pull.Path.LimitingLink?.Id,
                 ("floorN", pretension.FloorN),
@@ -35,7 +35,7 @@ internal static class PretensionReasons
         {
             reasons.Check(
                 "planned-over-early-go",
-                $"Hold the line under {pretension.EarlyGoN:N} until the back cut is down to the hinge: at the planned {planned:N} the tree would go while there is still wood to split.",
+                $"Hold the line under {pretension.EarlyGoN:N-} until the back cut is down to the hinge: at the planned {planned:N} the tree would go while there is still wood to split.",
                 null,
                 null,
                 ("earlyGoN", pretension.EarlyGoN),
@@ -70,7 +70,7 @@ internal static class PretensionReasons
         {
             reasons.Stop(
                 "planned-under-floor",
-                $"The planned {planned:N} is under the {floor:N} that keeps the tree from sitting back when the hinge is cut: raise the reserve.",
+                $"The planned {planned:N} is under the {floor:N+} that keeps the tree from sitting back when the hinge is cut: raise the reserve.",
                 "policy.loadReserve",
                 null,
                 ("plannedTensionN", planned),
@@ -96,7 +96,7 @@ internal static class PretensionReasons
         {
             reasons.Check(
                 "window-closes",
-                $"The pre-tension window closes at the careful end: the tree may ask {carefulFloor:N} so as not to sit back, and {pretension.CeilingN:N} is the most the line may have.",
+                $"The pre-tension window closes at the careful end: the tree may ask {carefulFloor:N+} so as not to sit back, and {pretension.CeilingN:N-} is the most the line may have.",
                 null,
                 pretension.LimitedBy is Pretension.EarlyGo or Pretension.ByStrap ? null : pretension.LimitedBy,
                 ("floorN", carefulFloor),

@@ -49,7 +49,7 @@ internal static class RopeReasons
         {
             reasons.Check(
                 "rope-short-for-setting",
-                $"The rope of the {line.Id} line is {owned:m} and setting it takes {result.RopeNeededM:m}, up to the seat, {(line.Tie == TieKind.Base ? "down to the foot, " : "")}out to the {(own ? "opened tackle" : "anchor")} and a tail: take a longer one, or join two and allow for the knot.",
+                $"The rope of the {line.Id} line is {owned:m} and setting it takes {result.RopeNeededM:m+}, up to the seat, {(line.Tie == TieKind.Base ? "down to the foot, " : "")}out to the {(own ? "opened tackle" : "anchor")} and a tail: take a longer one, or join two and allow for the knot.",
                 $"{path}.rope.lengthM",
                 null,
                 ("lengthM", owned),

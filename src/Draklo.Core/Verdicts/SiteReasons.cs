@@ -10,6 +10,7 @@ internal static class SiteReasons
 {
     private const double OffMarkDeg = 3;
     private const double LeastOffLayDeg = 100;
+    private const double MostOffLayDeg = 160;
 
     public static void Add(Findings findings, ReasonList reasons)
     {
@@ -24,25 +25,21 @@ internal static class SiteReasons
         }
 
         AddWaysOut(findings.Site, reasons);
-        AddHaulers(findings.Site, reasons);
+        AddAimError(findings, reasons);
         AddTorn(findings, reasons);
         AddMark(findings, reasons);
     }
 
     private static void AddWaysOut(Zones site, ReasonList reasons)
     {
-        var blocked = 0;
-        var givenUp = 0;
         for (var i = 0; i < site.Retreats.Count; i++)
         {
             var way = site.Retreats[i];
-            givenUp += way.GivenUpBy is null ? 0 : 1;
-            blocked += way.Clear || way.GivenUpBy is not null ? 0 : 1;
-            if (way.GivenUpBy is null && way.OffLayDeg < LeastOffLayDeg)
+            if (way.GivenUpBy is null && way.OffLayDeg is < LeastOffLayDeg or > MostOffLayDeg)
             {
                 reasons.Check(
-                    "way-out-ahead",
-                    $"An escape route runs only {way.OffLayDeg:deg} off the lay: it leads back and aside, near 135°.",
+                    way.OffLayDeg < LeastOffLayDeg ? "way-out-ahead" : "way-out-behind",
+                    $"An escape route runs {way.OffLayDeg:deg} off the lay: it leads back and aside, near 135°.",
                     $"site.escapeRoutes[{i}].bearingDeg",
                     null,
                     ("offLayDeg", way.OffLayDeg)
@@ -50,93 +47,82 @@ internal static class SiteReasons
             }
         }
 
-        if (givenUp == site.Retreats.Count)
+        var open = site.Retreats.Count(r => r.IsOpen);
+        var by = string.Join(
+            " and ",
+            site.Retreats.Where(r => r.GivenUpBy is null)
+                .Select(r => r.BlockedBy)
+                .OfType<string>()
+                .Distinct(StringComparer.Ordinal)
+        );
+        if (open == 0)
         {
             reasons.Stop(
                 "no-way-out",
-                "Every escape route is given up: nobody cuts without one. Clear a way, or lay the tree elsewhere.",
+                by.Length > 0
+                    ? $"No escape route is clear ({by}): nobody cuts without one. Clear a way, or lay the tree elsewhere."
+                    : "Every escape route is given up: nobody cuts without one. Clear a way, or lay the tree elsewhere.",
                 "site.escapeRoutes"
             );
         }
-        else if (blocked > 0)
+        else if (open == 1 && by.Length > 0)
         {
-            var by = string.Join(
-                " and ",
-                site.Retreats.Where(r => r.GivenUpBy is null)
-                    .Select(r => r.BlockedBy)
-                    .OfType<string>()
-                    .Distinct(StringComparer.Ordinal)
-            );
             reasons.Check(
                 "way-out-blocked",
-                blocked == 2
-                    ? $"Both escape routes are blocked ({by}): clear one, or lay the tree elsewhere."
-                    : $"One escape route is blocked ({by}): move it, or give it up by name and keep the other.",
+                $"One escape route is blocked ({by}), and one is left: clear it or move it.",
                 "site.escapeRoutes",
                 null,
-                ("blocked", blocked)
+                ("open", open)
+            );
+        }
+        else if (open == 1)
+        {
+            reasons.Check(
+                "one-way-out",
+                "There is one escape route, and two are usual: add the other, near 135° off the lay.",
+                "site.escapeRoutes",
+                null,
+                ("open", open)
             );
         }
     }
 
-    private static void AddHaulers(Zones site, ReasonList reasons)
+    /// <summary>Nobody is taken for surer than three degrees until five landings say so.</summary>
+    private static void AddAimError(Findings findings, ReasonList reasons)
     {
-        for (var i = 0; i < site.Lines.Count; i++)
+        if (!Footprint.IsSure(findings.Plan))
         {
-            var line = site.Lines[i];
-            if (line.CrewIn == CrewDanger.Footprint)
-            {
-                reasons.Stop(
-                    "crew-under-fall",
-                    $"The haulers of the {line.Id} line stand where the tree falls, {line.Crew.Distance:m} out: send them aside or beyond it.",
-                    $"lines[{i}].puller.place",
-                    null,
-                    ("distanceM", line.Crew.Distance)
-                );
-            }
-            else if (line.CrewIn != CrewDanger.None)
-            {
-                reasons.Check(
-                    "crew-in-snap-back",
-                    $"The haulers of the {line.Id} line stand {(line.CrewIn == CrewDanger.Band ? "where a line flies if it parts" : "inside a turn of a loaded line")}: send them aside, or lead the hauling end out over a redirect.",
-                    $"lines[{i}].puller.place"
-                );
-            }
-
-            if (!line.CrewClear && line.CrewIn != CrewDanger.Footprint)
-            {
-                reasons.Check(
-                    "crew-in-the-lay",
-                    $"The haulers of the {line.Id} line stand {line.Crew.Distance:m} out in the lay, nearer than one and a half heights, {site.CrewM:m}: send them farther, or aside round a redirect.",
-                    $"lines[{i}].puller.place",
-                    null,
-                    ("distanceM", line.Crew.Distance),
-                    ("leastM", site.CrewM)
-                );
-            }
+            reasons.Check(
+                "aim-error-small",
+                $"An aiming error of {findings.Plan.Site.AimErrorDeg:deg} rests on no five landings of the crew: targets are judged with {Footprint.LeastErrorDeg:deg}.",
+                "site.aimErrorDeg",
+                null,
+                ("aimErrorDeg", findings.Plan.Site.AimErrorDeg)
+            );
         }
     }
 
     /// <summary>What lies where the tree goes if the hinge tears.</summary>
     private static void AddTorn(Findings findings, ReasonList reasons)
     {
-        if (findings.Site.Torn is not { HitIds.Count: > 0 } torn)
+        foreach (var torn in findings.Site.TornWays)
         {
-            return;
-        }
-
-        var names = findings
-            .Site.Targets.Where(t => !t.Overlaps && torn.HitIds.Contains(t.Id))
-            .Select(t => t.Name)
-            .ToList();
-        if (names.Count > 0)
-        {
-            reasons.Remark(
-                "torn-hits",
-                $"If the hinge tears, the tree goes about {Math.Abs(torn.OffLayDeg):deg} to the {(torn.OffLayDeg > 0 ? "right" : "left")} of the lay and reaches {string.Join(", ", names)}.",
-                "cut.hingeThicknessM",
-                ("offLayDeg", torn.OffLayDeg)
-            );
+            var names = findings
+                .Site.Targets.Where(t => !t.Overlaps && torn.HitIds.Contains(t.Id))
+                .Select(t => t.Name)
+                .ToList();
+            if (names.Count > 0)
+            {
+                var when = torn.When == TornWhen.Slack ? "once the lines are slack" : "under the pull";
+                reasons.Remark(
+                    "torn-hits",
+                    $"If the hinge tears {when}, the tree goes about {Math.Abs(torn.OffLayDeg):deg} to the {(torn.OffLayDeg > 0 ? "right" : "left")} of the lay and reaches {string.Join(", ", names)}.",
+                    "cut.hingeThicknessM",
+                    ("offLayDeg", torn.OffLayDeg)
+                );
+                // The worse of the two gives the reason; the drawing has both.
+                return;
+            }
         }
     }
 

@@ -11,6 +11,9 @@ internal static class WindReasons
     private const double NotableGustMps = 10;
     private const double LeastGustMps = 5;
 
+    /// <summary>A gust is usually so much over the wind.</summary>
+    private const double GustOverWind = 1.4;
+
     public static void Add(Findings findings, ReasonList reasons)
     {
         var wind = findings.Plan.Wind;
@@ -49,25 +52,26 @@ internal static class WindReasons
         {
             reasons.Stop(
                 "gust-under-wind",
-                $"A gust of {gust.SpeedMps:m/s} from {from} uses up the reserve, less than the wind that blows already, {steady:m/s}: wait for a calmer hour.",
+                $"A gust of {gust.SpeedMps:m/s-} from {from} uses up the reserve, less than the wind that blows already, {steady:m/s}: wait for a calmer hour.",
                 "wind.speedMps",
                 null,
                 ("gustMps", gust.SpeedMps),
                 ("speedMps", steady)
             );
         }
-        else if (gust.SpeedMps < Math.Max(LeastGustMps, Math.Max(2 * steady, expected)))
+        else if (gust.SpeedMps < Math.Max(LeastGustMps, Math.Max(GustOverWind * steady, expected)))
         {
             var why =
                 gust.SpeedMps < expected ? reasons.Units.Say($"gusts of {expected:m/s} are expected")
-                : gust.SpeedMps < 2 * steady ? reasons.Units.Say($"twice the wind is {2 * steady:m/s}")
+                : gust.SpeedMps < GustOverWind * steady
+                    ? reasons.Units.Say($"the wind’s own gusts reach {GustOverWind * steady:m/s}")
                 : "that is hardly a breeze";
             var helps = gust.FromAhead
                 ? "A larger reserve, another hauler or another hour helps"
                 : "A line to the other side, a thicker hinge or another hour helps";
             reasons.Check(
                 "gust-low",
-                $"A gust of {gust.SpeedMps:m/s} from {from} uses up the reserve, and {why}. {helps}; as a plan for a calm only, that gust stops work.",
+                $"A gust of {gust.SpeedMps:m/s-} from {from} uses up the reserve, and {why}. {helps}; as a plan for a calm only, that gust stops work.",
                 "wind.gustMps",
                 null,
                 ("gustMps", gust.SpeedMps),
@@ -78,7 +82,7 @@ internal static class WindReasons
         {
             reasons.Remark(
                 "gust-uses-reserve",
-                $"A gust of {gust.SpeedMps:m/s} from {from} would use up the reserve.",
+                $"A gust of {gust.SpeedMps:m/s-} from {from} would use up the reserve.",
                 "wind.speedMps",
                 ("gustMps", gust.SpeedMps)
             );

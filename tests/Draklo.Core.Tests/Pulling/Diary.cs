@@ -104,6 +104,21 @@ internal sealed class Diary
         return this;
     }
 
+    /// <summary>Everything that is asked at a step, looked at and in order.</summary>
+    public Diary AllIsWell() =>
+        Sees(
+            new()
+            {
+                Bedded = true,
+                WoodBroke = false,
+                FootLifted = false,
+                AnchorMovedM = 0,
+                MovedAside = false,
+                HingeCracked = false,
+                Rubs = false,
+            }
+        );
+
     public EntryDocument Entry(EntryKind kind, string by = "Runa") =>
         new()
         {

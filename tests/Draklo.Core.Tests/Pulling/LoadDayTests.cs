@@ -23,7 +23,7 @@ public sealed class LoadDayTests
         var both = new Diary(PlanOf(Bank() with { Alone = false }));
         Assert.Equal(PullStep.Clear, both.Day.Steps[^1].Step);
         Assert.NotEqual(LoadBasis.LineId, both.Day.Lines[0].Id);
-        both.At(PullStep.Pull).Sees(new() { LeanDeg = 80 });
+        both.At(PullStep.Pull).Sees(new() { LeanDeg = 80, FallerOut = true });
         Assert.Equal("Down. Clear next.", both.To(PullStep.Down).Answer.Title);
         Assert.Equal(LoadBasis.LineId, Assert.Single(both.To(PullStep.Clear).Day.Lines).Id);
     }

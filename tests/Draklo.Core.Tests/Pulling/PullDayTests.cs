@@ -29,17 +29,21 @@ public sealed class PullDayTests
         diary
             .To(PullStep.BedTest)
             .Reads(diary.Basis.PlannedN / 4)
-            .Sees(new() { Bedded = true, CameM = Comes(diary.Basis.PlannedN / 4) });
+            .AllIsWell()
+            .Sees(new() { CameM = Comes(diary.Basis.PlannedN / 4) });
         Assert.Equal("", diary.Codes);
-        diary.To(PullStep.Floor).Reads(Floor * 1.05).Sees(new() { CameM = Comes(Floor * 1.05) });
+        diary.To(PullStep.Floor).Reads(Floor * 1.05).AllIsWell().Sees(new() { CameM = Comes(Floor * 1.05) });
         Assert.Equal("As expected. Hold next.", diary.Answer.Title);
-        diary.To(PullStep.Hold).Reads(Floor * 1.04);
+        diary.To(PullStep.Hold).Reads(Floor * 1.04).AllIsWell();
         Assert.Equal("hold-short", diary.Codes);
         diary.Waits(120).Reads(Floor * 1.03);
         Assert.Equal(PullVerdict.GoOn, diary.Answer.State);
-        diary.To(PullStep.Planned).Reads(Math.Min(Ceiling, diary.Basis.PlannedN) * 0.97);
+        diary.To(PullStep.Planned).Reads(Math.Min(Ceiling, diary.Basis.PlannedN) * 0.97).AllIsWell();
         Assert.Equal("", diary.Codes);
-        diary.To(PullStep.Notch).To(PullStep.BackCut);
+        Assert.Contains("nobody has said how far the seat came", diary.Answer.Title, StringComparison.Ordinal);
+        diary.To(PullStep.Notch).AllIsWell().To(PullStep.BackCut).AllIsWell();
+        Assert.Equal("The faller says when they are out.", diary.Answer.Title);
+        diary.Sees(new() { FallerOut = true });
         Assert.Equal(PullVerdict.GoOn, diary.Answer.State);
         diary.To(PullStep.Pull).Sees(new() { LeanDeg = diary.Basis.CommitDeg + 1 });
         Assert.Equal("As expected. Down next.", diary.Answer.Title);
@@ -75,7 +79,7 @@ public sealed class PullDayTests
     [InlineData(PullStep.Planned, 0.99, "may-be-over", PullVerdict.LookAgain)]
     public void A_reading_is_held_against_the_window(PullStep step, double share, string code, PullVerdict state)
     {
-        diary.At(step).Sees(new() { Bedded = true }).Reads(share * (step == PullStep.Floor ? Floor : Ceiling));
+        diary.At(step).AllIsWell().Reads(share * (step == PullStep.Floor ? Floor : Ceiling));
         Assert.Equal(code, diary.Codes);
         Assert.Equal(state, diary.Answer.State);
     }
@@ -88,7 +92,7 @@ public sealed class PullDayTests
     [InlineData(-0.5, "sat-back", PullVerdict.Stop)]
     public void Movement_seen_is_held_against_movement_expected(double share, string code, PullVerdict state)
     {
-        diary.At(PullStep.Floor).Reads(Floor * 1.1).Sees(new() { Bedded = true, CameM = share * Comes(Floor * 1.1) });
+        diary.At(PullStep.Floor).Reads(Floor * 1.1).AllIsWell().Sees(new() { CameM = share * Comes(Floor * 1.1) });
         Assert.Equal(code, diary.Codes);
         Assert.Equal(state, diary.Answer.State);
     }
@@ -98,13 +102,30 @@ public sealed class PullDayTests
     {
         diary.At(PullStep.BedTest).Reads(500).Sees(new() { Bedded = true, CameM = Comes(500) });
         diary.To(PullStep.Floor).Reads(Floor * 1.1);
+        Assert.Equal("not-looked-at", diary.Codes);
+        Assert.Equal(
+            "Look at how the line lies on the stem, small wood, the foot and the anchor’s mark, and say so.",
+            diary.Answer.Title
+        );
+        diary.AllIsWell();
         Assert.Equal("", diary.Codes);
     }
 
     [Fact]
     public void The_anchor_may_settle_once_and_not_go_on_moving()
     {
-        diary.At(PullStep.Floor).Reads(Floor * 1.1).Sees(new() { Bedded = true, AnchorMovedM = 0.004 });
+        diary
+            .At(PullStep.Floor)
+            .Reads(Floor * 1.1)
+            .Sees(
+                new()
+                {
+                    Bedded = true,
+                    WoodBroke = false,
+                    FootLifted = false,
+                    AnchorMovedM = 0.004,
+                }
+            );
         Assert.Equal("anchor-settled", diary.Codes);
         diary.Sees(new() { AnchorMovedM = 0.006 });
         Assert.Equal("anchor-stirs", diary.Codes);
@@ -121,6 +142,7 @@ public sealed class PullDayTests
             .Sees(new() { Bedded = true })
             .Reads(Floor * 1.25)
             .To(PullStep.Hold)
+            .AllIsWell()
             .Waits(120)
             .Reads(Floor * 1.25 * share);
         Assert.Equal(code, diary.Codes);
@@ -150,7 +172,7 @@ public sealed class PullDayTests
     [Fact]
     public void A_void_brief_stops_the_day()
     {
-        diary.At(PullStep.Floor).Sees(new() { Bedded = true }).Reads(Floor * 1.1);
+        diary.At(PullStep.Floor).AllIsWell().Reads(Floor * 1.1);
         diary.BriefWords = "The plan has moved since brief 1 was issued.";
         Assert.Equal("brief-void", diary.Codes);
         Assert.Equal(PullVerdict.Stop, diary.Answer.State);
@@ -161,6 +183,10 @@ public sealed class PullDayTests
     {
         var basis = diary.Basis;
         diary.At(PullStep.Pull);
+        Assert.Equal("faller-out-unknown no-lean", diary.Codes);
+        diary.Sees(new() { FallerOut = false });
+        Assert.Equal("faller-in", diary.Codes.Split(' ')[0]);
+        diary.Sees(new() { FallerOut = true });
         Assert.Equal("no-lean", diary.Codes);
         diary.Sees(new() { LeanDeg = 2 }).Reads(basis.TensionAt(0, 2));
         Assert.Equal("not-past", diary.Codes);
@@ -191,7 +217,7 @@ public sealed class PullDayTests
     public void Two_lines_are_read_each_in_its_turn()
     {
         var two = new Diary(SideLeaner());
-        two.At(PullStep.BedTest).Sees(new() { Bedded = true });
+        two.At(PullStep.BedTest).AllIsWell();
         var lines = two.Day.Lines;
         Assert.Equal([1, 2], lines.Select(l => l.Turn));
         Assert.Equal("no-reading-1 no-reading-2", two.Codes);
@@ -201,6 +227,72 @@ public sealed class PullDayTests
         Assert.Equal(PullVerdict.GoOn, two.Answer.State);
         // The second line moves the first one's seat too.
         Assert.NotEqual(lines[0].ExpectedM, two.Day.Lines[0].ExpectedM);
+    }
+
+    /// <summary>What a step may never say, whatever the step: read again, hold, or stop.</summary>
+    [Theory]
+    [InlineData(PullStep.BedTest, 1.01)]
+    [InlineData(PullStep.BackCut, 1.01)]
+    [InlineData(PullStep.Pull, 1.01)]
+    [InlineData(PullStep.Pull, 20)]
+    public void Over_the_most_is_a_stop_at_the_first_reading(PullStep step, double share)
+    {
+        diary.At(step).AllIsWell().Reads(share * Ceiling);
+        Assert.Equal(PullVerdict.Stop, diary.Answer.State);
+        Assert.Contains("over-ceiling", diary.Codes, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Three_times_the_last_is_read_again_and_a_stop_when_it_comes_twice()
+    {
+        diary.At(PullStep.Pull).Sees(new() { FallerOut = true, LeanDeg = 3 }).Reads(0.25 * Ceiling);
+        Assert.Equal("not-past", diary.Codes);
+        diary.Reads(0.8 * Ceiling);
+        Assert.Contains("jumped", diary.Codes, StringComparison.Ordinal);
+        Assert.DoesNotContain("jumped-twice", diary.Codes, StringComparison.Ordinal);
+        diary.Reads(0.8 * Ceiling);
+        Assert.Contains("jumped-twice", diary.Codes, StringComparison.Ordinal);
+        Assert.Equal(PullVerdict.Stop, diary.Answer.State);
+        diary.Reads(0.26 * Ceiling);
+        Assert.Equal("not-past", diary.Codes);
+    }
+
+    /// <summary>Bringing a line up from the bed test to the plan is no jump.</summary>
+    [Fact]
+    public void Tightening_is_no_jump()
+    {
+        var planned = Math.Min(Ceiling, diary.Basis.PlannedN);
+        diary.At(PullStep.BedTest).Reads(planned / 4).At(PullStep.Planned).Reads(planned * 0.97);
+        Assert.DoesNotContain("jumped", diary.Codes, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData(0)]
+    [InlineData(0.5)]
+    public void At_the_back_cut_a_line_under_its_floor_stops_the_saw(double share)
+    {
+        diary.At(PullStep.BackCut).AllIsWell().Reads(share * Floor);
+        Assert.Equal(PullVerdict.Stop, diary.Answer.State);
+        Assert.StartsWith("Stop the saw", diary.Answer.Findings[0].Text, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData(PullStep.BackCut)]
+    [InlineData(PullStep.Pull)]
+    public void What_comes_back_at_all_is_a_stop_from_the_back_cut_on(PullStep step)
+    {
+        diary.At(step).AllIsWell().Reads(1.1 * Floor).Sees(new() { FallerOut = true, CameM = 0.08, LeanDeg = 2 });
+        Assert.NotEqual(PullVerdict.Stop, diary.Answer.State);
+        foreach (var seen in new WatchedDocument[] { new() { CameM = 0.07 }, new() { LeanDeg = 1.9 } })
+        {
+            diary.Sees(seen);
+            Assert.Equal("comes-back", diary.Answer.Findings[0].Code);
+            diary.Sees(new() { CameM = 0.09, LeanDeg = 2.1 });
+            Assert.NotEqual(PullVerdict.Stop, diary.Answer.State);
+        }
+
+        diary.Sees(new() { CameM = -0.03 });
+        Assert.Equal(PullVerdict.Stop, diary.Answer.State);
     }
 
     private double Comes(double newtons) => diary.Basis.ComesM(0, [newtons]);

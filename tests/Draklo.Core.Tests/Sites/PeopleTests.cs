@@ -83,7 +83,7 @@ public sealed class PeopleTests
         );
         var faller = Assert.Single(plan.Analysed().Site.People);
         Assert.Equal(315, faller.Place.BearingDeg, 6);
-        Assert.InRange(faller.DistanceM, Zones.RetreatLength, 12);
+        Assert.InRange(faller.DistanceM, Zones.RetreatLength, 14);
         Assert.Equal(PersonDanger.Reach, faller.In);
     }
 

@@ -198,7 +198,7 @@ public sealed class SiteTests
                 l with
                 {
                     Anchor = l.Anchor with { DistanceM = 26 },
-                    Puller = l.Puller with { Place = Place(5, 24) },
+                    Puller = l.Puller with { Place = Place(5, 26) },
                 }
             );
         Assert.True(aside.Analysed().Site.Lines[0].CrewClear);

@@ -105,8 +105,22 @@ public sealed class HingeWoodTests
         Assert.DoesNotContain(bitten.Verdict.Reasons, r => r.Code == "hinge-end-cut-off");
     }
 
+    /// <summary>Method M12's case: 5 cm left behind lift the ceiling to 3,407 N, and never under what it is without.</summary>
     [Fact]
-    public void A_strap_holds_what_its_plank_bears()
+    public void A_strap_lifts_the_ceiling()
+    {
+        var bare = Of(Lime()).Pretension.EarlyGoN;
+        var five = Of(With(Lime(), ("cut.back", "\"bore\""), ("cut.strap", """{ "thicknessM": 0.05, "towardDeg": 180 }""")));
+        Near(22_000, five.Cut.Strap!.HoldsNm, 0.005);
+        Near(3407, five.Pretension.EarlyGoN, 0.005);
+        var thin = Of(With(Lime(), ("cut.back", "\"bore\""), ("cut.strap", """{ "thicknessM": 0.01, "towardDeg": 180 }""")));
+        Assert.InRange(thin.Pretension.EarlyGoN, bare, five.Pretension.EarlyGoN);
+        var aside = Of(With(Lime(), ("cut.back", "\"bore\""), ("cut.strap", """{ "thicknessM": 0.05, "towardDeg": 125 }""")));
+        Assert.InRange(aside.Pretension.EarlyGoN, bare, five.Pretension.EarlyGoN);
+    }
+
+    [Fact]
+    public void A_strap_holds_as_tension_wood_at_its_lever()
     {
         var plan = With(
             Lime(),
@@ -114,9 +128,11 @@ public sealed class HingeWoodTests
             ("cut.strap", """{ "thicknessM": 0.08, "towardDeg": 180 }""")
         );
         var strap = Of(plan).Cut.Strap!;
-        // By hand: a segment 8 cm deep of a round of 27 cm is 0.0212 m²; over 8 cm that is a plank 26.6 cm long.
-        var segment = (0.27 * 0.27 * Math.Acos(0.19 / 0.27)) - (0.19 * Math.Sqrt((0.27 * 0.27) - (0.19 * 0.19)));
-        Assert.Equal(34e6 * segment * 0.08 / 6, strap.HoldsNm, 1);
+        // By hand: the segment 8 cm deep of a round of 27 cm, its middle by the chord's half, the hinge's middle 12.5 cm forward.
+        var half = Math.Sqrt((0.27 * 0.27) - (0.19 * 0.19));
+        var segment = (0.27 * 0.27 * Math.Acos(0.19 / 0.27)) - (0.19 * half);
+        var lever = 0.125 + (2.0 / 3 * half * half * half / segment);
+        Assert.Equal(segment * 0.5 * 34e6 * lever / 3, strap.HoldsNm, 1);
         Assert.Equal(0.27 - 0.12 - 0.05 + 0.19, strap.RoomM, 1e-9);
 
         // A strap as thick as is said to be needed is just enough.

@@ -13,7 +13,7 @@ public sealed class ReadyTests
     [InlineData("walkUp[0].tickedAt", null, "walk-up-open")]
     [InlineData("wind.speedMps", null, "wind-not-given")]
     [InlineData("wind.gustMps", 8.0, "gust-low")]
-    [InlineData("wind.speedMps", 3.5, "gust-low")]
+    [InlineData("wind.speedMps", 4.5, "gust-low")]
     [InlineData("wind.inLeaf", true, "gust-low")]
     [InlineData("policy.loadReserve", 1.15, "reserve-low")]
     [InlineData("policy.designFactor.anchor", 1.5, "factors-lowered")]

@@ -71,7 +71,7 @@ public sealed class ReasonTests
             ("cut.strap", """{ "thicknessM": 0.1 }"""),
             ("cut.rot", """[{ "forwardM": -0.2, "rightM": 0, "acrossM": 0.08 }]"""),
         ],
-        ["strap-thin"] = [("cut.back", "\"bore\""), ("cut.strap", """{ "thicknessM": 0.05 }""")],
+        ["strap-thin"] = [("cut.back", "\"bore\""), ("cut.strap", """{ "thicknessM": 0.012 }""")],
         ["bore-into-hinge"] =
         [
             ("cut.back", "\"bore\""),
@@ -139,7 +139,27 @@ public sealed class ReasonTests
             ("lines[0].puller.place", """{ "eastM": 30, "northM": 12 }"""),
         ],
         ["commit-far"] = [("cut.hingeThicknessM", "0.12"), ("tree.lean.angleDeg", "20")],
-        ["crew-in-the-lay"] = [("lines[0].puller.place", """{ "eastM": 24, "northM": 0 }""")],
+        ["crew-too-near"] = [("lines[0].puller.place", """{ "eastM": 15, "northM": 18 }""")],
+        ["crew-at-stump"] = [("lines[0].puller.place", """{ "eastM": 0, "northM": 9 }""")],
+        ["aim-error-small"] = [("site.aimErrorDeg", "1")],
+        ["helpers-at-stump"] =
+        [
+            (
+                "crew",
+                """[{ "name": "Ole", "role": "watcher", "helpsAtStump": true }, { "name": "Pia", "role": "learner", "helpsAtStump": true }]"""
+            ),
+        ],
+        ["helper-without-way-out"] =
+        [
+            ("crew", """[{ "name": "Ole", "role": "watcher", "helpsAtStump": true }]"""),
+            ("site.escapeRoutes", """[{ "bearingDeg": 225 }]"""),
+        ],
+        ["one-way-out"] = [("site.escapeRoutes", """[{ "bearingDeg": 225 }]""")],
+        ["way-out-behind"] = [("site.escapeRoutes", """[{ "bearingDeg": 265 }, { "bearingDeg": 315 }]""")],
+        ["way-out-ends-badly"] =
+        [
+            ("crew", """[{ "name": "Ole", "role": "faller", "place": { "eastM": -12, "northM": 1 } }]"""),
+        ],
         ["drum-may-hold-too-much"] = [("lines[0].limiter", """{ "turns": 5 }""")],
         ["drum-may-slip"] = [("lines[0].limiter", """{ "turns": 1 }""")],
         ["grip-cord-ratio"] =
@@ -246,9 +266,13 @@ public sealed class ReasonTests
         [
             ("crew", """[{ "name": "Ole", "role": "watcher", "place": { "eastM": 34, "northM": 1 } }]"""),
         ],
-        ["person-in-drop-sector"] =
+        ["person-too-near"] =
         [
-            ("crew", """[{ "name": "Ole", "role": "lead", "place": { "eastM": 12, "northM": 11 } }]"""),
+            ("crew", """[{ "name": "Ole", "role": "lead", "place": { "eastM": 2, "northM": 24 } }]"""),
+        ],
+        ["person-at-stump"] =
+        [
+            ("crew", """[{ "name": "Ole", "role": "road", "place": { "eastM": -4, "northM": 8 } }]"""),
         ],
         ["people-needed-near"] =
         [

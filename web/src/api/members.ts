@@ -113,6 +113,8 @@ export const members = {
     role: { label: "Role" },
     lineId: { label: "Line" },
     place: { label: "Where they stand", part: "PlaceMembers" },
+    shelter: { label: "Shelter" },
+    helpsAtStump: { label: "Helps at the stump" },
     canClimb: { label: "Can climb" },
     firstAid: { label: "First aid" },
   },
@@ -254,6 +256,7 @@ export const members = {
     heightM: { label: "Above the cut or the union", quantity: "length", low: 0.1, high: 30 },
     unionHeightM: { label: "Union, above the ground", quantity: "length", step: 0.5, low: 0.2, high: 60 },
     breakingStrengthN: { label: "Lashing strength", quantity: "force", low: 1000, high: 1000000 },
+    capacityN: { label: "Lashing capacity", quantity: "force", low: 300, high: 1000000, empty: "a third of its strength" },
   },
   BiteMembers: {
     rightM: { label: "Bite, right of the middle", quantity: "thickness", step: 1, low: -3, high: 3 },
@@ -536,6 +539,8 @@ export const members = {
     letRun: { label: "Let run" },
     pieceToBlockM: { label: "Rope from piece to block", quantity: "length", low: 0.1, high: 60, canBeMeasured: true },
     knotId: { label: "Knot on the piece" },
+    block: { label: "Block on the piece", part: "RigBlockMembers" },
+    endSling: { label: "Sling of the rope's end", part: "SlingMembers" },
     offStemM: { label: "Block off the stem's middle", quantity: "length", low: 0, high: 3 },
   },
   PointsMembers: {

@@ -169,7 +169,7 @@ function PieceChoice({
   );
 }
 
-function CatchFields({ clearing, pieces }: Props) {
+function CatchFields({ clearing, pieces, catalogue }: Props) {
   if (!clearing.catch) return null;
   return (
     <>
@@ -188,6 +188,16 @@ function CatchFields({ clearing, pieces }: Props) {
           { value: "2", text: "Two-part" },
         ]}
       />
+      {clearing.catch.parts === 2 && (
+        <>
+          <BlockPart path="clearing.catch.block" name={labelOf("clearing.catch.block")} catalogue={catalogue} />
+          <SlingFields
+            path="clearing.catch.endSling"
+            catalogue={catalogue}
+            name={labelOf("clearing.catch.endSling")}
+          />
+        </>
+      )}
       <Segments
         label={labelOf("clearing.catch.letRun")}
         value={clearing.catch.letRun ? "run" : "held"}
