@@ -113,7 +113,8 @@ internal sealed class BriefWords(Plan plan, Analysis analysis, UnitSystem units)
     {
         get
         {
-            var moved = analysis.Pull.NeededTensionN > 0
+            var moved =
+                analysis.Pull.NeededTensionN > 0
                     ? analysis.Stem.SeatMovementM * plate.FloorN / analysis.Pull.NeededTensionN
                     : 0;
             return moved > 0.01 ? moved : null;

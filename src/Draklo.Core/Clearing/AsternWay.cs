@@ -220,6 +220,7 @@ internal sealed class AsternWay()
             );
         }
 
+        AddBrake(walk, tension);
         if (tree.HingeGoesDeg < planned.Deg)
         {
             walk.Reasons.Check(
@@ -257,6 +258,31 @@ internal sealed class AsternWay()
             "clearing.drum"
         );
         Draw(walk, tension);
+    }
+
+    /// <summary>A brake that a light hold on a smooth drum does not make hold what it must.</summary>
+    private static void AddBrake(RigWalk walk, double tension)
+    {
+        if (walk.Clearing.Drum is not { } drum)
+        {
+            return;
+        }
+
+        var slips = Limiter.SlipsAt(drum.Turns.HoldLowN, drum.Turns.FrictionLow, drum.Turns.Turns);
+        if (slips < tension)
+        {
+            walk.Reasons.Add(
+                Limiter.IsTried(walk.Scene.Plan, "clearing.drum.turns") ? VerdictState.Stop : VerdictState.Check,
+                "rig-brake-too-weak",
+                walk.Scene.Units.Say(
+                    $"{Sentences.Count(drum.Turns.Turns).Capitalised()} {(drum.Turns.Turns == 1 ? "turn" : "turns")} with a light hold may slip at {slips:N-}, and the tree pulls {tension:N+} where you stop: take more turns, stop sooner, or try the drum first."
+                ),
+                "clearing.drum.turns.turns",
+                null,
+                ("slipsAt", slips),
+                ("tension", tension)
+            );
+        }
     }
 
     /// <summary>The least turns that are sure to hold so much.</summary>

@@ -52,9 +52,12 @@ internal static class RigDrum
         var slips = Limiter.SlipsAt(drum.Turns.HoldLowN, drum.Turns.FrictionLow, drum.Turns.Turns);
         if (!letsRun && slips < load)
         {
-            walk.Reasons.Check(
+            walk.Reasons.Add(
+                Limiter.IsTried(walk.Scene.Plan, $"{Path}.turns") ? VerdictState.Stop : VerdictState.Check,
                 "rig-drum-slips",
-                $"{Sentences.Count(drum.Turns.Turns).Capitalised()} turns with a light hold may slip at {slips:N}; the line pulls {load:N}: take more turns and tie the tail off.",
+                walk.Scene.Units.Say(
+                    $"{Sentences.Count(drum.Turns.Turns).Capitalised()} turns with a light hold may slip at {slips:N}; the line pulls {load:N}: take more turns and tie the tail off."
+                ),
                 $"{Path}.turns.turns",
                 null,
                 ("slipsAt", slips),

@@ -114,6 +114,8 @@ public static class GearFlags
         )
         {
             Flaws = item.Flaws,
+            StrengthN = GearStrength.Of(item, UnitSystem.Metric).Newtons,
+            LengthM = item.Kind is GearKind.Rope or GearKind.Cord ? item.LengthM : null,
         };
 
     /// <summary>The piece as it stands after an inspection.</summary>

@@ -7,6 +7,12 @@ public sealed record GearStanding(string Name, GearState State, string Why)
 {
     /// <summary>Flawed spots of a rope, by metres from end a.</summary>
     public IReadOnlyList<GearFlaw> Flaws { get; init; } = [];
+
+    /// <summary>What it breaks at new, N, over 0; null where nobody knows.</summary>
+    public double? StrengthN { get; init; }
+
+    /// <summary>Of a rope as it is now, m, over 0; null where nobody has said.</summary>
+    public double? LengthM { get; init; }
 }
 
 public enum GearState

@@ -105,7 +105,7 @@ internal static class LearnedFromJobs
             new(Math.Min(low, value), value, Math.Max(high, value)),
             AsPredicted,
             Math.Exp(mean) is < LeastFactor or > MostFactor
-                ? (false, "What was read lies too far from what was predicted: measure better before it is used.")
+                    ? (false, "What was read lies too far from what was predicted: measure better before it is used.")
                 : sure ? on.Judged(value >= 1, value >= 1 ? "It raises what is planned." : "It lowers what is planned.")
                 : (false, "What was read scatters about what was predicted: it lowers nothing yet.")
         ) with

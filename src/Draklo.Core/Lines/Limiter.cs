@@ -40,18 +40,34 @@ public sealed record Limiter(
     public static double SlipsAtMost(LimiterMembers drum) =>
         SlipsAt(drum.HoldHighN, drum.FrictionHigh, drum.Turns + MiscountedTurns);
 
+    /// <summary>Whether somebody tried the drum: its friction's low and high are measured, or the crew's own.</summary>
+    /// <param name="path">Of the drum's members, as in lines[0].limiter.</param>
+    public static bool IsTried(Plan plan, string path)
+    {
+        return plan.Ours.Any(o => o.Path.StartsWith($"{path}.friction", StringComparison.Ordinal))
+            || (IsMeasured("frictionLow") && IsMeasured("frictionHigh"));
+
+        bool IsMeasured(string member) =>
+            plan.Provenance.TryGetValue($"{path}.{member}", out var from) && from == Provenance.Measured;
+    }
+
+    /// <summary>The most that a drum is taken to hold, N: as tried, or in its middle while nobody has tried it.</summary>
+    public static double LimitsTo(LimiterMembers drum, bool tried) =>
+        tried ? SlipsAtMost(drum) : SlipsAt(drum.HoldN, drum.Friction, drum.Turns);
+
     /// <summary>Every number of turns judged.</summary>
     /// <param name="drum">The drum as planned; its own turns do not matter here.</param>
     /// <param name="needed">Hand force at the planned tension, N.</param>
     /// <param name="allowed">Hand force that the weakest link allows, N.</param>
-    public static Limiter Of(LimiterMembers drum, double needed, double allowed, UnitSystem units)
+    /// <param name="most">What the puller can give at most, N: no drum holds more.</param>
+    public static Limiter Of(LimiterMembers drum, double needed, double allowed, double most, UnitSystem units)
     {
         var choices = new DrumTurns[MostTurns];
         int? fitting = null;
         for (var n = 1; n <= MostTurns; n++)
         {
             var low = SlipsAt(drum.HoldLowN, drum.FrictionLow, n);
-            var high = SlipsAt(drum.HoldHighN, drum.FrictionHigh, n + MiscountedTurns);
+            var high = Math.Min(most, SlipsAt(drum.HoldHighN, drum.FrictionHigh, n + MiscountedTurns));
             var fits = low > needed && high < allowed;
             fitting ??= fits ? n : null;
             choices[n - 1] = new(n, low, SlipsAt(drum.HoldN, drum.Friction, n), high, fits);

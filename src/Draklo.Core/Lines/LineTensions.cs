@@ -22,7 +22,8 @@ public readonly record struct LineTensions(
 )
 {
     /// <param name="planned">Main tension, N.</param>
-    public static LineTensions Of(LineMembers line, LineRun run, SolvedTackle tackle, double planned)
+    /// <param name="tried">Whether somebody tried the line's drum.</param>
+    public static LineTensions Of(LineMembers line, LineRun run, SolvedTackle tackle, double planned, bool tried)
     {
         var tree = line.Share * planned;
         var end = tree / run.Passes(0);
@@ -33,7 +34,7 @@ public readonly record struct LineTensions(
             heave += Momentum(line, run, tackle, speed);
         }
 
-        var worstHand = line.Limiter is { } drum ? Math.Min(heave, Limiter.SlipsAtMost(drum)) : heave;
+        var worstHand = line.Limiter is { } drum ? Math.Min(heave, Limiter.LimitsTo(drum, tried)) : heave;
         var worstEnd = worstHand * tackle.AtBest.ActualAdvantage;
         var endRises = run.Passes(0) / run.Passes(0, along: -1);
         return new(

@@ -135,6 +135,9 @@ internal sealed class AnchorLink() : LineRule(LinkKind.Anchor, "anchor", LinkMar
     /// <summary>A pull that rises more than this from a post or picket draws it, degrees.</summary>
     private const double LiftsDeg = 15;
 
+    /// <summary>Under this a tree that holds something is a question though the sums hold.</summary>
+    private const double LeastSoundness = 0.7;
+
     internal override void AddTo(LineWalk walk)
     {
         if (!walk.AnchorIsLoaded)
@@ -205,6 +208,17 @@ internal sealed class AnchorLink() : LineRule(LinkKind.Anchor, "anchor", LinkMar
                 null,
                 ("riseDeg", Angle.Degrees(rise)),
                 ("upN", load * Math.Sin(rise))
+            );
+        }
+
+        if (at.Anchor is { Kind: AnchorKind.Tree, Tree.Soundness: < LeastSoundness and var sound })
+        {
+            unknowns.Check(
+                "anchor-tree-decayed",
+                $"{at.Name} is a tree of {sound:%} soundness: look for another, though the sums hold.",
+                $"{at.Member}.tree.soundness",
+                null,
+                ("soundness", sound)
             );
         }
 

@@ -70,6 +70,11 @@ public sealed record AnchorStrength(Spread Force, string Limit, string Watch)
             _ => null,
         };
 
+    /// <summary>How far under the ground a root plate turns, metres: an estimate.</summary>
+    private const double PlateDepthLow = 0.15;
+    private const double PlateDepth = 0.3;
+    private const double PlateDepthHigh = 0.6;
+
     private static AnchorStrength OfTree(AnchorTreeMembers tree, double strap, string id, Workings? workings)
     {
         var wood = StandingWood.Of(tree.SpeciesId);
@@ -80,7 +85,13 @@ public sealed record AnchorStrength(Spread Force, string Limit, string Watch)
         var arm = Math.Max(strap, LeastStrapHeight);
         var section = Math.PI * Math.Pow(tree.DbhM, 3) / 32;
         var stemForce = strength * section / arm;
-        var roots = new Spread(hold.Low * mass / arm, hold.Nominal * mass / arm, hold.High * mass / arm);
+        // The plate turns about a point below the ground; rot in the stem is rot in the roots.
+        var plate = mass * tree.Soundness;
+        var roots = new Spread(
+            hold.Low * plate / (strap + PlateDepthHigh),
+            hold.Nominal * plate / (strap + PlateDepth),
+            hold.High * plate / (strap + PlateDepthLow)
+        );
         var byStem = stemForce < roots.Nominal;
         workings?.Add(
             $"{id}.anchor-roots",
@@ -88,8 +99,8 @@ public sealed record AnchorStrength(Spread Force, string Limit, string Watch)
             "F_roots",
             roots.Nominal,
             "N",
-            "F = C · stem mass / strap height",
-            $"{Figures.Plain(hold.Nominal, 3)} N·m/kg · {mass:kg} / {arm:m}",
+            "F = C · stem mass · soundness / (strap height + 0.3 m)",
+            $"{Figures.Plain(hold.Nominal, 3)} N·m/kg · {mass:kg} · {tree.Soundness:x} / {strap + PlateDepth:m}",
             "M10",
             estimate: true
         );

@@ -122,7 +122,13 @@ internal sealed record CheckedPull
             var line = plan.Lines[i];
             var tackle = SolvedTackle.From(line.Tackle);
             runs[i] = LineRun.From(line, lines[i], tree, standing.Lay);
-            var tensions = LineTensions.Of(line, runs[i], tackle, planned);
+            var tensions = LineTensions.Of(
+                line,
+                runs[i],
+                tackle,
+                planned,
+                line.Limiter is not null && Limiter.IsTried(plan, $"lines[{i}].limiter")
+            );
             var redirects = path.AddLine(i, lines[i], runs[i], tensions, tackle);
             results[i] = LineAnalysis.Of(context, line, lines[i], runs[i], tensions, pull, tackle, redirects);
 
@@ -275,7 +281,6 @@ internal sealed record CheckedPull
         );
         return (needed, Math.Max(At(0), Math.Max(needed, At(context.PlannedTension))));
 
-        double At(double tension) =>
-            Math.Abs(context.Wind.Aside(context.Tree.RightMoment + (tension * arms)));
+        double At(double tension) => Math.Abs(context.Wind.Aside(context.Tree.RightMoment + (tension * arms)));
     }
 }

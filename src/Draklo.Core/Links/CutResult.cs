@@ -190,12 +190,7 @@ public sealed record StrapResult(double HoldsNm, double AsksNm, double Use, doub
             strap.HoldsNm,
             asks,
             UseOf(asks, strap),
-            ReleaseStrap.Needed(
-                context.Plan.Cut,
-                context.Hinge.Strength,
-                context.Plan.Policy.DesignFactor.Stem,
-                asks
-            ),
+            ReleaseStrap.Needed(context.Plan.Cut, context.Hinge.Strength, context.Plan.Policy.DesignFactor.Stem, asks),
             strap.RoomM,
             strap.InRot
         );

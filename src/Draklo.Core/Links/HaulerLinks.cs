@@ -109,8 +109,7 @@ internal sealed class HaulerAnchorLink() : LineRule(LinkKind.HaulerAnchor, "hand
     /// <summary>Without a tackle on it, the line's own anchor is the machine's.</summary>
     public static bool IsAsked(LineWalk walk) => walk.PullerStands && walk.Tackle.System.UsesAnchor;
 
-    public static string MachineOf(LineWalk walk) =>
-        walk.Line.Puller.Kind == PullerKind.Machine ? "machine" : "winch";
+    public static string MachineOf(LineWalk walk) => walk.Line.Puller.Kind == PullerKind.Machine ? "machine" : "winch";
 
     public static LinkLoad LoadOf(LineWalk walk) =>
         new(walk.Tensions.Hand, walk.Tensions.WorstHand, walk.Tensions.HandMayRise);

@@ -116,6 +116,7 @@ internal static class LineAnalysis
                     line.Limiter ?? new(),
                     hand,
                     most > 0 && hand > 0 ? hand / most : 1e7,
+                    Effort.WorstCredible(line.Puller),
                     context.Units
                 ),
             };

@@ -114,8 +114,7 @@ internal sealed class LineWalk(
 
     /// <summary>What hangs on the tackle's end while nobody hauls.</summary>
     /// <param name="share">Of the tension there.</param>
-    public LinkLoad Hanging(double share) =>
-        new(share * tensions.End, share * tensions.WorstEnd, tensions.EndMayRise);
+    public LinkLoad Hanging(double share) => new(share * tensions.End, share * tensions.WorstEnd, tensions.EndMayRise);
 
     /// <summary>What a part of the tackle carries while it is hauled, with its turns as usual, at their best and at their least.</summary>
     /// <param name="forHand">Its force for a hand force of 1.</param>

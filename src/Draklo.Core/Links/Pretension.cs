@@ -126,8 +126,7 @@ public sealed record Pretension(
     }
 
     /// <summary>What the hinge takes of a forward moment before it bends, N·m, with the wood's soundness taken off.</summary>
-    public static double HingeAsItIs(PlanContext context) =>
-        context.Hinge.Bending * context.Tree.Soundness.Value;
+    public static double HingeAsItIs(PlanContext context) => context.Hinge.Bending * context.Tree.Soundness.Value;
 
     /// <summary>
     /// Whether the lashings round the stem bear what the tree brings on them as it goes with twice the hinge uncut: their
@@ -139,8 +138,7 @@ public sealed record Pretension(
         double holds = 0;
         foreach (var lashing in context.Plan.Cut.Lashings)
         {
-            holds +=
-                lashing.Round == LashingPlace.Stem ? CapacityOf(lashing) * lashing.HeightM : 0;
+            holds += lashing.Round == LashingPlace.Stem ? CapacityOf(lashing) * lashing.HeightM : 0;
         }
 
         return holds > 0 && holds >= MomentInZone(hinge);

@@ -25,11 +25,7 @@ internal sealed class RedirectWalk
         // At the careful end every turn between it and the tree passes on its least.
         var careful = tensions.End * (1 + tensions.EndMayRise);
         var carefulHaul = careful * run.Passes(index + 1, along: -1);
-        OnHaulSide = new(
-            planned,
-            tensions.WorstEnd * run.Passes(index + 1, along: 1),
-            MayRise(carefulHaul, planned)
-        );
+        OnHaulSide = new(planned, tensions.WorstEnd * run.Passes(index + 1, along: 1), MayRise(carefulHaul, planned));
         var worst = run.ForceOn(index, tensions.WorstEnd * run.Passes(index, along: 1), OnHaulSide.Worst);
         var carefulForce = run.ForceOn(index, careful * run.Passes(index, along: -1), carefulHaul);
         OnTurn = new(force.ForceN, worst.ForceN, MayRise(carefulForce.ForceN, force.ForceN));

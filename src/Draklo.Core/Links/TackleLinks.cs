@@ -127,12 +127,7 @@ internal sealed class HeldLegsLink() : TackleRopeLink(LinkKind.HeldLegs, "held-l
         }
 
         var piece = CaptureLink.NameOf(walk.Line.Tackle.Capture!.Kind);
-        walk.Add(
-            this,
-            $"Tackle rope, hanging on the {piece}",
-            walk.Hanging(held.HeaviestLeg),
-            RatingOf(walk)
-        );
+        walk.Add(this, $"Tackle rope, hanging on the {piece}", walk.Hanging(held.HeaviestLeg), RatingOf(walk));
     }
 
     internal override IEnumerable<Ladder> Remedies(LadderMaker make) =>

@@ -94,8 +94,11 @@ public sealed record SettingMembers : IDocumentPart
     [Measure("count")]
     public int TwigsLeft { get; init; }
 
-    [Display(Name = "Bed test done", Description = "Pulled with the bed test's load while someone watched the seat.")]
-    public bool Bedded { get; init; }
+    [Display(
+        Name = "Line lies on the stem",
+        Description = "As somebody saw who watched the seat under the bed test's load; left out, nobody has tried it yet: the day asks for it."
+    )]
+    public bool? Bedded { get; init; }
 }
 
 public enum SettingWay

@@ -117,7 +117,9 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
             _ when now == PullStep.Clear => LoadJudge.Title(basis, of.Counting),
             _ when now == PullStep.Down && next == PullStep.Clear => "Down. Clear next.",
             _ when now == PullStep.Down => "Down. The day is kept, ready for the log.",
-            _ when next is { } step && now is >= PullStep.BedTest and <= PullStep.Planned && of.Lines.Any(l => l.CameM is null) =>
+            _ when next is { } step
+                    && now is >= PullStep.BedTest and <= PullStep.Planned
+                    && of.Lines.Any(l => l.CameM is null) =>
                 $"As expected, as far as looked at: nobody has said how far the seat came. {PullSteps.NameOf(step).Capitalised()} next.",
             _ when next is { } step => $"As expected. {PullSteps.NameOf(step).Capitalised()} next.",
             _ => "As expected.",
@@ -206,10 +208,12 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
                 }
 
                 read = tension.Nominal;
-                var up = basis.TargetN(entry.Entry.Step) is { } target && entry.Entry.Step <= PullStep.Planned
-                    ? OverTarget * target * basis.ShareOf(IndexOf(line.Id))
-                    : 0;
-                var jumped = last is { } before && read >= Jump * before && read > Math.Max(up, JumpFrom * line.PlannedN);
+                var up =
+                    basis.TargetN(entry.Entry.Step) is { } target && entry.Entry.Step <= PullStep.Planned
+                        ? OverTarget * target * basis.ShareOf(IndexOf(line.Id))
+                        : 0;
+                var jumped =
+                    last is { } before && read >= Jump * before && read > Math.Max(up, JumpFrom * line.PlannedN);
                 (jumps, last) = jumped ? (jumps + 1, last) : (0, read);
             }
 
@@ -218,7 +222,9 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
             {
                 findings.Stop(
                     "jumped-twice",
-                    units.Say($"{read:N}{of}, three times the reading before, and read so twice: hold, and look what pulls.")
+                    units.Say(
+                        $"{read:N}{of}, three times the reading before, and read so twice: hold, and look what pulls."
+                    )
                 );
             }
             else if (jumps == 1)
@@ -248,12 +254,7 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
     }
 
     /// <summary>A seat or a lean that comes back: at all from the back cut on, and past where it stood before that.</summary>
-    private void AddComesBack(
-        ImmutableArray<PullStep> order,
-        int at,
-        PullSeen seen,
-        IReadOnlyList<DayEntry> counting
-    )
+    private void AddComesBack(ImmutableArray<PullStep> order, int at, PullSeen seen, IReadOnlyList<DayEntry> counting)
     {
         var backCut = order.IndexOf(PullStep.BackCut);
         if (at < backCut)
@@ -275,7 +276,10 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
                 .Any(g => ComesBack([.. g]));
         if (back)
         {
-            findings.Stop("comes-back", "It comes back: hold the line, saw out of the cut if it can be, everybody out.");
+            findings.Stop(
+                "comes-back",
+                "It comes back: hold the line, saw out of the cut if it can be, everybody out."
+            );
         }
 
         static bool ComesBack(List<double> told) =>

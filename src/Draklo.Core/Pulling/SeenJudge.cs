@@ -92,13 +92,7 @@ internal sealed class SeenJudge(FindingList findings, UnitSystem units)
         Anchor,
     ];
 
-    private static readonly Question[] Cut =
-    [
-        Aside,
-        new("the hinge", s => s.HingeCracked is not null),
-        Lines,
-        Anchor,
-    ];
+    private static readonly Question[] Cut = [Aside, new("the hinge", s => s.HingeCracked is not null), Lines, Anchor];
 
     private static Question[] Asked(PullStep step) =>
         step switch

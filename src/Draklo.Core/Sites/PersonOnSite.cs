@@ -66,9 +66,7 @@ public sealed record PersonOnSite(
                 person.Role,
                 place,
                 person.Place is not null,
-                person.Role == JobRole.Faller
-                    ? FallerAt(place, site, person)
-                    : DangerAt(place, plan, site, person),
+                person.Role == JobRole.Faller ? FallerAt(place, site, person) : DangerAt(place, plan, site, person),
                 place.Distance,
                 LetterOf(plan.Crew, i)
             );
@@ -88,7 +86,12 @@ public sealed record PersonOnSite(
     internal static double LeastM(Place place, Plan plan)
     {
         var off = Math.Abs(Angle.Between(plan.Lay.BearingDeg, place.BearingDeg));
-        return plan.Tree.HeightM * (off <= 45 ? 1.5 : off <= 90 ? 1.2 : 1);
+        return plan.Tree.HeightM
+            * (
+                off <= 45 ? 1.5
+                : off <= 90 ? 1.2
+                : 1
+            );
     }
 
     /// <summary>The one helper who stands at the stump with the faller; null while nobody does.</summary>

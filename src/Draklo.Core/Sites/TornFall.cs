@@ -67,9 +67,7 @@ public sealed record TornFall(
             var turned = PlanContext.Of(context.Plan, context.Units, bearingDeg: bearing);
             var ground = Sites.Footprint.Of(turned, bearing);
             var ring = shapes.Length == 0 ? [] : TargetShape.Ring(ground);
-            found.Add(
-                new(when, off, ground, [.. shapes.Where(s => s.DistanceTo(ring) <= 0).Select(s => s.Target.Id)])
-            );
+            found.Add(new(when, off, ground, [.. shapes.Where(s => s.DistanceTo(ring) <= 0).Select(s => s.Target.Id)]));
         }
     }
 }

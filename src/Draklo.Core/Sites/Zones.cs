@@ -1,10 +1,10 @@
+using System.Text.Json.Serialization;
 using Draklo.Core.Geometry;
 using Draklo.Core.Lines;
 using Draklo.Core.Links;
 using Draklo.Core.Plans;
 using Draklo.Core.Tackle;
 using Draklo.Core.Trees;
-using System.Text.Json.Serialization;
 using NetTopologySuite.Algorithm;
 using Coordinate = NetTopologySuite.Geometries.Coordinate;
 

@@ -43,13 +43,7 @@ public sealed record ReleaseStrap(double AreaM2, double LeverM, double HoldsNm, 
         });
         var (area, middle) = Segment(radius, strap.ThicknessM);
         var lever = Math.Max(0, Hinge.OffsetOf(cut) - (middle * forward));
-        return new(
-            area,
-            lever,
-            TensionShare * strengthPa * area * lever / factor,
-            back + (inner * -forward),
-            inRot
-        );
+        return new(area, lever, TensionShare * strengthPa * area * lever / factor, back + (inner * -forward), inRot);
     }
 
     /// <summary>How thick a strap straight behind must be to bear a forward moment, metres; null where none is enough.</summary>

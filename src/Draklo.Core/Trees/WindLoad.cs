@@ -26,8 +26,7 @@ public readonly record struct WindLoad(double Force, double ForwardMoment, doubl
 
     /// <summary>A sideways moment with the wind where that adds to it, N·m: wind that relieves it is not relied on.</summary>
     /// <param name="still">Of weight and lines, positive to the right.</param>
-    public double Aside(double still) =>
-        Math.Abs(still + RightMoment) > Math.Abs(still) ? still + RightMoment : still;
+    public double Aside(double still) => Math.Abs(still + RightMoment) > Math.Abs(still) ? still + RightMoment : still;
 
     public static WindLoad On(StandingTree tree, CrownMembers crown, WindMembers wind, LayFrame lay, Workings? workings)
     {

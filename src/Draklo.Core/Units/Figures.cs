@@ -54,7 +54,11 @@ public static class Figures
         var written = pair.For(value, units);
         var inUnit = value / written.Si;
         var length = pair.Places is { } places
-            ? WriteFixed(text, Rounded(inUnit, Math.Max(0, places + figures - 3), toward), Math.Max(0, places + figures - 3))
+            ? WriteFixed(
+                text,
+                Rounded(inUnit, Math.Max(0, places + figures - 3), toward),
+                Math.Max(0, places + figures - 3)
+            )
             : Write(text, inUnit, figures, toward);
         if (written.Name.Length > 0 && written.Name != "°")
         {

@@ -55,17 +55,15 @@ public sealed record AcceptedReason(Reason Reason, string By, string At, string 
         return open;
     }
 
+    /// <summary>Whether a reason says what it said when it was accepted; one that names no figures says the same as long as it stands.</summary>
     private static bool StillSays(Reason reason, IReadOnlyDictionary<string, double>? then)
     {
-        if (then is null)
+        foreach (var (name, now) in reason.Values)
         {
-            return true;
-        }
-
-        foreach (var (name, value) in then)
-        {
+            // What it rested on was not written down: nobody can say that it is still the same.
             if (
-                !reason.Values.TryGetValue(name, out var now)
+                then is null
+                || !then.TryGetValue(name, out var value)
                 || Math.Abs(now - value) > (Moved * Math.Max(Math.Abs(now), Math.Abs(value))) + 1e-9
             )
             {

@@ -1,6 +1,7 @@
 using Draklo.Core.Gear;
 using Draklo.Core.Lines;
 using Draklo.Core.Plans;
+using Draklo.Core.Reading;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Verdicts;
@@ -25,6 +26,7 @@ internal static class GearReasons
 
             var name = standing.Name.Capitalised();
             Flawed(findings, standing, name, path, reasons);
+            Claimed(findings.Plan, standing, name, path, reasons);
             if (!seen.Add(id))
             {
                 reasons.Check(
@@ -70,6 +72,104 @@ internal static class GearReasons
         }
 
         return standing;
+    }
+
+    /// <summary>What is only rounded is no contradiction.</summary>
+    private const double Rounding = 1.01;
+
+    /// <summary>A piece that the plan takes for stronger or longer than the locker knows it.</summary>
+    private static void Claimed(Plan plan, GearStanding standing, string name, string path, ReasonList reasons)
+    {
+        if (Piece(plan, path) is not { } claim)
+        {
+            return;
+        }
+
+        if (claim.StrengthN is { } strength && standing.StrengthN is { } breaks && strength > breaks * Rounding)
+        {
+            reasons.Check(
+                "gear-weaker",
+                $"{name} breaks at {breaks:N} in the locker and at {strength:N} on this plan: one of the two is wrong. Read the piece.",
+                $"{path}.breakingStrengthN",
+                null,
+                ("lockerN", breaks),
+                ("planN", strength)
+            );
+        }
+
+        if (claim.LengthM is { } length && standing.LengthM is { } is_ && length > is_ * Rounding)
+        {
+            reasons.Check(
+                "gear-shorter",
+                $"{name} is {is_:m} long in the locker and {length:m} on this plan: one of the two is wrong. Measure it.",
+                $"{path}.lengthM",
+                null,
+                ("lockerM", is_),
+                ("planM", length)
+            );
+        }
+
+        // Of the pull line it is known which metres are loaded; of any other rope all of them may be.
+        if (claim.AnyFlawCounts && standing.Flaws.Count > 0)
+        {
+            var flaw = standing.Flaws[0];
+            reasons.Check(
+                "flaw-on-rope",
+                $"{name} is flawed {flaw.AtM:m} from its end a ({flaw.What}): take another rope, or cut it there.",
+                path,
+                null,
+                ("atM", flaw.AtM)
+            );
+        }
+    }
+
+    private readonly record struct Claim(double? StrengthN, double? LengthM, bool AnyFlawCounts);
+
+    /// <summary>What the plan says of the piece at a path; null where it says nothing that the locker knows.</summary>
+    private static Claim? Piece(Plan plan, string path)
+    {
+        if (MemberPaths.LineOf(path) is not { } at || at >= plan.Lines.Count)
+        {
+            return null;
+        }
+
+        var line = plan.Lines[at];
+        return path[(path.IndexOf('.', StringComparison.Ordinal) + 1)..] switch
+        {
+            "rope" => new(line.Rope.BreakingStrengthN, line.Rope.LengthM, false),
+            "joined.rope" when line.Joined is { } joined => new(
+                joined.Rope.BreakingStrengthN,
+                joined.Rope.LengthM,
+                true
+            ),
+            "tackle.rope" when line.Tackle.Rope is { } rope => new(rope.BreakingStrengthN, rope.LengthM, true),
+            "anchor.sling" => new(line.Anchor.Sling?.BreakingStrengthN, null, false),
+            "puller.anchor.sling" => new(line.Puller.Anchor?.Sling?.BreakingStrengthN, null, false),
+            "tackle" => new(line.Tackle.HardwareStrengthN, null, false),
+            "tackle.connector" => new(line.Tackle.Connector?.StrengthN, null, false),
+            "tackle.grip" => new(line.Tackle.Grip?.CordStrengthN, null, false),
+            "tackle.hold.grip" => new(line.Tackle.Hold?.Grip?.CordStrengthN, null, false),
+            var rest when Redirect(line, rest) is { } redirect => redirect,
+            _ => null,
+        };
+    }
+
+    private static Claim? Redirect(LineMembers line, string rest)
+    {
+        for (var r = 0; r < line.Redirects.Count; r++)
+        {
+            if (rest == $"redirects[{r}]")
+            {
+                return new(line.Redirects[r].HardwareStrengthN, null, false);
+            }
+
+            if (rest == $"redirects[{r}].at.sling")
+            {
+                return new(line.Redirects[r].At.Sling?.BreakingStrengthN, null, false);
+            }
+        }
+
+        return null;
     }
 
     /// <summary>A pull line whose load runs over a flawed spot, from whichever end goes into the tree.</summary>

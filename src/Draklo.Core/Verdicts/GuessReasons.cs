@@ -45,8 +45,14 @@ internal static class GuessReasons
             );
         }
 
+        var holds = HoldsAtCarefulEnd(findings);
         foreach (var path in findings.Plan.AllGuesses())
         {
+            if (holds && NobodyMeasures(path))
+            {
+                continue;
+            }
+
             if (GuessedFigure.Of(path) is { } figure)
             {
                 AddFigure(findings, path, figure, reasons);
@@ -56,6 +62,22 @@ internal static class GuessReasons
                 AddStrength(findings, path, reasons);
             }
         }
+    }
+
+    /// <summary>What nobody can measure by the tree stands in the careful end; while that holds it is no question.</summary>
+    private static bool NobodyMeasures(string path) =>
+        path is "tree.crown.massRatio" or "tree.crown.centreFraction" or "tree.taperExponent"
+        || path.StartsWith("tree.wood.", StringComparison.Ordinal);
+
+    private static bool HoldsAtCarefulEnd(Findings findings)
+    {
+        var (careful, pull) = (findings.Careful, findings.Pull);
+        var needed = pull.Pull.Needed;
+        var floor = needed > 0 ? pull.Pretension.FloorN * careful.TensionN / needed : pull.Pretension.FloorN;
+        return careful.TensionN <= findings.Context.PlannedTension
+            && floor <= pull.Pretension.CeilingN
+            && pull.HoldDeg > careful.CommitDeg
+            && pull.Path.Links.All(l => l.CarefulUse <= 1);
     }
 
     private static void AddFigure(Findings findings, string path, GuessedFigure figure, ReasonList reasons)
@@ -76,7 +98,18 @@ internal static class GuessReasons
         var (least, most) = (Math.Min(low.Tension, high.Tension), Math.Max(low.Tension, high.Tension));
         var tension = (most - least) / 2 / Math.Max(1, Math.Max(planned.Needed, now.Bending));
         var side = Math.Max(Math.Abs(low.Side - now.Side), Math.Abs(high.Side - now.Side));
-        if (tension > NotableShare || side > NotableSide)
+        if (tension <= NotableShare && side > NotableSide)
+        {
+            reasons.Check(
+                "guess-matters",
+                $"The {figure.Name} is a guess and the hinge’s work sideways rests on it: alone it moves that from {Math.Min(low.Side, high.Side):%} to {Math.Max(low.Side, high.Side):%} of what it carries. Measure it.",
+                path,
+                null,
+                ("lowShare", Math.Min(low.Side, high.Side)),
+                ("highShare", Math.Max(low.Side, high.Side))
+            );
+        }
+        else if (tension > NotableShare)
         {
             reasons.Check(
                 "guess-matters",

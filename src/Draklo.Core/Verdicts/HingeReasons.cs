@@ -14,6 +14,11 @@ internal static class HingeReasons
     private const double LeastThicknessShare = 0.05;
     private const double MostThicknessShare = 0.12;
     private const double MostNotchShare = 1.0 / 3;
+    private const double LeastNotchDeg = 35;
+    private const double NoNotchDeg = 20;
+
+    /// <summary>A notch of exactly a fifth of the stump is not told to be short by what a sum leaves behind its comma.</summary>
+    private const double OnTheLine = 1e-3;
 
     public static void Add(Findings findings, ReasonList reasons)
     {
@@ -42,7 +47,9 @@ internal static class HingeReasons
         for (var n = 0; n < lines.Length; n++)
         {
             var slack = Math.Abs(context.Wind.Aside(still + all - SideOf(lines[n]))) / context.Hinge.SideCapacity;
-            var under = Math.Abs(context.Wind.Aside(still + all - (UnderShare * SideOf(lines[n])))) / context.Hinge.SideCapacity;
+            var under =
+                Math.Abs(context.Wind.Aside(still + all - (UnderShare * SideOf(lines[n]))))
+                / context.Hinge.SideCapacity;
             var worst = Math.Max(slack, under);
             if (worst > 1)
             {
@@ -124,7 +131,7 @@ internal static class HingeReasons
     {
         var (hinge, cut) = (findings.Context.Hinge, findings.Plan.Cut);
         var stump = cut.StumpDiameterM;
-        if (hinge.Length < LeastLengthShare * stump)
+        if (hinge.Length < LeastLengthShare * stump * (1 - OnTheLine))
         {
             reasons.Check(
                 "hinge-short",
@@ -136,7 +143,7 @@ internal static class HingeReasons
             );
         }
 
-        if (hinge.Thickness < LeastThicknessShare * stump)
+        if (hinge.Thickness < LeastThicknessShare * stump * (1 - OnTheLine))
         {
             reasons.Check(
                 "hinge-thin",
@@ -147,7 +154,7 @@ internal static class HingeReasons
                 ("stumpDiameterM", stump)
             );
         }
-        else if (hinge.Thickness > MostThicknessShare * stump)
+        else if (hinge.Thickness > MostThicknessShare * stump * (1 + OnTheLine))
         {
             reasons.Check(
                 "hinge-thick",
@@ -159,7 +166,28 @@ internal static class HingeReasons
             );
         }
 
-        if (cut.Notch.DepthM > MostNotchShare * stump)
+        if (cut.Notch.OpeningDeg < NoNotchDeg)
+        {
+            reasons.Stop(
+                "notch-closed",
+                $"A notch of {cut.Notch.OpeningDeg:deg} closes almost at once: nobody works so. Open it to {LeastNotchDeg:deg} or more.",
+                "cut.notch.openingDeg",
+                null,
+                ("openingDeg", cut.Notch.OpeningDeg)
+            );
+        }
+        else if (cut.Notch.OpeningDeg < LeastNotchDeg)
+        {
+            reasons.Check(
+                "notch-narrow",
+                $"A notch of {cut.Notch.OpeningDeg:deg} closes early and breaks the hinge: {LeastNotchDeg:deg} is the least that is usual.",
+                "cut.notch.openingDeg",
+                null,
+                ("openingDeg", cut.Notch.OpeningDeg)
+            );
+        }
+
+        if (cut.Notch.DepthM > MostNotchShare * stump * (1 + OnTheLine))
         {
             reasons.Check(
                 "notch-deep",

@@ -74,13 +74,7 @@ internal static class PeopleReasons
                 PullerKind.Vehicle => $"The driver of the {line.Id} line",
                 PullerKind.Machine => $"Who works the machine of the {line.Id} line",
             };
-            var who = new Who(
-                name,
-                kind != PullerKind.People,
-                $"lines[{i}].puller.place",
-                "crew",
-                line.Crew.Distance
-            );
+            var who = new Who(name, kind != PullerKind.People, $"lines[{i}].puller.place", "crew", line.Crew.Distance);
             Judge(findings, reasons, who, line.CrewIn, line.Crew, line.CrewShelter);
         }
     }
@@ -132,11 +126,7 @@ internal static class PeopleReasons
                     ("leastM", least)
                 );
                 break;
-            case PersonDanger.None
-            or PersonDanger.Reach
-            or PersonDanger.Near
-            or PersonDanger.Band
-            or PersonDanger.Turn:
+            case PersonDanger.None or PersonDanger.Reach or PersonDanger.Near or PersonDanger.Band or PersonDanger.Turn:
                 break;
         }
     }

@@ -25,6 +25,7 @@ internal static class PolicyReasons
         }
 
         var factors = policy.DesignFactor;
+        AddLeast(factors, reasons);
         if (string.IsNullOrWhiteSpace(policy.SetBy) && IsLowered(factors))
         {
             reasons.Check(
@@ -34,6 +35,49 @@ internal static class PolicyReasons
             );
         }
     }
+
+    /// <summary>Factors under the usual least of their class, whoever set them; under one and a half nothing is left.</summary>
+    private static void AddLeast(DesignFactorMembers factors, ReasonList reasons)
+    {
+        foreach (var (name, path, value, least) in Least(factors))
+        {
+            if (value < AnyLeast)
+            {
+                reasons.Stop(
+                    "factor-too-low",
+                    $"A factor of {value:x} for {name} leaves nothing for what nobody can measure: {least:x} is the least that is usual.",
+                    $"policy.designFactor.{path}",
+                    null,
+                    ("factor", value),
+                    ("least", least)
+                );
+            }
+            else if (value < least)
+            {
+                reasons.Check(
+                    "factor-low",
+                    $"The factor of {value:x} for {name} is under the least that is usual, {least:x}: raise it, or take it on by name.",
+                    $"policy.designFactor.{path}",
+                    null,
+                    ("factor", value),
+                    ("least", least)
+                );
+            }
+        }
+    }
+
+    private const double AnyLeast = 1.5;
+
+    private static IEnumerable<(string Name, string Path, double Value, double Least)> Least(
+        DesignFactorMembers factors
+    ) =>
+        [
+            ("ropes", "rope", factors.Rope, 3),
+            ("slings", "sling", factors.Sling, 3),
+            ("hardware", "hardware", factors.Hardware, 2),
+            ("anchors", "anchor", factors.Anchor, 1.5),
+            ("the stem", "stem", factors.Stem, 2),
+        ];
 
     /// <summary>"Judged with a load reserve of 1.3 and design factors of 5 for ropes, …".</summary>
     public static string InWords(PolicyMembers policy)

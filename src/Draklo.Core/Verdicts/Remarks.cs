@@ -9,7 +9,6 @@ internal static class Remarks
     public static void Add(Findings findings, ReasonList reasons)
     {
         var commit = Angle.Degrees(findings.Pull.Pull.Commit);
-        var carries = findings.Spring.SwingsToDeg;
         if (commit == 0)
         {
             reasons.Remark(
@@ -17,17 +16,7 @@ internal static class Remarks
                 "The tree sits forward from the start: the line only steers and keeps it from sitting back."
             );
         }
-        else if (!findings.Spring.PastCommit)
-        {
-            reasons.Remark(
-                "stretch-falls-short",
-                $"If hauling stops at the planned tension, the rope's stretch swings the tree to {carries:deg} of the {commit:deg} it needs: keep hauling.",
-                null,
-                ("carriesToDeg", carries),
-                ("commitDeg", commit)
-            );
-        }
-        else
+        else if (findings.Spring.PastCommit)
         {
             reasons.Remark(
                 "stretch-carries-over",

@@ -44,11 +44,11 @@ internal static class SettingReasons
                 );
             }
 
-            if (!setting.Bedded)
+            if (setting.Bedded == false)
             {
                 reasons.Check(
                     "not-bed-tested",
-                    $"The {line.Id} line has not been bed-tested: pull {thrown.BedTestN:N} on it and watch whether it lies against the stem.",
+                    $"The {line.Id} line was tried and does not lie on the stem: shake it in or seat it again, and pull {thrown.BedTestN:N} on it.",
                     $"{path}.bedded",
                     null,
                     ("bedTestN", thrown.BedTestN)

@@ -25,6 +25,7 @@ internal static class TackleReasons
             var line = findings.Plan.Lines[n];
             var path = $"lines[{n}]";
             AddWheels(line, path, reasons);
+            AddEffort(line, path, reasons);
             AddGripCord(line, path, reasons);
             AddLimiter(line, findings.Lines[n], path, reasons);
             AddReset(line, findings.Lines[n], path, reasons);
@@ -33,6 +34,23 @@ internal static class TackleReasons
             AddTackleRope(line, findings.Lines[n], path, reasons);
         }
     }
+
+    /// <summary>More than that nobody keeps up for as long as a pull takes.</summary>
+    private static void AddEffort(LineMembers line, string path, ReasonList reasons)
+    {
+        if (line.Puller is { Kind: PullerKind.People, EffortEachN: > MostEffortN and var each })
+        {
+            reasons.Check(
+                "effort-high",
+                $"{each:N} kept up by one person is more than most can: {MostEffortN:N} is a strong steady pull. Try it on a scale, or put more people on.",
+                $"{path}.puller.effortEachN",
+                null,
+                ("eachN", each)
+            );
+        }
+    }
+
+    private const double MostEffortN = 400;
 
     /// <summary>A vehicle grips with the wheels that drive.</summary>
     private static void AddWheels(LineMembers line, string path, ReasonList reasons)
@@ -102,7 +120,7 @@ internal static class TackleReasons
         {
             reasons.Check(
                 "drum-may-hold-too-much",
-                $"With a firm hand the drum holds up to {turns.SlipHighN:N}, over the {limiter.AllowedN:N} that the weakest link allows. {limiter.Text}",
+                $"With a firm hand up to {turns.SlipHighN:N} come through the drum, over the {limiter.AllowedN:N} that the weakest link allows. {limiter.Text}",
                 $"{path}.limiter.turns",
                 null,
                 ("slipHighN", turns.SlipHighN),

@@ -7,6 +7,8 @@ namespace Draklo.Core.Verdicts;
 internal static class TreeReasons
 {
     private const double LeastSoundness = 0.5;
+    private const double BreastHeightM = 1.3;
+    private const double MeasuredAlike = 1.02;
 
     /// <summary>A crack is lashed over and under it.</summary>
     private const int AboveAndBelow = 2;
@@ -24,6 +26,24 @@ internal static class TreeReasons
         }
 
         AddSoundness(findings, reasons);
+        AddDiameters(findings, reasons);
+    }
+
+    /// <summary>A stem is thicker where it is cut than at breast height above it.</summary>
+    private static void AddDiameters(Findings findings, ReasonList reasons)
+    {
+        var (breast, stump) = (findings.Plan.Tree.DbhM, findings.Plan.Cut.StumpDiameterM);
+        if (breast > stump * MeasuredAlike && findings.Plan.Cut.StumpHeightM < BreastHeightM)
+        {
+            reasons.Check(
+                "stump-thinner",
+                $"The stem is {breast:cm} thick at breast height and {stump:cm} where it is cut below: one of the two is wrong. Measure again.",
+                "cut.stumpDiameterM",
+                null,
+                ("breastM", breast),
+                ("stumpM", stump)
+            );
+        }
     }
 
     private static void AddCondition(Findings findings, ReasonList reasons)

@@ -41,6 +41,8 @@ public sealed record Verdict(
         TackleReasons.Add,
         SettingReasons.Add,
         GearReasons.Add,
+        WornReasons.Add,
+        ReadingReasons.Add,
         GuessReasons.Add,
         TreeReasons.Add,
         WindReasons.Add,

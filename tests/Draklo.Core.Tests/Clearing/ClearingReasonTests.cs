@@ -391,6 +391,26 @@ public sealed partial class ClearingReasonTests
 
         yield return glass with
         {
+            Drum = new()
+            {
+                Turns = new() { Turns = 1 },
+                Anchor = glass.Drum?.Anchor,
+            },
+            Astern = new()
+            {
+                SeatHeightM = 13,
+                StopDeg = 30,
+                Anchor = new()
+                {
+                    DistanceM = 25,
+                    BearingDeg = 270,
+                    HeightM = 0.4,
+                },
+            },
+        };
+
+        yield return glass with
+        {
             Astern = new()
             {
                 SeatHeightM = 60,

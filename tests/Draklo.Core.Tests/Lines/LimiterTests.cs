@@ -29,13 +29,13 @@ public sealed class LimiterTests
     public void Slips_where_the_method_says(int turns, double tension)
     {
         Assert.Equal(tension, Limiter.SlipsAt(150, 0.20, turns), 0.5);
-        Assert.Equal(tension, Limiter.Of(new(), 1, 1e9, UnitSystem.Metric).Choices[turns - 1].SlipN, 0.5);
+        Assert.Equal(tension, Limiter.Of(new(), 1, 1e9, 1e9, UnitSystem.Metric).Choices[turns - 1].SlipN, 0.5);
     }
 
     [Fact]
     public void The_turns_that_fit_slip_over_the_need_and_under_the_weakest_link()
     {
-        var limiter = Limiter.Of(Tried, 1000, 5000, UnitSystem.Metric);
+        var limiter = Limiter.Of(Tried, 1000, 5000, 1e9, UnitSystem.Metric);
         Assert.Equal(2, limiter.Fitting);
         Assert.All(limiter.Choices, c => Assert.Equal(c.SlipLowN > 1000 && c.SlipHighN < 5000, c.Fits));
         Assert.Contains("Two turns slip", limiter.Text, StringComparison.Ordinal);
@@ -44,13 +44,13 @@ public sealed class LimiterTests
     [Fact]
     public void Where_none_fits_it_says_so_and_what_to_do()
     {
-        var limiter = Limiter.Of(new(), 1000, 3000, UnitSystem.Metric);
+        var limiter = Limiter.Of(new(), 1000, 3000, 1e9, UnitSystem.Metric);
         Assert.Null(limiter.Fitting);
         Assert.Contains("Try your drum first", limiter.Text, StringComparison.Ordinal);
         Assert.Contains("load cell", limiter.Text, StringComparison.Ordinal);
         Assert.Contains(
             "for certain",
-            Limiter.Of(Tried with { FrictionLow = 0.05 }, 9000, 1e9, UnitSystem.Metric).Text,
+            Limiter.Of(Tried with { FrictionLow = 0.05 }, 9000, 1e9, 1e9, UnitSystem.Metric).Text,
             StringComparison.Ordinal
         );
     }

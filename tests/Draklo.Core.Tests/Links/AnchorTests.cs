@@ -33,10 +33,10 @@ public sealed class AnchorTests
         );
 
         // By hand: d0 = 0.52/(1 − 1.3/18)^0.7 = 0.5480, V = π/4·d0²·18·(1 − 0.1/18)^2.4/2.4 = 1.7455 m³, m = 1850 kg;
-        // 110·m/0.5.
-        Near(110 * 1850.2 / 0.5, low.Force.Nominal, 0.005);
+        // 110·m/(0.5 + 0.3): the plate turns about a point 0.3 m down.
+        Near(110 * 1850.2 / 0.8, low.Force.Nominal, 0.005);
         Near(
-            low.Force.Nominal / 2,
+            low.Force.Nominal * 0.8 / 1.3,
             Of(
                 new()
                 {
@@ -54,13 +54,28 @@ public sealed class AnchorTests
             {
                 DistanceM = 30,
                 BearingDeg = 0,
-                HeightM = 0.5,
+                HeightM = 3,
                 Kind = AnchorKind.Tree,
-                Tree = oak with { DbhM = 0.1, Soundness = 0.3 },
+                Tree = oak with { DbhM = 0.1 },
             }
         );
         Assert.Contains("stem", sapling.Limit, StringComparison.Ordinal);
-        Near(59e6 * 0.3 * Math.PI * 0.001 / 32 / 0.5, sapling.Force.Nominal, 1e-9);
+        Near(59e6 * Math.PI * 0.001 / 32 / 3, sapling.Force.Nominal, 1e-9);
+        // Rot in the stem is rot in the roots.
+        Near(
+            low.Force.Nominal / 2,
+            Of(
+                new()
+                {
+                    DistanceM = 30,
+                    BearingDeg = 0,
+                    HeightM = 0.5,
+                    Kind = AnchorKind.Tree,
+                    Tree = oak with { Soundness = 0.5 },
+                }
+            ).Force.Nominal,
+            1e-9
+        );
     }
 
     [Fact]

@@ -281,9 +281,26 @@ public sealed class PullDayTests
     [InlineData(PullStep.Pull)]
     public void What_comes_back_at_all_is_a_stop_from_the_back_cut_on(PullStep step)
     {
-        diary.At(step).AllIsWell().Reads(1.1 * Floor).Sees(new() { FallerOut = true, CameM = 0.08, LeanDeg = 2 });
+        diary
+            .At(step)
+            .AllIsWell()
+            .Reads(1.1 * Floor)
+            .Sees(
+                new()
+                {
+                    FallerOut = true,
+                    CameM = 0.08,
+                    LeanDeg = 2,
+                }
+            );
         Assert.NotEqual(PullVerdict.Stop, diary.Answer.State);
-        foreach (var seen in new WatchedDocument[] { new() { CameM = 0.07 }, new() { LeanDeg = 1.9 } })
+        foreach (
+            var seen in new WatchedDocument[]
+            {
+                new() { CameM = 0.07 },
+                new() { LeanDeg = 1.9 },
+            }
+        )
         {
             diary.Sees(seen);
             Assert.Equal("comes-back", diary.Answer.Findings[0].Code);

@@ -326,27 +326,25 @@ public sealed class RiggingTests
     [InlineData(45, 1e8, null, 50_913)]
     public void A_guy_to_the_side_bends_the_spar_sideways(double off, double stiffness, double? guy, double foot)
     {
-        var spar = Spar
-            .Of(
-                new()
+        var spar = Spar.Of(
+            new()
+            {
+                HeightM = 12,
+                DiameterM = 0.4,
+                StiffnessGPa = 8,
+                LevelN = 6000,
+                DownN = 3000,
+                OwnWeightN = 9000,
+                Guy = new()
                 {
-                    HeightM = 12,
-                    DiameterM = 0.4,
-                    StiffnessGPa = 8,
-                    LevelN = 6000,
-                    DownN = 3000,
-                    OwnWeightN = 9000,
-                    Guy = new()
-                    {
-                        RiseDeg = 45,
-                        OffDeg = off,
-                        LengthM = 17,
-                        AxialStiffnessN = stiffness,
-                    },
+                    RiseDeg = 45,
+                    OffDeg = off,
+                    LengthM = 17,
+                    AxialStiffnessN = stiffness,
                 },
-                UnitSystem.Metric
-            )
-            .Spar!;
+            },
+            UnitSystem.Metric
+        ).Spar!;
         Near(foot, spar.FootMomentNm, 0.001);
         if (guy is { } pull)
         {

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Draklo.Core.Analyses;
+using Draklo.Core.Catalogue;
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
 using Draklo.Core.Reading;
@@ -267,14 +268,7 @@ internal static class Cases
             Wind = new() { SpeedMps = 0 },
             WalkUp =
             [
-                new()
-                {
-                    Id = "all",
-                    Text = "Walked all round",
-                    Must = true,
-                    TickedBy = "Mara",
-                    TickedAt = "2026-04-18T08:00:00+02:00",
-                },
+                .. FirstWalkUp.Make().Select(w => w with { TickedBy = "Mara", TickedAt = "2026-04-18T08:00:00+02:00" }),
             ],
         };
     }

@@ -110,12 +110,18 @@ public sealed class HingeWoodTests
     public void A_strap_lifts_the_ceiling()
     {
         var bare = Of(Lime()).Pretension.EarlyGoN;
-        var five = Of(With(Lime(), ("cut.back", "\"bore\""), ("cut.strap", """{ "thicknessM": 0.05, "towardDeg": 180 }""")));
+        var five = Of(
+            With(Lime(), ("cut.back", "\"bore\""), ("cut.strap", """{ "thicknessM": 0.05, "towardDeg": 180 }"""))
+        );
         Near(22_000, five.Cut.Strap!.HoldsNm, 0.005);
         Near(3407, five.Pretension.EarlyGoN, 0.005);
-        var thin = Of(With(Lime(), ("cut.back", "\"bore\""), ("cut.strap", """{ "thicknessM": 0.01, "towardDeg": 180 }""")));
+        var thin = Of(
+            With(Lime(), ("cut.back", "\"bore\""), ("cut.strap", """{ "thicknessM": 0.01, "towardDeg": 180 }"""))
+        );
         Assert.InRange(thin.Pretension.EarlyGoN, bare, five.Pretension.EarlyGoN);
-        var aside = Of(With(Lime(), ("cut.back", "\"bore\""), ("cut.strap", """{ "thicknessM": 0.05, "towardDeg": 125 }""")));
+        var aside = Of(
+            With(Lime(), ("cut.back", "\"bore\""), ("cut.strap", """{ "thicknessM": 0.05, "towardDeg": 125 }"""))
+        );
         Assert.InRange(aside.Pretension.EarlyGoN, bare, five.Pretension.EarlyGoN);
     }
 

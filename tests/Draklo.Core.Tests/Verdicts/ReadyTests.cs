@@ -108,12 +108,12 @@ public sealed class ReadyTests
         Assert.Empty(moved.Accepted);
         Assert.Contains(moved.Reasons, r => r.Code == "acceptance-lapsed");
 
-        // Accepted without figures, it holds as long as the check is made.
+        // Accepted without its figures it lapses at once: nobody can say that they are still the same.
         var bare = leafy with
         {
             Accepted = [Entry(check) with { Values = null }],
         };
-        Assert.Equal(VerdictState.Ready, Edited(bare, ("policy.loadReserve", 1.35)).Analysed().Verdict.State);
+        Assert.Equal(VerdictState.Check, bare.Analysed().Verdict.State);
     }
 
     [Theory]

@@ -200,7 +200,29 @@ public sealed class ReasonTests
             ("lines[0].tackle.grip", """{ "gripId": "machard", "slipN": 1500, "cordStrengthN": 22000 }"""),
         ],
         ["no-limiter"] = [("lines[0].puller", """{ "kind": "machine", "machineN": 5000 }""")],
-        ["not-bed-tested"] = [("lines[0].setting", """{ "way": "catapult" }""")],
+        ["not-bed-tested"] = [("lines[0].setting", """{ "way": "catapult", "bedded": false }""")],
+        ["piece-old"] = [("lines[0].rope.wear", """{ "ageYears": 25 }""")],
+        ["piece-worn"] = [("lines[0].rope.wear", """{ "keeps": 0.4 }""")],
+        ["gear-weaker"] = [("lines[0].rope.itemId", "\"weak\"")],
+        ["gear-shorter"] = [("lines[0].rope.itemId", "\"weak\"")],
+        ["flaw-on-rope"] = [("lines[0].tackle.rope.itemId", "\"flawed\"")],
+        ["anchor-tree-decayed"] =
+        [
+            ("lines[0].anchor.kind", "\"tree\""),
+            ("lines[0].anchor.tree", """{ "dbhM": 0.5, "heightM": 18, "soundness": 0.5 }"""),
+        ],
+        ["factor-low"] = [("policy.designFactor.rope", "2.5"), ("policy.setBy", "\"Mara\"")],
+        ["factor-too-low"] = [("policy.designFactor.rope", "1.2"), ("policy.setBy", "\"Mara\"")],
+        ["notch-narrow"] = [("cut.notch.openingDeg", "30")],
+        ["notch-closed"] = [("cut.notch.openingDeg", "15")],
+        ["stump-thinner"] = [("tree.dbhM", "0.6")],
+        ["effort-high"] = [("lines[0].puller.effortEachN", "600")],
+        ["reading-height"] = [("readings.height", """{ "distanceM": 20, "upDeg": 52, "downDeg": -4 }""")],
+        ["reading-girth"] = [("readings.girthM", "2.4")],
+        ["reading-lean"] =
+        [
+            ("readings.leanViews", """[{ "lookingDeg": 0, "leanDeg": -8 }, { "lookingDeg": 90, "leanDeg": 0 }]"""),
+        ],
         ["notch-deep"] = [("cut.notch.depthM", "0.2")],
         ["nothing-holds-in-reset"] = [("lines[0].tackle.openedM", "1.6")],
         ["planned-over-early-go"] = [("cut.hingeThicknessM", "0.026"), ("tree.lean.angleDeg", "6")],
@@ -215,7 +237,6 @@ public sealed class ReasonTests
         ["splitting-risk-high"] = [("tree.lean", """{ "angleDeg": 30, "bearingDeg": 90 }""")],
         ["splitting-risk-raised"] = [("tree.lean", """{ "angleDeg": 12, "bearingDeg": 90 }""")],
         ["stretch-carries-over"] = [("lines[0].rope.stretchAtTenPercent", "0.25")],
-        ["stretch-falls-short"] = [("lines[0].rope.stretchAtTenPercent", "0.005")],
         ["tackle-needs-room"] = [("lines[0].tackle.openedM", "28"), ("lines[0].anchor.distanceM", "25")],
         ["tackle-rope-short"] = [("lines[0].tackle.rope.lengthM", "10")],
         ["throw-falls-short"] = [("lines[0].setting", """{ "way": "hand", "standOffM": 12 }""")],
@@ -363,6 +384,7 @@ public sealed class ReasonTests
         ["set-aside"] = new("blue line", GearState.Quarantined, ""),
         ["flagged"] = new("grey line", GearState.InService, "10 years old, where 10 are the crew's limit"),
         ["sound"] = new("white line", GearState.InService, ""),
+        ["weak"] = new("short line", GearState.InService, "") { StrengthN = 9000, LengthM = 22 },
         ["flawed"] = new("brown line", GearState.InService, "") { Flaws = [new() { AtM = 5, What = "glazed" }] },
     };
 

@@ -357,7 +357,7 @@ export const members = {
     standOffM: { label: "Thrown from, level", quantity: "length", step: 0.5, low: 0, high: 40 },
     bestM: { label: "Our own best this way", quantity: "length", step: 0.5, low: 2, high: 60, empty: "by the table" },
     twigsLeft: { label: "Twigs under the line", quantity: "count", low: 0, high: 50 },
-    bedded: { label: "Bed test done" },
+    bedded: { label: "Line lies on the stem" },
   },
   DesignFactorMembers: {
     rope: { label: "Factor for ropes", quantity: "ratio", step: 0.5, low: 1, high: 15 },

@@ -139,18 +139,25 @@ function Throw({ at }: { at: number }) {
   );
 }
 
-function BedTest({ at, done }: { at: number; done: boolean }) {
+function BedTest({ at, done }: { at: number; done: boolean | undefined }) {
   const units = useSettings((s) => s.units);
   const force = useFeed((s) => s.analysis?.pull.lines[at]?.setting?.bedTestN);
   if (force === undefined) return null;
   return (
-    <Check
-      label={`Bed test done: ${written(force, "force", units)} on the line`}
-      note="Somebody watched the seat: the line lies against the stem, nothing small holds it off."
-      checked={done}
-      onChange={(v) => {
-        setMember(`lines[${at}].setting.bedded`, v);
-      }}
-    />
+    <>
+      <Segments
+        label={labelOf("lines[0].setting.bedded")}
+        value={done === undefined ? "untried" : done ? "lies" : "off"}
+        onChange={(v) => {
+          setMember(`lines[${at}].setting.bedded`, v === "untried" ? undefined : v === "lies");
+        }}
+        choices={[
+          { value: "untried", text: "Not tried yet" },
+          { value: "lies", text: "It lies" },
+          { value: "off", text: "Held off" },
+        ]}
+      />
+      <Note>With {written(force, "force", units)} on the line, while somebody watches the seat. The day asks for it.</Note>
+    </>
   );
 }
