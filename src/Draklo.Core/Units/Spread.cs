@@ -32,5 +32,5 @@ public readonly record struct Spread(double Low, double Nominal, double High)
         new(nominal - Math.Abs(off), nominal, nominal + Math.Abs(off));
 
     private static ArgumentException OutOfOrder(double low, double nominal, double high) =>
-        new(FormattableString.Invariant($"A spread from {low} to {high} does not hold {nominal}."));
+        new(FormattableString.Invariant($"A spread from {low} to {high} does not hold {nominal}."), nameof(nominal));
 }

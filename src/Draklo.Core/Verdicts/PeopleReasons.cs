@@ -57,8 +57,6 @@ internal static class PeopleReasons
     private readonly record struct Who(string Name, bool One, string Path, string Code, double DistanceM)
     {
         public string Stand => One ? "stands" : "stand";
-
-        public string Them => "them";
     }
 
     private static void AddHaulers(Findings findings, ReasonList reasons)
@@ -93,7 +91,7 @@ internal static class PeopleReasons
             case PersonDanger.Footprint:
                 reasons.Stop(
                     $"{who.Code}-under-fall",
-                    $"{who.Name} {who.Stand} where the tree may fall, {who.DistanceM:m} out: move {who.Them} aside.",
+                    $"{who.Name} {who.Stand} where the tree may fall, {who.DistanceM:m} out: move them aside.",
                     who.Path,
                     null,
                     ("distanceM", who.DistanceM)
@@ -102,7 +100,7 @@ internal static class PeopleReasons
             case PersonDanger.AtStump:
                 reasons.Stop(
                     $"{who.Code}-at-stump",
-                    $"{who.Name} {who.Stand} {who.DistanceM:m} from the stump, nearer than half the height: move {who.Them} out.",
+                    $"{who.Name} {who.Stand} {who.DistanceM:m} from the stump, nearer than half the height: move them out.",
                     who.Path,
                     null,
                     ("distanceM", who.DistanceM)
@@ -111,7 +109,7 @@ internal static class PeopleReasons
             case PersonDanger.Band or PersonDanger.Turn when string.IsNullOrWhiteSpace(shelter):
                 reasons.Check(
                     $"{who.Code}-in-snap-back",
-                    $"{who.Name} {who.Stand} {(danger == PersonDanger.Band ? "where a line flies if it parts" : "inside a turn of a loaded line")}: move {who.Them} out of it, lead the hauling end over a redirect, or name the shelter.",
+                    $"{who.Name} {who.Stand} {(danger == PersonDanger.Band ? "where a line flies if it parts" : "inside a turn of a loaded line")}: move them out of it, lead the hauling end over a redirect, or name the shelter.",
                     who.Path
                 );
                 break;
@@ -119,7 +117,7 @@ internal static class PeopleReasons
                 var least = PersonOnSite.LeastM(place, findings.Plan);
                 reasons.Check(
                     $"{who.Code}-too-near",
-                    $"{who.Name} {who.Stand} {who.DistanceM:m} from the stump, nearer than the {least:m+} there: move {who.Them} out, or name the shelter.",
+                    $"{who.Name} {who.Stand} {who.DistanceM:m} from the stump, nearer than the {least:m+} there: move them out, or name the shelter.",
                     who.Path,
                     null,
                     ("distanceM", who.DistanceM),

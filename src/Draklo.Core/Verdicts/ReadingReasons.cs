@@ -1,5 +1,4 @@
 using Draklo.Core.Geometry;
-using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Verdicts;

@@ -175,7 +175,7 @@ export function LineHandles({ plan, analysis, scale, onGrab, onRelease }: Handle
                 y: crew.y + (crew.x >= anchor.x && Math.abs(crew.y - anchor.y) < 14 ? 18 : 4),
               }}
               end={crew.x < anchor.x}
-              text={`${{ people: "haulers", handWinch: "winch hand", machine: "operator", vehicle: "vehicle" }[line.puller.kind]}${placed.crewClear ? "" : " TOO NEAR"}`}
+              text={`${{ people: "haulers", handWinch: "winch hand", machine: "operator", vehicle: "vehicle" }[line.puller.kind]}${placed.crewClear ? "" : " MOVE"}`}
             />
           )}
         </g>

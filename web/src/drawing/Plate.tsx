@@ -2,7 +2,7 @@ import { memo } from "react";
 import type { Analysis } from "../api/types";
 import { openWorking } from "../state/view";
 import { useSettings } from "../ui/settings";
-import { kilogramForce, written, type Units } from "../units/units";
+import { kilogramForce, written, type Toward, type Units } from "../units/units";
 
 type Figures = Analysis["plate"];
 
@@ -16,9 +16,20 @@ const giver = {
 /** To two figures: what nobody can read off a rope to three. */
 const rounded = (value: number, units: Units) => (units === "us" ? value : Number(value.toPrecision(2)));
 
-/** Two figures with one unit, as in "1.1–2.3 kN". */
-function fromTo(low: number, high: number, units: Units): string {
-  const [a, b] = [low, high].map((n) => written(rounded(n, units), "force", units)) as [string, string];
+/** A floor up and a ceiling down, to two figures. */
+function outward(value: number, units: Units, toward: Toward): number {
+  if (units === "us" || value <= 0) return value;
+  const step = 10 ** (Math.floor(Math.log10(value)) - 1);
+  return (toward === "up" ? Math.ceil(value / step - 1e-9) : Math.floor(value / step + 1e-9)) * step;
+}
+
+/** Two figures with one unit, as in "1.2–2.2 kN": the lower one a floor, the upper a ceiling where that is asked. */
+function fromTo(low: number, high: number, units: Units, window = false): string {
+  const ends: [number, Toward][] = [
+    [window ? outward(low, units, "up") : rounded(low, units), window ? "up" : "nearest"],
+    [window ? outward(high, units, "down") : rounded(high, units), window ? "down" : "nearest"],
+  ];
+  const [a, b] = ends.map(([n, toward]) => written(n, "force", units, toward)) as [string, string];
   const unit = b.slice(b.lastIndexOf(" "));
   return a.endsWith(unit) ? `${a.slice(0, -unit.length)}–${b}` : `${a} – ${b}`;
 }
@@ -39,7 +50,7 @@ export const Plate = memo(function Plate({ plate, windowEmpty }: { plate: Figure
     ],
     [
       "pre-tension",
-      windowEmpty ? "no window" : fromTo(plate.floorN, plate.ceilingN, units),
+      windowEmpty ? "no window" : fromTo(plate.floorN, plate.ceilingN, units, true),
       windowEmpty ? "see Cuts" : "",
       "pretension-floor",
     ],
@@ -57,7 +68,7 @@ export const Plate = memo(function Plate({ plate, windowEmpty }: { plate: Figure
     ],
     [
       "stands gusts to",
-      plate.gustMps === undefined ? "not set" : written(rounded(plate.gustMps, units), "speed", units),
+      plate.gustMps === undefined ? "not set" : written(outward(plate.gustMps, units, "down"), "speed", units, "down"),
       "",
       "gust",
     ],

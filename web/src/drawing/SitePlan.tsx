@@ -114,7 +114,7 @@ function tornTip(footprint: SitePlace[]): SitePlace {
     : { eastM: 0, northM: 0 };
 }
 
-function TornLabel({ at, stump }: { at: Flat; stump: Flat }) {
+function TornLabel({ when, at, stump }: { when: "underPull" | "slack"; at: Flat; stump: Flat }) {
   return (
     <text
       x={at.x}
@@ -123,7 +123,7 @@ function TornLabel({ at, stump }: { at: Flat; stump: Flat }) {
       fill="var(--ink)"
       className="halo font-tight text-[12px]"
     >
-      if the hinge tears
+      {when === "slack" ? "if it tears, lines slack" : "if it tears under the pull"}
     </text>
   );
 }
@@ -216,9 +216,16 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
           fill="none"
         />
         <path d={shape(site.footprint)} fill="none" stroke="var(--ink)" strokeWidth={1.6} />
-        {site.torn && (
-          <path d={shape(site.torn.footprint)} fill="none" stroke="var(--ink)" strokeWidth={1} strokeDasharray="1 5" />
-        )}
+        {site.tornWays.map((t) => (
+          <path
+            key={t.when}
+            d={shape(t.footprint)}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth={1}
+            strokeDasharray={t.when === "slack" ? "1 5" : "5 5"}
+          />
+        ))}
         {site.retreats.map((r) => (
           <path
             key={r.bearingDeg}
@@ -261,7 +268,9 @@ function Drawing({ plan, analysis, scale, width, height, hold }: DrawingProps) {
             </text>
           );
         })}
-        {site.torn && <TornLabel at={px(tornTip(site.torn.footprint))} stump={stump} />}
+        {site.tornWays.map((t) => (
+          <TornLabel key={t.when} when={t.when} at={px(tornTip(t.footprint))} stump={stump} />
+        ))}
         <path d={shape(site.crown)} fill="none" stroke="var(--leaf)" strokeWidth={1.4} strokeLinejoin="round" />
         <LoadedLines plan={plan} analysis={analysis} scale={scale} height={height} />
         <path d={pathOf([stump, px(site.top)])} stroke="var(--bark)" strokeWidth={2.5} />

@@ -31,7 +31,7 @@ export function siteBounds(plan: Plan, analysis: Analysis): Bounds {
     ...site.lines.flatMap((l) => [...l.legs, l.crew]),
     ...site.people.map((p) => p.place),
     ...plan.site.targets.flatMap((t) => t.points),
-    ...(site.torn?.footprint ?? []),
+    ...site.tornWays.flatMap((t) => t.footprint),
   ];
   const east = places.map((p) => p.eastM);
   const north = places.map((p) => p.northM);

@@ -120,6 +120,7 @@ export function LashingFields() {
           {lashing.round === "fork" && <Member path={`cut.lashings[${i}].unionHeightM`} />}
           <Member path={`cut.lashings[${i}].heightM`} />
           <Member path={`cut.lashings[${i}].breakingStrengthN`} />
+          <Member path={`cut.lashings[${i}].capacityN`} />
         </Item>
       ))}
       <div className="flex gap-2 pt-1">

@@ -87,6 +87,7 @@ function Results() {
         value={analysis.pretension.floorN}
         quantity="force"
         working="pretension-floor"
+        toward="up"
         note="below this it may sit back on the saw"
       />
       <Figure
@@ -94,6 +95,7 @@ function Results() {
         value={analysis.pretension.ceilingN}
         quantity="force"
         working="pretension-ceiling"
+        toward="down"
         note={
           analysis.pretension.limitedBy === "early-go"
             ? "above this it goes early and may split"

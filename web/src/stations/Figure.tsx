@@ -1,4 +1,4 @@
-import { written, type Quantity } from "../units/units";
+import { written, type Quantity, type Toward } from "../units/units";
 import { useSettings } from "../ui/settings";
 import { useOld } from "../state/feed";
 import { openWorking } from "../state/view";
@@ -10,10 +10,12 @@ interface FigureProps {
   /** The working that it opens. */
   working: string;
   note?: string;
+  /** A floor is rounded up, a ceiling down. */
+  toward?: Toward;
 }
 
 /** A result with its name; it opens the sum behind it. */
-export function Figure({ label, value, quantity, working, note }: FigureProps) {
+export function Figure({ label, value, quantity, working, note, toward }: FigureProps) {
   const units = useSettings((s) => s.units);
   const old = useOld();
   return (
@@ -33,7 +35,7 @@ export function Figure({ label, value, quantity, working, note }: FigureProps) {
         data-figure={working}
         className={`whitespace-nowrap font-tight text-[15px] font-semibold ${old ? "text-pencil line-through decoration-1" : ""}`}
       >
-        {written(value, quantity, units)}
+        {written(value, quantity, units, toward)}
       </span>
     </button>
   );

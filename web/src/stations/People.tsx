@@ -8,9 +8,11 @@ import { setMember } from "../state/store";
 import { useSettings } from "../ui/settings";
 import { Choice } from "../ui/Choice";
 import { Button, Note } from "../ui/controls";
+import { Check } from "../ui/Check";
 import { TextField } from "../ui/TextField";
 import { written } from "../units/units";
 import { Group, useMember, useProblem } from "./fields";
+import { placesInWords } from "./places";
 import { Signals } from "./Signals";
 import { labelOf } from "../state/members";
 
@@ -59,7 +61,10 @@ export function People() {
           ))}
           <Button
             onClick={() => {
-              change([...crew, { name: unnamed(crew), role: "hauler", canClimb: false, firstAid: false }]);
+              change([
+                ...crew,
+                { name: unnamed(crew), role: "hauler", helpsAtStump: false, canClimb: false, firstAid: false },
+              ]);
             }}
           >
             Somebody else
@@ -165,14 +170,34 @@ function Row({ person, index, lines, onChange, onRemove }: RowProps) {
           }}
         />
       )}
+      {!hauls && person.role !== "faller" && (
+        <Check
+          label={labelOf("crew[0].helpsAtStump")}
+          checked={person.helpsAtStump}
+          onChange={(helpsAtStump) => {
+            onChange({ ...person, helpsAtStump });
+          }}
+        />
+      )}
+      {(hauls || person.shelter !== undefined || (placed && placesInWords[placed.in].bad)) && (
+        <TextField
+          label={labelOf("crew[0].shelter")}
+          value={person.shelter ?? ""}
+          onChange={(shelter) => {
+            const next: CrewMember = { ...person, shelter };
+            if (shelter === "") delete next.shelter;
+            onChange(next);
+          }}
+        />
+      )}
       {placed && (
         <p className="flex min-h-7 flex-wrap items-center gap-x-2 text-[13px]">
           <span>
             {written(Math.hypot(placed.place.eastM, placed.place.northM), "length", units)} out,{" "}
             {placed.given ? "as given" : "a place worked out"}
           </span>
-          <span className={inWords[placed.in].bad ? "font-semibold" : "text-pencil"} data-stands={placed.in}>
-            {inWords[placed.in].text}
+          <span className={placesInWords[placed.in].bad ? "font-semibold" : "text-pencil"} data-stands={placed.in}>
+            {placesInWords[placed.in].text}
           </span>
           {placed.given && (
             <button
@@ -193,20 +218,18 @@ function Row({ person, index, lines, onChange, onRemove }: RowProps) {
   );
 }
 
-const inWords = {
-  none: { text: "", bad: false },
-  reach: { text: "within two heights", bad: false },
-  sector: { text: "in the drop sector", bad: true },
-  turn: { text: "inside a turn", bad: true },
-  band: { text: "in a line’s band", bad: true },
-  footprint: { text: "WHERE IT FALLS", bad: true },
-} as const;
-
 function memberOf(person: Person, crew: CrewMember[]): CrewMember {
   const taken = new Set(crew.map((c) => c.role));
   // The first of their roles that nobody has yet; there is one lead and one faller, and any number of haulers.
   const role = person.roles.find((r) => r === "hauler" || !taken.has(r)) ?? person.roles[0] ?? "hauler";
-  return { personId: person.id, name: person.name, role, canClimb: person.canClimb, firstAid: person.firstAid };
+  return {
+    personId: person.id,
+    name: person.name,
+    role,
+    helpsAtStump: false,
+    canClimb: person.canClimb,
+    firstAid: person.firstAid,
+  };
 }
 
 function unnamed(crew: CrewMember[]): string {

@@ -9,6 +9,7 @@ import { figure, unitOf, range, written } from "../units/units";
 import { AnchorFields } from "./AnchorFields";
 import { Group, Member, useMember } from "./fields";
 import { Piece } from "./Piece";
+import { placesInWords } from "./places";
 import { schools } from "./schools";
 import { labelOf } from "../state/members";
 
@@ -182,8 +183,8 @@ function Gives({ at }: { at: number }) {
       <Note>
         Stands {written(Math.hypot(placed.crew.eastM, placed.crew.northM), "length", units)} from the stump:{" "}
         {placed.crewClear
-          ? "outside the tree's reach along the lay."
-          : `TOO NEAR in the lay; ${written(site.crewM, "length", units)} is one and a half heights.`}
+          ? "out of the fall, the bands and the stump's reach."
+          : `${placesInWords[placed.crewIn].text}${placed.crewShelter === "" ? "" : `, in shelter: ${placed.crewShelter}`}.`}
       </Note>
     </div>
   );

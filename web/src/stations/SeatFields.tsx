@@ -4,7 +4,6 @@ import { useFeed } from "../state/feed";
 import { useStarts } from "../state/starts";
 import { withValue } from "../state/paths";
 import { setMember, useSheet } from "../state/store";
-import { Check } from "../ui/Check";
 import { Choice } from "../ui/Choice";
 import { Note, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
@@ -157,7 +156,9 @@ function BedTest({ at, done }: { at: number; done: boolean | undefined }) {
           { value: "off", text: "Held off" },
         ]}
       />
-      <Note>With {written(force, "force", units)} on the line, while somebody watches the seat. The day asks for it.</Note>
+      <Note>
+        With {written(force, "force", units)} on the line, while somebody watches the seat. The day asks for it.
+      </Note>
     </>
   );
 }

@@ -55,6 +55,7 @@ export function WindFields() {
           value={gust.speedMps}
           quantity="speed"
           working="gust"
+          toward="down"
           note={gust.fromAhead ? "from ahead, against the lay" : "from the side, on the hinge"}
         />
       )}

@@ -101,6 +101,14 @@ describe("writing", () => {
     }
   });
 
+  it("rounds a floor up and a ceiling down", () => {
+    expect(written(1121, "force", "metric", "up")).toBe("1.13 kN");
+    expect(written(2273, "force", "metric", "down")).toBe("2.27 kN");
+    expect(written(3.769, "speed", "metric", "down")).toBe("3.76 m/s");
+    expect(written(7.94, "angle", "metric", "down")).toBe("7.9°");
+    expect(written(1120, "force", "metric", "up")).toBe("1.12 kN");
+  });
+
   it("takes decanewtons and tonnes as crews say them", () => {
     expect(parse("1600 daN", "force", "metric")).toEqual({ value: 16_000 });
     expect(parse("1.6 t", "mass", "metric")).toEqual({ value: 1600 });

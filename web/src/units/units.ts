@@ -60,12 +60,28 @@ function readingUnit(value: number, quantity: Quantity, units: Units): Unit {
 /** By the number of decimals; made once, for making one costs more than a hundred uses. */
 const numbers = Array.from({ length: 7 }, (_, n) => new Intl.NumberFormat("en-GB", { maximumFractionDigits: n }));
 
+/** A floor is rounded up, a ceiling down, everything else to the nearest. */
+export type Toward = "nearest" | "up" | "down";
+
+/** What a sum leaves behind its comma sends nothing to the next step. */
+const onTheStep = 1e-9;
+const rounds: Record<Toward, (steps: number) => number> = {
+  nearest: (steps) => Math.round(steps),
+  up: (steps) => Math.ceil(steps - onTheStep),
+  down: (steps) => Math.floor(steps + onTheStep),
+};
+
 /** Three figures, never false precision: 1486 → "1,490", 0.471 → "0.471", 13 → "13". */
-export function plain(value: number, figures = 3): string {
+export function plain(value: number, figures = 3, toward: Toward = "nearest"): string {
   if (!Number.isFinite(value)) return "–";
   if (Math.abs(value) < 5e-7) return "0";
   const places = figures - 1 - Math.floor(Math.log10(Math.abs(value)));
-  const rounded = places < 0 ? Math.round(value / 10 ** -places) * 10 ** -places : value;
+  const rounded =
+    places < 0
+      ? rounds[toward](value / 10 ** -places) * 10 ** -places
+      : toward === "nearest"
+        ? value
+        : rounds[toward](value * 10 ** places) / 10 ** places;
   return (numbers[Math.min(Math.max(places, 0), 6)] as Intl.NumberFormat)
     .format(rounded)
     .replace(/^-0$/, "0")
@@ -78,9 +94,9 @@ export function figure(value: number, quantity: Quantity, units: Units): string 
 }
 
 /** A value with its unit, for reading. */
-export function written(value: number, quantity: Quantity, units: Units): string {
+export function written(value: number, quantity: Quantity, units: Units, toward: Toward = "nearest"): string {
   const unit = readingUnit(value, quantity, units);
-  return withUnit(inUnit(value, quantity, unit), unit);
+  return withUnit(inUnit(value, quantity, unit, toward), unit);
 }
 
 /** Two values with one unit between them: "120 to 350 N". */
@@ -89,12 +105,13 @@ export function range(low: number, high: number, quantity: Quantity, units: Unit
   return `${inUnit(low, quantity, unit)} to ${withUnit(inUnit(high, quantity, unit), unit)}`;
 }
 
-function inUnit(value: number, quantity: Quantity, unit: Unit): string {
+function inUnit(value: number, quantity: Quantity, unit: Unit, toward: Toward = "nearest"): string {
   const places = kinds[quantity].places;
+  if (places === undefined) return plain(value / unit.si, 3, toward);
+  const at = 10 ** places;
+  const rounded = toward === "nearest" ? value / unit.si : rounds[toward]((value / unit.si) * at) / at;
   // No "−0°": what rounds to nothing has no sign.
-  return places === undefined
-    ? plain(value / unit.si)
-    : String(Number((value / unit.si).toFixed(places)) + 0).replace("-", "−");
+  return String(Number(rounded.toFixed(places)) + 0).replace("-", "−");
 }
 
 function withUnit(number: string, unit: Unit): string {

@@ -2,6 +2,7 @@ import type { Catalogue, Clearing, WayResult } from "../../api/types";
 import { useStarts } from "../../state/starts";
 import { setMember, startMember } from "../../state/store";
 import { Group, Member } from "../../stations/fields";
+import { SlingFields } from "../../stations/SlingFields";
 import { Choice } from "../../ui/Choice";
 import { Button, Note, Segments } from "../../ui/controls";
 import { Check } from "../../ui/Check";
@@ -191,11 +192,7 @@ function CatchFields({ clearing, pieces, catalogue }: Props) {
       {clearing.catch.parts === 2 && (
         <>
           <BlockPart path="clearing.catch.block" name={labelOf("clearing.catch.block")} catalogue={catalogue} />
-          <SlingFields
-            path="clearing.catch.endSling"
-            catalogue={catalogue}
-            name={labelOf("clearing.catch.endSling")}
-          />
+          <SlingFields path="clearing.catch.endSling" catalogue={catalogue} name={labelOf("clearing.catch.endSling")} />
         </>
       )}
       <Segments

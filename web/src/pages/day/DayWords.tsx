@@ -16,7 +16,7 @@ export function Marks({ day }: { day: PullDay }) {
     ["Bed test", written(target("bedTest") ?? 0, "force", units)],
     ["At least, before the saw", written(target("floor") ?? 0, "force", units)],
     ["Planned", written(day.lines.length > 1 ? main.plannedN : (target("pull") ?? main.plannedN), "force", units)],
-    ["Never over, while it is cut", written(main.ceilingN, "force", units)],
+    ["Never over, while it is cut", written(main.ceilingN, "force", units, "down")],
     ["Rope to haul", written(main.haulM, "length", units)],
     ["Goes by itself at", written(day.commitDeg, "angle", units)],
   ];
@@ -37,7 +37,7 @@ function LoadMarks({ day }: { day: PullDay }) {
         ...(line
           ? ([
               ["In the line, as planned", written(line.plannedN, "force", units)],
-              ["Never over", written(line.ceilingN, "force", units)],
+              ["Never over", written(line.ceilingN, "force", units, "down")],
             ] satisfies [string, string][])
           : []),
       ]}

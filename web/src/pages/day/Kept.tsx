@@ -92,6 +92,7 @@ function seenWords(seen: DayEntry["entry"]["seen"], units: Units): string {
     ...yes("moves aside", seen.movedAside),
     ...yes("hinge cracks", seen.hingeCracked),
     ...yes("a line rubs", seen.rubs),
+    ...yes("faller out", seen.fallerOut),
     ...size("seat came", seen.cameM, "thickness"),
     ...size("anchor mark moved", seen.anchorMovedM, "thickness"),
     ...size("grip crept", seen.gripCreptM, "thickness"),

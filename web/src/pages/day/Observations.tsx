@@ -1,4 +1,4 @@
-import type { PullDay, PullLine, NewEntry } from "../../api/types";
+import type { PullDay, PullLine, PullStep, NewEntry } from "../../api/types";
 import { useSettings } from "../../ui/settings";
 import { NumberField } from "../../ui/NumberField";
 import { unitOf, written } from "../../units/units";
@@ -13,17 +13,46 @@ interface ObservationsProps {
   onSeen: (seen: Seen) => void;
 }
 
+/** What a step asks, answered as it should be; the anchor's mark stays where it was told. */
+function allIsWell(now: PullStep, anchorMovedM: number): Seen | null {
+  switch (now) {
+    case "bedTest":
+    case "floor":
+    case "hold":
+    case "planned":
+      return { bedded: true, woodBroke: false, footLifted: false, anchorMovedM };
+    case "notch":
+      return { movedAside: false, rubs: false };
+    case "backCut":
+      return { movedAside: false, hingeCracked: false, rubs: false, anchorMovedM };
+    default:
+      return null;
+  }
+}
+
 /** What is watched at this step, as switches large enough for a glove. */
 export function Observations({ day, line, errors, onSeen }: ObservationsProps) {
-  const { now, seen } = day;
+  const { now, seenHere: here, seen } = day;
+  const well = allIsWell(now, seen.anchorMovedM ?? 0);
   const early = now === "bedTest" || now === "floor" || now === "hold" || now === "planned";
   const cutting = now === "notch" || now === "backCut" || now === "pull";
   return (
     <div className="border-t-2 border-ink">
+      {well && (
+        <button
+          type="button"
+          className="my-1.5 min-h-12 w-full border-2 border-ink bg-sheet font-tight text-[17px] font-semibold"
+          onClick={() => {
+            onSeen(well);
+          }}
+        >
+          Looked at it all: as it should be
+        </button>
+      )}
       {now === "slackOut" && (
         <Switch
           label="Legs not crossed, stopper tied"
-          value={seen.rigged}
+          value={here.rigged}
           onChange={(rigged) => {
             onSeen({ rigged });
           }}
@@ -33,21 +62,21 @@ export function Observations({ day, line, errors, onSeen }: ObservationsProps) {
         <>
           <Switch
             label="Line bedded on the stem"
-            value={seen.bedded}
+            value={here.bedded}
             onChange={(bedded) => {
               onSeen({ bedded });
             }}
           />
           <Switch
             label="Small wood broke"
-            value={seen.woodBroke}
+            value={here.woodBroke}
             onChange={(woodBroke) => {
               onSeen({ woodBroke });
             }}
           />
           <Switch
             label="Foot lifted"
-            value={seen.footLifted}
+            value={here.footLifted}
             onChange={(footLifted) => {
               onSeen({ footLifted });
             }}
@@ -69,31 +98,40 @@ export function Observations({ day, line, errors, onSeen }: ObservationsProps) {
         <>
           <Switch
             label="Moves aside"
-            value={seen.movedAside}
+            value={here.movedAside}
             onChange={(movedAside) => {
               onSeen({ movedAside });
             }}
           />
           <Switch
             label="Hinge cracks"
-            value={seen.hingeCracked}
+            value={here.hingeCracked}
             onChange={(hingeCracked) => {
               onSeen({ hingeCracked });
             }}
           />
           <Switch
             label="A line rubs"
-            value={seen.rubs}
+            value={here.rubs}
             onChange={(rubs) => {
               onSeen({ rubs });
             }}
           />
         </>
       )}
+      {(now === "backCut" || now === "pull") && (
+        <Switch
+          label="The faller is out"
+          value={seen.fallerOut}
+          onChange={(fallerOut) => {
+            onSeen({ fallerOut });
+          }}
+        />
+      )}
       {now === "clear" && (
         <Switch
           label="A line rubs"
-          value={seen.rubs}
+          value={here.rubs}
           onChange={(rubs) => {
             onSeen({ rubs });
           }}
