@@ -94,6 +94,7 @@ internal static class LearnedFromJobs
         var (low, high) = (Math.Exp(mean - (off ?? 0)), Math.Exp(mean + (off ?? 0)));
         // It lowers a plan only while eight in ten of what the mean may be lie under what was predicted.
         var sure = value >= 1 || Evidence.MeanAtMost(mean, off, on.Count) < 0;
+        var judged = on.Judged(value >= 1, value >= 1 ? "It raises what is planned." : "It lowers what is planned.");
         var name = Reference.Species.TryGetValue(species, out var known) ? known.Name : "wood of its own figures";
         return Learned.Figure(
             LearnedKind.Pull,
@@ -106,8 +107,9 @@ internal static class LearnedFromJobs
             AsPredicted,
             Math.Exp(mean) is < LeastFactor or > MostFactor
                     ? (false, "What was read lies too far from what was predicted: measure better before it is used.")
-                : sure ? on.Judged(value >= 1, value >= 1 ? "It raises what is planned." : "It lowers what is planned.")
-                : (false, "What was read scatters about what was predicted: it lowers nothing yet.")
+                : judged.MayUse && !sure
+                    ? (false, "What was read scatters about what was predicted: it lowers nothing yet.")
+                : judged
         ) with
         {
             Mean = Math.Exp(mean),

@@ -7,11 +7,11 @@ namespace Draklo.Core.Units;
 /// <exception cref="ArgumentException">The three are not in order, or one is no number.</exception>
 public readonly record struct Spread(double Low, double Nominal, double High)
 {
-    public double Low { get; } = Low <= Nominal && Nominal <= High ? Low : throw OutOfOrder(Low, Nominal, High);
+    public double Low { get; init; } = Low <= Nominal && Nominal <= High ? Low : throw OutOfOrder(Low, Nominal, High);
 
-    public double Nominal { get; } = Nominal;
+    public double Nominal { get; init; } = Nominal;
 
-    public double High { get; } = High;
+    public double High { get; init; } = High;
 
     /// <summary>How far the low figure lies under the nominal one, as a share of it.</summary>
     [JsonIgnore]

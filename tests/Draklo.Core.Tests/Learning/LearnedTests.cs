@@ -37,6 +37,28 @@ public sealed class LearnedTests
         }
     }
 
+    /// <summary>One wrong entry among five moves the figure by less than three in a hundred, and it lies in its own spread.</summary>
+    [Fact]
+    public void One_odd_entry_hardly_moves_the_figure()
+    {
+        double[] four = [1.15, 1.15, 1.15, 1.15];
+        var sound = Of(four.Append(1.15).Select((r, i) => Pull(i, r)))["pull.ash-european"];
+        var odd = Of(four.Append(0.115).Select((r, i) => Pull(i, r)))["pull.ash-european"];
+        Assert.InRange(odd.Mean / sound.Mean, 0.97, 1);
+        Assert.True(odd.Value.Low <= odd.Value.Nominal && odd.Value.Nominal <= odd.Value.High);
+    }
+
+    /// <summary>A figure that scatters about what was predicted lowers no plan, however many jobs there are.</summary>
+    [Fact]
+    public void What_scatters_about_one_lowers_nothing()
+    {
+        double[] ratios = [0.80, 1.12, 0.90, 1.08, 0.97, 1.02, 0.93];
+        var figure = Of(ratios.Select((r, i) => Pull(i, r)))["pull.ash-european"];
+        Assert.True(figure.Value.Nominal < 1);
+        Assert.False(figure.MayUse);
+        Assert.Contains("scatters", figure.Why, StringComparison.Ordinal);
+    }
+
     [Fact]
     public void Crews_stand_apart_only_where_there_are_several()
     {
