@@ -17,12 +17,14 @@ public sealed class DayPageTests(Stage stage) : IClassFixture<Stage>
         Says("wait");
         Answer("Legs not crossed, stopper tied", yes: true);
         GoOn("bed test");
-        Answer("Line bedded on the stem", yes: true);
+        AllIsWell();
         screen.Press("Read the load cell");
         KeepReading();
         GoOn("floor");
+        AllIsWell();
         KeepReading();
         GoOn("hold");
+        AllIsWell();
         Assert.Contains("of 2:00 held", screen.Text("[role=timer]"), StringComparison.Ordinal);
         screen.Press("Keep this reading");
         Says("wait");
@@ -31,11 +33,17 @@ public sealed class DayPageTests(Stage stage) : IClassFixture<Stage>
         screen.Type("Because", "a test has no two minutes");
         screen.Press("Go on");
         screen.Until(() => screen.Text("[aria-current=step]") == "planned", "the step planned");
+        AllIsWell();
         KeepReading();
+        Assert.Contains("how far the seat came", screen.Text("[data-answer]"), StringComparison.Ordinal);
         GoOn("notch");
+        AllIsWell();
         Assert.Contains("Open notch", screen.Text("[data-cuts]"), StringComparison.Ordinal);
         GoOn("back cut");
+        AllIsWell();
         Assert.Contains("Back cut", screen.Text("[data-cuts]"), StringComparison.Ordinal);
+        Says("wait");
+        Answer("The faller is out", yes: true);
         GoOn("pull");
         screen.Until(() => screen.Count("[data-live-point]") == 1, "the pull on its curve");
         screen.Until(() => Big() is > 0 and < 0.35, "less to pull as it comes over");
@@ -65,7 +73,7 @@ public sealed class DayPageTests(Stage stage) : IClassFixture<Stage>
         Says("wait");
         Assert.Contains("at an earlier step", screen.Text("main"), StringComparison.Ordinal);
         Enter("340 N");
-        Answer("Line bedded on the stem", yes: true);
+        AllIsWell();
         Says("goOn");
     }
 
@@ -209,10 +217,13 @@ public sealed class DayPageTests(Stage stage) : IClassFixture<Stage>
         GoOn("slack out");
         Answer("Legs not crossed, stopper tied", yes: true);
         GoOn("bed test");
-        Answer("Line bedded on the stem", yes: true);
+        AllIsWell();
         Enter("235 N");
         GoOn("floor");
     }
+
+    /// <summary>Everything that the step asks, looked at and in order.</summary>
+    private void AllIsWell() => screen.Press("Looked at it all: as it should be");
 
     private void GoOn(string step)
     {

@@ -45,7 +45,11 @@ export function WalkUp({ catalogue }: { catalogue: Catalogue }) {
       </>
     );
   }
-  const open = list.filter((w) => w.must && w.tickedAt === undefined).length;
+  // The usual list's points are musts whatever this one says; its own come on top.
+  const usual = new Set(catalogue.walkUp.map((w) => w.id));
+  const mustBe = (item: Item) => item.must || usual.has(item.id);
+  const lacking = catalogue.walkUp.filter((w) => !list.some((l) => l.id === w.id));
+  const open = list.filter((w) => mustBe(w) && w.tickedAt === undefined).length + lacking.length;
   return (
     <>
       <Note>
@@ -69,13 +73,17 @@ export function WalkUp({ catalogue }: { catalogue: Catalogue }) {
               />
               <div className="flex items-center gap-2">
                 <div className="flex-1">
-                  <Check
-                    label="must be ticked"
-                    checked={item.must}
-                    onChange={(must) => {
-                      replace(index, { ...item, must });
-                    }}
-                  />
+                  {usual.has(item.id) ? (
+                    <Note>Of the usual list: it must be ticked.</Note>
+                  ) : (
+                    <Check
+                      label="must be ticked"
+                      checked={item.must}
+                      onChange={(must) => {
+                        replace(index, { ...item, must });
+                      }}
+                    />
+                  )}
                 </div>
                 <Button
                   onClick={() => {
@@ -97,7 +105,7 @@ export function WalkUp({ catalogue }: { catalogue: Catalogue }) {
                 }}
                 note={
                   item.tickedAt === undefined
-                    ? item.must
+                    ? mustBe(item)
                       ? "must be ticked"
                       : undefined
                     : `${item.tickedBy ?? "somebody"}, ${timeOf(item.tickedAt)}`
@@ -107,6 +115,21 @@ export function WalkUp({ catalogue }: { catalogue: Catalogue }) {
           ),
         )}
       </Group>
+      {lacking.length > 0 && (
+        <div className="mt-3">
+          <Note>
+            Not on this list: {lacking.map((w) => w.text.charAt(0).toLowerCase() + w.text.slice(1)).join("; ")}.
+          </Note>
+          <Button
+            className="mt-2"
+            onClick={() => {
+              change([...list, ...lacking]);
+            }}
+          >
+            Put {lacking.length === 1 ? "it" : "them"} back
+          </Button>
+        </div>
+      )}
       <div className="mt-3 flex gap-2">
         {editing && (
           <Button

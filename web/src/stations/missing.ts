@@ -28,8 +28,10 @@ export function stillMissing({ plan, plannedOn, analysis, problems }: Asked): Op
     path,
     weight: "mend",
   }));
+  // Each point to tick stands by itself below; points that the list lacks stand as one.
+  const unticked = plan.walkUp.some((w) => w.must && w.tickedAt === undefined);
   for (const state of ["stop", "check"] as const) {
-    for (const r of reasons.filter((x) => x.state === state && x.code !== "walk-up-open")) {
+    for (const r of reasons.filter((x) => x.state === state && (x.code !== "walk-up-open" || !unticked))) {
       points.push({
         key: `${r.code} ${r.path ?? r.linkId ?? ""}`,
         text: r.text,
