@@ -56,6 +56,90 @@ public sealed class StemWayTests
         );
     }
 
+    /// <summary>What a catch hangs on, on two parts: a block on the piece, the rope's end on the stem, each with its sling.</summary>
+    [Fact]
+    public void Two_parts_hang_on_a_block_on_the_piece_and_the_ropes_end_on_the_stem()
+    {
+        var two = OverGlass() with { Catch = new() { Parts = 2 } };
+        var codes = Chosen(two).Reasons.Select(r => r.Path).ToList();
+        Assert.Contains("clearing.catch.block", codes);
+        Assert.Contains("clearing.catch.endSling", codes);
+        var told = Chosen(
+            two with
+            {
+                Catch = new()
+                {
+                    Parts = 2,
+                    Block = new() { StrengthN = 80_000, Sling = Sling },
+                    EndSling = Sling,
+                },
+            }
+        );
+        Near(2 * told.Figure("line"), told.Link("piece-block").LoadValue);
+        Near(told.Link("piece-block").LoadValue, told.Link("piece-block-sling").LoadValue);
+        Near(told.Figure("line"), told.Link("end-sling").LoadValue);
+        Assert.DoesNotContain(told.Links, l => l.Id == "knot");
+    }
+
+    /// <summary>Every piece of the list goes the same way: the heaviest decides, whichever one is drawn.</summary>
+    [Fact]
+    public void The_heaviest_piece_decides()
+    {
+        var glass = OverGlass();
+        var light = ClearPiece.All(PlanOf(glass), glass).MinBy(p => p.MassKg)!;
+        var named = Chosen(glass with { Catch = new() { PieceId = light.Id } });
+        Assert.Equal(Chosen(glass with { Catch = new() }).Link("line").LoadValue, named.Link("line").LoadValue, 1e-9);
+    }
+
+    /// <summary>The worked case: two carabiners of 0.55 at a half turn, by hand leg by leg.</summary>
+    [Fact]
+    public void A_point_is_judged_by_the_worst_of_let_down_taken_in_and_held()
+    {
+        var way = Chosen(OnPoints([Point("near", 12, 12), Point("far", 8, 15)], raised: false));
+        Assert.All(
+            way.Points,
+            p =>
+            {
+                Assert.True(p.LetDownN < p.TakenInN);
+                Assert.True(p.HeldN >= p.TakenInN - 1e-9);
+            }
+        );
+        Near(way.Points[0].LetDownN, way.Points[0].ForceN);
+        for (var i = 0; i < 2; i++)
+        {
+            Assert.True(way.Link($"point-{i + 1}").LoadValue >= way.Points[i].HeldN - 1e-9);
+        }
+    }
+
+    /// <summary>A line behind that pulls to the side breaks the hinge sooner than one straight behind.</summary>
+    [Fact]
+    public void A_line_behind_and_aside_lets_the_hinge_go_sooner()
+    {
+        var straight = Goes(270);
+        var aside = Goes(250);
+        Near(35, straight.Figure("hinge-goes"));
+        // Method M6: what the side work leaves of what the wood holds; past that the line's pull only grows.
+        var (lime, _) = Astern(Hand with { BreakingStrengthN = 100_000 });
+        var after = 35 * (1 - (aside.Figure("side") / PlanContext.Of(lime, UnitSystem.Metric).Hinge.SideCapacity));
+        Assert.InRange(aside.Figure("hinge-goes"), after, 12);
+
+        static WayResult Goes(double bearing)
+        {
+            var (lime, _) = Astern(Hand with { BreakingStrengthN = 100_000 });
+            var astern = lime.Clearing!.Astern!;
+            var turned = lime with
+            {
+                Clearing = lime.Clearing with
+                {
+                    Astern = astern with { StopDeg = 30, Anchor = astern.Anchor with { BearingDeg = bearing } },
+                },
+            };
+            return ClearingAnalysis
+                .Of(turned, UnitSystem.Metric)
+                .Analysis!.Ways.Single(w => w.Way == ClearingWay.Astern);
+        }
+    }
+
     [Fact]
     public void The_arrows_of_all_points_add_up_to_load_and_tail() =>
         Gen.Select(Gen.Double[2, 30].List[1, 5], Gen.Double[6, 20].List[5], Gen.Bool)
