@@ -58,6 +58,7 @@ using var screen = new Screen(app.Address);
         {
             At("Side-leaner", "Lay");
             screen.Find(OpenQA.Selenium.By.CssSelector("[data-target-row]"));
+            screen.Find(OpenQA.Selenium.By.CssSelector("[data-handle='lay']"));
         }
     ),
     ("cuts", () => At("Lime", "Cuts")),
@@ -134,12 +135,15 @@ using var screen = new Screen(app.Address);
             Say("bedTest", """{ "kind": "reading", "tension": { "way": "cell", "readN": 236 } }""");
             Say(
                 "bedTest",
-                """{ "kind": "seen", "seen": { "bedded": true, "woodBroke": false, "footLifted": false } }"""
+                """{ "kind": "seen", "seen": { "bedded": true, "woodBroke": false, "footLifted": false, "anchorMovedM": 0 } }"""
             );
             Say("bedTest", """{ "kind": "move", "to": "floor" }""");
             Say("floor", """{ "kind": "reading", "tension": { "way": "pluck", "returns": 10, "seconds": 8.3 } }""");
             Say("floor", """{ "kind": "reading", "tension": { "way": "cell", "readN": 334 } }""");
-            Say("floor", """{ "kind": "seen", "seen": { "cameM": 0.04, "anchorMovedM": 0 } }""");
+            Say(
+                "floor",
+                """{ "kind": "seen", "seen": { "bedded": true, "woodBroke": false, "footLifted": false, "cameM": 0.04, "anchorMovedM": 0 } }"""
+            );
             screen.Until(
                 () => screen.Text("[data-answer]").StartsWith("As expected", StringComparison.Ordinal),
                 "the answer"
