@@ -5,7 +5,14 @@ namespace Draklo.Core.Gear;
 /// <summary>A piece of the locker that hangs on a plan.</summary>
 /// <param name="Path">The group of the plan that names it.</param>
 /// <param name="LinkId">The clearing's link that it is; empty for a piece of the pull.</param>
-public readonly record struct HungPiece(string ItemId, string Path, string LinkId = "");
+public readonly record struct HungPiece(string ItemId, string Path, string LinkId = "")
+{
+    /// <summary>What the plan says it breaks at, N; null where it says nothing.</summary>
+    public double? StrengthN { get; init; }
+
+    /// <summary>How long the plan says it is, m; null where it says nothing.</summary>
+    public double? LengthM { get; init; }
+}
 
 /// <summary>Which pieces of the locker a plan uses.</summary>
 public static class GearOnPlan
@@ -21,31 +28,40 @@ public static class GearOnPlan
         {
             var line = plan.Lines[i];
             var path = $"lines[{i}]";
-            Take(line.Rope.ItemId, $"{path}.rope");
-            Take(line.Joined?.Rope.ItemId, $"{path}.joined.rope");
-            Take(line.Tackle.Rope?.ItemId, $"{path}.tackle.rope");
-            Take(line.Tackle.Grip?.ItemId, $"{path}.tackle.grip");
-            Take(line.Tackle.Hold?.Grip?.ItemId, $"{path}.tackle.hold.grip");
+            Rope(line.Rope, $"{path}.rope");
+            Rope(line.Joined?.Rope, $"{path}.joined.rope");
+            Take(
+                line.Tackle.Rope?.ItemId,
+                $"{path}.tackle.rope",
+                line.Tackle.Rope?.BreakingStrengthN,
+                line.Tackle.Rope?.LengthM
+            );
+            Take(line.Tackle.Grip?.ItemId, $"{path}.tackle.grip", line.Tackle.Grip?.CordStrengthN);
+            Take(line.Tackle.Hold?.Grip?.ItemId, $"{path}.tackle.hold.grip", line.Tackle.Hold?.Grip?.CordStrengthN);
             Take(line.Tackle.Hold?.Turns?.ItemId, $"{path}.tackle.hold.turns");
-            Take(line.Tackle.Connector?.ItemId, $"{path}.tackle.connector");
-            Take(line.Tackle.HardwareItemId, $"{path}.tackle");
-            Take(line.Anchor.Sling?.ItemId, $"{path}.anchor.sling");
-            Take(line.Puller.Anchor?.Sling?.ItemId, $"{path}.puller.anchor.sling");
+            Take(line.Tackle.Connector?.ItemId, $"{path}.tackle.connector", line.Tackle.Connector?.StrengthN);
+            Take(line.Tackle.HardwareItemId, $"{path}.tackle", line.Tackle.HardwareStrengthN);
+            Sling(line.Anchor.Sling, $"{path}.anchor.sling");
+            Sling(line.Puller.Anchor?.Sling, $"{path}.puller.anchor.sling");
             Take(line.Limiter?.ItemId, $"{path}.limiter");
             for (var r = 0; r < line.Redirects.Count; r++)
             {
-                Take(line.Redirects[r].HardwareItemId, $"{path}.redirects[{r}]");
-                Take(line.Redirects[r].At.Sling?.ItemId, $"{path}.redirects[{r}].at.sling");
+                Take(line.Redirects[r].HardwareItemId, $"{path}.redirects[{r}]", line.Redirects[r].HardwareStrengthN);
+                Sling(line.Redirects[r].At.Sling, $"{path}.redirects[{r}].at.sling");
             }
         }
 
         return found;
 
-        void Take(string? id, string path)
+        void Rope(RopeMembers? rope, string path) => Take(rope?.ItemId, path, rope?.BreakingStrengthN, rope?.LengthM);
+
+        void Sling(SlingMembers? sling, string path) => Take(sling?.ItemId, path, sling?.BreakingStrengthN);
+
+        void Take(string? id, string path, double? strength = null, double? length = null)
         {
             if (id is not null)
             {
-                found.Add(new(id, path));
+                found.Add(new(id, path) { StrengthN = strength, LengthM = length });
             }
         }
     }

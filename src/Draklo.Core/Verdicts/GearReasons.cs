@@ -1,7 +1,6 @@
 using Draklo.Core.Gear;
 using Draklo.Core.Lines;
 using Draklo.Core.Plans;
-using Draklo.Core.Reading;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Verdicts;
@@ -17,8 +16,9 @@ internal static class GearReasons
         }
 
         var seen = new HashSet<string>(StringComparer.Ordinal);
-        foreach (var (id, path, _) in GearOnPlan.Of(findings.Plan))
+        foreach (var piece in GearOnPlan.Of(findings.Plan))
         {
+            var (id, path) = (piece.ItemId, piece.Path);
             if (Standing(locker, id, path, reasons) is not { } standing)
             {
                 continue;
@@ -26,7 +26,7 @@ internal static class GearReasons
 
             var name = standing.Name.Capitalised();
             Flawed(findings, standing, name, path, reasons);
-            Claimed(findings.Plan, standing, name, path, reasons);
+            Claimed(piece, standing, name, reasons);
             if (!seen.Add(id))
             {
                 reasons.Check(
@@ -78,13 +78,9 @@ internal static class GearReasons
     private const double Rounding = 1.01;
 
     /// <summary>A piece that the plan takes for stronger or longer than the locker knows it.</summary>
-    private static void Claimed(Plan plan, GearStanding standing, string name, string path, ReasonList reasons)
+    private static void Claimed(HungPiece claim, GearStanding standing, string name, ReasonList reasons)
     {
-        if (Piece(plan, path) is not { } claim)
-        {
-            return;
-        }
-
+        var path = claim.Path;
         if (claim.StrengthN is { } strength && standing.StrengthN is { } breaks && strength > breaks * Rounding)
         {
             reasons.Check(
@@ -110,7 +106,7 @@ internal static class GearReasons
         }
 
         // Of the pull line it is known which metres are loaded; of any other rope all of them may be.
-        if (claim.AnyFlawCounts && standing.Flaws.Count > 0)
+        if (IsOtherRope(path) && standing.Flaws.Count > 0)
         {
             var flaw = standing.Flaws[0];
             reasons.Check(
@@ -123,54 +119,9 @@ internal static class GearReasons
         }
     }
 
-    private readonly record struct Claim(double? StrengthN, double? LengthM, bool AnyFlawCounts);
-
-    /// <summary>What the plan says of the piece at a path; null where it says nothing that the locker knows.</summary>
-    private static Claim? Piece(Plan plan, string path)
-    {
-        if (MemberPaths.LineOf(path) is not { } at || at >= plan.Lines.Count)
-        {
-            return null;
-        }
-
-        var line = plan.Lines[at];
-        return path[(path.IndexOf('.', StringComparison.Ordinal) + 1)..] switch
-        {
-            "rope" => new(line.Rope.BreakingStrengthN, line.Rope.LengthM, false),
-            "joined.rope" when line.Joined is { } joined => new(
-                joined.Rope.BreakingStrengthN,
-                joined.Rope.LengthM,
-                true
-            ),
-            "tackle.rope" when line.Tackle.Rope is { } rope => new(rope.BreakingStrengthN, rope.LengthM, true),
-            "anchor.sling" => new(line.Anchor.Sling?.BreakingStrengthN, null, false),
-            "puller.anchor.sling" => new(line.Puller.Anchor?.Sling?.BreakingStrengthN, null, false),
-            "tackle" => new(line.Tackle.HardwareStrengthN, null, false),
-            "tackle.connector" => new(line.Tackle.Connector?.StrengthN, null, false),
-            "tackle.grip" => new(line.Tackle.Grip?.CordStrengthN, null, false),
-            "tackle.hold.grip" => new(line.Tackle.Hold?.Grip?.CordStrengthN, null, false),
-            var rest when Redirect(line, rest) is { } redirect => redirect,
-            _ => null,
-        };
-    }
-
-    private static Claim? Redirect(LineMembers line, string rest)
-    {
-        for (var r = 0; r < line.Redirects.Count; r++)
-        {
-            if (rest == $"redirects[{r}]")
-            {
-                return new(line.Redirects[r].HardwareStrengthN, null, false);
-            }
-
-            if (rest == $"redirects[{r}].at.sling")
-            {
-                return new(line.Redirects[r].At.Sling?.BreakingStrengthN, null, false);
-            }
-        }
-
-        return null;
-    }
+    private static bool IsOtherRope(string path) =>
+        path.EndsWith("].joined.rope", StringComparison.Ordinal)
+        || path.EndsWith("].tackle.rope", StringComparison.Ordinal);
 
     /// <summary>A pull line whose load runs over a flawed spot, from whichever end goes into the tree.</summary>
     private static void Flawed(Findings findings, GearStanding standing, string name, string path, ReasonList reasons)
