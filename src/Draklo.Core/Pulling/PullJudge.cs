@@ -1,4 +1,3 @@
-using System.Collections.Immutable;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Pulling;
@@ -21,13 +20,6 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
     private const double HauledOver = 1.25;
     private const double HauledSlackM = 0.5;
     private const double SatBackM = -0.01;
-    private const double SatBackDeg = -0.3;
-
-    /// <summary>A reading that is so many times the one before is read again.</summary>
-    private const double Jump = 3;
-
-    /// <summary>What a thing that comes back at all is told apart from one that stands, in its own unit.</summary>
-    private const double Still = 1e-6;
 
     private readonly FindingList findings = new();
 
@@ -41,6 +33,7 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
     )
     {
         var watched = new SeenJudge(findings, units);
+        var changes = new ChangeJudge(basis, findings, units, counting);
         var order = PullSteps.Of(basis.Plan);
         var at = order.IndexOf(now);
         PullStep? next = at + 1 < order.Length ? order[at + 1] : null;
@@ -56,14 +49,14 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
 
         if (PullSteps.IsTight(now))
         {
-            AddTensions(now, lines);
-            AddJumps(lines, counting);
+            AddTensions(now, lines, isCut: at > order.IndexOf(PullStep.BackCut));
+            changes.AddJumps(lines);
         }
 
         if (now is >= PullStep.BedTest and < PullStep.Down)
         {
             AddMovement(now, lines);
-            AddComesBack(order, at, seen, counting);
+            changes.AddComesBack(order, at, seen);
             watched.Add(now, seen);
             watched.AddOpen(now, seen.Here);
         }
@@ -125,7 +118,8 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
             _ => "As expected.",
         };
 
-    private void AddTensions(PullStep now, IReadOnlyList<PullLineView> lines)
+    /// <param name="isCut">The back cut is finished: the tree hangs on hinge and line, and nobody lets off.</param>
+    private void AddTensions(PullStep now, IReadOnlyList<PullLineView> lines, bool isCut)
     {
         foreach (var line in lines)
         {
@@ -150,7 +144,7 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
                 findings.Stop(
                     "over-ceiling",
                     units.Say(
-                        $"{read.Nominal:N} is over the {line.CeilingN:N-} it may have{of}: let off. {PullWords.WhyCeiling(basis)}"
+                        $"{read.Nominal:N} is over the {line.CeilingN:N-} it may have{of}: {(isCut ? "haul no further, hold it, and look what holds it back" : "let off")}. {PullWords.WhyCeiling(basis)}"
                     )
                 );
             }
@@ -159,7 +153,7 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
                 findings.Look(
                     "may-be-over",
                     units.Say(
-                        $"It may be {read.High:N}, over the {line.CeilingN:N-} it may have{of}: let off a little, or read it in a better way."
+                        $"It may be {read.High:N}, over the {line.CeilingN:N-} it may have{of}: {(isCut ? "haul no further" : "let off a little")}, or read it in a better way."
                     )
                 );
             }
@@ -190,101 +184,6 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
 
     private static string Suffix(PullLineView line, IReadOnlyList<PullLineView> lines) =>
         lines.Count > 1 ? $"-{line.Turn}" : "";
-
-    /// <summary>Three times the reading before is read again, and a stop when it reads so twice.</summary>
-    /// <remarks>Tightening is no jump: a step that brings a line up is measured by what it brings it to.</remarks>
-    private void AddJumps(IReadOnlyList<PullLineView> lines, IReadOnlyList<DayEntry> counting)
-    {
-        var main = basis.Plan.Lines[0].Id;
-        foreach (var line in lines)
-        {
-            double? last = null;
-            var (jumps, read) = (0, 0.0);
-            foreach (var entry in counting)
-            {
-                if (entry.TensionN is not { } tension || (entry.Entry.LineId ?? main) != line.Id)
-                {
-                    continue;
-                }
-
-                read = tension.Nominal;
-                var up =
-                    basis.TargetN(entry.Entry.Step) is { } target && entry.Entry.Step <= PullStep.Planned
-                        ? OverTarget * target * basis.ShareOf(IndexOf(line.Id))
-                        : 0;
-                var jumped =
-                    last is { } before && read >= Jump * before && read > Math.Max(up, JumpFrom * line.PlannedN);
-                (jumps, last) = jumped ? (jumps + 1, last) : (0, read);
-            }
-
-            var of = lines.Count > 1 ? $" of the {line.Id} line" : "";
-            if (jumps > 1)
-            {
-                findings.Stop(
-                    "jumped-twice",
-                    units.Say(
-                        $"{read:N}{of}, three times the reading before, and read so twice: hold, and look what pulls."
-                    )
-                );
-            }
-            else if (jumps == 1)
-            {
-                findings.Look(
-                    "jumped",
-                    units.Say($"{read:N}{of} is three times the reading before: read it again before anything else.")
-                );
-            }
-        }
-    }
-
-    /// <summary>Under so much of the planned tension a reading may be three times the one before and say nothing.</summary>
-    private const double JumpFrom = 0.1;
-
-    private int IndexOf(string lineId)
-    {
-        for (var i = 0; i < basis.Plan.Lines.Count; i++)
-        {
-            if (basis.Plan.Lines[i].Id == lineId)
-            {
-                return i;
-            }
-        }
-
-        return 0;
-    }
-
-    /// <summary>A seat or a lean that comes back: at all from the back cut on, and past where it stood before that.</summary>
-    private void AddComesBack(ImmutableArray<PullStep> order, int at, PullSeen seen, IReadOnlyList<DayEntry> counting)
-    {
-        var backCut = order.IndexOf(PullStep.BackCut);
-        if (at < backCut)
-        {
-            if (seen.Latest.LeanDeg < SatBackDeg)
-            {
-                findings.Stop("sat-back", "The tree leans back from where it stood: hold, tighten, and nobody cuts.");
-            }
-
-            return;
-        }
-
-        var cut = counting.Where(e => order.IndexOf(e.Entry.Step) >= backCut).ToList();
-        var leans = cut.Select(e => e.Entry.Seen?.LeanDeg).OfType<double>().ToList();
-        var back =
-            ComesBack(leans)
-            || cut.Where(e => e.Entry.Seen?.CameM is not null)
-                .GroupBy(e => e.Entry.LineId ?? basis.Plan.Lines[0].Id, e => e.Entry.Seen!.CameM!.Value)
-                .Any(g => ComesBack([.. g]));
-        if (back)
-        {
-            findings.Stop(
-                "comes-back",
-                "It comes back: hold the line, saw out of the cut if it can be, everybody out."
-            );
-        }
-
-        static bool ComesBack(List<double> told) =>
-            told.Count > 0 && (told[^1] < -Still || told[^1] < told.Max() - Still);
-    }
 
     private void AddFloor(PullStep now, PullLineView line, Spread read, string of)
     {

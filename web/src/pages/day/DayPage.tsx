@@ -331,7 +331,7 @@ function StepPane({ jobId, pulling, line, reading, watching, disabled, say, onWa
             <OtherWays line={line} only={["cell"]} onWay={onWay} />
             {watching}
           </div>
-          <WindowRule line={line} />
+          <WindowRule line={line} pulling={false} />
         </div>
       ) : (
         <p className="text-[18px] leading-snug">No line carries or hauls these loads: count them as they come.</p>
@@ -348,7 +348,7 @@ function StepPane({ jobId, pulling, line, reading, watching, disabled, say, onWa
           <OtherWays line={line} onWay={onWay} />
           <Words day={day} line={line} />
         </div>
-        <WindowRule line={line} />
+        <WindowRule line={line} pulling={day.now === "pull"} />
       </div>
       <div>
         {day.now === "pull" && <PullPicture day={day} line={line} />}

@@ -9,7 +9,7 @@ const [left, right] = [60, 180];
 const [top, bottom] = [24, 384];
 
 /** The window of a line as a rule: hatched under the floor, solid over the most, the reading in red with its spread. */
-export function WindowRule({ line }: { line: PullLine }) {
+export function WindowRule({ line, pulling }: { line: PullLine; pulling: boolean }) {
   const units = useSettings((s) => s.units);
   const live = useLive((s) => s.last[line.id]?.tensionN);
   const { floorN: floor, ceilingN: ceiling } = line;
@@ -23,12 +23,24 @@ export function WindowRule({ line }: { line: PullLine }) {
   const marks = [
     {
       n: ceiling,
-      name: `most ${said(ceiling)}`,
-      note: line.curve.length > 0 ? "over it, let off" : "over it, take the load off",
+      name: `most ${written(ceiling, "force", units, "down")}`,
+      note:
+        line.curve.length === 0
+          ? "over it, take the load off"
+          : pulling
+            ? "over it, haul no further"
+            : "over it, let off",
       strong: true,
     },
     ...(floor > 0 || line.curve.length > 0
-      ? [{ n: floor, name: `floor ${said(floor)}`, note: floor > 0 ? "under it, it may sit back" : "", strong: true }]
+      ? [
+          {
+            n: floor,
+            name: `floor ${written(floor, "force", units, "up")}`,
+            note: floor > 0 ? "under it, it may sit back" : "",
+            strong: true,
+          },
+        ]
       : []),
     ...(line.targetN == null ||
     Math.abs(line.targetN - floor) < 0.02 * most ||
