@@ -1,6 +1,7 @@
 using System.Runtime.CompilerServices;
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Draklo.Core.Plans;
 using Draklo.Core.Pulling;
 using Draklo.Web.Outside;
 using Microsoft.AspNetCore.SignalR;
@@ -42,7 +43,9 @@ public sealed class LiveDayTests(RunningServer server) : IClassFixture<RunningSe
         var id = (await server.DemoAsync("Birch"))["id"]!.GetValue<string>();
         await using var one = await ConnectAsync();
         await using var other = await ConnectAsync();
-        var seen = await Task.WhenAll(ReadAsync(one, id, 30), ReadAsync(other, id, 30));
+        // Five seconds each: the second may come up to four behind the first on a busy machine and still see what it sees.
+        const int Read = 100;
+        var seen = await Task.WhenAll(ReadAsync(one, id, Read), ReadAsync(other, id, Read));
         Assert.All(seen.SelectMany(s => s), r => Assert.Equal("main", r.GetProperty("lineId").GetString()));
         var times = seen[0].Select(r => r.GetProperty("atMs").GetInt64()).ToList();
         Assert.Equal(times.Order(), times);
@@ -51,7 +54,7 @@ public sealed class LiveDayTests(RunningServer server) : IClassFixture<RunningSe
             .Intersect(seen[1].Select(r => r.GetProperty("atMs").GetInt64()));
         Assert.True(both.Count() > 15);
         // Twenty a second, however many listen.
-        Assert.InRange((times[^1] - times[0]) / 29.0, 35, 90);
+        Assert.InRange((times[^1] - times[0]) / (Read - 1.0), 35, 90);
         await one.DisposeAsync();
         await other.DisposeAsync();
         JsonNode? trace = null;

@@ -35,12 +35,14 @@ public sealed record BriefPerson(
 public sealed record BriefDoubt(string Text, string By, string At, string Because, string? Path = null);
 
 /// <summary>A card for one role: where to stand, what to watch, when to shout.</summary>
+/// <param name="Order">The steps of the day in their order, in one line.</param>
 public sealed record RoleCard(
     JobRole Role,
     IReadOnlyList<string> Names,
     IReadOnlyList<string> Stand,
     IReadOnlyList<string> Watch,
-    IReadOnlyList<string> Shout
+    IReadOnlyList<string> Shout,
+    string Order
 );
 
 /// <summary>The page that everybody on site works by: all its words, made from the plan.</summary>
@@ -107,10 +109,15 @@ public sealed record Brief
         var (clearing, way) = ClearingBrief.Of(plan, units);
         if (plan.Clearing is { Alone: true } alone && clearing is not null && way is not null)
         {
-            return OfClearing(plan, alone, clearing, way, people, gear);
+            var under = CoveredBy.Of(plan, clearing.Signals, gear, locker, []);
+            return OfClearing(plan, clearing, way, people, gear, [.. under, .. ClearingBrief.CoveredOf(alone, way)]);
         }
 
-        var covered = CoveredBy.Of(plan, analysis, signals, gear);
+        List<Covered> covered =
+        [
+            .. CoveredBy.Of(plan, signals, gear, locker, analysis.Verdict.Reasons),
+            .. CoveredBy.OfPull(plan, analysis),
+        ];
         if (plan.Clearing is { } members && way is not null)
         {
             covered.AddRange(ClearingBrief.CoveredOf(members, way));
@@ -142,22 +149,13 @@ public sealed record Brief
     /// <summary>A page on which nothing is pulled: no lay, no cuts, the clearing's own words in their place.</summary>
     private static Brief OfClearing(
         Plan plan,
-        ClearingMembers members,
         ClearingBrief clearing,
         WayResult way,
         List<BriefPerson> people,
-        IReadOnlyList<PackedPiece> gear
-    )
-    {
-        List<Covered> covered =
-        [
-            .. ClearingBrief.CoveredOf(members, way),
-            .. plan.Crew.Select(c =>
-                Briefs.Covered.Said($"role.{c.Name}", $"What {c.Name} does", $"{c.Role}".ToLowerInvariant())
-            ),
-            .. gear.Select(g => Briefs.Covered.Said($"gear.{g.Key}", "Gear", $"{g.Name} × {g.Count}")),
-        ];
-        return new()
+        IReadOnlyList<PackedPiece> gear,
+        List<Covered> covered
+    ) =>
+        new()
         {
             Tree = "",
             Lay = clearing.Pieces,
@@ -183,7 +181,6 @@ public sealed record Brief
             Fingerprint = Briefs.Covered.Fingerprint(covered),
             Clearing = clearing,
         };
-    }
 
     private static List<BriefPerson> PeopleOf(Plan plan, Analysis analysis, UnitSystem units)
     {

@@ -58,6 +58,9 @@ public sealed record BriefAnswer
     /// <summary>What moved since the last issue, old and new.</summary>
     public required IReadOnlyList<CoveredChange> ChangedSinceIssue { get; init; }
 
+    /// <summary>A clearing was added since the last issue: the brief carries the pull, and no load moves under it.</summary>
+    public bool LacksClearing { get; init; }
+
     /// <summary>Names on this job that can sign with a PIN of their own.</summary>
     public required IReadOnlyList<string> PeopleWithPin { get; init; }
 
@@ -85,9 +88,13 @@ public sealed record BriefAnswer
         var brief = Brief.Of(plan, analysis, pieces, units);
         var signOff = SignOff.Of(plan, brief, papers.Signatures, units);
         var last = papers.Issued.Count > 0 ? papers.Issued[^1] : null;
+        var moved =
+            last is null || last.Fingerprint == brief.Fingerprint
+                ? []
+                : Covered.Changes(papers.LastCovered, brief.Covered, units);
         var state =
             last is null ? BriefState.NotIssued
-            : last.Fingerprint == brief.Fingerprint && signOff.MayIssue ? BriefState.Issued
+            : moved.Count == 0 && signOff.MayIssue ? BriefState.Issued
             : BriefState.ChangedSince;
         return (
             new()
@@ -111,10 +118,13 @@ public sealed record BriefAnswer
                 },
                 SignOff = signOff,
                 Issued = papers.Issued,
-                ChangedSinceIssue =
-                    last is null || last.Fingerprint == brief.Fingerprint
-                        ? []
-                        : Covered.Changes(papers.LastCovered, brief.Covered, units),
+                ChangedSinceIssue = moved,
+                LacksClearing =
+                    state == BriefState.Issued
+                    && (
+                        Covered.LacksClearing(papers.LastCovered, brief.Covered)
+                        || signOff.People.Any(p => p.LacksClearing)
+                    ),
                 PeopleWithPin = papers.PeopleWithPin,
                 Ticks = papers.Ticks,
             },

@@ -69,38 +69,27 @@ public sealed record ClearingBrief
         );
     }
 
-    /// <summary>What a signature stands under: the way, its forces, who stands where.</summary>
+    /// <summary>What a signature stands under beside the document's own members: what follows for the way, and what is said of it.</summary>
     internal static IEnumerable<Covered> CoveredOf(ClearingMembers clearing, WayResult way)
     {
-        yield return Covered.Said("clearing.way", "Way of clearing", way.Name);
+        List<Covered> covered = [Covered.Said("clearing.name", "Way of clearing", way.Name)];
         foreach (var figure in way.Figures)
         {
             if (FormatOf(figure.Quantity) is { } unit)
             {
-                yield return Covered.Figure($"clearing.{figure.Id}", figure.Name, figure.Value, unit);
+                covered.Add(Covered.Figure($"clearing.figure.{figure.Id}", figure.Name, figure.Value, unit));
             }
         }
 
         foreach (var person in clearing.People)
         {
-            yield return Covered.Said(
-                $"clearing.does.{person.Name}",
-                $"What {person.Name} does at the clearing",
-                person.Task
-            );
-            yield return Covered.Figure(
-                $"clearing.at.{person.Name}",
-                $"Where {person.Name} stands, along",
-                person.AtM,
-                "m"
-            );
-            yield return Covered.Figure(
-                $"clearing.off.{person.Name}",
-                $"Where {person.Name} stands, aside",
-                person.OffM,
-                "m"
+            covered.Add(
+                Covered.Said($"clearing.does.{person.Name}", $"What {person.Name} does at the clearing", person.Task)
             );
         }
+
+        covered.AddRange(CoveredBy.ReasonsOf(way.Reasons));
+        return covered.Select(c => c with { Clearing = true });
     }
 
     private static string PiecesOf(ClearingAnalysis analysis, ClearingMembers clearing, UnitSystem units)

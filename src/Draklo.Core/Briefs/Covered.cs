@@ -14,6 +14,9 @@ namespace Draklo.Core.Briefs;
 /// <param name="Unit">As <see cref="Figures.With"/> knows it.</param>
 public sealed record Covered(string Id, string Name, double? Value, string? Unit, Place? Place, string? Text)
 {
+    /// <summary>Of the clearing, under which a signature stands only where the page it was given to had one.</summary>
+    public bool Clearing { get; init; }
+
     private const double PlaceStep = 0.1;
     private const int ShownFigures = 3;
     private const double Nothing = 1e-9;
@@ -45,15 +48,21 @@ public sealed record Covered(string Id, string Name, double? Value, string? Unit
     }
 
     /// <summary>What differs between the page that was signed and the page as it stands.</summary>
-    public static List<CoveredChange> Changes(IEnumerable<Covered> was, IEnumerable<Covered> now, UnitSystem units)
+    /// <remarks>A clearing that the signed page did not have is no change of what was signed.</remarks>
+    public static List<CoveredChange> Changes(IReadOnlyList<Covered> was, IReadOnlyList<Covered> now, UnitSystem units)
     {
         var before = was.ToDictionary(c => c.Id, StringComparer.Ordinal);
+        var (clears, knowsAll) = (was.Any(c => c.Clearing), before.ContainsKey(CoveredBy.Scope));
         var changes = new List<CoveredChange>();
-        foreach (var one in now)
+        foreach (var one in now.Where(c => clears || !c.Clearing))
         {
             if (!before.Remove(one.Id, out var old))
             {
-                changes.Add(new(one.Id, one.Name, null, one.InWords(units)));
+                // A page of before these were covered says so once.
+                if (knowsAll || one.Id == CoveredBy.Scope)
+                {
+                    changes.Add(new(one.Id, one.Name, null, one.InWords(units)));
+                }
             }
             else if (old.Plainly != one.Plainly)
             {
@@ -61,9 +70,19 @@ public sealed record Covered(string Id, string Name, double? Value, string? Unit
             }
         }
 
-        changes.AddRange(before.Values.Select(old => new CoveredChange(old.Id, old.Name, old.InWords(units), null)));
+        if (knowsAll)
+        {
+            changes.AddRange(
+                before.Values.Select(old => new CoveredChange(old.Id, old.Name, old.InWords(units), null))
+            );
+        }
+
         return changes;
     }
+
+    /// <summary>Whether a page has a clearing that the page that was signed had not.</summary>
+    public static bool LacksClearing(IEnumerable<Covered> was, IEnumerable<Covered> now) =>
+        now.Any(c => c.Clearing) && !was.Any(c => c.Clearing);
 
     private string Plainly =>
         Value is { } value ? value.ToString("R", CultureInfo.InvariantCulture)

@@ -1,184 +1,249 @@
 using Draklo.Core.Analyses;
-using Draklo.Core.Geometry;
+using Draklo.Core.Gear;
 using Draklo.Core.Plans;
+using Draklo.Core.Reading;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Briefs;
 
-/// <summary>All that a signature on a plan's brief stands under: its figures, its places, its signs and its gear.</summary>
+/// <summary>
+/// All that a signature on a brief stands under: whatever the verdict can turn on, and what the page says of places, signs
+/// and gear.
+/// </summary>
 internal static class CoveredBy
 {
+    /// <summary>Pages of before had less under them; what they had is compared, and this says the rest.</summary>
+    public const string Scope = "scope";
+
+    /// <param name="locker">Pieces of the locker by id.</param>
     public static List<Covered> Of(
         Plan plan,
-        Analysis analysis,
         IReadOnlyList<BriefSignal> signals,
-        IReadOnlyList<PackedPiece> gear
-    )
+        IReadOnlyList<PackedPiece> gear,
+        IReadOnlyDictionary<string, GearItem> locker,
+        IEnumerable<Reason> reasons
+    ) =>
+        [
+            Covered.Said(Scope, "What a page covers", "all that its verdict can turn on"),
+            .. CoveredMembers.Of(plan),
+            .. CrewOf(plan),
+            .. WalkUpOf(plan),
+            .. GuessesOf(plan),
+            .. AcceptedOf(plan),
+            .. SignsOf(signals),
+            .. GearOf(plan, gear, locker),
+            .. ReasonsOf(reasons),
+        ];
+
+    /// <summary>The figures and places of a pull that the page shows and the plan does not hold.</summary>
+    public static IEnumerable<Covered> OfPull(Plan plan, Analysis analysis)
     {
         var plate = analysis.Plate;
-        var covered = new List<Covered>
-        {
-            Covered.Figure("lay", "Lay", plan.Lay.BearingDeg, "deg"),
-            Covered.Figure("aim", "Aim off the lay", analysis.Aim.OffsetDeg, "deg"),
-            Covered.Figure("floor", "Pre-tension, at least", plate.FloorN, "N+"),
-            Covered.Figure("ceiling", "Pre-tension, at most", plate.CeilingN, "N-"),
-            Covered.Figure("planned", "Pull planned", plate.PlannedN, "N"),
-            Covered.Figure("commit", "Lean at which it goes by itself", plate.GoesByItselfDeg, "deg"),
-            Covered.Figure("mass", "Mass of the tree", analysis.Tree.MassKg, "kg"),
-            Covered.Figure("hinge", "Hinge, thick", plan.Cut.HingeThicknessM, "cm"),
-            Covered.Figure("hinge-length", "Hinge, long", analysis.Hinge.LengthM, "cm"),
-            Covered.Figure("notch-depth", "Notch, deep", plan.Cut.Notch.DepthM, "cm"),
-            Covered.Figure("notch-opening", "Notch, open", plan.Cut.Notch.OpeningDeg, "deg"),
-        };
-        AddCut(covered, plan.Cut);
+        yield return Covered.Figure("aim", "Aim off the lay", analysis.Aim.OffsetDeg, "deg");
+        yield return Covered.Figure("floor", "Pre-tension, at least", plate.FloorN, "N+");
+        yield return Covered.Figure("ceiling", "Pre-tension, at most", plate.CeilingN, "N-");
+        yield return Covered.Figure("planned", "Pull planned", plate.PlannedN, "N");
+        yield return Covered.Figure("commit", "Lean at which it goes by itself", plate.GoesByItselfDeg, "deg");
+        yield return Covered.Figure("mass", "Mass of the tree", analysis.Tree.MassKg, "kg");
+        yield return Covered.Figure("hinge-length", "Hinge, long", analysis.Hinge.LengthM, "cm");
         if (plate.GustMps is { } gust)
         {
-            covered.Add(Covered.Figure("gust", "Gust that stops work", gust, "m/s"));
+            yield return Covered.Figure("gust", "Gust that stops work", gust, "m/s");
         }
 
         for (var i = 0; i < analysis.Pull.Lines.Count; i++)
         {
-            AddLine(covered, plan.Lines[i], analysis, i);
+            foreach (var one in LineOf(plan.Lines[i], analysis, i))
+            {
+                yield return one;
+            }
         }
 
         foreach (var person in analysis.Site.People)
         {
-            covered.Add(
-                Covered.Said($"role.{person.Name}", $"What {person.Name} does", $"{person.Role}".ToLowerInvariant())
+            yield return Covered.At(
+                $"place.{KeyOf(plan.Crew[person.Index])}",
+                $"Where {person.Name} stands",
+                person.Place
             );
-            covered.Add(Covered.At($"place.{person.Name}", $"Where {person.Name} stands", person.Place));
         }
 
         for (var i = 0; i < analysis.Site.Retreats.Count; i++)
         {
             var way = analysis.Site.Retreats[i];
-            covered.Add(
-                way.GivenUpBy is null
-                    ? Covered.Figure($"way.{i}", $"Escape route {i + 1}", way.BearingDeg, "deg")
-                    : Covered.Said($"way.{i}", $"Escape route {i + 1}", $"given up by {way.GivenUpBy}")
-            );
-        }
-
-        if (plan.Site.Mark is { } mark)
-        {
-            covered.Add(Covered.At("mark", "Lay mark", new Place(mark.EastM, mark.NorthM)));
-        }
-
-        AddWords(covered, plan, signals, gear);
-        return covered;
-    }
-
-    /// <summary>What is not the usual cut: an even hinge, a plain back cut, nothing lashed.</summary>
-    private static void AddCut(List<Covered> covered, CutMembers cut)
-    {
-        if (cut.Order != PullOrder.TightFirst)
-        {
-            covered.Add(
-                Covered.Said(
-                    "order",
-                    "When the line is tightened",
-                    cut.Order == PullOrder.FollowThePull
-                        ? "a little first, more as the cut goes"
-                        : "with the hinge preset and everybody out"
-                )
-            );
-        }
-
-        Add("taper", "Hinge, taper", cut.HingeTaperM);
-        Add("step", "Step of the back cut", cut.StepM ?? 0);
-        if (cut is { Back: BackCutStyle.Bore, Strap: { } strap })
-        {
-            Add("strap", "Release strap, thick", strap.ThicknessM);
-            covered.Add(Covered.Figure("strap-at", "Release strap, toward", strap.TowardDeg, "deg"));
-        }
-
-        if (cut.Wedges is { } wedges)
-        {
-            covered.Add(Covered.Said("wedges", "Wedges", $"{wedges.Count} side by side, {wedges.Stacked} high"));
-        }
-
-        for (var i = 0; i < cut.Lashings.Count; i++)
-        {
-            var lashing = cut.Lashings[i];
-            Add($"lashing.{i}", $"Lashing {i + 1}, height", lashing.HeightM, "m");
-            Add($"lashing-strength.{i}", $"Lashing {i + 1}, strength", lashing.BreakingStrengthN, "N");
-        }
-
-        for (var i = 0; i < cut.Bites.Count; i++)
-        {
-            Add($"bite.{i}", $"Bite {i + 1}, wide", cut.Bites[i].WidthM);
-        }
-
-        void Add(string key, string name, double value, string unit = "cm")
-        {
-            if (value != 0)
-            {
-                covered.Add(Covered.Figure(key, name, value, unit));
-            }
+            yield return way.GivenUpBy is null
+                ? Covered.Figure($"way.{i}", $"Escape route {i + 1}", way.BearingDeg, "deg")
+                : Covered.Said($"way.{i}", $"Escape route {i + 1}", $"given up by {way.GivenUpBy}");
         }
     }
 
-    private static void AddLine(List<Covered> covered, LineMembers line, Analysis analysis, int at)
+    private static IEnumerable<Covered> LineOf(LineMembers line, Analysis analysis, int at)
     {
         var (result, site) = (analysis.Pull.Lines[at], analysis.Site.Lines[at]);
         var of = analysis.Pull.Lines.Count > 1 ? $", {line.Id} line" : "";
-        covered.Add(Covered.Figure($"seat.{line.Id}", $"Seat height{of}", line.Seat.HeightM, "m"));
-        covered.Add(Covered.Figure($"tension.{line.Id}", $"Tension planned{of}", result.TensionN, "N"));
-        covered.Add(Covered.Figure($"hands.{line.Id}", $"Force at the hands{of}", result.Tackle.HandForceN, "N"));
-        covered.Add(Covered.Figure($"haul.{line.Id}", $"Rope to haul{of}", result.Tackle.HaulLengthM, "m"));
-        covered.Add(Covered.At($"anchor.{line.Id}", $"Anchor{of}", site.Anchor));
+        yield return Covered.Figure($"tension.{line.Id}", $"Tension planned{of}", result.TensionN, "N");
+        yield return Covered.Figure($"hands.{line.Id}", $"Force at the hands{of}", result.Tackle.HandForceN, "N");
+        yield return Covered.Figure($"haul.{line.Id}", $"Rope to haul{of}", result.Tackle.HaulLengthM, "m");
+        yield return Covered.At($"anchor.{line.Id}", $"Anchor{of}", site.Anchor);
         for (var r = 1; r < site.Legs.Count - 1; r++)
         {
-            covered.Add(Covered.At($"redirect.{line.Id}.{r}", $"Redirect {r}{of}", site.Legs[r]));
+            yield return Covered.At($"redirect.{line.Id}.{r}", $"Redirect {r}{of}", site.Legs[r]);
         }
 
-        covered.Add(Covered.At($"haulers.{line.Id}", $"Where the haulers stand{of}", site.Crew));
-        covered.Add(Covered.Said($"tackle.{line.Id}", $"Tackle{of}", Tackle.TackleSystems.Of(line.Tackle).Name));
-        covered.Add(
-            Covered.Said(
-                $"puller.{line.Id}",
-                $"Who pulls{of}",
-                line.Puller.Kind == PullerKind.People
-                        ? $"{Sentences.Count(line.Puller.Count)} {(line.Puller.Count == 1 ? "person" : "people")}"
-                    : line.Puller.Kind == PullerKind.HandWinch ? "a hand winch"
-                    : line.Puller.Kind == PullerKind.Vehicle ? "a vehicle"
-                    : "a machine"
-            )
-        );
+        yield return Covered.At($"haulers.{line.Id}", $"Where the haulers stand{of}", site.Crew);
+        yield return Covered.Said($"tackle.{line.Id}", $"Tackle{of}", Tackle.TackleSystems.Of(line.Tackle).Name);
     }
 
-    private static void AddWords(
-        List<Covered> covered,
+    /// <summary>Who somebody is: as the crew's book knows them, so that a name set right is no other person.</summary>
+    private static string KeyOf(CrewMembers person) => person.PersonId ?? person.Name.Trim();
+
+    private static IEnumerable<Covered> CrewOf(Plan plan)
+    {
+        foreach (var person in plan.Crew)
+        {
+            var (key, name) = (KeyOf(person), person.Name.Trim());
+            yield return Covered.Said($"role.{key}", $"What {name} does", Does(person));
+            if (!string.IsNullOrWhiteSpace(person.Shelter))
+            {
+                yield return Covered.Said($"shelter.{key}", $"What {name} stands behind", person.Shelter.Trim());
+            }
+        }
+    }
+
+    private static string Does(CrewMembers person) =>
+        string.Join(
+            ", ",
+            new[]
+            {
+                $"{person.Role}".ToLowerInvariant(),
+                person.LineId is { } line ? $"{line} line" : null,
+                person.HelpsAtStump ? "helps at the stump" : null,
+                person.CanClimb ? "can climb" : null,
+                person.FirstAid ? "first aid" : null,
+            }.OfType<string>()
+        );
+
+    private static IEnumerable<Covered> WalkUpOf(Plan plan) =>
+        plan.WalkUp.Select(p =>
+            Covered.Said(
+                $"walk.{p.Id}",
+                $"Walk-up: {p.Text.Uncapitalised().TrimEnd('.')}",
+                (string.IsNullOrWhiteSpace(p.TickedBy) ? "open" : $"ticked by {p.TickedBy.Trim()}")
+                    + (p.Must ? "" : ", no must")
+            )
+        );
+
+    private static IEnumerable<Covered> GuessesOf(Plan plan) =>
+        plan.AllGuesses()
+            .Distinct(StringComparer.Ordinal)
+            .Where(path => !path.StartsWith("work.", StringComparison.Ordinal))
+            .Select(path =>
+                Covered.Said($"guess.{path}", MemberNames.Of<Plan>(path).Capitalised(), "a guess") with
+                {
+                    Clearing = IsOfClearing(path),
+                }
+            );
+
+    private static bool IsOfClearing(string path) => path.Split('.')[0] == "clearing";
+
+    private static IEnumerable<Covered> AcceptedOf(Plan plan) =>
+        plan.Accepted.Select(a =>
+            Covered.Said(
+                $"accepted.{a.Code}.{a.Path}",
+                $"The accepted check “{a.Code.Replace('-', ' ')}”",
+                $"{a.By.Trim()}: {a.Because.Trim()}"
+            ) with
+            {
+                Clearing = a.Path is { } path && IsOfClearing(path),
+            }
+        );
+
+    private static IEnumerable<Covered> SignsOf(IReadOnlyList<BriefSignal> signals) =>
+        signals.Select(s =>
+            Covered.Said(
+                $"sign.{s.Sign}",
+                $"The sign “{s.Sign}”",
+                $"{s.Means}, by {(s.By.Length == 0 ? "anybody" : s.By)}"
+            )
+        );
+
+    private static IEnumerable<Covered> GearOf(
         Plan plan,
-        IReadOnlyList<BriefSignal> signals,
-        IReadOnlyList<PackedPiece> gear
+        IReadOnlyList<PackedPiece> gear,
+        IReadOnlyDictionary<string, GearItem> locker
     )
     {
-        for (var i = 0; i < signals.Count; i++)
+        var pulls = GearOnPlan.Of(plan).Select(h => h.ItemId).ToHashSet(StringComparer.Ordinal);
+        foreach (var piece in gear.Where(p => p.Tag.Length > 0 || locker.ContainsKey(p.Key)))
         {
-            var by = signals[i].By.Length == 0 ? "anybody" : signals[i].By;
-            covered.Add(
-                Covered.Said($"sign.{signals[i].Sign}", $"The sign “{signals[i].Sign}”", $"{signals[i].Means}, by {by}")
+            var clearing = !pulls.Contains(piece.Key);
+            yield return Covered.Said($"gear.{piece.Key}", "Gear", $"{piece.Name}, {piece.Tag}".TrimEnd(',', ' ')) with
+            {
+                Clearing = clearing,
+            };
+            if (locker.TryGetValue(piece.Key, out var item))
+            {
+                foreach (var one in StateOf(item))
+                {
+                    yield return one with
+                    {
+                        Clearing = clearing,
+                    };
+                }
+            }
+        }
+    }
+
+    /// <summary>A piece as the locker has it: what the sums take from the plan is not always what the piece is.</summary>
+    private static IEnumerable<Covered> StateOf(GearItem item)
+    {
+        var id = $"piece.{item.Id}";
+        if (item.State != GearState.InService)
+        {
+            yield return Covered.Said(
+                $"{id}.state",
+                $"{item.Name}, state",
+                item.State == GearState.Retired ? "retired" : "set aside"
             );
         }
 
-        foreach (var piece in gear.Where(p => p.Tag.Length > 0))
+        if (item.BreakingStrengthN is { } strength)
         {
-            covered.Add(Covered.Said($"gear.{piece.Key}", "Gear", $"{piece.Name}, {piece.Tag}"));
+            yield return Covered.Figure($"{id}.strength", $"{item.Name}, breaking strength", strength, "N");
         }
 
-        foreach (
-            var (id, name, value) in new[]
-            {
-                ("meet", "Meeting point", plan.Help.MeetAt),
-                ("caller", "Who calls for help", plan.Help.Caller),
-            }
-        )
+        if (item.LengthM is { } length)
         {
-            if (!string.IsNullOrWhiteSpace(value))
-            {
-                covered.Add(Covered.Said($"help.{id}", name, value.Trim()));
-            }
+            yield return Covered.Figure($"{id}.length", $"{item.Name}, length", length, "m");
+        }
+
+        if (item.Keeps is { } keeps)
+        {
+            yield return Covered.Figure($"{id}.keeps", $"{item.Name}, keeps", keeps, "%");
+        }
+
+        for (var i = 0; i < item.Flaws.Count; i++)
+        {
+            var flaw = item.Flaws[i];
+            yield return Covered.Figure(
+                $"{id}.flaw.{i}",
+                $"{item.Name}, {flaw.What.Uncapitalised()}, at",
+                flaw.AtM,
+                "m"
+            );
         }
     }
+
+    /// <summary>What the verdict says, whatever it comes from: a piece past its day, a locker that says otherwise.</summary>
+    internal static IEnumerable<Covered> ReasonsOf(IEnumerable<Reason> reasons) =>
+        reasons
+            .Where(r => r.State != VerdictState.Ready)
+            .DistinctBy(r => (r.Code, r.Path, r.LinkId))
+            .Select(r =>
+                Covered.Said(
+                    $"reason.{r.Code}.{r.Path}.{r.LinkId}",
+                    r.Text.TrimEnd('.'),
+                    r.State == VerdictState.Stop ? "a stop" : "a check"
+                )
+            );
 }

@@ -30,11 +30,55 @@ internal static class CutOrder
 {
     private const double Straight = 0.5;
 
+    /// <summary>What the faller does and waits for, in the order of the day's own list of steps.</summary>
     public static IReadOnlyList<CutStep> Of(Plan plan, Analysis analysis, BriefWords words, UnitSystem units)
     {
-        var cut = plan.Cut;
         var steps = new List<CutStep>();
         AddBefore(steps, plan, analysis, units);
+        foreach (var step in PullSteps.Of(plan))
+        {
+            switch (step)
+            {
+                case PullStep.Floor:
+                    steps.Add(Floor(plan.Cut, analysis, words));
+                    break;
+                case PullStep.Planned when PullSteps.CutsUnderThePlan(plan.Cut.Order):
+                    steps.Add(Planned(analysis, words));
+                    break;
+                case PullStep.Notch:
+                    AddNotch(steps, plan.Cut, analysis, units);
+                    break;
+                case PullStep.BackCut:
+                    AddBack(steps, plan.Cut, analysis, words, units);
+                    steps.Add(Out(plan.Cut.Order, words));
+                    break;
+                // Nothing for the faller: what the lines do before and after, and the clearing.
+                case PullStep.Brief
+                or PullStep.SlackOut
+                or PullStep.BedTest
+                or PullStep.Hold
+                or PullStep.Planned
+                or PullStep.Pull
+                or PullStep.Down
+                or PullStep.Clear:
+                    break;
+            }
+        }
+
+        return steps;
+    }
+
+    private static CutStep Out(PullOrder order, BriefWords words) =>
+        new(
+            CutKind.Out,
+            order == PullOrder.PresetHinge
+                ? $"Stop. Look up, look round. Everybody out, you by the {words.WayOut()}. Then all pull together."
+                : $"Stop. Look up, look round. Out by the {words.WayOut()}. Then the pull.",
+            "Nobody goes back to the stump while the line is loaded."
+        );
+
+    private static void AddNotch(List<CutStep> steps, CutMembers cut, Analysis analysis, UnitSystem units)
+    {
         steps.Add(Notch(cut, analysis, units));
         foreach (var bite in cut.Bites)
         {
@@ -48,23 +92,6 @@ internal static class CutOrder
                 )
             );
         }
-
-        steps.Add(Tighten(cut, analysis, words));
-        AddBack(steps, cut, analysis, words, units);
-        steps.Add(
-            cut.Order == PullOrder.PresetHinge
-                ? new(
-                    CutKind.Out,
-                    $"Stop. Look up, look round. Everybody out, you by the {words.WayOut()}. Then all pull together.",
-                    "Nobody goes back to the stump while the line is loaded."
-                )
-                : new(
-                    CutKind.Out,
-                    $"Stop. Look up, look round. Out by the {words.WayOut()}. Then the pull.",
-                    "Nobody goes back to the stump while the line is loaded."
-                )
-        );
-        return steps;
     }
 
     private static void AddBefore(List<CutStep> steps, Plan plan, Analysis analysis, UnitSystem units)
@@ -118,25 +145,30 @@ internal static class CutOrder
         );
     }
 
-    private static CutStep Tighten(CutMembers cut, Analysis analysis, BriefWords words)
+    /// <summary>The first tightening: bed test, floor, two minutes.</summary>
+    private static CutStep Floor(CutMembers cut, Analysis analysis, BriefWords words)
     {
-        var (floor, early) = (analysis.Pretension.FloorN, analysis.Pretension.EarlyGoN);
-        var planned = analysis.Pull.PlannedTensionN;
-        var most = Math.Min(planned, analysis.Pretension.CeilingN);
-        var over =
-            planned > early
-                ? $"Not over {words.Short(early, "N-")} on the line until the back cut is down to the hinge."
-                : "";
-        return cut.Order == PullOrder.TightFirst
-            ? new(CutKind.Tighten, $"Line up to {words.Short(most, "N-")}. Wait for the watcher's word.", over)
-            : new(
-                CutKind.Tighten,
-                floor > 0
-                    ? $"Line to the floor, {words.Floor}. Wait for the watcher's word."
-                    : "Line snug, no more than it takes to lie straight. Wait for the watcher's word.",
-                over
-            );
+        var wait = PullSteps.CutsUnderThePlan(cut.Order) ? "" : " Wait for the watcher's word.";
+        return new(
+            CutKind.Tighten,
+            analysis.Pretension.FloorN > 0
+                ? $"Bed test, then the line to the floor, {words.Floor}, and two minutes' hold.{wait}"
+                : $"Bed test, then the line snug, no more than it takes to lie straight, and two minutes' hold.{wait}",
+            PullSteps.CutsUnderThePlan(cut.Order) ? "" : MostUntilCut(analysis, words)
+        );
     }
+
+    private static CutStep Planned(Analysis analysis, BriefWords words) =>
+        new(
+            CutKind.Tighten,
+            $"Line up to {words.Short(Math.Min(analysis.Pull.PlannedTensionN, analysis.Pretension.CeilingN), "N-")}. Wait for the watcher's word.",
+            MostUntilCut(analysis, words)
+        );
+
+    private static string MostUntilCut(Analysis analysis, BriefWords words) =>
+        analysis.Pull.PlannedTensionN > analysis.Pretension.EarlyGoN
+            ? $"Not over {words.Short(analysis.Pretension.EarlyGoN, "N-")} on the line until the back cut is down to the hinge."
+            : "";
 
     private static void AddBack(
         List<CutStep> steps,

@@ -1,4 +1,5 @@
 using Draklo.Core.Plans;
+using Draklo.Core.Units;
 
 namespace Draklo.Core.Briefs;
 
@@ -18,11 +19,15 @@ internal static class RoleCards
                         .. Stand(plan, g.Key, words),
                     ],
                     Watch(g.Key, words),
-                    Shout(g.Key, words)
+                    Shout(g.Key, words),
+                    OrderOf(plan)
                 )),
         ];
 
-    private static string Up(string text) => Units.Sentences.Capitalised(text);
+    private static string OrderOf(Plan plan) =>
+        $"{string.Join(", ", PullSteps.Of(plan).Select(PullSteps.NameOf)).Capitalised()}.";
+
+    private static string Up(string text) => text.Capitalised();
 
     private static string[] Stand(Plan plan, JobRole role, BriefWords words) =>
         role switch

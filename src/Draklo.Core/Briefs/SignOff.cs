@@ -11,6 +11,9 @@ public sealed record Signature
 
     public required string Name { get; init; }
 
+    /// <summary>Who that is in the crew's book; null for somebody who is not in it, and in what was kept before.</summary>
+    public string? PersonId { get; init; }
+
     public required string Role { get; init; }
 
     public required string At { get; init; }
@@ -37,7 +40,7 @@ public sealed record Signature
 }
 
 /// <summary>How somebody of the crew stands to the page as it is now.</summary>
-/// <param name="HasSigned">Whether their name is under it.</param>
+/// <param name="HasSigned">Whether their name is under it: nothing that they signed for has moved.</param>
 /// <param name="Last">Their latest signature, void or not; null without one.</param>
 /// <param name="Changes">What moved since they signed; empty for one that stands.</param>
 public sealed record SignedPerson(
@@ -46,7 +49,11 @@ public sealed record SignedPerson(
     bool HasSigned,
     Signature? Last,
     IReadOnlyList<CoveredChange> Changes
-);
+)
+{
+    /// <summary>A clearing was added to what they signed: their name stands under the pull and not under that.</summary>
+    public bool LacksClearing { get; init; }
+}
 
 /// <summary>Something that keeps the brief from being issued.</summary>
 /// <param name="Kind">"nobody", "unsigned", "check", "guess" or "gear".</param>
@@ -64,20 +71,25 @@ public sealed record SignOff(IReadOnlyList<SignedPerson> People, IReadOnlyList<B
         var people = plan
             .Crew.Select(person =>
             {
-                var last = signatures.LastOrDefault(s => s.Name == person.Name.Trim());
-                var stands = last?.Fingerprint == brief.Fingerprint;
-                return new SignedPerson(
-                    person.Name.Trim(),
-                    person.Role,
-                    stands,
-                    last,
-                    last is null || stands ? [] : Covered.Changes(last.Covered, brief.Covered, units)
-                );
+                var last = signatures.LastOrDefault(s => IsOf(s, person));
+                var same = last?.Fingerprint == brief.Fingerprint;
+                var changes = last is null || same ? [] : Covered.Changes(last.Covered, brief.Covered, units);
+                var stands = last is not null && changes.Count == 0;
+                return new SignedPerson(person.Name.Trim(), person.Role, stands, last, changes)
+                {
+                    LacksClearing = stands && Covered.LacksClearing(last!.Covered, brief.Covered),
+                };
             })
             .ToList();
         var holds = HoldsOf(brief, people);
         return new(people, holds, holds.Count == 0);
     }
+
+    /// <summary>By the crew's book where both know it, so that a name set right stays the same person's.</summary>
+    private static bool IsOf(Signature signature, CrewMembers person) =>
+        signature.PersonId is { } signer && person.PersonId is { } known
+            ? signer == known
+            : signature.Name == person.Name.Trim();
 
     private static List<BriefHold> HoldsOf(Brief brief, List<SignedPerson> people)
     {

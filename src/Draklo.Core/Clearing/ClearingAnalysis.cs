@@ -212,7 +212,10 @@ public sealed record ClearingAnalysis
         return NotWorkedOut(way, scene) with
         {
             State = state,
-            Headline = state == VerdictState.Ready ? Holds(weakest, scene.Units) : reasons[0].Text,
+            Headline =
+                state == VerdictState.Ready
+                    ? Nearest(links, scene.Units)
+                    : Headlines.Of(reasons[0], links.Find(l => l.Id == reasons[0].LinkId)?.Name),
             MostForceN = hardest?.LoadValue,
             MostForceOn = hardest?.Name ?? "",
             LeastMargin = weakest is { Use: > 0 } ? 1 / weakest.Use : null,
@@ -260,15 +263,10 @@ public sealed record ClearingAnalysis
             Shows = way.Traits.Shows,
         };
 
-    private static string Holds(RigLink? link, UnitSystem units) =>
-        link is null ? "Nothing carries a load."
-        : link.Effort
-            ? units.Say(
-                $"{link.Name}: {link.Load} of the {link.Strength} that can be kept up; nothing else is nearer its limit."
-            )
-        : units.Say(
-            $"The weakest link holds: {link.Name.Uncapitalised()} carries {link.Load} of the {link.Allowed} it may."
-        );
+    private static string Nearest(List<RigLink> links, UnitSystem units) =>
+        links.MaxBy(l => l.WorstUse) is { } link
+            ? Headlines.Nearest(link, link.Name, link.Effort, units)
+            : "Nothing carries a load.";
 
     private static WayResult NotSetUp(Way way, ClearingScene scene, string lacks) =>
         NotWorkedOut(way, scene) with

@@ -36,4 +36,6 @@ public sealed record RigLink : CheckedLink
     public required bool Anchors { get; init; }
 
     protected override bool IsAnchor => Anchors;
+
+    protected override bool Yields => Slips || Effort;
 }

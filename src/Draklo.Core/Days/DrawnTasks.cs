@@ -11,6 +11,7 @@ namespace Draklo.Core.Days;
 public static class DrawnTasks
 {
     public const string Brief = "brief";
+    public const string Notch = "notch";
     public const string Cuts = "cuts";
     public const string Pull = "pull";
     public const string Drag = "drag";
@@ -107,9 +108,17 @@ public static class DrawnTasks
         };
         var many = plan.Lines.Count > 1;
         var beforeCuts = new List<string>();
+        var thick = Math.Max(0.6, plan.Cut.StumpDiameterM / 0.5);
+        var notchFirst = PullSteps.NotchIsCutSlack(plan.Cut.Order);
+        string[] beforeTight = notchFirst ? [Notch] : [];
+        if (notchFirst)
+        {
+            tasks.Add(DayTask.Drawn(Notch, "Notch", (4 * thick, 7 * thick, 14 * thick), 1, Brief));
+        }
+
         for (var i = 0; i < plan.Lines.Count; i++)
         {
-            beforeCuts.Add(AddLine(tasks, plan.Lines[i], many ? $"-{plan.Lines[i].Id}" : ""));
+            beforeCuts.Add(AddLine(tasks, plan.Lines[i], many ? $"-{plan.Lines[i].Id}" : "", beforeTight));
         }
 
         if (plan.Site.Targets.Any(t => t.Kind is TargetKind.Road or TargetKind.Path && t.Closing is not null))
@@ -118,8 +127,11 @@ public static class DrawnTasks
             beforeCuts.Add("close-road");
         }
 
-        var thick = Math.Max(0.6, plan.Cut.StumpDiameterM / 0.5);
-        tasks.Add(DayTask.Drawn(Cuts, "Notch and back cut", (10 * thick, 18 * thick, 35 * thick), 2, [.. beforeCuts]));
+        tasks.Add(
+            notchFirst
+                ? DayTask.Drawn(Cuts, "Back cut", (6 * thick, 11 * thick, 21 * thick), 2, [.. beforeCuts])
+                : DayTask.Drawn(Cuts, "Notch and back cut", (10 * thick, 18 * thick, 35 * thick), 2, [.. beforeCuts])
+        );
         tasks.Add(DayTask.Drawn(Pull, "The pull", PullMinutes(analysis), EverybodyOn(plan), Cuts));
         var loads = Loads(plan, analysis);
         tasks.Add(
@@ -135,8 +147,9 @@ public static class DrawnTasks
         return tasks;
     }
 
+    /// <param name="beforeTight">What is done before the line is tightened, beside setting and rigging it.</param>
     /// <returns>The last task of the line.</returns>
-    private static string AddLine(List<DayTask> tasks, LineMembers line, string suffix)
+    private static string AddLine(List<DayTask> tasks, LineMembers line, string suffix, string[] beforeTight)
     {
         var of = suffix.Length == 0 ? "the line" : $"the {line.Id} line";
         var climbs = line.Setting?.Way == SettingWay.Climber;
@@ -173,7 +186,9 @@ public static class DrawnTasks
                 $"Bed test and pre-tension {of}",
                 (8, 12, 25),
                 3,
-                line.Redirects.Count > 0 ? [set, tackle, $"redirect{suffix}"] : [set, tackle]
+                line.Redirects.Count > 0
+                    ? [set, tackle, $"redirect{suffix}", .. beforeTight]
+                    : [set, tackle, .. beforeTight]
             )
         );
         return tight;

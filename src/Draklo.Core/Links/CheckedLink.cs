@@ -60,6 +60,16 @@ public abstract record CheckedLink
     /// <summary>The same at the careful end of what is not known: what the use stays under in 95 of 100.</summary>
     public required double CarefulUse { get; init; }
 
+    /// <summary>
+    /// Its worst credible load over its strength, 0 or more: past 1 it breaks under the hardest heave. Its use where it does not
+    /// break but slips or tires.
+    /// </summary>
+    public double HeaveUse => Yields ? Use : WorstLoadValue / StrengthValue;
+
+    /// <summary>The larger of its use and what the hardest heave makes of it, 0 or more.</summary>
+    [JsonIgnore]
+    public double WorstUse => Math.Max(Use, HeaveUse);
+
     public required LinkState State { get; init; }
 
     /// <summary>True when the strength is a tabled or guessed figure.</summary>
@@ -92,6 +102,9 @@ public abstract record CheckedLink
     /// believed.
     /// </summary>
     public bool FarMore => IsAnchor && StrengthValue > 10 * LoadValue;
+
+    /// <summary>Whether more than it bears makes it slip or tire, not break.</summary>
+    protected abstract bool Yields { get; }
 
     /// <summary>Whether it is the ground or a tree that holds something.</summary>
     protected abstract bool IsAnchor { get; }

@@ -23,9 +23,7 @@ public sealed record Link : CheckedLink
     /// <summary>True when it gives by slipping: a worst load above its strength makes it creep, not break.</summary>
     public bool Slips => Rule.Slips;
 
-    /// <summary>Its use, or its worst load over its strength where that breaks it and is more.</summary>
-    [JsonIgnore]
-    public double WorstUse => Slips ? Use : Math.Max(Use, WorstLoadValue / StrengthValue);
-
     protected override bool IsAnchor => Rule.IsAnchor;
+
+    protected override bool Yields => Slips || Rule.IsEffort;
 }

@@ -55,6 +55,18 @@ public sealed class LoadPath(PlanContext context)
         return weakest;
     }
 
+    /// <summary>The link that is nearest its limit, as planned or under the hardest heave; the first of equals.</summary>
+    public Link Nearest()
+    {
+        var nearest = links[0];
+        foreach (var link in links)
+        {
+            nearest = link.WorstUse > nearest.WorstUse ? link : nearest;
+        }
+
+        return nearest;
+    }
+
     /// <summary>Adds every link of one line.</summary>
     /// <returns>The force on each of its redirects, from the tree outward.</returns>
     public RedirectForce[] AddLine(

@@ -54,7 +54,7 @@ public sealed record CutMembers : IDocumentPart
 
     [Display(
         Name = "When the line is tightened",
-        Description = "tightFirst: up to the plan before the saw. followThePull: a little first, more as the cut goes. presetHinge: to the hinge, everybody out, then all together."
+        Description = "tightFirst: up to the plan before the saw. notchFirst: the notch while the line is slack, then up to the plan, then the back cut. followThePull: a little first, more as the cut goes. presetHinge: to the hinge, everybody out, then all together."
     )]
     public PullOrder Order { get; init; }
 
@@ -103,6 +103,7 @@ public sealed record CutMembers : IDocumentPart
 public enum PullOrder
 {
     TightFirst,
+    NotchFirst,
     FollowThePull,
     PresetHinge,
 }

@@ -1,4 +1,5 @@
 using Draklo.Core.Briefs;
+using Draklo.Core.Plans;
 using Draklo.Core.Reading;
 using Draklo.Core.Units;
 
@@ -11,7 +12,8 @@ public sealed record BriefedDay(BriefAnswer Brief, PullBasis Basis)
     public static BriefedDay? Of(BriefAnswer brief) =>
         PullBasis.Of(brief.Page.Plan, brief.Page.Analysis) is { } basis ? new(brief, basis) : null;
 
-    public PullDay Of(IReadOnlyList<DayEntry> entries, UnitSystem units) => PullDay.Of(Basis, entries, HoldsDay, units);
+    public PullDay Of(IReadOnlyList<DayEntry> entries, UnitSystem units) =>
+        PullDay.Of(Basis, entries, new(HoldsDay, HoldsLoads), units);
 
     public string BriefInWords =>
         Brief.State switch
@@ -73,6 +75,13 @@ public sealed record BriefedDay(BriefAnswer Brief, PullBasis Basis)
                 : $"Brief {Brief.Number} no longer carries every signature: sign again.";
         }
     }
+
+    /// <summary>Why it does not carry the loads of the clearing; empty where it does.</summary>
+    private string HoldsLoads =>
+        HoldsDay.Length > 0 ? HoldsDay
+        : Brief.LacksClearing
+            ? "The clearing was added after the brief was signed: everybody signs for it and the lead issues it again, before a load moves."
+        : "";
 
     private Spread? TensionOf(EntryDocument asked, List<Problem> problems)
     {

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Pulling;

@@ -1,4 +1,5 @@
 using System.ComponentModel.DataAnnotations;
+using Draklo.Core.Plans;
 using Draklo.Core.Reading;
 using Draklo.Core.Units;
 

@@ -1,3 +1,4 @@
+using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Pulling;

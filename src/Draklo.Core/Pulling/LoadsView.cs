@@ -1,4 +1,5 @@
 using System.Globalization;
+using Draklo.Core.Plans;
 using Draklo.Core.Units;
 using MathNet.Numerics.Statistics;
 

@@ -1,3 +1,5 @@
+using Draklo.Core.Plans;
+
 namespace Draklo.Core.Pulling;
 
 public enum PullVerdict

@@ -49,7 +49,8 @@ public sealed class PullBasis
             PullStep.BedTest => PlannedN / 4,
             PullStep.Floor or PullStep.Hold => AtLeast,
             PullStep.Planned or PullStep.Pull => Math.Min(PlannedN, Math.Max(CeilingN, FloorN)),
-            PullStep.Notch or PullStep.BackCut => Plan.Cut.Order == PullOrder.TightFirst
+            PullStep.Notch when PullSteps.IsSlack(Plan, step) => null,
+            PullStep.Notch or PullStep.BackCut => PullSteps.CutsUnderThePlan(Plan.Cut.Order)
                 ? Math.Min(PlannedN, Math.Max(CeilingN, FloorN))
                 : AtLeast,
             PullStep.Clear => Loads?.Line?.LoadValue,

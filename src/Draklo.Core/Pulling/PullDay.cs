@@ -1,7 +1,13 @@
 using System.Collections.Immutable;
+using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Pulling;
+
+/// <summary>How the brief stands where it does not carry the day; empty where it is issued and signed.</summary>
+/// <param name="Pull">Why nobody hauls.</param>
+/// <param name="Loads">Why no load moves.</param>
+public sealed record BriefHolds(string Pull, string Loads);
 
 /// <summary>Where the day stands, from the plan and what was kept: pure.</summary>
 public sealed record PullDay
@@ -49,14 +55,14 @@ public sealed record PullDay
     public required IReadOnlyList<DayEntry> Entries { get; init; }
 
     /// <summary>Whether the line is slack at the step: its load cell should read nothing.</summary>
-    public bool LineIsSlack => Now.IsSlack();
+    public required bool LineIsSlack { get; init; }
 
     /// <summary>How the loads go; left out where nothing is cleared.</summary>
     public LoadsView? Loads { get; init; }
 
     /// <param name="entries">All of the job, the earliest first.</param>
-    /// <param name="briefWords">How the brief stands where it does not hold the day; empty where it is issued and signed.</param>
-    public static PullDay Of(PullBasis basis, IReadOnlyList<DayEntry> entries, string briefWords, UnitSystem units)
+    /// <param name="brief">How the brief stands.</param>
+    public static PullDay Of(PullBasis basis, IReadOnlyList<DayEntry> entries, BriefHolds brief, UnitSystem units)
     {
         var counting = Counting(entries);
         var order = PullSteps.Of(basis.Plan);
@@ -99,8 +105,16 @@ public sealed record PullDay
             SeenHere = seen.Here,
             HoldFrom = now == PullStep.Hold ? holdFrom : null,
             HoldForS = PullHold.Seconds,
-            Answer = new PullJudge(basis, units).Of(now, lines, seen, counting, briefWords, stopped),
+            Answer = new PullJudge(basis, units).Of(
+                now,
+                lines,
+                seen,
+                counting,
+                now == PullStep.Clear ? brief.Loads : brief.Pull,
+                stopped
+            ),
             CommitDeg = basis.CommitDeg,
+            LineIsSlack = PullSteps.IsSlack(basis.Plan, now),
             Entries = entries,
             Loads = basis.Loads is { } loads ? LoadsView.Of(loads, counting) : null,
         };

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Draklo.Core.Plans;
 
 namespace Draklo.Core.Pulling;
 

@@ -1,3 +1,4 @@
+using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Pulling;
@@ -47,7 +48,8 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
             findings.Add("brief-void", now == PullStep.Brief ? PullVerdict.LookAgain : PullVerdict.Stop, briefWords);
         }
 
-        if (PullSteps.IsTight(now))
+        var isSlack = PullSteps.IsSlack(basis.Plan, now);
+        if (PullSteps.IsTight(basis.Plan, now))
         {
             AddTensions(now, lines, isCut: at > order.IndexOf(PullStep.BackCut));
             changes.AddJumps(lines);
@@ -58,7 +60,7 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
             AddMovement(now, lines);
             changes.AddComesBack(order, at, seen);
             watched.Add(now, seen);
-            watched.AddOpen(now, seen.Here);
+            watched.AddOpen(now, isSlack, seen.Here);
         }
 
         if (now is not (PullStep.Brief or PullStep.Down or PullStep.Clear) && at >= order.IndexOf(PullStep.BackCut))

@@ -17,7 +17,9 @@ internal sealed class PullWords(PullBasis basis)
             PullStep.Planned => Planned < basis.PlannedN
                 ? "Bring the line up to the most it may have."
                 : "Bring the line up to the plan.",
-            PullStep.Notch => "Cut the notch.",
+            PullStep.Notch => PullSteps.IsSlack(basis.Plan, step)
+                ? "Cut the notch; the line hangs slack."
+                : "Cut the notch.",
             PullStep.BackCut => basis.Plan.Cut.Order == PullOrder.FollowThePull
                 ? "Back cut; the line follows."
                 : "Back cut to the hinge.",

@@ -1,3 +1,4 @@
+using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Pulling;
@@ -56,9 +57,10 @@ internal sealed class SeenJudge(FindingList findings, UnitSystem units)
     }
 
     /// <summary>What of a step's questions nobody has answered at it, by name.</summary>
-    public void AddOpen(PullStep now, WatchedDocument here)
+    /// <param name="isSlack">No line is on the tree yet that could rub or pull at its anchor.</param>
+    public void AddOpen(PullStep now, bool isSlack, WatchedDocument here)
     {
-        var open = Asked(now).Where(q => !q.IsAnswered(here)).Select(q => q.Of).ToList();
+        var open = (isSlack ? Slack : Asked(now)).Where(q => !q.IsAnswered(here)).Select(q => q.Of).ToList();
         if (open.Count > 0)
         {
             findings.Wait("not-looked-at", $"Look at {Listed(open)}, and say so.");
@@ -91,6 +93,8 @@ internal sealed class SeenJudge(FindingList findings, UnitSystem units)
         new("the foot", s => s.FootLifted is not null),
         Anchor,
     ];
+
+    private static readonly Question[] Slack = [Aside];
 
     private static readonly Question[] Cut = [Aside, new("the hinge", s => s.HingeCracked is not null), Lines, Anchor];
 

@@ -69,11 +69,9 @@ internal static class LinkReasons
         }
     }
 
-    /// <summary>The weakest link in a sentence, for a plan that holds.</summary>
-    public static string WeakestHolds(PlanContext context, Link link) =>
-        link.Rule.IsEffort
-            ? $"{Carries(context, link)}; nothing else is nearer its limit."
-            : $"The weakest link holds: {Carries(context, link).Uncapitalised()}.";
+    /// <summary>For a plan that holds: what is nearest its limit.</summary>
+    public static string NearestItsLimit(PlanContext context, Link link) =>
+        Headlines.Nearest(link, NameOf(context, link), link.Rule.IsEffort, context.Units);
 
     private static (string Code, string Text) Judge(PlanContext context, Link link)
     {

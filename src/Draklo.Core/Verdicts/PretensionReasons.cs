@@ -1,5 +1,6 @@
 using Draklo.Core.Geometry;
 using Draklo.Core.Links;
+using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
 namespace Draklo.Core.Verdicts;
@@ -31,7 +32,11 @@ internal static class PretensionReasons
                 ("ceilingN", pretension.CeilingN)
             );
         }
-        else if (planned > pretension.EarlyGoN && findings.Cut.Strap is null)
+        else if (
+            planned > pretension.EarlyGoN
+            && findings.Cut.Strap is null
+            && PullSteps.CutsUnderThePlan(findings.Plan.Cut.Order)
+        )
         {
             reasons.Check(
                 "planned-over-early-go",

@@ -4,7 +4,7 @@ namespace Draklo.Core.Verdicts;
 
 /// <summary>What the plan says, in plain words.</summary>
 /// <param name="State">The most serious of the reasons.</param>
-/// <param name="Headline">The one thing that limits the plan.</param>
+/// <param name="Headline">What would hurt first and what to do about it, or what is nearest its limit: fifteen words at most.</param>
 /// <param name="WeakestLinkId">The link with the highest use.</param>
 /// <param name="Reasons">The most serious first.</param>
 /// <param name="Accepted">Checks that somebody took on by name; they count as met.</param>
@@ -84,10 +84,26 @@ public sealed record Verdict(
         var weakest = findings.Pull.Path.Weakest();
         var headline =
             worst == VerdictState.Ready
-                ? LinkReasons.WeakestHolds(findings.Context, weakest)
-                : sorted.Find(r => r.Code == GuessReasons.NothingMeasuredCode && worst == VerdictState.Check)?.Text
-                    ?? sorted[0].Text;
+                ? LinkReasons.NearestItsLimit(findings.Context, findings.Pull.Path.Nearest())
+                : HeadlineOf(
+                    findings,
+                    sorted.Find(r => r.Code == GuessReasons.NothingMeasuredCode && worst == VerdictState.Check)
+                        ?? sorted[0]
+                );
         return new(worst, headline, weakest.Id, sorted, accepted, PolicyReasons.InWords(findings.Plan.Policy), Always);
+    }
+
+    private static string HeadlineOf(Findings findings, Reason reason)
+    {
+        foreach (var link in findings.Pull.Path.Links)
+        {
+            if (link.Id == reason.LinkId)
+            {
+                return Headlines.Of(reason, link.Name);
+            }
+        }
+
+        return Headlines.Of(reason);
     }
 
     /// <summary>What is true of a tree that nobody has measured: what was seen, what stands about it, whose gear it is.</summary>

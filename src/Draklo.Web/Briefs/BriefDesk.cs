@@ -74,7 +74,7 @@ internal sealed class BriefDesk(
             return [moved];
         }
 
-        if (person is { HasSigned: true, Last: { } last })
+        if (person is { HasSigned: true, LacksClearing: false, Last: { } last })
         {
             // A tablet sends again what it does not know to be kept.
             return asked.SealedPin is not null
@@ -103,6 +103,7 @@ internal sealed class BriefDesk(
                 {
                     Number = number,
                     Name = name,
+                    PersonId = PersonIdOf(now, name),
                     Role = $"{person.Role}".ToLowerInvariant(),
                     At = at,
                     Way = byLead ? "by-lead" : "own-pin",
@@ -130,11 +131,19 @@ internal sealed class BriefDesk(
             return [new("name", $"{name} is not the lead of this job: the lead issues the brief.")];
         }
 
-        if (now.State == BriefState.Issued)
+        if (now is { State: BriefState.Issued, LacksClearing: false })
         {
             return asked.SealedPin is not null
                 ? []
                 : [new("fingerprint", $"This page is issued already, as brief {now.Number}.")];
+        }
+
+        if (now.SignOff.People.FirstOrDefault(p => p.LacksClearing) is { } pullOnly)
+        {
+            return
+            [
+                new("fingerprint", $"Not issued: {pullOnly.Name} has signed for the pull and not for the clearing."),
+            ];
         }
 
         if (now.SignOff.Holds is [{ Text: var first }, ..])
@@ -191,14 +200,16 @@ internal sealed class BriefDesk(
 
     private Problem? PinProblem(BriefAnswer now, string name, string pin)
     {
-        var member = now.Page.Plan.Crew.First(c => c.Name.Trim() == name);
-        if (IdOf(member) is not { } known)
+        if (PersonIdOf(now, name) is not { } known)
         {
             return new("pin", $"{name} is not in the crew's book and has no PIN: let the lead sign for them.");
         }
 
         return pins.Refusal(known, name, pin) is { } wrong ? new("pin", wrong) : null;
     }
+
+    private string? PersonIdOf(BriefAnswer now, string name) =>
+        IdOf(now.Page.Plan.Crew.First(c => c.Name.Trim() == name));
 
     /// <summary>Who somebody on a job is in the crew's book; null for nobody.</summary>
     private string? IdOf(CrewMembers member)

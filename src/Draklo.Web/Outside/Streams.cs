@@ -1,4 +1,5 @@
 using System.Runtime.CompilerServices;
+using Draklo.Core.Plans;
 using Draklo.Core.Pulling;
 
 namespace Draklo.Web.Outside;

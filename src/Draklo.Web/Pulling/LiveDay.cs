@@ -1,4 +1,5 @@
 using System.Threading.Channels;
+using Draklo.Core.Plans;
 using Draklo.Core.Pulling;
 using Draklo.Core.Units;
 using Draklo.Store;
@@ -352,7 +353,7 @@ internal sealed class LiveDay : IDisposable
 
     private CellFeed NewFeed(string lineId) => new(scene.Lines.FirstOrDefault(l => l.Id == lineId)?.PlannedN ?? 0);
 
-    private bool IsSlack => scene.Step.IsSlack() && scene.Lines.Count > 0;
+    private bool IsSlack => scene.IsSlack && scene.Lines.Count > 0;
 
     private static TracePoint? PointOf(in FedReading fed, long atMs, float leanDeg) =>
         fed is { TensionN: { } tension, State: FeedState.Taken or FeedState.Doubtful }

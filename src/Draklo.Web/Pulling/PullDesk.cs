@@ -221,7 +221,10 @@ internal sealed class PullDesk(
             basis.CommitDeg,
             [.. PulledOf(basis, day.Now), .. LoadedOf(basis, day.Now)],
             last
-        );
+        )
+        {
+            IsSlack = day.LineIsSlack,
+        };
     }
 
     private static IEnumerable<SceneLine> PulledOf(PullBasis basis, PullStep now) =>

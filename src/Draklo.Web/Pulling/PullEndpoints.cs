@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text;
 using CsvHelper;
 using Draklo.Core.Briefs;
+using Draklo.Core.Plans;
 using Draklo.Core.Pulling;
 using Draklo.Core.Reading;
 using Draklo.Core.Units;

@@ -1,3 +1,4 @@
+using Draklo.Core.Plans;
 using Draklo.Core.Pulling;
 
 namespace Draklo.Web.Pulling;
@@ -6,6 +7,9 @@ namespace Draklo.Web.Pulling;
 /// <param name="Since">When the crew came to the step, by the clock's ticks.</param>
 internal sealed record Scene(PullStep Step, long Since, double CommitDeg, IReadOnlyList<SceneLine> Lines, long Entries)
 {
+    /// <summary>No line is tight at this step.</summary>
+    public bool IsSlack { get; init; } = true;
+
     public static Scene Nothing { get; } = new(PullStep.Brief, 0, 0, [], 0);
 }
 

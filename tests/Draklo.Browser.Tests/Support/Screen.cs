@@ -1,7 +1,7 @@
+using System.Diagnostics;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 using OpenQA.Selenium.Interactions;
-using OpenQA.Selenium.Support.UI;
 
 namespace Draklo.Browser.Tests.Support;
 
@@ -39,6 +39,9 @@ public sealed partial class Screen : IDisposable
     /// <summary>Tests wait for what they need and for no time; this long only where it does not come. Beside builds and other
     /// tests a search at the server's lowest priority takes a minute and more.</summary>
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(150);
+
+    private static readonly TimeSpan FirstPause = TimeSpan.FromMilliseconds(40);
+    private static readonly TimeSpan LongestPause = TimeSpan.FromMilliseconds(250);
 
     private readonly ChromeDriver driver;
     private readonly List<string> scripts = [];
@@ -304,32 +307,34 @@ public sealed partial class Screen : IDisposable
 
     public void Upload(string css, string file) => driver.FindElement(By.CssSelector(css)).SendKeys(file);
 
+    /// <summary>Waits until something is so, asking less and less often: each question costs the processors that answer it.</summary>
     public void Until(Func<bool> isSo, string what)
+    {
+        var since = Stopwatch.StartNew();
+        var pause = FirstPause;
+        while (!IsSo(isSo))
+        {
+            if (since.Elapsed > Patience)
+            {
+                throw new InvalidOperationException(
+                    $"No sign of {what}. The page says: {driver.FindElement(By.TagName("body")).Text}"
+                );
+            }
+
+            Thread.Sleep(pause);
+            pause = pause * 1.5 < LongestPause ? pause * 1.5 : LongestPause;
+        }
+    }
+
+    private static bool IsSo(Func<bool> isSo)
     {
         try
         {
-            new WebDriverWait(driver, TimeSpan.FromSeconds(150))
-            {
-                PollingInterval = TimeSpan.FromMilliseconds(50),
-                Message = what,
-            }.Until(_ =>
-            {
-                try
-                {
-                    return isSo();
-                }
-                catch (StaleElementReferenceException)
-                {
-                    return false;
-                }
-            });
+            return isSo();
         }
-        catch (WebDriverTimeoutException e)
+        catch (StaleElementReferenceException)
         {
-            throw new InvalidOperationException(
-                $"No sign of {what}. The page says: {driver.FindElement(By.TagName("body")).Text}",
-                e
-            );
+            return false;
         }
     }
 

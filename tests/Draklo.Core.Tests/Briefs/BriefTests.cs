@@ -102,7 +102,7 @@ public sealed class BriefTests
         Assert.DoesNotContain(after.People, p => p.HasSigned);
         var again = after.People.Where(p => p.Last is not null).ToList();
         Assert.Equal(["Ole", "Ines"], again.Select(p => p.Name));
-        var lay = again[0].Changes.Single(c => c.Id == "lay");
+        var lay = again[0].Changes.Single(c => c.Id == "lay.bearingDeg");
         Assert.Equal(("90°", "96°"), (lay.Was, lay.Is));
         Assert.False(after.MayIssue);
 

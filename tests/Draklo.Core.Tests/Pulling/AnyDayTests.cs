@@ -1,4 +1,5 @@
 using CsCheck;
+using Draklo.Core.Plans;
 using Draklo.Core.Pulling;
 
 namespace Draklo.Core.Tests;

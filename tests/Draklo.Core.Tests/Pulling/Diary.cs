@@ -27,7 +27,7 @@ internal sealed class Diary
 
     public IReadOnlyList<DayEntry> Entries => entries;
 
-    public PullDay Day => PullDay.Of(Basis, entries, BriefWords, UnitSystem.Metric);
+    public PullDay Day => PullDay.Of(Basis, entries, new(BriefWords, BriefWords), UnitSystem.Metric);
 
     public PullAnswer Answer => Day.Answer;
 

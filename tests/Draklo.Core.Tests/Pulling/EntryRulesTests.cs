@@ -1,3 +1,4 @@
+using Draklo.Core.Plans;
 using Draklo.Core.Pulling;
 
 namespace Draklo.Core.Tests;

@@ -18,7 +18,8 @@ public sealed class ReasonTests
         { "knotId": "double-fisherman", "rope": { "breakingStrengthN": 40000, "lengthM": 60, "diameterM": 0.0127, "stretchAtTenPercent": 0.03 } }
         """;
 
-    private static readonly Dictionary<string, (string Path, string Json)[]> Changes = new(StringComparer.Ordinal)
+    /// <summary>What makes the lime give each reason, by its code.</summary>
+    internal static readonly Dictionary<string, (string Path, string Json)[]> Changes = new(StringComparer.Ordinal)
     {
         ["acceptance-lapsed"] =
         [
@@ -365,6 +366,28 @@ public sealed class ReasonTests
             pinned.Values.Split(' ', StringSplitOptions.RemoveEmptyEntries),
             reason.Values.Select(v => $"{v.Key}={Figure(v.Value)}")
         );
+    }
+
+    /// <summary>A headline is read at a glance: fifteen words at most, each written out, none cut off.</summary>
+    [Theory]
+    [MemberData(nameof(Codes))]
+    public void Has_a_headline_of_fifteen_words_at_most(string code)
+    {
+        foreach (var name in new[] { "Running bowline", "Sling at the anchor of the winch behind the oak", null })
+        {
+            var reason = Of(Changes[code]).First(r => r.Code == code);
+            if (reason.State == VerdictState.Ready)
+            {
+                // A remark heads no plan.
+                return;
+            }
+
+            var headline = Headlines.Of(reason, name);
+            Assert.InRange(Headlines.WordsIn(headline), 2, Headlines.MostWords);
+            Assert.EndsWith(".", headline, StringComparison.Ordinal);
+            Assert.DoesNotContain("{", headline, StringComparison.Ordinal);
+            Assert.True(headline == reason.Text || Headlines.Has(code), headline);
+        }
     }
 
     [Fact]

@@ -56,6 +56,7 @@ export function OrderFields() {
         }}
         choices={[
           { value: "tightFirst", text: "First", name: "Tight first, then cut" },
+          { value: "notchFirst", text: "After the notch", name: "Notch while slack, then tight, then the back cut" },
           { value: "followThePull", text: "As it is cut", name: "A little first, then follow the cut" },
           { value: "presetHinge", text: "At the end", name: "Hinge preset, everybody out, then the pull" },
         ]}

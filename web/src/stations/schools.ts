@@ -19,6 +19,8 @@ export const schools = {
   order: {
     tightFirst:
       "The tree cannot sit back on the saw and you see the line bed before you cut. More load while the stem is half cut.",
+    notchFirst:
+      "The notch is cut with no load on the stem, and the wood is seen before anybody hauls. The line beds on a notched tree.",
     followThePull: "Least load on a half-cut stem. Line and saw must understand each other: one signaller, no gap.",
     presetHinge: "Nobody is at the stump when it goes. The hinge is cut before the tree is tried, and must be right.",
   },

@@ -9,6 +9,8 @@ export function Card({ card }: { card: Brief["cards"][number] }) {
       <p className="text-[14px]">{card.names.join(", ")}</p>
       {(
         [
+          // A page issued before had none.
+          ["In this order", (card.order as string | undefined) === undefined ? [] : [card.order]],
           ["Stand", card.stand],
           ["Watch", card.watch],
           ["Shout", card.shout],

@@ -55,13 +55,13 @@ export function SignPanel({ brief }: { brief: BriefAnswer }) {
                 <b className="font-tight text-[16px] font-semibold">{p.name}</b>, {roleName(p.role).toLowerCase()}
                 <span className="block text-[13px] text-pencil">
                   {p.hasSigned && p.last
-                    ? `signed ${timeOf(p.last.at)}${p.last.way === "by-lead" ? `, by ${p.last.enteredBy} for them` : ""}${p.last.clockBack ? "; the clock stood earlier than at the signature before it" : ""}`
+                    ? `signed ${timeOf(p.last.at)}${p.last.way === "by-lead" ? `, by ${p.last.enteredBy} for them` : ""}${p.last.clockBack ? "; the clock stood earlier than at the signature before it" : ""}${p.lacksClearing ? "; the clearing was added since" : ""}`
                     : p.last
                       ? `signed ${timeOf(p.last.at)}, void: signs again`
                       : "has not signed"}
                 </span>
               </span>
-              {!p.hasSigned && (
+              {(!p.hasSigned || p.lacksClearing) && (
                 <Button
                   strong
                   aria-label={`Sign: ${p.name}`}
@@ -96,7 +96,10 @@ export function SignPanel({ brief }: { brief: BriefAnswer }) {
         </div>
       )}
       <div className="mt-3">
-        {brief.state !== "issued" && (
+        {brief.lacksClearing && (
+          <Note>The pull is signed and issued. The clearing is not: sign for it before a load moves.</Note>
+        )}
+        {(brief.state !== "issued" || brief.lacksClearing) && (
           <Button
             strong
             className="min-h-11 w-full"
