@@ -51,6 +51,11 @@ public sealed record RoleCard(
 /// </remarks>
 public sealed record Brief
 {
+    /// <summary>What the plan says, as everywhere: "Check. The anchor is not given: …".</summary>
+    public required string Verdict { get; init; }
+
+    public required VerdictState State { get; init; }
+
     /// <summary>The tree in one line.</summary>
     public required string Tree { get; init; }
 
@@ -97,20 +102,34 @@ public sealed record Brief
     /// <summary>The clearing, where the plan has one.</summary>
     public ClearingBrief? Clearing { get; init; }
 
-    /// <param name="analysis">Of the same plan, in the same units.</param>
+    /// <param name="analysis">Of the same plan, in the same units, with the verdict that the job has.</param>
     /// <param name="locker">Pieces of the locker by id.</param>
-    public static Brief Of(Plan plan, Analysis analysis, IReadOnlyDictionary<string, GearItem> locker, UnitSystem units)
+    /// <param name="standings">How they stand today; null where nobody looks them up.</param>
+    public static Brief Of(
+        Plan plan,
+        Analysis analysis,
+        IReadOnlyDictionary<string, GearItem> locker,
+        UnitSystem units,
+        IReadOnlyDictionary<string, GearStanding>? standings = null
+    )
     {
         var gear = Packing.Of(plan, locker, units);
         var said = plan.Signals.Count > 0 ? plan.Signals : new Starts().Signals;
         var signals = said.Select(s => new BriefSignal(s.Sign, s.Means, s.By ?? "")).ToList();
         var people = PeopleOf(plan, analysis, units);
         var words = new BriefWords(plan, analysis, units);
-        var (clearing, way) = ClearingBrief.Of(plan, units);
+        var (clearing, way) = ClearingBrief.Of(plan, units, standings);
         if (plan.Clearing is { Alone: true } alone && clearing is not null && way is not null)
         {
             var under = CoveredBy.Of(plan, clearing.Signals, gear, locker, []);
-            return OfClearing(plan, clearing, way, people, gear, [.. under, .. ClearingBrief.CoveredOf(alone, way)]);
+            return OfClearing(
+                plan,
+                clearing,
+                analysis.Verdict,
+                people,
+                gear,
+                [.. under, .. ClearingBrief.CoveredOf(alone, way)]
+            );
         }
 
         List<Covered> covered =
@@ -125,6 +144,8 @@ public sealed record Brief
 
         return new()
         {
+            Verdict = analysis.Verdict.Summary,
+            State = analysis.Verdict.State,
             Tree = words.Tree(),
             Lay = words.Lay(),
             Figures = words.Figures(),
@@ -150,13 +171,15 @@ public sealed record Brief
     private static Brief OfClearing(
         Plan plan,
         ClearingBrief clearing,
-        WayResult way,
+        Verdicts.Verdict verdict,
         List<BriefPerson> people,
         IReadOnlyList<PackedPiece> gear,
         List<Covered> covered
     ) =>
         new()
         {
+            Verdict = verdict.Summary,
+            State = verdict.State,
             Tree = "",
             Lay = clearing.Pieces,
             Figures = [],
@@ -164,19 +187,19 @@ public sealed record Brief
             Signals = clearing.Signals,
             Cuts = [],
             Stops = clearing.Stops,
-            OpenChecks = [.. way.Reasons.Where(r => r.State != VerdictState.Ready)],
+            OpenChecks = [.. verdict.Reasons.Where(r => r.State != VerdictState.Ready)],
             Guesses =
             [
                 .. BriefDoubts
                     .Guesses(plan)
                     .Where(g => g.Path?.StartsWith("clearing", StringComparison.Ordinal) == true),
             ],
-            Accepted = [.. way.Accepted.Select(a => new BriefDoubt(a.Reason.Text, a.By, a.At, a.Because))],
+            Accepted = [.. verdict.Accepted.Select(a => new BriefDoubt(a.Reason.Text, a.By, a.At, a.Because))],
             Cards = [],
             Gear = gear,
             Help = HelpOf(plan),
             HelpMissing = MissingOf(plan.Help),
-            Caution = Verdicts.Verdict.Always,
+            Caution = verdict.Caution,
             Covered = covered,
             Fingerprint = Briefs.Covered.Fingerprint(covered),
             Clearing = clearing,

@@ -79,13 +79,13 @@ public sealed record BriefAnswer
     )
     {
         var plan = job.Plan;
-        var outcome = PlanAnalysis.Of(plan, units, withWorkings: false, standings);
+        var outcome = JobAnalysis.Of(plan, units, withWorkings: false, standings);
         if (outcome.Analysis is not { } analysis)
         {
             return (null, outcome.Problems);
         }
 
-        var brief = Brief.Of(plan, analysis, pieces, units);
+        var brief = Brief.Of(plan, analysis, pieces, units, standings);
         var signOff = SignOff.Of(plan, brief, papers.Signatures, units);
         var last = papers.Issued.Count > 0 ? papers.Issued[^1] : null;
         var moved =

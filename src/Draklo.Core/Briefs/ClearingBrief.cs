@@ -1,4 +1,5 @@
 using Draklo.Core.Clearing;
+using Draklo.Core.Gear;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
@@ -37,9 +38,17 @@ public sealed record ClearingBrief
     private const int MostFigures = 8;
 
     /// <summary>Null where the plan clears nothing, or its clearing cannot be worked out.</summary>
-    public static (ClearingBrief? Page, WayResult? Way) Of(Plan plan, UnitSystem units)
+    /// <param name="standings">How the pieces of the locker stand, by id; null where nobody looks them up.</param>
+    public static (ClearingBrief? Page, WayResult? Way) Of(
+        Plan plan,
+        UnitSystem units,
+        IReadOnlyDictionary<string, GearStanding>? standings = null
+    )
     {
-        if (plan.Clearing is not { } clearing || ClearingAnalysis.Of(plan, units).Analysis is not { } analysis)
+        if (
+            plan.Clearing is not { } clearing
+            || ClearingAnalysis.Of(plan, units, standings).Analysis is not { } analysis
+        )
         {
             return (null, null);
         }

@@ -74,6 +74,9 @@ public sealed record DaySetting(Daylight? Light, IReadOnlyList<(int Hour, double
 /// </remarks>
 public sealed record DayPlan
 {
+    /// <summary>What the plan says, as everywhere: state and headline.</summary>
+    public required string Verdict { get; init; }
+
     /// <summary>Minutes after local midnight, as all times here.</summary>
     public required double BeginsMin { get; init; }
 
@@ -114,7 +117,10 @@ public sealed record DayPlan
         UnitSystem units = UnitSystem.Metric
     )
     {
+        var clears = plan.Clearing is { Alone: true };
         var tasks = DrawnTasks.Of(plan, analysis);
+        // What a pull stands says nothing of loads.
+        var gustMps = clears ? null : analysis.Plate.GustMps;
         var problems = new List<Problem>();
         if (tasks.Count == 0)
         {
@@ -172,15 +178,12 @@ public sealed record DayPlan
             .ThenBy(t => t.EndsMin)
             .ToList();
         var wind = setting
-            .Gusts.Select(h => new WindHour(
-                h.Hour,
-                h.GustMps,
-                analysis.Plate.GustMps is { } stands && h.GustMps >= stands
-            ))
+            .Gusts.Select(h => new WindHour(h.Hour, h.GustMps, gustMps is { } stands && h.GustMps >= stands))
             .ToList();
         return (
             new()
             {
+                Verdict = analysis.Verdict.Summary,
                 BeginsMin = begins,
                 Tasks = clocked,
                 LikelyFinishMin = begins + planned.Likely.Length,
@@ -190,8 +193,8 @@ public sealed record DayPlan
                 Wind = wind,
                 Cost = CostOf(plan.Work, people, planned),
                 Money = plan.Work.Money,
-                Alternatives = AlternativesOf(plan, analysis, tasks, people, planned),
-                Warnings = DayWarnings.Of(clocked, finish, people, setting.Light, wind, analysis.Plate.GustMps, units),
+                Alternatives = clears ? [] : AlternativesOf(plan, analysis, tasks, people, planned),
+                Warnings = DayWarnings.Of(clocked, finish, people, setting.Light, wind, gustMps, units),
             },
             problems
         );

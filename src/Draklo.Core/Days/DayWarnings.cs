@@ -95,7 +95,7 @@ internal static class DayWarnings
         }
 
         // From the first cut until the tree is down.
-        var exposed = tasks.Where(t => t.Id is DrawnTasks.Cuts or DrawnTasks.Pull).ToList();
+        var exposed = tasks.Where(t => t.Id is DrawnTasks.Notch or DrawnTasks.Cuts or DrawnTasks.Pull).ToList();
         if (exposed.Count == 0 || wind.Count == 0)
         {
             return;

@@ -1,5 +1,7 @@
 using Draklo.Core.Analyses;
+using Draklo.Core.Clearing;
 using Draklo.Core.Plans;
+using Draklo.Core.Units;
 
 namespace Draklo.Core.Days;
 
@@ -15,6 +17,8 @@ public static class DrawnTasks
     public const string Cuts = "cuts";
     public const string Pull = "pull";
     public const string Drag = "drag";
+    public const string Rig = "rig";
+    public const string MoveLoads = "move-loads";
     public const string PackUp = "pack-up";
 
     internal static readonly (double, double, double) Throw = (8, 15, 35);
@@ -100,8 +104,37 @@ public static class DrawnTasks
         };
     }
 
+    /// <summary>The day of a clearing alone: no line is thrown and nothing is pulled over.</summary>
+    private static List<DayTask> OfClearing(Plan plan, WayResult way) =>
+        [
+            DayTask.Drawn(Brief, "Walk up, look again, brief and sign", (10, 15, 30), EverybodyOn(plan)),
+            new(Rig, $"Set up: {way.Name.Uncapitalised()}", way.RigMin, 2, [Brief], DrawnUp: true, Own: false),
+            new(
+                MoveLoads,
+                way.Loads == 1 ? "Move one load" : $"Move {way.Loads} loads",
+                new(
+                    way.Minutes.Low - way.RigMin.Low,
+                    way.Minutes.Nominal - way.RigMin.Nominal,
+                    way.Minutes.High - way.RigMin.High
+                ),
+                Math.Max(1, Math.Min(way.People, EverybodyOn(plan))),
+                [Rig],
+                DrawnUp: true,
+                Own: false
+            ),
+            DayTask.Drawn(PackUp, "Pack up, tick the gear back in", (15, 20, 30), EverybodyOn(plan), MoveLoads),
+        ];
+
     private static List<DayTask> Drawn(Plan plan, Analysis analysis)
     {
+        if (
+            plan.Clearing is { Alone: true } clearing
+            && ClearingAnalysis.Of(plan, UnitSystem.Metric).Analysis?.Ways.First(w => w.Way == clearing.Way) is { } way
+        )
+        {
+            return OfClearing(plan, way);
+        }
+
         var tasks = new List<DayTask>
         {
             DayTask.Drawn(Brief, "Walk up, look again, brief and sign", (10, 15, 30), EverybodyOn(plan)),
@@ -210,7 +243,7 @@ public static class DrawnTasks
 
     /// <summary>Everybody named, or a faller, a watcher and the haulers that the lines take.</summary>
     public static int EverybodyOn(Plan plan) =>
-        plan.Crew.Count > 0
-            ? plan.Crew.Count
-            : 2 + plan.Lines.Sum(l => l.Puller.Kind == PullerKind.People ? l.Puller.Count : 1);
+        plan.Crew.Count > 0 ? plan.Crew.Count
+        : plan.Clearing is { Alone: true } clearing ? Math.Max(2, clearing.People.Count)
+        : 2 + plan.Lines.Sum(l => l.Puller.Kind == PullerKind.People ? l.Puller.Count : 1);
 }

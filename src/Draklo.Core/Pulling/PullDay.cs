@@ -12,6 +12,9 @@ public sealed record BriefHolds(string Pull, string Loads);
 /// <summary>Where the day stands, from the plan and what was kept: pure.</summary>
 public sealed record PullDay
 {
+    /// <summary>What the plan says, as everywhere: state and headline.</summary>
+    public required string Verdict { get; init; }
+
     /// <summary>In the order of the school chosen.</summary>
     public required IReadOnlyList<PullStepView> Steps { get; init; }
 
@@ -81,6 +84,7 @@ public sealed record PullDay
         var at = order.IndexOf(now);
         return new()
         {
+            Verdict = basis.Analysis.Verdict.Summary,
             Steps =
             [
                 .. order.Select(

@@ -1,5 +1,6 @@
 using Draklo.Core.Analyses;
 using Draklo.Core.Catalogue;
+using Draklo.Core.Clearing;
 using Draklo.Core.Days;
 using Draklo.Core.Falls;
 using Draklo.Core.Plans;
@@ -98,7 +99,7 @@ public static class PullQuestions
         new Question<Plan, Analysis>(
             (plan, asked) =>
             {
-                var outcome = PlanAnalysis.Of(
+                var outcome = JobAnalysis.Of(
                     plan,
                     asked.Units,
                     asked.Of(Workings),
@@ -240,7 +241,7 @@ public static class PullQuestions
 
     private static (DayPlan? Made, IReadOnlyList<Problem> Problems) DrawUpDay(Plan plan, Asked asked)
     {
-        var outcome = PlanAnalysis.Of(plan, asked.Units, withWorkings: false);
+        var outcome = JobAnalysis.Of(plan, asked.Units, withWorkings: false, asked.AtHand.Standings(asked.Units));
         return outcome.Analysis is { } analysis
             ? DayPlan.Of(plan, analysis, asked.AtHand.SettingOf(plan, asked.Of(On)), asked.Units)
             : (null, outcome.Problems);

@@ -38,13 +38,14 @@ public static class Headlines
     public static string Nearest(CheckedLink link, string name, bool isEffort, UnitSystem units)
     {
         var named = name.Uncapitalised();
+        var kilograms = Figures.AboutKilograms(link.LoadValue, units);
         return link.HeaveUse > link.Use
                 ? units.Say($"Nearest its limit: {named}, {link.HeaveUse:%} under the hardest heave.")
-            : isEffort
-                ? units.Say(
-                    $"Nearest its limit: {named}, {link.Load}{Figures.AboutKilograms(link.LoadValue, units)} of {link.Strength}."
-                )
-            : units.Say($"Nearest its limit: {named}, {link.Load} of the {link.Allowed} it may.");
+            : !isEffort ? units.Say($"Nearest its limit: {named}, {link.Load} of {link.Allowed}.")
+            : units.Say($"Nearest its limit: {named}, {link.Load}{kilograms} of {link.Strength}.") is var felt
+            && WordsIn(felt) <= MostWords
+                ? felt
+            : units.Say($"Nearest its limit: {named}, {link.Load} of {link.Strength}.");
     }
 
     /// <summary>Words with letters or figures in them: a lone unit counts, a dash does not.</summary>

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text;
 using Draklo.Core.Analyses;
+using Draklo.Core.Clearing;
 using Draklo.Core.Days;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
@@ -64,6 +65,7 @@ internal static class DayEndpoints
     {
         var notes = drawn
             .Tasks.Select(t => $"{DayClock.Write(t.BeginsMin)}–{DayClock.Write(t.EndsMin)}  {t.Name}")
+            .Prepend(drawn.Verdict)
             .Append($"Finish {DayClock.Write(drawn.FinishMin.Low)} to {DayClock.Write(drawn.FinishMin.High)}.")
             .Concat(drawn.Warnings);
         var midnight = day.ToDateTime(TimeOnly.MinValue);
@@ -92,7 +94,7 @@ internal static class DayEndpoints
         ServerAtHand atHand
     )
     {
-        var outcome = PlanAnalysis.Of(plan, units, withWorkings: false);
+        var outcome = JobAnalysis.Of(plan, units, withWorkings: false, atHand.Standings(units));
         return outcome.Analysis is { } analysis
             ? DayPlan.Of(plan, analysis, atHand.SettingOf(plan, day), units)
             : (null, outcome.Problems);

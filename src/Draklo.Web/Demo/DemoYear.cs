@@ -182,6 +182,8 @@ internal sealed class DemoYear(Database fresh, string folder, TimeProvider clock
                 DbhM = Math.Round(model.Tree.DbhM * s, 2),
                 Crown = model.Tree.Crown with { BaseHeightM = Math.Round(model.Tree.Crown.BaseHeightM * s, 1) },
             },
+            // What was read at the lime says nothing of another tree.
+            Readings = new(),
             Cut = model.Cut with
             {
                 StumpDiameterM = Math.Round(model.Cut.StumpDiameterM * s, 2),

@@ -283,7 +283,7 @@ public sealed record JobEntry
             return OfClearing(job, clearing, units, locker);
         }
 
-        var outcome = PlanAnalysis.Of(job.Content.Plan, units, withWorkings: false, locker);
+        var outcome = JobAnalysis.Of(job.Content.Plan, units, withWorkings: false, locker);
         var (state, headline, summary) = outcome.Analysis is { Verdict: var verdict }
             ? ((JobState)verdict.State, verdict.Headline, verdict.Summary)
             : (JobState.Mend, outcome.Problems[0].Message, $"To mend: {outcome.Problems[0].Message}");

@@ -1,6 +1,7 @@
 using System.Globalization;
 using Draklo.Core.Analyses;
 using Draklo.Core.Briefs;
+using Draklo.Core.Clearing;
 using Draklo.Core.Plans;
 using Draklo.Core.Pulling;
 using Draklo.Core.Reading;
@@ -107,14 +108,14 @@ internal sealed class PullDesk(
             return (null, problems);
         }
 
-        var outcome = PlanAnalysis.Of(change.Plan, units, withWorkings: false, locker.Standings(units));
+        var outcome = JobAnalysis.Of(change.Plan, units, withWorkings: false, locker.Standings(units));
         if (outcome.Analysis is not { } analysis)
         {
             return (null, outcome.Problems);
         }
 
         var pieces = locker.List().ToDictionary(k => k.Item.Id, k => k.Item, StringComparer.Ordinal);
-        var brief = Brief.Of(change.Plan, analysis, pieces, units);
+        var brief = Brief.Of(change.Plan, analysis, pieces, units, locker.Standings(units));
         var moves = Covered.Changes(found.Brief.Page.Brief.Covered, brief.Covered, units);
         PullingAnswer? day = null;
         if (asked.Apply)
