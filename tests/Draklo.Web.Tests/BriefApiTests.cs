@@ -27,7 +27,7 @@ public sealed class BriefApiTests(RunningServer server) : IClassFixture<RunningS
             p =>
             {
                 Assert.False(p!["hasSigned"]!.GetValue<bool>());
-                var lay = p["changes"]!.AsArray().Single(c => c!["id"]!.GetValue<string>() == "lay")!;
+                var lay = p["changes"]!.AsArray().Single(c => c!["id"]!.GetValue<string>() == "lay.bearingDeg")!;
                 Assert.Equal(("200°", "206°"), (lay["was"]!.GetValue<string>(), lay["is"]!.GetValue<string>()));
             }
         );
@@ -155,7 +155,7 @@ public sealed class BriefApiTests(RunningServer server) : IClassFixture<RunningS
         await SaveAsync(job, now);
         var changed = await BriefAsync(job);
         Assert.Equal("changedSince", changed["state"]!.GetValue<string>());
-        Assert.Contains(changed["changedSinceIssue"]!.AsArray(), c => c!["id"]!.GetValue<string>() == "hinge");
+        Assert.Contains(changed["changedSinceIssue"]!.AsArray(), c => c!["id"]!.GetValue<string>() == "cut.hingeThicknessM");
         var kept = (await server.SendAsync(HttpMethod.Get, $"/api/jobs/{job}/briefs/1")).Body!;
         Assert.Equal(
             issued.Body["page"]!["brief"]!["cuts"]!.ToJsonString(),

@@ -34,6 +34,9 @@ interface SheetState {
 
 const deepest = 200;
 
+/** Whether nothing is pulled: the job is the clearing alone. */
+export const useClearsAlone = (): boolean => useSheet((s) => s.document?.plan.clearing?.alone === true);
+
 export const useSheet = create<SheetState>((set) => ({
   jobId: null,
   document: null,

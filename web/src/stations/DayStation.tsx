@@ -50,6 +50,11 @@ export function DayStation() {
         <Refused key={p}>{p}</Refused>
       ))}
       {day && (
+        <p className="mt-2 text-[13px] leading-snug" data-day-verdict>
+          {day.verdict}
+        </p>
+      )}
+      {day && (
         <div className="mt-2 border-2 border-ink p-2" data-finish>
           <p className="font-tight text-[13px] text-pencil">done by, nine days in ten</p>
           <p className="font-tight text-[22px] font-semibold leading-tight">

@@ -1,13 +1,13 @@
-import { lazy, memo, type ComponentType } from "react";
+import { lazy, memo, useMemo, type ComponentType } from "react";
 import type { Catalogue } from "../api/types";
 import { useShallow } from "zustand/react/shallow";
 import { useFeed } from "../state/feed";
-import { allGuesses, useSheet } from "../state/store";
+import { allGuesses, useClearsAlone, useSheet } from "../state/store";
 import { factsAt } from "../state/members";
 import { firstView, useView } from "../state/view";
 import { LineStation } from "./LineStation";
 
-interface StationEntry {
+export interface StationEntry {
   /** In the address. */
   key: string;
   name: string;
@@ -15,6 +15,8 @@ interface StationEntry {
   drawing: string;
   /** Words of the trade that it uses, by their ids in the glossary. */
   terms: string[];
+  /** Decides something of the pull: left out where nothing is pulled. */
+  ofPull?: true;
   Component: ComponentType<{ catalogue: Catalogue }>;
 }
 
@@ -44,6 +46,7 @@ export const stations: StationEntry[] = [
   {
     key: "line",
     name: "Line",
+    ofPull: true,
     terms: ["seat", "tip-tie", "base-tie", "union", "bed-test", "take-up", "commit", "stretch"],
     drawing: "elevation",
     Component: memo(LineStation),
@@ -51,6 +54,7 @@ export const stations: StationEntry[] = [
   {
     key: "tackle",
     name: "Anchor and tackle",
+    ofPull: true,
     terms: [
       "anchor",
       "sling",
@@ -69,6 +73,7 @@ export const stations: StationEntry[] = [
   {
     key: "cuts",
     name: "Cuts",
+    ofPull: true,
     terms: ["face-notch", "hinge", "back-cut", "hold-angle", "pre-tension", "floor", "early-go"],
     drawing: "stump",
     Component: lazy(() => import("./Cuts").then((m) => ({ default: memo(m.Cuts) }))),
@@ -97,11 +102,25 @@ export const stations: StationEntry[] = [
   {
     key: "fall",
     name: "The fall",
+    ofPull: true,
     terms: ["commit", "hold-angle", "footprint"],
     drawing: "fall",
     Component: lazy(() => import("./FallStation").then((m) => ({ default: memo(m.FallStation) }))),
   },
 ];
+
+/** The stations of the plan that is open: without those of the pull where it is a clearing alone. */
+export function useStations(): StationEntry[] {
+  const alone = useClearsAlone();
+  return useMemo(() => (alone ? stations.filter((s) => !s.ofPull) : stations), [alone]);
+}
+
+/** The station that is open; the first where the one in the address has nothing to decide here. */
+export function useShownStation(): StationEntry {
+  const all = useStations();
+  const shown = stationAt(useView((s) => s.station));
+  return all.includes(shown) ? shown : (all[0] ?? shown);
+}
 
 /** The station of a key; the one that a sheet opens with if no entry has it. */
 export function stationAt(key: string): StationEntry {

@@ -36,11 +36,15 @@ export function PageSheet({ page, jobId, standing, issued }: PageSheetProps) {
               .filter((t) => t !== "")
               .join(" · ")}
           </p>
+          <p className="text-[14px] font-semibold leading-snug" data-brief-verdict>
+            {/* A page issued before had none. */}
+            {(brief.verdict as string | undefined) ?? ""}
+          </p>
         </div>
         <p className="shrink-0 text-[13px] leading-snug sm:max-w-[230px] sm:text-right">
           <b className="font-semibold">{standing}</b>
           <br />
-          plan {brief.fingerprint} · any change voids the signatures
+          plan {brief.fingerprint} · a change of the plan voids the signatures
         </p>
       </header>
 

@@ -281,6 +281,9 @@ function DayHead({ jobId, pulling, clears, onStop }: DayHeadProps) {
           </Link>
           {!clears && <Wind pulling={pulling} />} · <Clock />
         </p>
+        <p className="truncate text-[13px] max-sm:hidden" data-day-verdict>
+          {pulling.day.verdict}
+        </p>
       </div>
       <Link
         to={clears ? `/jobs/${jobId}/clear` : `/jobs/${jobId}`}

@@ -1,15 +1,36 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from "@headlessui/react";
 import { Suspense } from "react";
+import { Link } from "react-router";
 import { Magnifier } from "../../drawing/Magnifier";
 import { Plate } from "../../drawing/Plate";
 import { drawingAt, drawings } from "../../drawing/registry";
 import { useFeed, useOld } from "../../state/feed";
+import { useClearsAlone, useSheet } from "../../state/store";
 import { useView } from "../../state/view";
 import { ErrorBoundary } from "../../ui/ErrorBoundary";
 import { useWide } from "../../ui/useWide";
 
-/** The drawings, one at a time. */
+/** The drawings, one at a time; where nothing is pulled, the way to the drawing of the clearing. */
 export function DrawingPane() {
+  return useClearsAlone() ? <NothingPulled /> : <Drawings />;
+}
+
+function NothingPulled() {
+  const id = useSheet((s) => s.jobId);
+  return (
+    <div className="m-auto max-w-[420px] p-6 text-[15px] leading-snug" data-nothing-pulled>
+      <p>Nothing is pulled in this job. What is moved, and over what, is drawn on the page of the clearing.</p>
+      <Link
+        to={`/jobs/${id ?? ""}/clear`}
+        className="mt-3 inline-flex min-h-11 items-center border border-ink bg-ink px-5 font-tight font-medium text-sheet"
+      >
+        To the clearing
+      </Link>
+    </div>
+  );
+}
+
+function Drawings() {
   const shown = drawingAt(useView((s) => s.drawing));
   const old = useOld();
   const wide = useWide();
@@ -64,7 +85,8 @@ export function WorkPlate({ corner = false }: { corner?: boolean }) {
   const empty = useFeed((s) => s.analysis?.pretension.empty ?? false);
   const elevation = useView((s) => s.drawing === "elevation");
   const old = useOld();
-  if (!plate || (corner && !elevation)) return null;
+  const alone = useClearsAlone();
+  if (!plate || alone || (corner && !elevation)) return null;
   return (
     <section
       aria-label="Figures to work by"

@@ -12,6 +12,8 @@ export interface ShownLink {
   factor: number;
   use: number;
   carefulUse: number;
+  /** What the hardest heave makes of it; its use where that does not break it. */
+  heaveUse: number;
   state: "holds" | "tight" | "fails";
   estimate: boolean;
   farMore: boolean;
@@ -35,6 +37,7 @@ export const LinkCell = memo(function LinkCell({ link, weakest, narrow, lit, onP
   const word = { holds: "holds", tight: "tight", fails: "FAILS" }[link.state];
   const at = (use: number) => `${(Math.min(use, scaleTo) / scaleTo) * 100}%`;
   const careful = link.carefulUse > link.use * 1.005;
+  const heave = link.heaveUse > link.use * 1.005;
   return (
     <li className={`${narrow ? "min-w-[87px]" : "min-w-[104px]"} flex-1 border-r border-ink last:border-r-0`}>
       <button
@@ -58,11 +61,19 @@ export const LinkCell = memo(function LinkCell({ link, weakest, narrow, lit, onP
             {link.farMore ? "holds far more" : `of ${written(link.strengthN / link.factor, quantity, units)}`}
           </span>
         </span>
-        <span className="relative my-1 block h-2.5 border border-ink bg-sheet">
+        <span className="relative my-1 block h-3.5 border border-ink bg-sheet">
           <span
-            className={`absolute inset-y-0 left-0 block state-${link.state} ${link.use > 0 ? "border-r border-ink" : ""}`}
+            className={`absolute left-0 top-0 block ${heave ? "bottom-1" : "bottom-0"} state-${link.state} ${link.use > 0 ? "border-r border-ink" : ""}`}
             style={{ width: at(link.use) }}
           />
+          {heave && (
+            <span
+              data-heave
+              title="What the hardest heave would put on it, against what it breaks at"
+              className={`absolute bottom-0 left-0 block h-1 border-t border-ink ${link.heaveUse > 1 ? "bg-loaded" : "bg-pencil"}`}
+              style={{ width: at(link.heaveUse) }}
+            />
+          )}
           {careful && (
             <span
               data-careful
@@ -83,6 +94,9 @@ export const LinkCell = memo(function LinkCell({ link, weakest, narrow, lit, onP
             )}
           </span>{" "}
           {word}
+          {heave && link.heaveUse > 1 && (
+            <span className="block font-semibold text-ink">heave {link.heaveUse.toFixed(2)}</span>
+          )}
           {link.estimate && !careful && (
             <span className="font-normal text-pencil" title="Its strength is an estimate">
               {" "}

@@ -2,6 +2,7 @@ import { lazy, Suspense } from "react";
 import type { Link } from "../../api/types";
 import { Segments } from "../../ui/controls";
 import { useFeed, useOld } from "../../state/feed";
+import { useClearsAlone } from "../../state/store";
 import { useView } from "../../state/view";
 import { LinkCell } from "./LinkCell";
 
@@ -12,7 +13,10 @@ export function LoadPathPane() {
   const links = useFeed((s) => s.analysis?.links);
   const lines = useFeed((s) => s.analysis?.pull.lines);
   const weakest = useFeed((s) => s.analysis?.verdict.weakestLinkId);
-  return links && lines ? <LoadPath links={links} lineIds={lines.map((l) => l.id)} weakestId={weakest} /> : null;
+  const alone = useClearsAlone();
+  return links && lines && !alone ? (
+    <LoadPath links={links} lineIds={lines.map((l) => l.id)} weakestId={weakest} />
+  ) : null;
 }
 
 /** Lights a link up and opens its workings; a second time puts it out. */

@@ -1,7 +1,7 @@
 import { Suspense } from "react";
 import type { Catalogue } from "../../api/types";
 import { OwnFigures } from "../../stations/OwnFigures";
-import { stationAt, stationOf } from "../../stations/registry";
+import { useShownStation, stationOf } from "../../stations/registry";
 import { useFeed } from "../../state/feed";
 import { useView } from "../../state/view";
 import { ErrorBoundary } from "../../ui/ErrorBoundary";
@@ -10,7 +10,7 @@ import { WorkingsPanel } from "./WorkingsPanel";
 
 /** Beside the drawing: the station, or the workings while they are open. */
 export function SidePanel({ catalogue }: { catalogue: Catalogue }) {
-  const station = stationAt(useView((s) => s.station));
+  const station = useShownStation();
   const hasAnalysis = useFeed((s) => s.analysis !== null);
   const workings = useView((s) => s.working !== null) && hasAnalysis;
   return (

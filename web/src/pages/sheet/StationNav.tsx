@@ -1,13 +1,13 @@
 import { MoreMenu } from "../../ui/MoreMenu";
 import { Link } from "react-router";
 import { MissingButton } from "./MissingBar";
-import { goTo, stationAt, stations, useOpen } from "../../stations/registry";
+import { goTo, useShownStation, useOpen, useStations, type StationEntry } from "../../stations/registry";
 import { useSheet } from "../../state/store";
-import { useView } from "../../state/view";
 
 /** The stations in the order of work, each with how much is open there. */
 export function StationNav() {
-  const shown = stationAt(useView((s) => s.station));
+  const shown = useShownStation();
+  const stations = useStations();
   return (
     <nav aria-label="Stations" className="w-[136px] shrink-0 border-r border-ink py-2">
       {stations.map((station, index) => (
@@ -36,7 +36,8 @@ export function StationNav() {
 
 /** On a narrow screen: the station before, all of them, the one after, at the foot within reach of a thumb. */
 export function StepBar() {
-  const shown = stationAt(useView((s) => s.station));
+  const shown = useShownStation();
+  const stations = useStations();
   const at = stations.indexOf(shown);
   const id = useSheet((v) => v.jobId);
   const [before, after] = [stations[at - 1], stations[at + 1]];
@@ -126,7 +127,7 @@ function BriefStep({ className }: { className: string }) {
 }
 
 /** How much is open at a station; in words for who asks. A problem stands out. */
-function Badge({ station }: { station: (typeof stations)[number] }) {
+function Badge({ station }: { station: StationEntry }) {
   const open = useOpen(station);
   const count = open.ticks + open.guesses + open.unset + open.problems;
   if (count === 0) return null;
