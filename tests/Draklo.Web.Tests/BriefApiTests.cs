@@ -155,7 +155,10 @@ public sealed class BriefApiTests(RunningServer server) : IClassFixture<RunningS
         await SaveAsync(job, now);
         var changed = await BriefAsync(job);
         Assert.Equal("changedSince", changed["state"]!.GetValue<string>());
-        Assert.Contains(changed["changedSinceIssue"]!.AsArray(), c => c!["id"]!.GetValue<string>() == "cut.hingeThicknessM");
+        Assert.Contains(
+            changed["changedSinceIssue"]!.AsArray(),
+            c => c!["id"]!.GetValue<string>() == "cut.hingeThicknessM"
+        );
         var kept = (await server.SendAsync(HttpMethod.Get, $"/api/jobs/{job}/briefs/1")).Body!;
         Assert.Equal(
             issued.Body["page"]!["brief"]!["cuts"]!.ToJsonString(),

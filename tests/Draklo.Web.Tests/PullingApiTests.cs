@@ -113,7 +113,10 @@ public sealed class PullingApiTests(RunningServer server) : IClassFixture<Runnin
         var asked = await ChangeAsync(id, change);
         Assert.Contains("dropped from", asked.Body!["words"]!.GetValue<string>(), StringComparison.Ordinal);
         Assert.True(asked.Body["voids"]!.GetValue<bool>());
-        Assert.Contains(asked.Body["moves"]!.AsArray(), m => m!["id"]!.GetValue<string>() == "lines[id=main].seat.heightM");
+        Assert.Contains(
+            asked.Body["moves"]!.AsArray(),
+            m => m!["id"]!.GetValue<string>() == "lines[id=main].seat.heightM"
+        );
         Assert.Equal(
             seat,
             (await server.SendAsync(HttpMethod.Get, $"/api/jobs/{id}")).Body!["plan"]!["lines"]![0]!["seat"]![

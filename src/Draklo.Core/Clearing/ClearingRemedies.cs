@@ -1,3 +1,4 @@
+using Draklo.Core.Lines;
 using Draklo.Core.Links;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
@@ -8,7 +9,7 @@ namespace Draklo.Core.Clearing;
 /// <param name="Text">What to do, in the reader's units.</param>
 /// <param name="Changes">The same as changes of the plan.</param>
 /// <param name="Use">The highest use of any link then, of what can break or give way.</param>
-/// <param name="Holds">Whether every link holds then.</param>
+/// <param name="Holds">Whether nothing stops the way then.</param>
 public sealed record ClearingRemedy(string Text, IReadOnlyList<Change> Changes, double Use, bool Holds);
 
 /// <summary>What would make the chosen way hold: the least change of each kind, each tried on the whole way.</summary>
@@ -30,7 +31,13 @@ public static class ClearingRemedies
         }
 
         var way = Way.Of(scene.Clearing.Way);
-        if (way.Lacks(scene).Length > 0 || UseOf(way, scene) is not { } now || now.Holds)
+        if (way.Lacks(scene).Length > 0)
+        {
+            return ([], problems);
+        }
+
+        var now = ClearingAnalysis.Result(way, scene);
+        if (now.State != VerdictState.Stop)
         {
             return ([], problems);
         }
@@ -42,11 +49,11 @@ public static class ClearingRemedies
             foreach (var trial in kind)
             {
                 cancellation.ThrowIfCancellationRequested();
-                var tried = scene with { Clearing = trial.Clearing };
-                if (UseOf(way, new(tried.Plan, tried.Clearing, units)) is { } then && then.Use < now.Use - 0.01)
+                var then = ClearingAnalysis.Result(way, new(scene.Plan, trial.Clearing, units));
+                if (Betters(then, now))
                 {
-                    best = new(trial.Text, trial.Changes, then.Use, then.Holds);
-                    if (then.Holds)
+                    best = new(trial.Text, trial.Changes, MostUse(then), then.State != VerdictState.Stop);
+                    if (best.Holds)
                     {
                         break;
                     }
@@ -62,18 +69,29 @@ public static class ClearingRemedies
         return ([.. found.OrderByDescending(r => r.Holds).ThenBy(r => r.Use)], problems);
     }
 
-    /// <summary>The highest use, and whether all links hold; null where the way cannot be walked.</summary>
-    internal static (double Use, bool Holds)? UseOf(Way way, ClearingScene scene)
+    private static double MostUse(WayResult way) => way.Links.Select(l => l.Use).DefaultIfEmpty(0).Max();
+
+    /// <summary>Fewer stops, or links with more to spare; no stop that was not there and none that became worse.</summary>
+    private static bool Betters(WayResult then, WayResult now)
     {
-        var walk = new RigWalk(scene, default);
-        way.Walk(walk);
-        if (walk.Links.Count == 0)
+        var (stops, before) = (StopsOf(then), StopsOf(now));
+        if (stops.Any(s => !before.TryGetValue(s.Key, out var was) || s.Value > was + Near))
         {
-            return null;
+            return false;
         }
 
-        return (walk.Links.Max(l => l.Use), walk.Links.All(l => l.State != LinkState.Fails));
+        var fails = now.Links.Any(l => l.State == LinkState.Fails);
+        return stops.Count < before.Count || (fails && MostUse(then) < MostUse(now) - 0.01);
     }
+
+    private const double Near = 1e-3;
+
+    /// <summary>What stops a way, each with how much it lacks, where it says so: a load's way over the ground, metres.</summary>
+    private static Dictionary<string, double> StopsOf(WayResult way) =>
+        way
+            .Reasons.Where(r => r.State == VerdictState.Stop)
+            .GroupBy(r => $"{r.Code} {r.Path} {r.LinkId}", StringComparer.Ordinal)
+            .ToDictionary(g => g.Key, g => g.Max(r => r.Values.GetValueOrDefault("lacksM")), StringComparer.Ordinal);
 
     private static IEnumerable<IEnumerable<WayTrial>> Kinds(ClearingScene scene)
     {
@@ -94,7 +112,25 @@ public static class ClearingRemedies
             scene.Units
         );
         yield return MorePeople(scene);
-        yield return LowerBlock(scene);
+        yield return MovedBlock(scene, -1, 3);
+        yield return MovedBlock(scene, 1, 30);
+        yield return MoreTurns(scene);
+    }
+
+    private static IEnumerable<WayTrial> MoreTurns(ClearingScene scene)
+    {
+        var drum = scene.Clearing.Drum;
+        for (var n = (drum?.Turns.Turns ?? 0) + 1; drum is not null && n <= Limiter.MostTurns; n++)
+        {
+            yield return new(
+                $"Put {Sentences.Count(n)} turns on the drum",
+                scene.Clearing with
+                {
+                    Drum = drum with { Turns = drum.Turns with { Turns = n } },
+                },
+                [new("clearing.drum.turns.turns", n)]
+            );
+        }
     }
 
     /// <summary>A guy straight behind, at a slope of 40°, on rope as strong as the loaded line.</summary>
@@ -211,17 +247,20 @@ public static class ClearingRemedies
         }
     }
 
-    private static IEnumerable<WayTrial> LowerBlock(ClearingScene scene)
+    /// <param name="step">Metres, downward or upward.</param>
+    /// <param name="last">Metres over the ground.</param>
+    private static IEnumerable<WayTrial> MovedBlock(ClearingScene scene, double step, double last)
     {
         if (scene.Clearing is not { High: { } high })
         {
             yield break;
         }
 
-        for (var h = Math.Floor(high.BlockHeightM - 0.5); h >= 3; h--)
+        var first = step < 0 ? Math.Floor(high.BlockHeightM - 0.5) : Math.Ceiling(high.BlockHeightM + 0.5);
+        for (var h = first; step < 0 ? h >= last : h <= Math.Min(last, high.Stem.HeightM); h += step)
         {
             yield return new(
-                scene.Units.Say($"Hang the block lower, at {h:m}"),
+                scene.Units.Say($"Hang the block {(step < 0 ? "lower" : "higher")}, at {h:m}"),
                 scene.Clearing with
                 {
                     High = high with { BlockHeightM = h },

@@ -10,16 +10,17 @@ internal sealed partial class FlyWay
     private static readonly double[] Sags = [0.04, 0.05, 0.06, 0.07, 0.08, 0.1, 0.12, 0.15, 0.2, 0.25, 0.3];
 
     /// <inheritdoc/>
-    public override IEnumerable<IEnumerable<WayTrial>> OwnTrials(ClearingScene scene) => [MoreSag(scene)];
+    public override IEnumerable<IEnumerable<WayTrial>> OwnTrials(ClearingScene scene) =>
+        [OtherSag(scene, more: true), OtherSag(scene, more: false), HungShorter(scene)];
 
-    private static IEnumerable<WayTrial> MoreSag(ClearingScene scene)
+    private static IEnumerable<WayTrial> OtherSag(ClearingScene scene, bool more)
     {
         if (scene.Clearing is not { Fly: { } fly })
         {
             yield break;
         }
 
-        foreach (var sag in Sags.Where(s => s > fly.SagShare))
+        foreach (var sag in more ? Sags.Where(s => s > fly.SagShare) : Sags.Where(s => s < fly.SagShare).Reverse())
         {
             yield return new(
                 scene.Units.Say($"Let the line sag {sag:%}"),
@@ -28,6 +29,26 @@ internal sealed partial class FlyWay
                     Fly = fly with { SagShare = sag },
                 },
                 [new("clearing.fly.sagShare", sag)]
+            );
+        }
+    }
+
+    private static IEnumerable<WayTrial> HungShorter(ClearingScene scene)
+    {
+        if (scene.Clearing is not { Fly: { } fly })
+        {
+            yield break;
+        }
+
+        for (var hang = Math.Round(fly.HangM - 0.25, 2); hang >= 0.25; hang = Math.Round(hang - 0.25, 2))
+        {
+            yield return new(
+                scene.Units.Say($"Hang the load {hang:m} under the carriage"),
+                scene.Clearing with
+                {
+                    Fly = fly with { HangM = hang },
+                },
+                [new("clearing.fly.hangM", hang)]
             );
         }
     }

@@ -24,6 +24,10 @@ public static class PullQuestions
         "Whether the sums behind each figure are written out."
     );
 
+    private static readonly Words Code = new("code", "", "The stop's code, as the verdict names it.");
+
+    private static readonly Words At = new("path", "", "The member that the stop points at.");
+
     private static readonly Words Link = new("link", "", "The link's id, or the end of it.");
 
     private static readonly WholeNumber ChanceSamples = new(
@@ -134,6 +138,25 @@ public static class PullQuestions
             Tag = Tag,
             Summary = "What would make a link hold: the least change of each kind, each tried by the full analysis.",
             With = [Link],
+            Weight = Weight.Heavy,
+        },
+        new Question<Plan, IReadOnlyList<StopRemedy>>(
+            (plan, asked) =>
+                StopRemedies.For(
+                    plan,
+                    new(asked.Of(Code), asked.Of(At), asked.Of(Link)),
+                    asked.Units,
+                    asked.AtHand.Standings(asked.Units),
+                    asked.Stop
+                )
+        )
+        {
+            Path = "/api/remedies/stop",
+            Name = "stopRemedies",
+            Tag = Tag,
+            Summary = "What would take a stop away: the least change of each kind, each tried by the full analysis.",
+            Description = "Empty where no change of the plan was found that mends it and makes no other stop.",
+            With = [Code, At, Link],
             Weight = Weight.Heavy,
         },
         new Question<Plan, TackleView>((plan, asked) => TackleView.Of(plan, asked.Of(Line), asked.Units))

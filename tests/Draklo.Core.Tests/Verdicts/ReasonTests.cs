@@ -401,7 +401,7 @@ public sealed class ReasonTests
     private static string Figure(double value) =>
         Math.Abs(value) >= 10_000 ? value.ToString("0.###e+00") : double.Parse(value.ToString("G4")).ToString();
 
-    private static readonly Dictionary<string, GearStanding> Locker = new(StringComparer.Ordinal)
+    internal static readonly Dictionary<string, GearStanding> Locker = new(StringComparer.Ordinal)
     {
         ["retired"] = new("red line", GearState.Retired, "cut"),
         ["set-aside"] = new("blue line", GearState.Quarantined, ""),

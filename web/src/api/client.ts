@@ -149,6 +149,10 @@ export const api = {
     askCore("chances", plan, { samples, units }, signal),
   remedies: (plan: Plan, link: string, units: Units, signal?: AbortSignal) =>
     askCore("remedies", plan, { link, units }, signal),
+
+  /** What would take a stop away; empty where no change of the plan does. */
+  stopRemedies: (plan: Plan, stop: { code: string; path: string; link: string }, units: Units, signal?: AbortSignal) =>
+    askCore("stopRemedies", plan, { ...stop, units }, signal),
   siteFile: async (plan: Plan): Promise<Blob> => {
     return (await answerTo("/api/site/geojson", send("POST", plan))).blob();
   },

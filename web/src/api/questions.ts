@@ -18,6 +18,11 @@ export const questions = {
     heavy: true,
     usual: { units: "metric", link: "" },
   },
+  stopRemedies: {
+    path: "/api/remedies/stop",
+    heavy: true,
+    usual: { units: "metric", code: "", path: "", link: "" },
+  },
   tackleView: {
     path: "/api/tackle/view",
     heavy: false,

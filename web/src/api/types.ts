@@ -48,6 +48,11 @@ export interface Remedy {
   use: number;
   stillFails: number;
 }
+export interface StopRemedy {
+  text: string;
+  changes: { path: string; value: unknown }[];
+  stopsLeft: number;
+}
 export type StemProfile = Complete<Schemas["StemProfile"]>;
 export type Species = Complete<Schemas["Species"]>;
 export type Forecast = Complete<Schemas["ForecastAnswer"]>;
@@ -155,6 +160,7 @@ interface Answers {
   analyse: Analysis;
   stemProfile: StemProfile;
   remedies: Remedy[];
+  stopRemedies: StopRemedy[];
   tackleView: TackleView;
   composeTackle: ComposedTackle;
   chances: PlanChances;

@@ -206,7 +206,7 @@ function Offers({ offers }: { offers: Offer[] }) {
 
 /** The least changes that would make the way hold, each applied by a click as one step to undo. */
 function MakesItHold({ way }: { way: WayResult }) {
-  const fails = way.links.some((l) => l.state === "fails");
+  const fails = way.state === "stop";
   const units = useSettings((s) => s.units);
   const version = useClearing((s) => s.version);
   const remedies = useQuery({

@@ -6,12 +6,28 @@ import { useFeed } from "../../state/feed";
 import { withValue } from "../../state/paths";
 import { useSheet, withProvenance } from "../../state/store";
 
+/** Puts the changes of a remedy into the plan, as one step to undo. */
+export function useApply(): (remedy: Pick<Remedy, "changes">) => void {
+  const edit = useSheet((s) => s.edit);
+  return (remedy) => {
+    edit((d) => ({
+      ...d,
+      plan: {
+        ...remedy.changes.reduce(
+          (p, change) => withValue(withProvenance(p, change.path, undefined), change.path, change.value),
+          d.plan,
+        ),
+      },
+    }));
+  };
+}
+
 /** What would make a link hold, each applied by a click as one step to undo. */
 export function Remedies({ link }: { link: string }) {
   const units = useSettings((s) => s.units);
   // Of the plan that the shown figures belong to.
   const version = useFeed((s) => s.version);
-  const edit = useSheet((s) => s.edit);
+  const apply = useApply();
   const remedies = useQuery({
     queryKey: ["remedies", link, units, version],
     queryFn: ({ signal }) => {
@@ -23,18 +39,6 @@ export function Remedies({ link }: { link: string }) {
     retry: false,
   });
   if (!remedies.data) return <p className="mt-2 text-sm text-pencil">Looking for changes that make it hold.</p>;
-
-  function apply(remedy: Remedy): void {
-    edit((d) => ({
-      ...d,
-      plan: {
-        ...remedy.changes.reduce(
-          (p, change) => withValue(withProvenance(p, change.path, undefined), change.path, change.value),
-          d.plan,
-        ),
-      },
-    }));
-  }
 
   return (
     <section className="mt-3 border-2 border-ink p-2.5" data-remedies>

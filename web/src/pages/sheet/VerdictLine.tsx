@@ -12,6 +12,8 @@ import {
   type Reason,
 } from "./VerdictParts";
 
+const StopRemedies = lazy(() => import("./StopRemedies").then((m) => ({ default: m.StopRemedies })));
+
 const Chances = lazy(() => import("./Chances").then((m) => ({ default: m.Chances })));
 
 // Made once: a new one at every step of a drag would draw the button again each time.
@@ -39,7 +41,16 @@ function ReasonList({ close }: { close: () => void }) {
   return (
     <>
       <ReasonRows reasons={verdict.reasons} accepted={verdict.accepted}>
-        {(reason) => <Text reason={reason} close={close} />}
+        {(reason) => (
+          <>
+            <Text reason={reason} close={close} />
+            {reason.state === "stop" && (
+              <Suspense>
+                <StopRemedies reason={reason} close={close} />
+              </Suspense>
+            )}
+          </>
+        )}
       </ReasonRows>
       <Suspense>
         <Chances />
