@@ -95,7 +95,9 @@ export const LinkCell = memo(function LinkCell({ link, weakest, narrow, lit, onP
           </span>{" "}
           {word}
           {heave && link.heaveUse > 1 && (
-            <span className="block font-semibold text-ink">heave {link.heaveUse.toFixed(2)}</span>
+            <span className="block font-semibold text-ink">
+              heave {(Math.ceil(link.heaveUse * 100) / 100).toFixed(2)}
+            </span>
           )}
           {link.estimate && !careful && (
             <span className="font-normal text-pencil" title="Its strength is an estimate">
