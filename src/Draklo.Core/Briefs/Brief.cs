@@ -1,6 +1,5 @@
 using Draklo.Core.Analyses;
 using Draklo.Core.Catalogue;
-using Draklo.Core.Clearing;
 using Draklo.Core.Gear;
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;

@@ -1,7 +1,6 @@
 using System.Globalization;
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using System.Text.RegularExpressions;
 using Draklo.Core.Plans;
 using Draklo.Core.Reading;
 using Draklo.Core.Units;
@@ -13,7 +12,7 @@ namespace Draklo.Core.Briefs;
 /// A member that is added to the document is covered unless it is listed here: a signature that misses one would stand under
 /// another plan.
 /// </remarks>
-internal static partial class CoveredMembers
+internal static class CoveredMembers
 {
     /// <summary>What names the plan and its day, and the minutes of its tasks: nothing that is judged.</summary>
     private static readonly HashSet<string> NotJudged = new(StringComparer.Ordinal)
@@ -52,13 +51,6 @@ internal static partial class CoveredMembers
     private static readonly HashSet<string> Pieces = new(StringComparer.Ordinal) { "itemId", "hardwareItemId" };
 
     private const string Clearing = "clearing";
-
-    /// <summary>A choice or an entry of a catalogue as the document writes it: "presetHinge", "running-bowline".</summary>
-    [GeneratedRegex("^[a-z]+([A-Z][a-z]+|-[a-z]+)+$")]
-    private static partial Regex Choice();
-
-    [GeneratedRegex("-|(?=[A-Z])")]
-    private static partial Regex Inner();
 
     public static IEnumerable<Covered> Of(Plan plan)
     {
@@ -109,15 +101,28 @@ internal static partial class CoveredMembers
             case JsonValueKind.True:
                 return Covered.Said(id, name, "yes");
             case JsonValueKind.String when node.GetValue<string>() is { Length: > 0 } text:
-                return Covered.Said(
-                    id,
-                    name,
-                    Choice().IsMatch(text) ? Inner().Replace(text, " ").ToLowerInvariant() : text
-                );
+                return Covered.Said(id, name, Spoken(text));
             case JsonValueKind.Array when node is JsonArray { Count: > 0 }:
                 return Covered.Said(id, name, DocumentChanges.InWords<Plan>(node, path, UnitSystem.Metric) ?? "");
             default:
                 return null;
         }
+    }
+
+    /// <summary>A choice or an entry of a catalogue as people say it: "presetHinge" and "running-bowline" come apart.</summary>
+    private static string Spoken(string text)
+    {
+        if (!char.IsAsciiLetterLower(text[0]) || !text.All(c => char.IsAsciiLetter(c) || c == '-'))
+        {
+            return text;
+        }
+
+        return string.Concat(
+            text.Select(c =>
+                c == '-' ? " "
+                : char.IsAsciiLetterUpper(c) ? $" {char.ToLowerInvariant(c)}"
+                : $"{c}"
+            )
+        );
     }
 }

@@ -95,6 +95,12 @@ public sealed record TensionDocument : IDocumentPart
     [Range(0, 2_000_000)]
     public double? ReadN { get; init; }
 
+    [Display(
+        Name = "Simulated",
+        Description = "Read by an instrument that only stands in for one: it counts on the day and is never booked or learned."
+    )]
+    public bool Simulated { get; init; }
+
     [Display(Name = "People hauling")]
     [Range(1, 30)]
     public int? People { get; init; }

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Globalization;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
@@ -135,6 +136,13 @@ public sealed record PullDay
         var again = kept.FindLastIndex(e => e.Entry.Kind == EntryKind.Again);
         return again < 0 ? kept : kept[(again + 1)..];
     }
+
+    /// <summary>When the crew said that the back cut was finished, milliseconds of the Unix clock; null while nobody has.</summary>
+    public static long? CutMs(IReadOnlyList<DayEntry> entries) =>
+        Counting(entries).LastOrDefault(e => e.Entry is { Kind: EntryKind.Move, Step: PullStep.BackCut }) is { } moved
+        && DateTimeOffset.TryParse(moved.At, CultureInfo.InvariantCulture, out var at)
+            ? at.ToUnixTimeMilliseconds()
+            : null;
 
     /// <summary>The step that the last move led to.</summary>
     private static PullStep NowOf(IReadOnlyList<DayEntry> counting, ImmutableArray<PullStep> order)

@@ -35,6 +35,9 @@ public sealed record PullLineView
     /// <summary>Whether it was read at this step.</summary>
     public required bool ReadHere { get; init; }
 
+    /// <summary>The last reading is of a simulated instrument.</summary>
+    public bool ReadSimulated { get; init; }
+
     /// <summary>Of the tension that the hold began with; null before there are two readings in it.</summary>
     public required double? LostShare { get; init; }
 
@@ -98,6 +101,7 @@ public sealed record PullLineView
                         ReadAt = read?.At,
                         ReadWay = read?.Entry.Tension?.Way,
                         ReadHere = read?.Entry.Step == now,
+                        ReadSimulated = read?.Entry.Tension?.Simulated == true,
                         LostShare = Lost(counting, line, i),
                         ExpectedM = at[i] > 0 ? basis.ComesM(i, at) : null,
                         CameM = CameOf(counting, now, line, i),
@@ -138,6 +142,7 @@ public sealed record PullLineView
                 ReadAt = read?.At,
                 ReadWay = read?.Entry.Tension?.Way,
                 ReadHere = read?.Entry.Step == now,
+                ReadSimulated = read?.Entry.Tension?.Simulated == true,
                 LostShare = null,
                 ExpectedM = null,
                 CameM = null,

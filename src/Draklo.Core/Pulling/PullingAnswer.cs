@@ -31,6 +31,9 @@ public sealed record PullingAnswer
     /// <summary>What the load cell is called.</summary>
     public required string Cell { get; init; }
 
+    /// <summary>Whether that only stands in for a load cell.</summary>
+    public bool CellIsSimulated { get; init; }
+
     public required PullDay Day { get; init; }
 
     public required IReadOnlyList<TraceLine> Traces { get; init; }

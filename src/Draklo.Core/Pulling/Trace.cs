@@ -12,13 +12,19 @@ public readonly record struct TracePoint(long AtMs, float TensionN, float LeanDe
 {
     public const int Bytes = 21;
 
+    /// <summary>Of a simulated instrument: drawn, and never read, booked or learned from.</summary>
+    public bool Simulated { get; init; }
+
+    private const int IsDoubtful = 1;
+    private const int IsSimulated = 2;
+
     public void Write(Span<byte> to)
     {
         BinaryPrimitives.WriteInt64LittleEndian(to, AtMs);
         BinaryPrimitives.WriteSingleLittleEndian(to[8..], TensionN);
         BinaryPrimitives.WriteSingleLittleEndian(to[12..], LeanDeg);
         BinaryPrimitives.WriteSingleLittleEndian(to[16..], HauledM);
-        to[20] = Doubtful ? (byte)1 : (byte)0;
+        to[20] = (byte)((Doubtful ? IsDoubtful : 0) | (Simulated ? IsSimulated : 0));
     }
 
     public static TracePoint Read(ReadOnlySpan<byte> from) =>
@@ -27,8 +33,11 @@ public readonly record struct TracePoint(long AtMs, float TensionN, float LeanDe
             BinaryPrimitives.ReadSingleLittleEndian(from[8..]),
             BinaryPrimitives.ReadSingleLittleEndian(from[12..]),
             BinaryPrimitives.ReadSingleLittleEndian(from[16..]),
-            from[20] != 0
-        );
+            (from[20] & IsDoubtful) != 0
+        )
+        {
+            Simulated = (from[20] & IsSimulated) != 0,
+        };
 }
 
 /// <summary>A stretch of the trace for drawing: least and most within it.</summary>
@@ -37,13 +46,15 @@ public sealed record TraceSpan(long FromMs, long ToMs, double LowN, double HighN
 /// <summary>A line's readings of the day, thinned for a chart.</summary>
 /// <param name="Count">Readings that were kept.</param>
 /// <param name="Doubtful">Of them, those that do not count.</param>
+/// <param name="Simulated">Of them, those of a simulated instrument: they count as nothing read.</param>
 /// <param name="PeakN">The largest that counts; 0 without any.</param>
 /// <param name="PeakAtMs">When.</param>
-/// <param name="WentN">What it carried when the tree went; null where no lean was read.</param>
+/// <param name="WentN">The most between the end of the back cut and commit (M23); null where no lean was read past commit.</param>
 public sealed record TraceView(
     string LineId,
     long Count,
     long Doubtful,
+    long Simulated,
     double PeakN,
     long? PeakAtMs,
     double? WentN,
@@ -54,20 +65,22 @@ public sealed record TraceView(
     /// <param name="fromMs">Time of the first.</param>
     /// <param name="toMs">Time of the last.</param>
     /// <param name="spans">How many at most.</param>
+    /// <param name="cutMs">When the back cut was finished; null where nobody said so: then from the first lean on.</param>
     public static TraceView Of(
         string lineId,
         IEnumerable<TracePoint> points,
         long fromMs,
         long toMs,
         int spans,
-        double commitDeg
+        double commitDeg,
+        long? cutMs
     )
     {
         var width = Math.Max(1, ((toMs - fromMs) / spans) + 1);
         var made = new List<TraceSpan>();
-        var (count, doubtful, peak) = (0L, 0L, 0.0);
+        var (count, doubtful, simulated, peak) = (0L, 0L, 0L, 0.0);
         long? peakAt = null;
-        double? went = null;
+        double? most = null;
         var wentPast = false;
         foreach (var point in points)
         {
@@ -78,14 +91,22 @@ public sealed record TraceView(
                 continue;
             }
 
-            if (point.TensionN > peak)
+            if (point.Simulated)
+            {
+                simulated++;
+            }
+            else if (point.TensionN > peak)
             {
                 (peak, peakAt) = (point.TensionN, point.AtMs);
             }
 
-            if (!wentPast && point.LeanDeg >= commitDeg)
+            if (!wentPast && !point.Simulated)
             {
-                (wentPast, went) = (true, point.TensionN);
+                wentPast = point.LeanDeg >= commitDeg;
+                if (!wentPast && (cutMs is { } cut ? point.AtMs >= cut : point.LeanDeg > 0))
+                {
+                    most = Math.Max(most ?? 0, point.TensionN);
+                }
             }
 
             var begins = fromMs + ((point.AtMs - fromMs) / width * width);
@@ -107,6 +128,6 @@ public sealed record TraceView(
             }
         }
 
-        return new(lineId, count, doubtful, peak, peakAt, went, made);
+        return new(lineId, count, doubtful, simulated, peak, peakAt, wentPast ? most : null, made);
     }
 }

@@ -275,7 +275,8 @@ internal sealed class LogDesk(
         foreach (var line in plan.Lines)
         {
             var read = entries
-                .Where(e => e.TensionN is not null && (e.Entry.LineId ?? plan.Lines[0].Id) == line.Id)
+                .Where(e => e is { TensionN: not null, Entry.Tension.Simulated: false })
+                .Where(e => (e.Entry.LineId ?? plan.Lines[0].Id) == line.Id)
                 .Select(e => e.TensionN!.Value.Nominal)
                 .ToList();
             if (read.Count > 0)
@@ -293,7 +294,8 @@ internal sealed class LogDesk(
                 extent.FromMs,
                 extent.ToMs,
                 Spans,
-                commit
+                commit,
+                PullDay.CutMs(entries)
             );
             if (trace.PeakN > 0)
             {

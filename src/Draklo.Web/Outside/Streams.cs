@@ -22,6 +22,9 @@ public interface ILoadCell
 {
     string Name { get; }
 
+    /// <summary>Whether it only stands in for an instrument: what it shows is never read.</summary>
+    bool IsSimulated { get; }
+
     /// <summary>Readings as they come, until nobody listens any more.</summary>
     /// <param name="scene">What happens at the line just now.</param>
     IAsyncEnumerable<CellSample> ReadAsync(string lineId, Func<LineScene> scene, CancellationToken cancellation);
@@ -73,6 +76,8 @@ internal static class SimulatedTree
 /// pulled in heaves, and goes slack as the tree goes.</summary>
 public sealed class SimulatedLoadCell(TimeProvider clock) : ILoadCell
 {
+    public bool IsSimulated => true;
+
     public static readonly TimeSpan Every = TimeSpan.FromMilliseconds(50);
     private const double FlickerN = 4;
     private const double FlickerShare = 0.006;

@@ -215,7 +215,7 @@ internal sealed class LiveDay : IDisposable
                 }
 
                 var fed = FeedOf(sample.Cell, lineId).Take(sample, Seconds(), IsSlack);
-                if (PointOf(fed, NowMs(), lean) is not { } point)
+                if (PointOf(fed, NowMs(), lean, cell.IsSimulated) is not { } point)
                 {
                     if (fed.Trouble.Length > 0)
                     {
@@ -355,9 +355,12 @@ internal sealed class LiveDay : IDisposable
 
     private bool IsSlack => scene.IsSlack && scene.Lines.Count > 0;
 
-    private static TracePoint? PointOf(in FedReading fed, long atMs, float leanDeg) =>
+    private static TracePoint? PointOf(in FedReading fed, long atMs, float leanDeg, bool simulated = false) =>
         fed is { TensionN: { } tension, State: FeedState.Taken or FeedState.Doubtful }
             ? new TracePoint(atMs, (float)tension, leanDeg, float.NaN, fed.State == FeedState.Doubtful)
+            {
+                Simulated = simulated,
+            }
             : null;
 
     private LiveMessage WordOfEntries() => new(entries, null, NowMs(), null, null, false, 0, "");

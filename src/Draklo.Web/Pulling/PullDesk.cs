@@ -260,11 +260,12 @@ internal sealed class PullDesk(
     public IReadOnlyList<TraceView> Traces(string id, int spans)
     {
         var commit = Found(id, UnitSystem.Metric).Found?.Basis.CommitDeg ?? double.PositiveInfinity;
+        var cut = PullDay.CutMs(store.Entries(id));
         return
         [
             .. store
                 .Extents(id)
-                .Select(e => TraceView.Of(e.LineId, store.Trace(id, e.LineId), e.FromMs, e.ToMs, spans, commit)),
+                .Select(e => TraceView.Of(e.LineId, store.Trace(id, e.LineId), e.FromMs, e.ToMs, spans, commit, cut)),
         ];
     }
 
@@ -275,7 +276,10 @@ internal sealed class PullDesk(
     }
 
     private PullingAnswer AnswerOf(BriefedDay found, IReadOnlyList<DayEntry> entries, UnitSystem units) =>
-        PullingAnswer.Of(found, entries, TracesOf(found.Brief.JobId), cell.Name, units);
+        PullingAnswer.Of(found, entries, TracesOf(found.Brief.JobId), cell.Name, units) with
+        {
+            CellIsSimulated = cell.IsSimulated,
+        };
 
     private List<TraceLine> TracesOf(string id) => [.. store.Extents(id).Select(e => new TraceLine(e.LineId, e.Count))];
 

@@ -15,7 +15,7 @@ public static class TraceFiles
     {
         using var writer = new StreamWriter(stream, new UTF8Encoding(false), 1 << 16, leaveOpen: true);
         using var csv = new CsvWriter(writer, CultureInfo.InvariantCulture);
-        foreach (var name in new[] { "at_ms", "tension_n", "lean_deg", "hauled_m", "doubtful" })
+        foreach (var name in new[] { "at_ms", "tension_n", "lean_deg", "hauled_m", "doubtful", "simulated" })
         {
             csv.WriteField(name);
         }
@@ -28,6 +28,7 @@ public static class TraceFiles
             csv.WriteField(OrEmpty(point.LeanDeg));
             csv.WriteField(OrEmpty(point.HauledM));
             csv.WriteField(point.Doubtful ? "yes" : "");
+            csv.WriteField(point.Simulated ? "yes" : "");
             csv.NextRecord();
         }
     }
@@ -51,7 +52,11 @@ public static class TraceFiles
                 OrNaN(csv.GetField("lean_deg")),
                 OrNaN(csv.GetField("hauled_m")),
                 csv.GetField("doubtful") == "yes"
-            );
+            )
+            {
+                // Archives from before have no such column.
+                Simulated = csv.TryGetField("simulated", out string? simulated) && simulated == "yes",
+            };
             if (!float.IsFinite(point.TensionN) || point.TensionN < 0 || point.AtMs < 0)
             {
                 throw new FormatException("A reading is not a number.");

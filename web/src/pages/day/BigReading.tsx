@@ -12,7 +12,7 @@ interface BigReadingProps {
   /** Whether the cell is asked for. */
   cells: boolean;
   onCells: (on: boolean) => void;
-  onTake: (readN: number) => void;
+  onTake: (readN: number, simulated: boolean) => void;
 }
 
 const silentAfterMs = 1500;
@@ -33,6 +33,7 @@ export function BigReading({ pulling, line, cells: simulated, onCells, onTake }:
   const silent = cells && live !== undefined && now - live.seenMs > silentAfterMs;
   const shown = cells && live ? live.tensionN : line.readN?.nominal;
   const spread = line.readN;
+  const standsIn = cells && live ? own.source === null && pulling.cellIsSimulated : line.readSimulated;
   const old = !(cells && live) && shown !== undefined && !line.readHere;
   return (
     <div>
@@ -48,6 +49,11 @@ export function BigReading({ pulling, line, cells: simulated, onCells, onTake }:
           {shown === undefined ? "–" : large(shown, units)}
         </span>
         <span className="text-3xl">{unitOf("force", units).name}</span>
+        {standsIn && shown !== undefined && (
+          <strong data-simulated className="text-2xl font-semibold">
+            simulated
+          </strong>
+        )}
       </p>
       <p className="min-h-6 font-tight text-[17px]">
         {shown !== undefined && `as if ${mass(shown, units)} hung on it`}
@@ -84,7 +90,7 @@ export function BigReading({ pulling, line, cells: simulated, onCells, onTake }:
             disabled={silent || !live || (own.source === null && state !== "on")}
             onClick={() => {
               const read = overASecond(line.id);
-              if (read !== null) onTake(Math.round(read * 10) / 10);
+              if (read !== null) onTake(Math.round(read * 10) / 10, standsIn);
             }}
           >
             Keep this reading

@@ -123,8 +123,8 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
       line={line}
       cells={cells}
       onCells={onCells}
-      onTake={(readN) => {
-        say({ kind: "reading", lineId: line.id, tension: { way: "cell", readN } });
+      onTake={(readN, simulated) => {
+        say({ kind: "reading", lineId: line.id, tension: { way: "cell", readN, simulated } });
         const { leanDeg } = useLive.getState();
         if (day.now === "pull" && leanDeg !== null) say({ kind: "seen", seen: { leanDeg } });
       }}

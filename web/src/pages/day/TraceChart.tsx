@@ -61,10 +61,11 @@ function Sums({ line, several }: { line: TraceView; several: boolean }) {
     <li className="border-b border-rule py-1">
       {several ? `${lineName(line.lineId)}: ` : ""}
       {line.count.toLocaleString("en-GB")} readings kept
-      {line.doubtful > 0 && `, ${line.doubtful.toLocaleString("en-GB")} of them doubtful and not counted`}; most{" "}
-      {written(line.peakN, "force", units)}
+      {line.doubtful > 0 && `, ${line.doubtful.toLocaleString("en-GB")} of them doubtful and not counted`}
+      {line.simulated > 0 && `, ${line.simulated.toLocaleString("en-GB")} of them simulated: nothing was read by those`}
+      {line.peakN > 0 && `; most ${written(line.peakN, "force", units)}`}
       {line.peakAtMs == null ? "" : ` at ${timeOf(line.peakAtMs)}`}
-      {line.wentN == null ? "" : `; ${written(line.wentN, "force", units)} as it went`}.
+      {line.wentN == null ? "" : `; ${written(line.wentN, "force", units)} at most from the back cut to commit`}.
     </li>
   );
 }
