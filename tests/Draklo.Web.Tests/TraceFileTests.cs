@@ -34,7 +34,10 @@ public sealed class TraceFileTests
     {
         using var file = new MemoryStream();
         TraceFiles.Write(file, []);
-        Assert.Equal("at_ms,tension_n,lean_deg,hauled_m,doubtful", Encoding.UTF8.GetString(file.ToArray()).Trim());
+        Assert.Equal(
+            "at_ms,tension_n,lean_deg,hauled_m,doubtful,simulated",
+            Encoding.UTF8.GetString(file.ToArray()).Trim()
+        );
         Assert.Empty(TraceFiles.Read(file.ToArray()));
     }
 

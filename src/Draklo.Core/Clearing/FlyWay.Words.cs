@@ -7,7 +7,11 @@ namespace Draklo.Core.Clearing;
 /// <summary>What is said, tried and drawn of a loaded line.</summary>
 internal sealed partial class FlyWay
 {
-    private static readonly double[] Sags = [0.04, 0.05, 0.06, 0.07, 0.08, 0.1, 0.12, 0.15, 0.2, 0.25, 0.3];
+    private static readonly double[] Sags =
+    [
+        .. Enumerable.Range(8, 17).Select(s => s / 200.0),
+        .. Enumerable.Range(13, 18).Select(s => s / 100.0),
+    ];
 
     /// <inheritdoc/>
     public override IEnumerable<IEnumerable<WayTrial>> OwnTrials(ClearingScene scene) =>

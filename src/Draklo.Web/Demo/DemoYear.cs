@@ -359,7 +359,11 @@ internal sealed class DemoYear(Database fresh, string folder, TimeProvider clock
     /// <summary>Up to the floor, held, up to what was planned, then down as the tree came over.</summary>
     private static List<TracePoint> Trace(JobLog log, Core.Analyses.Analysis analysis, string on)
     {
-        var began = new DateTimeOffset(GearRules.Day(on)!.Value, new(9, 20), TimeSpan.Zero).ToUnixTimeMilliseconds();
+        var began = new DateTimeOffset(
+            GearRules.Day(on)!.Value,
+            new(9, 29, 40),
+            TimeSpan.Zero
+        ).ToUnixTimeMilliseconds();
         var (floor, planned, went) = (analysis.Pretension.FloorN, log.Lines[0].PeakN!.Value, log.Lines[0].WentN!.Value);
         var chance = new Random(23);
         var points = new List<TracePoint>();
