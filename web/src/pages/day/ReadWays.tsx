@@ -31,7 +31,12 @@ export function ReadWay({ way, line, errors, onRead, onClose }: ReadWayProps) {
   const put = (part: Partial<Tension>) => {
     setTension({ ...tension, ...part });
   };
-  const field = (member: Exclude<keyof Tension, "way" | "simulated">, label: string, quantity: Quantity, unknown = "") => (
+  const field = (
+    member: Exclude<keyof Tension, "way" | "simulated">,
+    label: string,
+    quantity: Quantity,
+    unknown = "",
+  ) => (
     <NumberField
       label={label}
       value={tension[member] ?? undefined}
