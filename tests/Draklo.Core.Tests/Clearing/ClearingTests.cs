@@ -253,8 +253,43 @@ public sealed class ClearingTests
                 .Of(edited, UnitSystem.Metric)
                 .Analysis!.Ways.Single(w => w.Way == ClearingWay.Fly);
             Assert.Equal(remedy.Use, way.Links.Max(l => l.Use), 1e-9);
-            Assert.Equal(remedy.Holds, way.Links.All(l => l.State != LinkState.Fails));
+            Assert.Equal(remedy.Holds, way.State != VerdictState.Stop);
         }
+    }
+
+    /// <summary>A load that touches is not let hang lower, however much the line would be spared.</summary>
+    [Theory]
+    [InlineData(0.03, 0.6)]
+    [InlineData(0.03, 6)]
+    [InlineData(0.08, 9)]
+    [InlineData(0.12, 4)]
+    public void No_offered_change_brings_a_stop_or_makes_one_worse(double sag, double hang)
+    {
+        var plan = PlanOf(
+            Bank() with
+            {
+                Fly = new() { SagShare = sag, HangM = hang },
+            }
+        );
+        var before = Stops(plan);
+        var remedies = ClearingRemedies.For(plan, UnitSystem.Metric).Remedies!;
+        Assert.True(before.Count > 0 || remedies.Count == 0);
+        foreach (var remedy in remedies)
+        {
+            var after = Stops(Cases.Edited(plan, [.. remedy.Changes.Select(c => (c.Path, c.Value))]));
+            Assert.All(
+                after,
+                s => Assert.True(before.TryGetValue(s.Key, out var was) && s.Value <= was + 0.001, remedy.Text)
+            );
+            Assert.Equal(remedy.Holds, after.Count == 0);
+        }
+
+        static Dictionary<string, double> Stops(Plan of) =>
+            ClearingAnalysis
+                .Of(of, UnitSystem.Metric)
+                .Analysis!.Ways.Single(w => w.Way == ClearingWay.Fly)
+                .Reasons.Where(r => r.State == VerdictState.Stop)
+                .ToDictionary(r => $"{r.Code} {r.LinkId}", r => r.Values.GetValueOrDefault("lacksM"));
     }
 
     [Fact]
