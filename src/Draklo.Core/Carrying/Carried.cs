@@ -53,13 +53,15 @@ public sealed record CarriedGust(int Hour, double GustMps);
 /// <param name="Mark">Changes whenever anything of it does.</param>
 /// <param name="Entries">Of the day, the earliest first.</param>
 /// <param name="Cell">What the load cell is called.</param>
+/// <param name="CellIsSimulated">Whether that only stands in for one.</param>
 public sealed record CarriedJob(
     string Mark,
     KeptJob Job,
     JobPapers Papers,
     IReadOnlyList<DayEntry> Entries,
     IReadOnlyList<TraceLine> Traces,
-    string Cell
+    string Cell,
+    bool CellIsSimulated
 );
 
 /// <summary>An entry that was said at a tablet out of range.</summary>
@@ -119,7 +121,11 @@ public sealed record CarriedDay(
             }
         }
 
-        return (new(PullingAnswer.Of(day, entries, carried.Traces, carried.Cell, units), refused), []);
+        var pulling = PullingAnswer.Of(day, entries, carried.Traces, carried.Cell, units) with
+        {
+            CellIsSimulated = carried.CellIsSimulated,
+        };
+        return (new(pulling, refused), []);
     }
 
     /// <summary>A carried job's brief.</summary>

@@ -74,7 +74,8 @@ internal sealed class CarryDesk(
                 briefs.PapersOf(job),
                 pulling.Entries(id),
                 [.. pulling.Extents(id).Select(e => new TraceLine(e.LineId, e.Count))],
-                cell.Name
+                cell.Name,
+                cell.IsSimulated
             );
 
     private CarriedWeather WeatherOf(DateOnly day) =>

@@ -128,6 +128,7 @@ public static class Rights
             "analyse",
             "stemProfile",
             "remedies",
+            "stopRemedies",
             "tackleView",
             "composeTackle",
             "findRigs",
