@@ -31,7 +31,7 @@ public sealed class SignOffTests(Stage stage) : IClassFixture<Stage>
                 "the signature to be void"
             );
             Assert.Contains(
-                "Lay: 200° → 206°",
+                "Lay toward: 200° → 206°",
                 screen.Text($"[data-signs='{name}'] [data-changes]"),
                 StringComparison.Ordinal
             );

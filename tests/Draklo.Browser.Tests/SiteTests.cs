@@ -18,7 +18,7 @@ public sealed class SiteTests(Stage stage) : IClassFixture<Stage>
         screen.Until(
             () =>
                 Verdict() == "check"
-                && screen.Text("[data-summary]").Contains("Power, phone, gas", StringComparison.OrdinalIgnoreCase),
+                && screen.Text("[data-summary]").Contains("walk-up list", StringComparison.OrdinalIgnoreCase),
             "the plan to be held"
         );
         screen.Type("Ticked by", "Solveig");

@@ -8,12 +8,11 @@ import { JobTitle } from "./JobTitle";
 
 /**
  * The head of a page that plans a job: the job, what the plan says, the other pages, units, and what the page itself
- * offers. What the plan says has a row of its own where it would be cut off beside the rest. The height is fixed, so that
- * nothing below moves under a hand that drags.
+ * offers. Its height is fixed, so that nothing below moves under a hand that drags.
  */
 export function JobHead({ says, pages, children }: { says: ReactNode; pages: ReactNode; children: ReactNode }) {
   return (
-    <header className="flex h-[68px] shrink-0 items-center gap-4 border-b border-ink bg-sheet px-4 max-2xl:h-auto max-2xl:flex-wrap max-2xl:gap-x-3 max-2xl:gap-y-1 max-2xl:py-1.5 max-lg:px-3">
+    <header className="flex h-[68px] shrink-0 items-center gap-4 border-b border-ink bg-sheet px-4 max-xl:h-auto max-xl:flex-wrap max-xl:gap-x-3 max-xl:gap-y-1 max-xl:py-1.5 max-lg:px-3">
       <RouterLink
         to="/"
         className="font-tight text-lg font-semibold tracking-[0.14em] max-md:text-base max-md:tracking-[0.08em]"
@@ -24,7 +23,7 @@ export function JobHead({ says, pages, children }: { says: ReactNode; pages: Rea
       <JobTitle />
       <div
         role="status"
-        className="min-w-0 flex-1 border-l border-rule pl-4 max-2xl:order-last max-2xl:min-h-9 max-2xl:basis-full max-2xl:border-l-0 max-2xl:pl-0"
+        className="min-w-0 flex-1 border-l border-rule pl-4 max-xl:order-last max-xl:min-h-10 max-xl:basis-full max-xl:border-l-0 max-xl:pl-0"
       >
         {says}
       </div>

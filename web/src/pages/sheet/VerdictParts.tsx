@@ -25,7 +25,7 @@ export function VerdictSentence({
     <div data-verdict={state} className="relative flex min-w-0 items-center gap-3">
       <span aria-hidden className={`${stateHatch[state]} h-8 w-3 shrink-0 border border-ink`} />
       <p
-        className="line-clamp-2 min-w-0 flex-1 text-[15px] leading-[1.3] max-md:line-clamp-3 max-md:text-[14px]"
+        className="line-clamp-3 min-w-0 flex-1 text-[14px] leading-[1.2] 2xl:text-[15px]"
         data-summary
         title={headline}
       >
