@@ -1,5 +1,6 @@
 using Draklo.Core.Analyses;
 using Draklo.Core.Catalogue;
+using Draklo.Core.Clearing;
 using Draklo.Core.Gear;
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
@@ -102,14 +103,14 @@ public sealed record Brief
     public ClearingBrief? Clearing { get; init; }
 
     /// <param name="analysis">Of the same plan, in the same units, with the verdict that the job has.</param>
+    /// <param name="cleared">Of its clearing; null where it has none, or none that can be worked out.</param>
     /// <param name="locker">Pieces of the locker by id.</param>
-    /// <param name="standings">How they stand today; null where nobody looks them up.</param>
     public static Brief Of(
         Plan plan,
         Analysis analysis,
+        ClearingAnalysis? cleared,
         IReadOnlyDictionary<string, GearItem> locker,
-        UnitSystem units,
-        IReadOnlyDictionary<string, GearStanding>? standings = null
+        UnitSystem units
     )
     {
         var gear = Packing.Of(plan, locker, units);
@@ -117,7 +118,8 @@ public sealed record Brief
         var signals = said.Select(s => new BriefSignal(s.Sign, s.Means, s.By ?? "")).ToList();
         var people = PeopleOf(plan, analysis, units);
         var words = new BriefWords(plan, analysis, units);
-        var (clearing, way) = ClearingBrief.Of(plan, units, standings);
+        (ClearingBrief? clearing, WayResult? way) =
+            plan.Clearing is { } asked && cleared is not null ? ClearingBrief.Of(asked, cleared, units) : (null, null);
         if (plan.Clearing is { Alone: true } alone && clearing is not null && way is not null)
         {
             var under = CoveredBy.Of(plan, clearing.Signals, gear, locker, []);

@@ -85,7 +85,8 @@ public sealed record BriefAnswer
             return (null, outcome.Problems);
         }
 
-        var brief = Brief.Of(plan, analysis, pieces, units, standings);
+        var cleared = plan.Clearing is null ? null : ClearingAnalysis.Of(plan, units, standings).Analysis;
+        var brief = Brief.Of(plan, analysis, cleared, pieces, units);
         var signOff = SignOff.Of(plan, brief, papers.Signatures, units);
         var last = papers.Issued.Count > 0 ? papers.Issued[^1] : null;
         var moved =
@@ -114,7 +115,7 @@ public sealed record BriefAnswer
                     [.. signOff.People.Where(p => p.HasSigned).Select(p => p.Last!)]
                 )
                 {
-                    Clearing = plan.Clearing is null ? null : ClearingAnalysis.Of(plan, units, standings).Analysis,
+                    Clearing = cleared,
                 },
                 SignOff = signOff,
                 Issued = papers.Issued,

@@ -1,5 +1,4 @@
 using Draklo.Core.Clearing;
-using Draklo.Core.Gear;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
@@ -37,22 +36,13 @@ public sealed record ClearingBrief
 
     private const int MostFigures = 8;
 
-    /// <summary>Null where the plan clears nothing, or its clearing cannot be worked out.</summary>
-    /// <param name="standings">How the pieces of the locker stand, by id; null where nobody looks them up.</param>
-    public static (ClearingBrief? Page, WayResult? Way) Of(
-        Plan plan,
-        UnitSystem units,
-        IReadOnlyDictionary<string, GearStanding>? standings = null
+    /// <param name="analysis">Of the same members, in the same units.</param>
+    internal static (ClearingBrief Page, WayResult Way) Of(
+        ClearingMembers clearing,
+        ClearingAnalysis analysis,
+        UnitSystem units
     )
     {
-        if (
-            plan.Clearing is not { } clearing
-            || ClearingAnalysis.Of(plan, units, standings).Analysis is not { } analysis
-        )
-        {
-            return (null, null);
-        }
-
         var way = analysis.Ways.First(w => w.Way == clearing.Way);
         return (
             new()

@@ -115,7 +115,10 @@ internal sealed class PullDesk(
         }
 
         var pieces = locker.List().ToDictionary(k => k.Item.Id, k => k.Item, StringComparer.Ordinal);
-        var brief = Brief.Of(change.Plan, analysis, pieces, units, locker.Standings(units));
+        var cleared = change.Plan.Clearing is null
+            ? null
+            : ClearingAnalysis.Of(change.Plan, units, locker.Standings(units)).Analysis;
+        var brief = Brief.Of(change.Plan, analysis, cleared, pieces, units);
         var moves = Covered.Changes(found.Brief.Page.Brief.Covered, brief.Covered, units);
         PullingAnswer? day = null;
         if (asked.Apply)

@@ -154,10 +154,5 @@ public sealed class BriefTests
             ClockBack = false,
         };
 
-    private static Brief Of(Plan plan, UnitSystem units = UnitSystem.Metric)
-    {
-        var outcome = Draklo.Core.Analyses.PlanAnalysis.Of(plan, units, withWorkings: false);
-        Assert.Empty(outcome.Problems);
-        return Brief.Of(plan, outcome.Analysis!, Locker, units);
-    }
+    private static Brief Of(Plan plan, UnitSystem units = UnitSystem.Metric) => PageOf(plan, Locker, units);
 }

@@ -1,8 +1,6 @@
-using System.Text.Json.Nodes;
 using Draklo.Core.Analyses;
 using Draklo.Core.Briefs;
 using Draklo.Core.Days;
-using Draklo.Core.Gear;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
 using static Draklo.Core.Tests.Cases;
@@ -177,16 +175,6 @@ public sealed class CutOrderTests
         Assert.Contains("4.72 in deep", cuts[2].Text, StringComparison.Ordinal);
     }
 
-    private static Plan With(Plan plan, params (string Path, string Json)[] changes) =>
-        Edited(plan, [.. changes.Select(c => (c.Path, (object?)JsonNode.Parse(c.Json)))]);
-
     private static IReadOnlyList<CutStep> Of(Plan plan, UnitSystem units = UnitSystem.Metric) =>
-        BriefOf(plan, units).Cuts;
-
-    private static Brief BriefOf(Plan plan, UnitSystem units)
-    {
-        var outcome = PlanAnalysis.Of(plan, units, withWorkings: false);
-        Assert.True(outcome.Analysis is not null, string.Join("; ", outcome.Problems.Select(p => p.Message)));
-        return Brief.Of(plan, outcome.Analysis, new Dictionary<string, GearItem>(StringComparer.Ordinal), units);
-    }
+        PageOf(plan, units: units).Cuts;
 }

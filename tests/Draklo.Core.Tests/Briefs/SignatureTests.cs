@@ -1,5 +1,3 @@
-using System.Text.Json.Nodes;
-using Draklo.Core.Analyses;
 using Draklo.Core.Briefs;
 using Draklo.Core.Gear;
 using Draklo.Core.Plans;
@@ -177,9 +175,6 @@ public sealed class SignatureTests
     private static List<CoveredChange> Changes(Brief was, Brief now) =>
         Covered.Changes(was.Covered, now.Covered, UnitSystem.Metric);
 
-    private static Plan With(Plan plan, params (string Path, string Json)[] changes) =>
-        Edited(plan, [.. changes.Select(c => (c.Path, (object?)JsonNode.Parse(c.Json)))]);
-
     private static Signature Sign(string name, Brief brief) =>
         new()
         {
@@ -195,11 +190,6 @@ public sealed class SignatureTests
             ClockBack = false,
         };
 
-    private static Brief PageOf(Plan plan, GearItem? rope = null)
-    {
-        var outcome = PlanAnalysis.Of(plan, UnitSystem.Metric, withWorkings: false);
-        Assert.True(outcome.Analysis is not null, string.Join("; ", outcome.Problems.Select(p => p.Message)));
-        var locker = new Dictionary<string, GearItem>(StringComparer.Ordinal) { [Rope.Id] = rope ?? Rope };
-        return Brief.Of(plan, outcome.Analysis, locker, UnitSystem.Metric);
-    }
+    private static Brief PageOf(Plan plan, GearItem? rope = null) =>
+        Cases.PageOf(plan, new Dictionary<string, GearItem>(StringComparer.Ordinal) { [Rope.Id] = rope ?? Rope });
 }

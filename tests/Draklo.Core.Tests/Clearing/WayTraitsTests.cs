@@ -23,8 +23,8 @@ public sealed class WayTraitsTests
     {
         var plan = PlanOf(Bank() with { Way = kind });
         Assert.Single(Worked(Bank()).Ways, w => w.Way == kind);
-        var (page, _) = ClearingBrief.Of(plan, UnitSystem.Metric);
-        Assert.NotEmpty(page!.Ends);
+        var page = Cases.PageOf(plan).Clearing!;
+        Assert.NotEmpty(page.Ends);
         Assert.All(
             page.Ends,
             end =>
@@ -73,7 +73,7 @@ public sealed class WayTraitsTests
         var fly = Of(PlanOf(Bank()), ClearingWay.Fly);
         Assert.Contains(fly.Zones, z => z.Kind == ZoneKind.Band);
         Assert.Contains(fly.Zones, z => z.Kind == ZoneKind.UnderLoad);
-        var (page, _) = ClearingBrief.Of(PlanOf(Bank() with { Way = ClearingWay.Fly }), UnitSystem.Metric);
+        var page = Cases.PageOf(PlanOf(Bank() with { Way = ClearingWay.Fly })).Clearing;
         Assert.Equal(fly.Zones.Count(z => z.Kind != ZoneKind.Band), page!.Nobody.Count);
     }
 

@@ -1,5 +1,4 @@
 using System.Text.Json;
-using System.Text.Json.Nodes;
 using Draklo.Core.Analyses;
 using Draklo.Core.Plans;
 using Draklo.Core.Reading;
@@ -64,8 +63,7 @@ public sealed class StopRemedyTests
     private static object? JsonOf(object? value) =>
         value is null ? null : JsonSerializer.SerializeToNode(value, value.GetType(), DocumentReader.Options);
 
-    private static Plan PlanOf(string code) =>
-        Edited(Lime(), [.. ReasonTests.Changes[code].Select(c => (c.Path, (object?)JsonNode.Parse(c.Json)))]);
+    private static Plan PlanOf(string code) => With(Lime(), ReasonTests.Changes[code]);
 
     private static Reason? StopOf(Plan plan, string code) =>
         ReasonsOf(plan).FirstOrDefault(r => r.Code == code && r.State == VerdictState.Stop);

@@ -1,7 +1,10 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Draklo.Core.Analyses;
+using Draklo.Core.Briefs;
 using Draklo.Core.Catalogue;
+using Draklo.Core.Clearing;
+using Draklo.Core.Gear;
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
 using Draklo.Core.Reading;
@@ -102,6 +105,28 @@ internal static class Cases
     public static JsonNode Json(string text) => JsonNode.Parse(text)!;
 
     /// <summary>People of a plan by name and role.</summary>
+    /// <summary>The plan with members put in by their paths, each in JSON.</summary>
+    public static Plan With(Plan plan, params (string Path, string Json)[] changes) =>
+        Edited(plan, [.. changes.Select(c => (c.Path, (object?)JsonNode.Parse(c.Json)))]);
+
+    /// <summary>The page of a plan, as a brief is made of it.</summary>
+    public static Brief PageOf(
+        Plan plan,
+        IReadOnlyDictionary<string, GearItem>? locker = null,
+        UnitSystem units = UnitSystem.Metric
+    )
+    {
+        var outcome = JobAnalysis.Of(plan, units, withWorkings: false);
+        Assert.True(outcome.Analysis is not null, string.Join("; ", outcome.Problems.Select(p => p.Message)));
+        return Brief.Of(
+            plan,
+            outcome.Analysis,
+            plan.Clearing is null ? null : ClearingAnalysis.Of(plan, units).Analysis,
+            locker ?? new Dictionary<string, GearItem>(StringComparer.Ordinal),
+            units
+        );
+    }
+
     public static JsonNode Crew(params (string Name, string Role)[] people) =>
         new JsonArray([.. people.Select(p => new JsonObject { ["name"] = p.Name, ["role"] = p.Role })]);
 

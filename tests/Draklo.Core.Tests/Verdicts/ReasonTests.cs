@@ -1,5 +1,4 @@
 using System.Globalization;
-using System.Text.Json.Nodes;
 using CsvHelper;
 using CsvHelper.Configuration.Attributes;
 using Draklo.Core.Analyses;
@@ -413,12 +412,7 @@ public sealed class ReasonTests
 
     private static IReadOnlyList<Reason> Of((string Path, string Json)[] changes) =>
         PlanAnalysis
-            .Of(
-                Edited(Lime(), [.. changes.Select(c => (c.Path, (object?)JsonNode.Parse(c.Json)))]),
-                UnitSystem.Metric,
-                withWorkings: false,
-                Locker
-            )
+            .Of(With(Lime(), changes), UnitSystem.Metric, withWorkings: false, Locker)
             .Analysis!.Verdict.Reasons;
 
     private static Dictionary<string, PinnedReason> Read()
