@@ -43,7 +43,7 @@ public static class StopRemedies
             return (null, [.. outcome.Problems]);
         }
 
-        var now = StopsOf(analysis);
+        var (now, checks) = (StopsOf(analysis), KeysOf(analysis, VerdictState.Check));
         var key = KeyOf(stop.Code, stop.Path, stop.LinkId);
         if (!now.Contains(key))
         {
@@ -53,6 +53,8 @@ public static class StopRemedies
         var found = new List<StopRemedy>();
         foreach (var ladder in Ladders(plan, analysis, stop, units))
         {
+            // The least that brings no check in the stop's place; where every rung brings one, the least of all.
+            StopRemedy? least = null;
             for (var i = 0; i < ladder.Count; i++)
             {
                 cancellation.ThrowIfCancellationRequested();
@@ -64,18 +66,30 @@ public static class StopRemedies
                     && then.IsSubsetOf(now)
                 )
                 {
-                    found.Add(new(trial.Text, trial.Changes, then.Count));
-                    break;
+                    var remedy = new StopRemedy(trial.Text, trial.Changes, then.Count);
+                    least ??= remedy;
+                    if (KeysOf(after, VerdictState.Check).IsSubsetOf(checks))
+                    {
+                        least = remedy;
+                        break;
+                    }
                 }
+            }
+
+            if (least is not null)
+            {
+                found.Add(least);
             }
         }
 
         return ([.. found.DistinctBy(r => r.Text).OrderBy(r => r.StopsLeft)], []);
     }
 
-    private static HashSet<string> StopsOf(Analysis analysis) =>
+    private static HashSet<string> StopsOf(Analysis analysis) => KeysOf(analysis, VerdictState.Stop);
+
+    private static HashSet<string> KeysOf(Analysis analysis, VerdictState state) =>
         analysis
-            .Verdict.Reasons.Where(r => r.State == VerdictState.Stop)
+            .Verdict.Reasons.Where(r => r.State == state)
             .Select(r => KeyOf(r.Code, r.Path, r.LinkId))
             .ToHashSet(StringComparer.Ordinal);
 

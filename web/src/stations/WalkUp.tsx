@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Plan } from "../api/types";
-import { setMember } from "../state/store";
+import { setMember, useClearsAlone } from "../state/store";
 import { timeOf } from "../state/words";
 import { Button, Note } from "../ui/controls";
 import { Check } from "../ui/Check";
@@ -16,6 +16,7 @@ export function WalkUp({ catalogue }: { catalogue: Catalogue }) {
   const list = (useMember("walkUp") as Item[] | undefined) ?? [];
   const { who, setWho } = useSettings();
   const [editing, setEditing] = useState(false);
+  const alone = useClearsAlone();
   const change = (next: Item[]) => {
     setMember("walkUp", next);
   };
@@ -32,7 +33,8 @@ export function WalkUp({ catalogue }: { catalogue: Catalogue }) {
     return (
       <>
         <Note>
-          This job has no list yet. A list says what to check first; the plan stays at check until that is done.
+          This job has no list yet. A list says what to check first
+          {alone ? ". A clearing is not held by it." : "; the plan stays at check until that is done."}
         </Note>
         <Button
           className="mt-3"

@@ -29,7 +29,7 @@ interface SegmentsProps<T extends string> {
 export function Segments<T extends string>({ label, value, choices, onChange }: SegmentsProps<T>) {
   const name = useId();
   return (
-    <fieldset className="my-1 flex border border-ink" role="radiogroup" aria-label={label}>
+    <fieldset className="my-1 flex flex-wrap border border-ink" role="radiogroup" aria-label={label}>
       {choices.map((choice) => (
         <label
           key={choice.value}

@@ -103,7 +103,9 @@ export function SignPanel({ brief }: { brief: BriefAnswer }) {
           <Button
             strong
             className="min-h-11 w-full"
-            disabled={!brief.signOff.mayIssue || lead === undefined}
+            disabled={
+              !brief.signOff.mayIssue || lead === undefined || brief.signOff.people.some((p) => p.lacksClearing)
+            }
             onClick={() => {
               setIssues(true);
             }}
