@@ -36,6 +36,9 @@ public sealed partial class Screen : IDisposable
         "--js-flags=--no-opt",
     ];
 
+    /// <summary>The program itself: the driver ends what it began, and Debian's script of this name begins another.</summary>
+    private const string Shell = "/usr/lib/chromium/chromium-headless-shell";
+
     /// <summary>Tests wait for what they need and for no time; this long only where it does not come. Beside builds and other
     /// tests a search at the server's lowest priority takes a minute and more.</summary>
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(150);
@@ -59,7 +62,7 @@ public sealed partial class Screen : IDisposable
         var options = new ChromeOptions
         {
             // With a folder of its own the shell opens no page that the driver could take.
-            BinaryLocation = (profile is null ? Where("chromium-headless-shell") : null) ?? Find("chromium"),
+            BinaryLocation = (profile is null && File.Exists(Shell) ? Shell : null) ?? Find("chromium"),
         };
         options.AddArguments(Flags);
         options.AddArgument("--lang=en-GB");

@@ -1,6 +1,9 @@
 using System.Collections.Concurrent;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
+using Draklo.Browser.Tests.Support;
+
+[assembly: AssemblyFixture(typeof(Scenes))]
 
 namespace Draklo.Browser.Tests.Support;
 
@@ -28,15 +31,14 @@ public sealed class Stage : IDisposable
     public void Dispose() => Scenes.GiveBack(scene);
 }
 
-/// <summary>The servers and windows that classes take in turn.</summary>
-internal static class Scenes
+/// <summary>The servers and windows that classes take in turn. They end with the last test, while there still is a driver
+/// to end a window.</summary>
+public sealed class Scenes : IDisposable
 {
     private static readonly ConcurrentBag<Scene> Free = [];
 
-    static Scenes() => AppDomain.CurrentDomain.ProcessExit += (_, _) => End();
-
     /// <summary>One that nobody uses, as it was when it was new.</summary>
-    public static Scene Take()
+    internal static Scene Take()
     {
         if (!Free.TryTake(out var scene))
         {
@@ -55,11 +57,11 @@ internal static class Scenes
         }
     }
 
-    public static void GiveBack(Scene scene) => Free.Add(scene);
+    internal static void GiveBack(Scene scene) => Free.Add(scene);
 
-    private static void End()
+    public void Dispose()
     {
-        foreach (var scene in Free)
+        while (Free.TryTake(out var scene))
         {
             scene.Dispose();
         }
