@@ -12,7 +12,7 @@ namespace Draklo.Browser;
 internal sealed record AtHand(CarriedLocker Locker, TimeSpan ClockOffset) : IAtHand
 {
     /// <inheritdoc/>
-    public IReadOnlyDictionary<string, GearStanding> Standings(UnitSystem units) => Locker.Standings.In(units);
+    public Yard Yard(UnitSystem units) => Locker.Yard(units);
 
     /// <summary>By the forecast that was taken along; a day beyond it has none.</summary>
     public DaySetting SettingOf(Plan plan, DateOnly? day)

@@ -19,12 +19,12 @@ public static class PlanAnalysis
     /// <summary>Analyses a plan.</summary>
     /// <param name="units">For the sentences and the workings; the figures are SI in any case.</param>
     /// <param name="withWorkings">Whether to write out every sum; it costs several times the analysis itself.</param>
-    /// <param name="locker">How the pieces of the locker stand, by id; null where there is no locker to ask.</param>
+    /// <param name="yard">What the crew keeps that the plan is held against; null where nobody asks it.</param>
     public static AnalysisOutcome Of(
         Plan plan,
         UnitSystem units = UnitSystem.Metric,
         bool withWorkings = true,
-        IReadOnlyDictionary<string, GearStanding>? locker = null
+        Yard? yard = null
     )
     {
         var problems = PlanRules.Check(plan, units, out var shapes);
@@ -68,7 +68,7 @@ public static class PlanAnalysis
                 Measured = measured,
                 Site = site,
                 Cut = cut,
-                Locker = locker,
+                Yard = yard,
             }
         );
         return new(

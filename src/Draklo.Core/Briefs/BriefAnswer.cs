@@ -68,24 +68,24 @@ public sealed record BriefAnswer
     public required IReadOnlyList<PackingTick> Ticks { get; init; }
 
     /// <param name="pieces">Of the locker, by id.</param>
-    /// <param name="standings">How they stand today, in these units.</param>
+    /// <param name="yard">What the crew keeps that the plan is held against, in these units.</param>
     /// <returns>Problems where the plan cannot be computed.</returns>
     public static (BriefAnswer? Answer, IReadOnlyList<Problem> Problems) Of(
         KeptJob job,
         JobPapers papers,
         IReadOnlyDictionary<string, GearItem> pieces,
-        IReadOnlyDictionary<string, GearStanding>? standings,
+        Yard? yard,
         UnitSystem units
     )
     {
         var plan = job.Plan;
-        var outcome = JobAnalysis.Of(plan, units, withWorkings: false, standings);
+        var outcome = JobAnalysis.Of(plan, units, withWorkings: false, yard);
         if (outcome.Analysis is not { } analysis)
         {
             return (null, outcome.Problems);
         }
 
-        var cleared = plan.Clearing is null ? null : ClearingAnalysis.Of(plan, units, standings).Analysis;
+        var cleared = plan.Clearing is null ? null : ClearingAnalysis.Of(plan, units, yard).Analysis;
         var brief = Brief.Of(plan, analysis, cleared, pieces, units);
         var signOff = SignOff.Of(plan, brief, papers.Signatures, units);
         var last = papers.Issued.Count > 0 ? papers.Issued[^1] : null;

@@ -31,6 +31,13 @@ public sealed record CarriedLocker(
             new(new Dictionary<string, GearStanding>(), new Dictionary<string, GearStanding>()),
             []
         );
+
+    /// <summary>Reserve and factors that the crew keeps.</summary>
+    public IReadOnlyList<Policy> Policies { get; init; } = [];
+
+    /// <summary>What the crew keeps that plans are held against.</summary>
+    /// <param name="units">Of the words for how a piece stands.</param>
+    public Yard Yard(UnitSystem units) => new(Standings.In(units), Policies);
 }
 
 /// <summary>Standings by the units that their sentences are written in.</summary>
@@ -138,7 +145,7 @@ public sealed record CarriedDay(
             carried.Job,
             carried.Papers,
             locker.Items.DistinctBy(i => i.Id, StringComparer.Ordinal).ToDictionary(i => i.Id, StringComparer.Ordinal),
-            locker.Standings.In(units),
+            locker.Yard(units),
             units
         );
 }

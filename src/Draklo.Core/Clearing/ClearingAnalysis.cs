@@ -68,22 +68,18 @@ public sealed record ClearingAnalysis
     public required string Caution { get; init; }
 
     /// <param name="plan">Any plan with a clearing; its pull need not be worked out.</param>
-    /// <param name="locker">How the pieces of the locker stand, by id; null where nobody looks them up.</param>
+    /// <param name="yard">What the crew keeps that the plan is held against; null where nobody asks it.</param>
     public static (ClearingAnalysis? Analysis, List<Problem> Problems) Of(
         Plan plan,
         UnitSystem units,
-        IReadOnlyDictionary<string, GearStanding>? locker = null
+        Yard? yard = null
     )
     {
-        var (scene, problems) = SceneOf(plan, units, locker);
+        var (scene, problems) = SceneOf(plan, units, yard);
         return (scene is null ? null : Worked(scene), problems);
     }
 
-    internal static (ClearingScene? Scene, List<Problem> Problems) SceneOf(
-        Plan plan,
-        UnitSystem units,
-        IReadOnlyDictionary<string, GearStanding>? locker
-    )
+    internal static (ClearingScene? Scene, List<Problem> Problems) SceneOf(Plan plan, UnitSystem units, Yard? yard)
     {
         var problems = new List<Problem>();
         PlanFile.CheckHeader(plan.Format, plan.Version, problems);
@@ -106,13 +102,13 @@ public sealed record ClearingAnalysis
             ClearingRules.Check(plan, clearing, problems, units);
         }
 
-        return (problems.Count > 0 ? null : new(plan, clearing, units) { Locker = locker }, problems);
+        return (problems.Count > 0 ? null : new(plan, clearing, units) { Yard = yard }, problems);
     }
 
     /// <summary>One way in full, whatever way the plan has chosen; problems where the plan cannot be worked out.</summary>
     public static (WayResult? Way, List<Problem> Problems) CheckOf(Plan plan, ClearingWay way, UnitSystem units)
     {
-        var (scene, problems) = SceneOf(plan, units, locker: null);
+        var (scene, problems) = SceneOf(plan, units, yard: null);
         return (scene is null ? null : Result(Way.Of(way), scene), problems);
     }
 

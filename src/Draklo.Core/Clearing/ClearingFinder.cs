@@ -39,7 +39,7 @@ public static class ClearingFinder
         CancellationToken cancellation = default
     )
     {
-        var (scene, problems) = ClearingAnalysis.SceneOf(plan, units, locker: null);
+        var (scene, problems) = ClearingAnalysis.SceneOf(plan, units, yard: null);
         if (scene is null)
         {
             return (null, problems);

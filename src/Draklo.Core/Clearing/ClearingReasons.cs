@@ -22,12 +22,13 @@ internal static class ClearingReasons
         AddObstacles(walk);
         AddClimber(walk, way);
         AddGear(walk, way);
+        PolicyReasons.AddForClearing(walk.Scene.Plan.Policy, walk.Scene.Yard, walk.Reasons);
     }
 
     /// <summary>Pieces of the locker that are out of service; an old rope may still be slid on.</summary>
     private static void AddGear(RigWalk walk, Way way)
     {
-        if (walk.Scene.Locker is not { } locker)
+        if (walk.Scene.Yard?.Gear is not { } locker)
         {
             return;
         }

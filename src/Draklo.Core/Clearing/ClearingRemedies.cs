@@ -24,7 +24,7 @@ public static class ClearingRemedies
         CancellationToken cancellation = default
     )
     {
-        var (scene, problems) = ClearingAnalysis.SceneOf(plan, units, locker: null);
+        var (scene, problems) = ClearingAnalysis.SceneOf(plan, units, yard: null);
         if (scene is null)
         {
             return (null, problems);

@@ -17,16 +17,16 @@ public static class JobAnalysis
         Plan plan,
         UnitSystem units = UnitSystem.Metric,
         bool withWorkings = true,
-        IReadOnlyDictionary<string, GearStanding>? locker = null
+        Yard? yard = null
     )
     {
-        var outcome = PlanAnalysis.Of(plan, units, withWorkings, locker);
+        var outcome = PlanAnalysis.Of(plan, units, withWorkings, yard);
         if (plan.Clearing is not { Alone: true } clearing || outcome.Analysis is not { } analysis)
         {
             return outcome;
         }
 
-        var (cleared, problems) = ClearingAnalysis.Of(plan, units, locker);
+        var (cleared, problems) = ClearingAnalysis.Of(plan, units, yard);
         return cleared is null
             ? new(null, problems)
             : new(analysis with { Verdict = VerdictOf(cleared.Ways.First(w => w.Way == clearing.Way), cleared) }, []);

@@ -12,8 +12,8 @@ namespace Draklo.Core.Clearing;
 /// <summary>What all ways of one clearing share.</summary>
 internal sealed record ClearingScene(Plan Plan, ClearingMembers Clearing, UnitSystem Units)
 {
-    /// <summary>How the pieces of the locker stand, by id; null where nobody looks them up.</summary>
-    public IReadOnlyDictionary<string, GearStanding>? Locker { get; init; }
+    /// <summary>What the crew keeps that the plan is held against; null where nobody asks it.</summary>
+    public Yard? Yard { get; init; }
 
     public SectionGround Ground { get; } = new(Clearing.Ground.Spots);
 

@@ -9,8 +9,9 @@ namespace Draklo.Core.Questions;
 /// <summary>What a question may need beside its document: the server knows it, and a device as it was taken along.</summary>
 public interface IAtHand
 {
-    /// <summary>How the pieces of the locker stand, by id.</summary>
-    IReadOnlyDictionary<string, GearStanding> Standings(UnitSystem units);
+    /// <summary>What the crew keeps that plans are held against.</summary>
+    /// <param name="units">Of the words for how a piece stands.</param>
+    Yard Yard(UnitSystem units);
 
     /// <summary>The locker as a whole.</summary>
     CarriedLocker Locker { get; }

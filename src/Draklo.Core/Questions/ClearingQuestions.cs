@@ -16,7 +16,7 @@ public static class ClearingQuestions
     public static IReadOnlyList<Question> All { get; } =
     [
         new Question<Plan, ClearingAnalysis>(
-            (plan, asked) => ClearingAnalysis.Of(plan, asked.Units, asked.AtHand.Standings(asked.Units))
+            (plan, asked) => ClearingAnalysis.Of(plan, asked.Units, asked.AtHand.Yard(asked.Units))
         )
         {
             Path = "/api/clearing",

@@ -103,12 +103,7 @@ public static class PullQuestions
         new Question<Plan, Analysis>(
             (plan, asked) =>
             {
-                var outcome = JobAnalysis.Of(
-                    plan,
-                    asked.Units,
-                    asked.Of(Workings),
-                    asked.AtHand.Standings(asked.Units)
-                );
+                var outcome = JobAnalysis.Of(plan, asked.Units, asked.Of(Workings), asked.AtHand.Yard(asked.Units));
                 return (outcome.Analysis, outcome.Problems);
             }
         )
@@ -146,7 +141,7 @@ public static class PullQuestions
                     plan,
                     new(asked.Of(Code), asked.Of(At), asked.Of(Link)),
                     asked.Units,
-                    asked.AtHand.Standings(asked.Units),
+                    asked.AtHand.Yard(asked.Units),
                     asked.Stop
                 )
         )
@@ -264,7 +259,7 @@ public static class PullQuestions
 
     private static (DayPlan? Made, IReadOnlyList<Problem> Problems) DrawUpDay(Plan plan, Asked asked)
     {
-        var outcome = JobAnalysis.Of(plan, asked.Units, withWorkings: false, asked.AtHand.Standings(asked.Units));
+        var outcome = JobAnalysis.Of(plan, asked.Units, withWorkings: false, asked.AtHand.Yard(asked.Units));
         return outcome.Analysis is { } analysis
             ? DayPlan.Of(plan, analysis, asked.AtHand.SettingOf(plan, asked.Of(On)), asked.Units)
             : (null, outcome.Problems);

@@ -27,17 +27,17 @@ public static class StopRemedies
     private const int MostPlaces = 40;
 
     /// <summary>For one stop; those that leave the fewest stops first.</summary>
-    /// <param name="locker">How the pieces of the locker stand, by id; null where there is no locker to ask.</param>
+    /// <param name="yard">What the crew keeps that the plan is held against; null where nobody asks it.</param>
     /// <returns>None where the plan has no such stop, or no change was found.</returns>
     public static (IReadOnlyList<StopRemedy>? Remedies, List<Problem> Problems) For(
         Plan plan,
         NamedStop stop,
         UnitSystem units,
-        IReadOnlyDictionary<string, GearStanding>? locker,
+        Yard? yard,
         CancellationToken cancellation = default
     )
     {
-        var outcome = PlanAnalysis.Of(plan, units, withWorkings: false, locker);
+        var outcome = PlanAnalysis.Of(plan, units, withWorkings: false, yard);
         if (outcome.Analysis is not { } analysis)
         {
             return (null, [.. outcome.Problems]);
@@ -60,7 +60,7 @@ public static class StopRemedies
                 cancellation.ThrowIfCancellationRequested();
                 var trial = ladder.Rung(i);
                 if (
-                    PlanAnalysis.Of(trial.Plan, units, withWorkings: false, locker).Analysis is { } after
+                    PlanAnalysis.Of(trial.Plan, units, withWorkings: false, yard).Analysis is { } after
                     && StopsOf(after) is var then
                     && !then.Contains(key)
                     && then.IsSubsetOf(now)

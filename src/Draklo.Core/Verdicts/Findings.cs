@@ -28,8 +28,8 @@ internal sealed record Findings
 
     public required CutResult Cut { get; init; }
 
-    /// <summary>How the pieces of the locker stand, by id; null where there is no locker to ask.</summary>
-    public required IReadOnlyDictionary<string, GearStanding>? Locker { get; init; }
+    /// <summary>What the crew keeps that the plan is held against; null where nobody asks it.</summary>
+    public required Yard? Yard { get; init; }
 
     public PlanContext Context => Pull.Context;
 

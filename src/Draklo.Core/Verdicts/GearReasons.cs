@@ -10,7 +10,7 @@ internal static class GearReasons
 {
     public static void Add(Findings findings, ReasonList reasons)
     {
-        if (findings.Locker is not { } locker)
+        if (findings.Yard?.Gear is not { } locker)
         {
             return;
         }

@@ -1,3 +1,4 @@
+using Draklo.Core.Gear;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
@@ -24,9 +25,57 @@ internal static class PolicyReasons
             );
         }
 
+        var kept = findings.Yard?.PolicyFor(policy);
+        AddUnder(
+            kept,
+            [("reserve", "the reserve", policy.LoadReserve, kept?.LoadReserve ?? 0), .. Under(policy, kept)],
+            reasons
+        );
+        AddFactors(policy, reasons);
+    }
+
+    /// <summary>What is said of the factors alone, where nothing is pulled with a reserve.</summary>
+    public static void AddForClearing(PolicyMembers policy, Yard? yard, ReasonList reasons)
+    {
+        var kept = yard?.PolicyFor(policy);
+        AddUnder(kept, Under(policy, kept), reasons);
+        AddFactors(policy, reasons);
+    }
+
+    /// <summary>A plan under the policy that the crew keeps, whoever set the plan's own.</summary>
+    private static void AddUnder(
+        PolicyMembers? kept,
+        IEnumerable<(string Key, string Name, double Value, double Kept)> members,
+        ReasonList reasons
+    )
+    {
+        var under = members.Where(m => m.Value < m.Kept).ToList();
+        if (kept is null || under.Count == 0)
+        {
+            return;
+        }
+
+        var which = string.Join(", ", under.Select(m => $"{m.Name} {Plain(m.Value)} for {Plain(m.Kept)}"));
+        var name = kept.Name is { Length: > 0 } known ? $"“{known}”" : "that it keeps";
+        reasons.Check(
+            "factors-under-policy",
+            $"Under the crew's own policy {name}: {which}. Put its figures back, or take this on by name.",
+            "policy",
+            null,
+            [.. under.Select(m => (m.Key, m.Value))]
+        );
+    }
+
+    private static IEnumerable<(string Key, string Name, double Value, double Kept)> Under(
+        PolicyMembers policy,
+        PolicyMembers? kept
+    ) => Classes.Select(c => (c.Path, c.Name, c.Of(policy.DesignFactor), kept is null ? 0 : c.Of(kept.DesignFactor)));
+
+    private static void AddFactors(PolicyMembers policy, ReasonList reasons)
+    {
         var factors = policy.DesignFactor;
         AddLeast(factors, reasons);
-        if (string.IsNullOrWhiteSpace(policy.SetBy) && IsLowered(factors))
+        if (string.IsNullOrWhiteSpace(policy.SetBy) && Classes.Any(c => c.Of(factors) < c.Of(Usual)))
         {
             reasons.Check(
                 "factors-lowered",
@@ -39,28 +88,34 @@ internal static class PolicyReasons
     /// <summary>Factors under the usual least of their class, whoever set them; under one and a half nothing is left.</summary>
     private static void AddLeast(DesignFactorMembers factors, ReasonList reasons)
     {
-        foreach (var (name, path, value, least) in Least(factors))
+        foreach (var (name, path, of, least) in Classes)
         {
+            var value = of(factors);
+            if (least is not { } usual || value >= usual)
+            {
+                continue;
+            }
+
             if (value < AnyLeast)
             {
                 reasons.Stop(
                     "factor-too-low",
-                    $"A factor of {value:x} for {name} leaves nothing for what nobody can measure: {least:x} is the least that is usual.",
+                    $"A factor of {value:x} for {name} leaves nothing for what nobody can measure: {usual:x} is the least that is usual.",
                     $"policy.designFactor.{path}",
                     null,
                     ("factor", value),
-                    ("least", least)
+                    ("least", usual)
                 );
             }
-            else if (value < least)
+            else
             {
                 reasons.Check(
                     "factor-low",
-                    $"The factor of {value:x} for {name} is under the least that is usual, {least:x}: raise it, or take it on by name.",
+                    $"The factor of {value:x} for {name} is under the least that is usual, {usual:x}: raise it, or take it on by name.",
                     $"policy.designFactor.{path}",
                     null,
                     ("factor", value),
-                    ("least", least)
+                    ("least", usual)
                 );
             }
         }
@@ -68,16 +123,16 @@ internal static class PolicyReasons
 
     private const double AnyLeast = 1.5;
 
-    private static IEnumerable<(string Name, string Path, double Value, double Least)> Least(
-        DesignFactorMembers factors
-    ) =>
-        [
-            ("ropes", "rope", factors.Rope, 3),
-            ("slings", "sling", factors.Sling, 3),
-            ("hardware", "hardware", factors.Hardware, 2),
-            ("anchors", "anchor", factors.Anchor, 1.5),
-            ("the stem", "stem", factors.Stem, 2),
-        ];
+    /// <summary>The classes of links. A hitch slips rather than breaks: no least is usual for it.</summary>
+    private static readonly (string Name, string Path, Func<DesignFactorMembers, double> Of, double? Least)[] Classes =
+    [
+        ("ropes", "rope", f => f.Rope, 3),
+        ("slings", "sling", f => f.Sling, 3),
+        ("hardware", "hardware", f => f.Hardware, 2),
+        ("anchors", "anchor", f => f.Anchor, 1.5),
+        ("the stem", "stem", f => f.Stem, 2),
+        ("friction hitches", "grip", f => f.Grip, null),
+    ];
 
     /// <summary>"Judged with a load reserve of 1.3 and design factors of 5 for ropes, …".</summary>
     public static string InWords(PolicyMembers policy)
@@ -91,15 +146,7 @@ internal static class PolicyReasons
             _ => "",
         };
         return $"Judged with a load reserve of {Plain(policy.LoadReserve)} and design factors of {Plain(factors.Rope)} for ropes, {Plain(factors.Sling)} for slings, {Plain(factors.Hardware)} for hardware, {Plain(factors.Anchor)} for anchors, {Plain(factors.Stem)} for the stem and {Plain(factors.Grip)} for friction hitches{whose}.";
-
-        static string Plain(double value) => Figures.Plain(value, 3);
     }
 
-    private static bool IsLowered(DesignFactorMembers factors) =>
-        factors.Rope < Usual.Rope
-        || factors.Sling < Usual.Sling
-        || factors.Hardware < Usual.Hardware
-        || factors.Anchor < Usual.Anchor
-        || factors.Stem < Usual.Stem
-        || factors.Grip < Usual.Grip;
+    private static string Plain(double value) => Figures.Plain(value, 3);
 }

@@ -16,6 +16,7 @@ namespace Draklo.Web.Briefs;
 internal sealed class BriefDesk(
     JobStore jobs,
     LockerStore locker,
+    YardStore yard,
     BriefStore briefs,
     PersonStore people,
     Pins pins,
@@ -30,7 +31,7 @@ internal sealed class BriefDesk(
                 KeptOf(job),
                 PapersOf(job),
                 locker.List().ToDictionary(k => k.Item.Id, k => k.Item, StringComparer.Ordinal),
-                locker.Standings(units),
+                yard.Of(units),
                 units
             )
             : (null, []);

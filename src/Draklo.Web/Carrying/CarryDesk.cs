@@ -26,6 +26,7 @@ internal sealed class CarryDesk(
     LockerStore locker,
     KitStore kits,
     TackleStore tackles,
+    PolicyStore policies,
     IForecast forecast,
     ILoadCell cell,
     PinSeal seal,
@@ -61,7 +62,10 @@ internal sealed class CarryDesk(
             [.. tackles.List().Select(t => t.Tackle)],
             new(locker.Standings(UnitSystem.Metric), locker.Standings(UnitSystem.Us)),
             [.. Enumerable.Range(0, DaysAhead).Select(d => WeatherOf(today.AddDays(d)))]
-        );
+        )
+        {
+            Policies = policies.List(),
+        };
     }
 
     /// <summary>Null when there is no such job.</summary>

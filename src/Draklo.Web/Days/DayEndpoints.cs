@@ -94,7 +94,7 @@ internal static class DayEndpoints
         ServerAtHand atHand
     )
     {
-        var outcome = JobAnalysis.Of(plan, units, withWorkings: false, atHand.Standings(units));
+        var outcome = JobAnalysis.Of(plan, units, withWorkings: false, atHand.Yard(units));
         return outcome.Analysis is { } analysis
             ? DayPlan.Of(plan, analysis, atHand.SettingOf(plan, day), units)
             : (null, outcome.Problems);

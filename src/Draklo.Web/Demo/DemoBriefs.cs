@@ -24,7 +24,9 @@ internal static class DemoBriefs
         }
 
         var jobs = new JobStore(fresh, clock);
-        var desk = new BriefDesk(jobs, new(fresh, clock), new(fresh, clock), people, pins, new(folder), clock);
+        var locker = new LockerStore(fresh, clock);
+        var yard = new YardStore(locker, new(fresh, clock));
+        var desk = new BriefDesk(jobs, locker, yard, new(fresh, clock), people, pins, new(folder), clock);
         var id = jobs.List().First(j => j.Content.Name == Job).Id;
         var crew = Now().SignOff.People.Select(p => p.Name).ToList();
         foreach (var name in crew)

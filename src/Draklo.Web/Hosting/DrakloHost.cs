@@ -270,6 +270,7 @@ public static class DrakloHost
         services.AddSingleton<LockerStore>();
         services.AddSingleton<JobList>();
         services.AddSingleton<PolicyStore>();
+        services.AddSingleton<YardStore>();
         services.AddSingleton<TackleStore>();
         services.AddSingleton<SpeciesStore>();
         services.AddSingleton<PersonStore>();

@@ -11,7 +11,7 @@ using Draklo.Web.Outside;
 namespace Draklo.Web.Hosting;
 
 /// <summary>What the core's questions need beside their document, as it stands at the server just now.</summary>
-internal sealed class ServerAtHand(LockerStore locker, CarryDesk desk, IForecast forecast, TimeProvider clock) : IAtHand
+internal sealed class ServerAtHand(YardStore yard, CarryDesk desk, IForecast forecast, TimeProvider clock) : IAtHand
 {
     /// <inheritdoc/>
     public CarriedLocker Locker => desk.Locker();
@@ -20,7 +20,7 @@ internal sealed class ServerAtHand(LockerStore locker, CarryDesk desk, IForecast
     public TimeSpan ClockOffset => clock.GetLocalNow().Offset;
 
     /// <inheritdoc/>
-    public IReadOnlyDictionary<string, GearStanding> Standings(UnitSystem units) => locker.Standings(units);
+    public Yard Yard(UnitSystem units) => yard.Of(units);
 
     /// <inheritdoc/>
     public DaySetting SettingOf(Plan plan, DateOnly? day) =>

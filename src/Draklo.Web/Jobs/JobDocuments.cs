@@ -276,14 +276,14 @@ public sealed record JobEntry
     /// <summary>Whether nothing is pulled: the job is the clearing alone, and that is what its state speaks of.</summary>
     public bool Clearing { get; init; }
 
-    public static JobEntry Of(Job job, UnitSystem units, IReadOnlyDictionary<string, GearStanding> locker)
+    public static JobEntry Of(Job job, UnitSystem units, Yard yard)
     {
         if (job.Content.Plan.Clearing is { Alone: true } clearing)
         {
-            return OfClearing(job, clearing, units, locker);
+            return OfClearing(job, clearing, units, yard);
         }
 
-        var outcome = JobAnalysis.Of(job.Content.Plan, units, withWorkings: false, locker);
+        var outcome = JobAnalysis.Of(job.Content.Plan, units, withWorkings: false, yard);
         var (state, headline, summary) = outcome.Analysis is { Verdict: var verdict }
             ? ((JobState)verdict.State, verdict.Headline, verdict.Summary)
             : (JobState.Mend, outcome.Problems[0].Message, $"To mend: {outcome.Problems[0].Message}");
@@ -294,14 +294,9 @@ public sealed record JobEntry
         };
     }
 
-    private static JobEntry OfClearing(
-        Job job,
-        ClearingMembers clearing,
-        UnitSystem units,
-        IReadOnlyDictionary<string, GearStanding> locker
-    )
+    private static JobEntry OfClearing(Job job, ClearingMembers clearing, UnitSystem units, Yard yard)
     {
-        var (analysis, problems) = ClearingAnalysis.Of(job.Content.Plan, units, locker);
+        var (analysis, problems) = ClearingAnalysis.Of(job.Content.Plan, units, yard);
         var way = analysis?.Ways.First(w => w.Way == clearing.Way);
         var (state, headline, summary) = way is null
             ? (JobState.Mend, problems[0].Message, $"To mend: {problems[0].Message}")

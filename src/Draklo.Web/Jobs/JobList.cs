@@ -13,9 +13,9 @@ namespace Draklo.Web.Jobs;
 
 /// <summary>
 /// The job list as JSON. A plan is analysed once per revision and unit system, and again only when a piece of the locker
-/// that it uses stands otherwise than before.
+/// that it uses, or the crew's policies, stand otherwise than before.
 /// </summary>
-internal sealed class JobList(JobStore store, JobIndex index, LockerStore locker)
+internal sealed class JobList(JobStore store, JobIndex index, YardStore yards)
 {
     /// <summary>Another build may judge a plan otherwise.</summary>
     private static readonly string MadeBy = typeof(PlanAnalysis).Assembly.ManifestModule.ModuleVersionId.ToString("N");
@@ -24,7 +24,7 @@ internal sealed class JobList(JobStore store, JobIndex index, LockerStore locker
     /// <param name="limit">How many at most.</param>
     public ReadOnlyMemory<byte> Read(UnitSystem units, JobSearch search, int offset, int limit)
     {
-        var standings = locker.Standings(units);
+        var yard = yards.Of(units);
         var name = units.ToString();
         var fresh = new List<ListedJob>();
         var json = new ArrayBufferWriter<byte>(64 * 1024);
@@ -32,9 +32,9 @@ internal sealed class JobList(JobStore store, JobIndex index, LockerStore locker
         foreach (var listed in index.Listed(name, MadeBy, search, offset, limit))
         {
             var current =
-                listed.Entry is not null && listed.Gear == StampOf(IdsOf(listed.Gear), standings)
+                listed.Entry is not null && listed.Gear == StampOf(IdsOf(listed.Gear), yard)
                     ? listed
-                    : Made(listed, units, standings, fresh);
+                    : Made(listed, units, yard, fresh);
             if (current?.Entry is not { } entry)
             {
                 continue;
@@ -63,12 +63,7 @@ internal sealed class JobList(JobStore store, JobIndex index, LockerStore locker
 
     /// <summary>An entry worked out now; null when the job was deleted meanwhile.</summary>
     /// <param name="fresh">Takes what shall be remembered; a damaged job is not, so that a mended one is seen at once.</param>
-    private ListedJob? Made(
-        ListedJob listed,
-        UnitSystem units,
-        IReadOnlyDictionary<string, GearStanding> standings,
-        List<ListedJob> fresh
-    )
+    private ListedJob? Made(ListedJob listed, UnitSystem units, Yard yard, List<ListedJob> fresh)
     {
         try
         {
@@ -81,8 +76,8 @@ internal sealed class JobList(JobStore store, JobIndex index, LockerStore locker
             var made = listed with
             {
                 Revision = job.Revision,
-                Gear = StampOf(ids, standings),
-                Entry = Text(JobEntry.Of(job, units, standings)),
+                Gear = StampOf(ids, yard),
+                Entry = Text(JobEntry.Of(job, units, yard)),
             };
             fresh.Add(made);
             return made;
@@ -104,13 +99,14 @@ internal sealed class JobList(JobStore store, JobIndex index, LockerStore locker
 
     private static string Text(JobEntry entry) => JsonSerializer.Serialize(entry, AnswerJson.Options);
 
-    /// <summary>How pieces stand, a line each: the id, a tab, and what the plan would say of it.</summary>
-    private static string StampOf(IEnumerable<string> ids, IReadOnlyDictionary<string, GearStanding> standings)
+    /// <summary>What the plan is held against: the policies in a line, and how pieces stand, a line each: the id, a tab, and
+    /// what the plan would say of it.</summary>
+    private static string StampOf(IEnumerable<string> ids, Yard yard)
     {
-        var stamp = new StringBuilder();
+        var stamp = new StringBuilder().Append(JsonSerializer.Serialize(yard.Policies)).Append('\n');
         foreach (var id in ids)
         {
-            var standing = standings.TryGetValue(id, out var known) ? $"{known.Name}; {known.State}; {known.Why}" : "";
+            var standing = yard.Gear.TryGetValue(id, out var known) ? $"{known.Name}; {known.State}; {known.Why}" : "";
             stamp.Append(id).Append('\t').Append(standing.ReplaceLineEndings(" ")).Append('\n');
         }
 
@@ -118,5 +114,5 @@ internal sealed class JobList(JobStore store, JobIndex index, LockerStore locker
     }
 
     private static IEnumerable<string> IdsOf(string? stamp) =>
-        (stamp ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(line => line.Split('\t')[0]);
+        (stamp ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries).Skip(1).Select(line => line.Split('\t')[0]);
 }

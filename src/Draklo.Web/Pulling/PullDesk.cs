@@ -18,6 +18,7 @@ namespace Draklo.Web.Pulling;
 internal sealed class PullDesk(
     JobStore jobs,
     LockerStore locker,
+    YardStore yard,
     PullStore store,
     BriefDesk briefs,
     LogDesk logs,
@@ -108,7 +109,7 @@ internal sealed class PullDesk(
             return (null, problems);
         }
 
-        var outcome = JobAnalysis.Of(change.Plan, units, withWorkings: false, locker.Standings(units));
+        var outcome = JobAnalysis.Of(change.Plan, units, withWorkings: false, yard.Of(units));
         if (outcome.Analysis is not { } analysis)
         {
             return (null, outcome.Problems);
@@ -117,7 +118,7 @@ internal sealed class PullDesk(
         var pieces = locker.List().ToDictionary(k => k.Item.Id, k => k.Item, StringComparer.Ordinal);
         var cleared = change.Plan.Clearing is null
             ? null
-            : ClearingAnalysis.Of(change.Plan, units, locker.Standings(units)).Analysis;
+            : ClearingAnalysis.Of(change.Plan, units, yard.Of(units)).Analysis;
         var brief = Brief.Of(change.Plan, analysis, cleared, pieces, units);
         var moves = Covered.Changes(found.Brief.Page.Brief.Covered, brief.Covered, units);
         PullingAnswer? day = null;

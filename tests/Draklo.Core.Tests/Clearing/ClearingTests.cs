@@ -229,7 +229,7 @@ public sealed class ClearingTests
 
         IReadOnlyList<Reason> Way(ClearingMembers clearing) =>
             ClearingAnalysis
-                .Of(PlanOf(clearing), UnitSystem.Metric, locker)
+                .Of(PlanOf(clearing), UnitSystem.Metric, new(locker, []))
                 .Analysis!.Ways.Single(w => w.Way == clearing.Way)
                 .Reasons;
     }

@@ -95,7 +95,7 @@ public sealed class FlawTests
             ["red"] = new("Red line", GearState.InService, "") { Flaws = flaws },
         };
         return Draklo
-            .Core.Analyses.PlanAnalysis.Of(plan, UnitSystem.Metric, withWorkings: false, locker)
+            .Core.Analyses.PlanAnalysis.Of(plan, UnitSystem.Metric, withWorkings: false, new(locker, []))
             .Analysis!.Verdict.Reasons.FirstOrDefault(r => r.Code == "flaw-loaded")
             ?.Text;
     }

@@ -101,5 +101,5 @@ public sealed class GearOnPlanTests
     }
 
     private static IReadOnlyList<Reason> Of(Plan plan, Dictionary<string, GearStanding> locker) =>
-        PlanAnalysis.Of(plan, UnitSystem.Metric, withWorkings: false, locker).Analysis!.Verdict.Reasons;
+        PlanAnalysis.Of(plan, UnitSystem.Metric, withWorkings: false, new(locker, [])).Analysis!.Verdict.Reasons;
 }

@@ -137,8 +137,7 @@ public sealed class QuestionTests
 
         public TimeSpan ClockOffset => TimeSpan.Zero;
 
-        public IReadOnlyDictionary<string, GearStanding> Standings(UnitSystem units) =>
-            new Dictionary<string, GearStanding>();
+        public Yard Yard(UnitSystem units) => Locker.Yard(units);
 
         public DaySetting SettingOf(Plan plan, DateOnly? day) => DaySetting.Of(plan, day, TimeSpan.Zero, []);
     }

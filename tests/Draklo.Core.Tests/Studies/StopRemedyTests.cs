@@ -42,7 +42,7 @@ public sealed class StopRemedyTests
             plan,
             new(stop.Code, stop.Path ?? "", stop.LinkId ?? ""),
             UnitSystem.Metric,
-            ReasonTests.Locker
+            ReasonTests.Yard
         );
         Assert.Empty(problems);
         Assert.Equal(Without.Contains(code), remedies!.Count == 0);
@@ -72,5 +72,5 @@ public sealed class StopRemedyTests
         [.. ReasonsOf(plan).Where(r => r.State == VerdictState.Stop).Select(r => (r.Code, r.Path, r.LinkId))];
 
     private static IReadOnlyList<Reason> ReasonsOf(Plan plan) =>
-        PlanAnalysis.Of(plan, UnitSystem.Metric, withWorkings: false, ReasonTests.Locker).Analysis!.Verdict.Reasons;
+        PlanAnalysis.Of(plan, UnitSystem.Metric, withWorkings: false, ReasonTests.Yard).Analysis!.Verdict.Reasons;
 }

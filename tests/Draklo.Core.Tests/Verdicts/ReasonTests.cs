@@ -213,6 +213,7 @@ public sealed class ReasonTests
         ],
         ["factor-low"] = [("policy.designFactor.rope", "2.5"), ("policy.setBy", "\"Mara\"")],
         ["factor-too-low"] = [("policy.designFactor.rope", "1.2"), ("policy.setBy", "\"Mara\"")],
+        ["factors-under-policy"] = [("policy.loadReserve", "1.25"), ("policy.designFactor.sling", "4")],
         ["notch-narrow"] = [("cut.notch.openingDeg", "30")],
         ["notch-closed"] = [("cut.notch.openingDeg", "15")],
         ["stump-thinner"] = [("tree.dbhM", "0.6")],
@@ -400,7 +401,7 @@ public sealed class ReasonTests
     private static string Figure(double value) =>
         Math.Abs(value) >= 10_000 ? value.ToString("0.###e+00") : double.Parse(value.ToString("G4")).ToString();
 
-    internal static readonly Dictionary<string, GearStanding> Locker = new(StringComparer.Ordinal)
+    private static readonly Dictionary<string, GearStanding> Locker = new(StringComparer.Ordinal)
     {
         ["retired"] = new("red line", GearState.Retired, "cut"),
         ["set-aside"] = new("blue line", GearState.Quarantined, ""),
@@ -410,10 +411,19 @@ public sealed class ReasonTests
         ["flawed"] = new("brown line", GearState.InService, "") { Flaws = [new() { AtM = 5, What = "glazed" }] },
     };
 
+    internal static readonly Yard Yard = new(
+        Locker,
+        [
+            new()
+            {
+                Id = "house",
+                Members = new() { Name = "House" },
+            },
+        ]
+    );
+
     private static IReadOnlyList<Reason> Of((string Path, string Json)[] changes) =>
-        PlanAnalysis
-            .Of(With(Lime(), changes), UnitSystem.Metric, withWorkings: false, Locker)
-            .Analysis!.Verdict.Reasons;
+        PlanAnalysis.Of(With(Lime(), changes), UnitSystem.Metric, withWorkings: false, Yard).Analysis!.Verdict.Reasons;
 
     private static Dictionary<string, PinnedReason> Read()
     {
