@@ -1,7 +1,10 @@
+using Draklo.Browser.Tests;
+using Draklo.Browser.Tests.Support;
 using Xunit.Sdk;
 using Xunit.v3;
 
-[assembly: TestCollectionOrderer(typeof(Draklo.Browser.Tests.LongFirst))]
+[assembly: TestCollectionOrderer(typeof(LongFirst))]
+[assembly: AssemblyFixture(typeof(Scenes))]
 
 namespace Draklo.Browser.Tests;
 

@@ -1,9 +1,6 @@
 using System.Collections.Concurrent;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
-using Draklo.Browser.Tests.Support;
-
-[assembly: AssemblyFixture(typeof(Scenes))]
 
 namespace Draklo.Browser.Tests.Support;
 
