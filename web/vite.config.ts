@@ -6,6 +6,8 @@ import { VitePWA } from "vite-plugin-pwa";
 const everyPage =
   /node_modules\/(react|react-dom|scheduler|react-router|@tanstack\/(query-core|react-query)|zustand|idb)\//;
 
+const widgets = /node_modules\/(@headlessui|@floating-ui|@react-aria|@react-stately|tabbable|lucide-react)\//;
+
 const proxied = { target: "http://127.0.0.1:5080", changeOrigin: false };
 
 export default defineConfig({
@@ -47,8 +49,15 @@ export default defineConfig({
     assetsInlineLimit: 0,
     rolldownOptions: {
       output: {
-        // What every page stands on comes as one file; the rest is split by who needs it.
-        codeSplitting: { groups: [{ name: "base", test: everyPage }] },
+        // What every page stands on comes as one file, and so do menus and dialogs, and what many share of our own: each
+        // file costs a request. The rest is split by who needs it.
+        codeSplitting: {
+          groups: [
+            { name: "base", test: everyPage, priority: 5 },
+            { name: "widgets", test: widgets, minShareCount: 2, priority: 4 },
+            { name: "common", test: /src\/(units|ui|api|state)\//, minShareCount: 8, priority: 3 },
+          ],
+        },
       },
     },
   },

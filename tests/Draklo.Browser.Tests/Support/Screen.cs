@@ -30,10 +30,11 @@ public sealed partial class Screen : IDisposable
         // A window keeps its process from test to test, with the scripts it has compiled: half of what a page costs.
         "--disable-site-isolation-trials",
         "--process-per-site",
-        // Nothing here has a GPU, and no page lives long enough for its scripts to be worth compiling twice.
+        // Nothing here has a GPU, and no page lives long enough for its scripts to be worth compiling twice, or for threads
+        // that collect what it leaves.
         "--in-process-gpu",
         "--disable-software-rasterizer",
-        "--js-flags=--no-opt",
+        "--js-flags=--no-opt,--single-threaded-gc,--min-semi-space-size=16",
     ];
 
     /// <summary>The program itself: the driver ends what it began, and Debian's script of this name begins another.</summary>
