@@ -42,6 +42,26 @@ public sealed class LookingBackTests(Stage stage) : IClassFixture<Stage>
     }
 
     [Fact]
+    public void A_tension_far_from_what_was_worked_out_is_asked_again()
+    {
+        OpenLog("Lime");
+        var label = (string)
+            screen.Run(
+                "return [...document.querySelectorAll('label')].find(l => l.textContent.startsWith('When it went')).textContent"
+            )!;
+        screen.Type("Peak", "1.7 kN");
+        screen.Type(label, "1.2 kN");
+        Assert.Equal(0, screen.Count("[data-odd]"));
+        screen.Type(label, "120 N");
+        screen.Until(() => screen.Count("[data-odd]") == 1, "it to be asked again");
+        screen.Click("[data-odd] input");
+        screen.Press("Save the log");
+        screen.Until(() => screen.Attribute("[data-log]", "data-log") == "kept", "it to be kept");
+        screen.Reload("[data-odd]");
+        Assert.Equal(true, screen.Run("return document.querySelector('[data-odd] input').checked"));
+    }
+
+    [Fact]
     public void The_landing_moves_by_keys_and_a_far_one_is_refused_and_lost_nowhere()
     {
         OpenLog("Lime");

@@ -21,9 +21,10 @@ internal static class LearnedFromJobs
 
     public static IEnumerable<LearnedFigure> Pulls(List<LoggedJob> jobs) =>
         jobs.SelectMany(j =>
-                j.Lines.Where(l => l is { NeededN: > 0, WentN: > 0 })
+                j.Lines.Select(l => l.ReadOverPredicted)
+                    .OfType<double>()
                     .Take(1)
-                    .Select(l => (Job: j, Value: l.WentN!.Value / l.NeededN!.Value))
+                    .Select(ratio => (Job: j, Value: ratio))
             )
             .GroupBy(r => r.Job.SpeciesId, StringComparer.Ordinal)
             .SelectMany(species => ByCrew(species, (crew, read) => Pull(species.Key, crew, read)));

@@ -109,6 +109,12 @@ public sealed record LineLog : IDocumentPart
     [Display(Name = "From the trace", Description = "Whether the two were read by a load cell on the day.")]
     public bool FromTrace { get; init; }
 
+    [Display(
+        Name = "It was so",
+        Description = "Somebody says that the tension when it went is right, though it is far from what was worked out."
+    )]
+    public bool Confirmed { get; init; }
+
     [Display(Name = "Seat", Description = "Where the line sat, metres above the ground.")]
     [Range(0.5, 120)]
     public double? SeatM { get; init; }

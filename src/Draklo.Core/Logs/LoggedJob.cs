@@ -121,7 +121,10 @@ public sealed record LoggedJob
             analysis?.Pull.Lines[at] is { Tackle.HandForceN: > 0 } result
                 ? result.TensionN / result.Tackle.HandForceN
                 : null
-        );
+        )
+        {
+            Confirmed = said.Confirmed,
+        };
     }
 }
 
@@ -138,7 +141,18 @@ public sealed record LoggedLine(
     bool FromTrace,
     int? People,
     double? Advantage
-);
+)
+{
+    /// <summary>Whether somebody stands to a tension that is far from what was predicted.</summary>
+    public bool Confirmed { get; init; }
+
+    /// <summary>The tension when it went over what was predicted; null where either is unknown, or where it is so far off
+    /// that it may be a slip of the pen, until somebody confirms it (M23).</summary>
+    public double? ReadOverPredicted =>
+        NeededN is > 0 && WentN is > 0 && (Confirmed || OddReading.IsUsual(WentN.Value, NeededN.Value))
+            ? WentN / NeededN
+            : null;
+}
 
 /// <summary>A clearing as it went.</summary>
 /// <param name="EachMin">A load in the middle; null where nobody timed one.</param>

@@ -100,7 +100,14 @@ public sealed record LogLineStart(
     bool FromTrace,
     double SeatM,
     int? People
-);
+)
+{
+    /// <summary>The least tension when it went that counts unasked, N; null where nothing was predicted.</summary>
+    public double? UsualFromN => NeededN * OddReading.Least;
+
+    /// <summary>The most that counts unasked, N; null where nothing was predicted.</summary>
+    public double? UsualToN => NeededN * OddReading.Most;
+}
 
 public sealed record LogTask(string Id, string Name, double LikelyMin, int People);
 

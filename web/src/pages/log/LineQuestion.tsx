@@ -8,6 +8,16 @@ import { Question } from "./Question";
 
 type Said = JobLog["lines"][number];
 
+/** Whether a tension is asked again before anything is learned from it. */
+function isOdd(wentN: number | undefined, of: LogStart["lines"][number] | undefined): boolean {
+  return (
+    wentN !== undefined &&
+    of?.usualFromN !== undefined &&
+    of.usualToN !== undefined &&
+    (wentN < of.usualFromN || wentN > of.usualToN)
+  );
+}
+
 /** What a line carried, beside what was worked out for it. */
 export function LineQuestion({
   said,
@@ -54,10 +64,25 @@ export function LineQuestion({
         quantity="force"
         unknown="not read"
         onChange={(wentN) => {
-          onChange({ wentN, fromTrace: false });
+          onChange({ wentN, fromTrace: false, confirmed: false });
         }}
         problem={problem("wentN")}
       />
+      {isOdd(said.wentN, of) && (
+        <div className="mt-1 border-l-4 border-ink pl-2" data-odd>
+          <p className="text-[13px] leading-snug">
+            Far from what was worked out: kilograms for kilonewtons? Nothing is learned from it until somebody says that
+            it was so.
+          </p>
+          <Check
+            label="It was so: count it"
+            checked={said.confirmed === true}
+            onChange={(confirmed) => {
+              onChange({ confirmed });
+            }}
+          />
+        </div>
+      )}
       <NumberField
         label="It sat at"
         value={said.seatM}

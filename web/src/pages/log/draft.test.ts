@@ -40,7 +40,10 @@ describe("a log before it is kept", () => {
     const made = { ...firstLog(answer, ""), by: "Mette", lines: [] };
     expect(filledIn(made, answer, "Runa").lines).toHaveLength(1);
     expect(filledIn(made, answer, "Runa").by).toBe("Mette");
-    const written = { ...made, lines: [{ lineId: "main", fromTrace: false, shock: false, peakN: 900 }] };
+    const written = {
+      ...made,
+      lines: [{ lineId: "main", fromTrace: false, confirmed: false, shock: false, peakN: 900 }],
+    };
     expect(filledIn(written, answer, "Runa").lines[0]?.peakN).toBe(900);
   });
 

@@ -35,6 +35,7 @@ export function firstLog(answer: LogAnswer, by: string): JobLog {
       lineId: l.lineId,
       fromTrace: l.fromTrace,
       shock: false,
+      confirmed: false,
       seatM: l.seatM,
       ...(l.readPeakN === undefined ? {} : { peakN: l.readPeakN }),
       ...(l.readWentN === undefined ? {} : { wentN: l.readWentN }),
