@@ -6,7 +6,7 @@ import { VitePWA } from "vite-plugin-pwa";
 const everyPage =
   /node_modules\/(react|react-dom|scheduler|react-router|@tanstack\/(query-core|react-query)|zustand|idb)\//;
 
-const widgets = /node_modules\/(@headlessui|@floating-ui|@react-aria|@react-stately|tabbable|lucide-react)\//;
+const widgets = /node_modules\/(@headlessui|@floating-ui|@react-aria|@react-stately|tabbable)\//;
 
 const proxied = { target: "http://127.0.0.1:5080", changeOrigin: false };
 

@@ -74,6 +74,17 @@ public sealed class TwoHomesTests(RunningServer server) : IClassFixture<RunningS
         }
     }
 
+    /// <summary>What the crew keeps is taken along with its locker.</summary>
+    [Fact]
+    public async Task A_plan_is_held_against_the_crews_policy_at_both()
+    {
+        var plan = (await server.DemoAsync("Birch at"))["plan"]!.DeepClone();
+        plan["policy"]!["loadReserve"] = 1.25;
+        var here = await AskAsync("/api/analysis", "units=metric&workings=false", plan.ToJsonString());
+        Assert.Contains("factors-under-policy", here, StringComparison.Ordinal);
+        await AgreesAsync("/api/analysis", "units=metric&workings=false", plan);
+    }
+
     [Fact]
     public async Task Plans_that_nobody_would_draw_are_answered_or_refused_alike()
     {

@@ -103,10 +103,10 @@ public sealed record LogLineStart(
 )
 {
     /// <summary>The least tension when it went that counts unasked, N; null where nothing was predicted.</summary>
-    public double? UsualFromN => NeededN * OddReading.Least;
+    public double? UsualFromN => NeededN is > 0 ? NeededN * OddReading.Least : null;
 
     /// <summary>The most that counts unasked, N; null where nothing was predicted.</summary>
-    public double? UsualToN => NeededN * OddReading.Most;
+    public double? UsualToN => NeededN is > 0 ? NeededN * OddReading.Most : null;
 }
 
 public sealed record LogTask(string Id, string Name, double LikelyMin, int People);
