@@ -10,6 +10,9 @@ public sealed class OneVoiceTests(RunningServer server) : IClassFixture<RunningS
     private const int RandomPlans = 100;
     private const int MostWords = 15;
 
+    /// <summary>Of how many random plans the clock is asked too, which draws hundreds of days for its answer.</summary>
+    private static readonly int OneInSoMany = Environment.GetEnvironmentVariable("DRAKLO_LONG") == "1" ? 1 : 5;
+
     private static readonly string[] Orders = ["tightFirst", "notchFirst", "followThePull", "presetHinge"];
 
     [Fact]
@@ -68,7 +71,7 @@ public sealed class OneVoiceTests(RunningServer server) : IClassFixture<RunningS
                 continue;
             }
 
-            states.Add(await SameOfAsync(id, listed));
+            states.Add(await SameOfAsync(id, listed, withClock: i % OneInSoMany == 0));
             spoken++;
         }
 
@@ -83,7 +86,7 @@ public sealed class OneVoiceTests(RunningServer server) : IClassFixture<RunningS
 
     /// <summary>Asks everybody who speaks of a job.</summary>
     /// <returns>The state.</returns>
-    private async Task<string> SameOfAsync(string id, JsonNode listed)
+    private async Task<string> SameOfAsync(string id, JsonNode listed, bool withClock = true)
     {
         var summary = listed["summary"]!.GetValue<string>();
         var state = listed["state"]!.GetValue<string>();
@@ -104,15 +107,21 @@ public sealed class OneVoiceTests(RunningServer server) : IClassFixture<RunningS
         var pulling = (await server.SendAsync(HttpMethod.Get, $"/api/jobs/{id}/pulling")).Body!["day"]!;
         Assert.Equal(summary, pulling["verdict"]!.GetValue<string>());
 
-        var clock = (await server.SendAsync(HttpMethod.Post, "/api/day", plan)).Body!;
-        Assert.Equal(summary, clock["verdict"]!.GetValue<string>());
         var alone = plan["clearing"]?["alone"]?.GetValue<bool>() == true;
         var steps = pulling["steps"]!.AsArray().Select(s => s!["name"]!.GetValue<string>()).ToList();
         Assert.All(
             brief["cards"]!.AsArray(),
             c => Assert.Equal(string.Join(", ", steps), c!["order"]!.GetValue<string>().TrimEnd('.'), ignoreCase: true)
         );
-        SameOrder(alone, steps, brief, clock);
+        SameCuts(alone, steps, brief);
+        if (!withClock)
+        {
+            return state;
+        }
+
+        var clock = (await server.SendAsync(HttpMethod.Post, "/api/day", plan)).Body!;
+        Assert.Equal(summary, clock["verdict"]!.GetValue<string>());
+        SameTasks(alone, steps, clock);
         if (job["plannedOn"] is not null)
         {
             var file = await server.SendAsync(HttpMethod.Get, $"/api/jobs/{id}/day.ics");
@@ -123,14 +132,24 @@ public sealed class OneVoiceTests(RunningServer server) : IClassFixture<RunningS
         return state;
     }
 
-    private static void SameOrder(bool alone, List<string> steps, JsonNode brief, JsonNode clock)
+    private static void SameCuts(bool alone, List<string> steps, JsonNode brief)
     {
-        var tasks = clock["tasks"]!.AsArray().Select(t => t!["id"]!.GetValue<string>()).ToList();
         var cuts = brief["cuts"]!.AsArray().Select(c => c!["kind"]!.GetValue<string>()).ToList();
         if (alone)
         {
             Assert.Equal(["brief", "clear"], steps);
             Assert.Empty(cuts);
+            return;
+        }
+
+        Assert.Equal(IsNotchFirst(steps), cuts.IndexOf("notch") < cuts.IndexOf("tighten"));
+    }
+
+    private static void SameTasks(bool alone, List<string> steps, JsonNode clock)
+    {
+        var tasks = clock["tasks"]!.AsArray().Select(t => t!["id"]!.GetValue<string>()).ToList();
+        if (alone)
+        {
             Assert.DoesNotContain(
                 tasks,
                 t => t is "pull" or "cuts" || t.StartsWith("set-line", StringComparison.Ordinal)
@@ -138,8 +157,8 @@ public sealed class OneVoiceTests(RunningServer server) : IClassFixture<RunningS
             return;
         }
 
-        var notchFirst = steps.IndexOf("notch") < steps.IndexOf("floor");
-        Assert.Equal(notchFirst, cuts.IndexOf("notch") < cuts.IndexOf("tighten"));
-        Assert.Equal(notchFirst, tasks.Contains("notch"));
+        Assert.Equal(IsNotchFirst(steps), tasks.Contains("notch"));
     }
+
+    private static bool IsNotchFirst(List<string> steps) => steps.IndexOf("notch") < steps.IndexOf("floor");
 }
