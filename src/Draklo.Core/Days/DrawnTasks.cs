@@ -20,6 +20,27 @@ public static class DrawnTasks
     public const string Rig = "rig";
     public const string MoveLoads = "move-loads";
     public const string PackUp = "pack-up";
+    public const string SetLine = "set-line";
+    public const string Tackle = "tackle";
+    public const string Redirect = "redirect";
+    public const string PreTension = "pre-tension";
+    public const string CloseRoad = "close-road";
+
+    /// <summary>Tasks whose minutes a crew learns, as they are called on any job. Those of a clearing go by its way.</summary>
+    private static readonly Dictionary<string, string> Names = new(StringComparer.Ordinal)
+    {
+        [Brief] = "walk up, brief and sign",
+        [Notch] = "notch",
+        [SetLine] = "set a line",
+        [Tackle] = "rig the tackle or the machine",
+        [Redirect] = "set the redirects",
+        [PreTension] = "bed test and pre-tension",
+        [CloseRoad] = "close the road",
+        [Cuts] = "cuts",
+        [Pull] = "the pull",
+        [Drag] = "limb, cut up and drag",
+        [PackUp] = "pack up",
+    };
 
     internal static readonly (double, double, double) Throw = (8, 15, 35);
     internal static readonly (double, double, double) Climb = (40, 60, 90);
@@ -40,6 +61,16 @@ public static class DrawnTasks
     /// <summary>How many loads the felled tree makes.</summary>
     public static int Loads(Plan plan, Analysis analysis) =>
         plan.Work.Loads ?? (int)Math.Clamp(Math.Ceiling(analysis.Tree.MassKg / LogKg), 1, 500);
+
+    /// <summary>What is done, whatever line it is done for: "set-line" of "set-line-steer"; the id itself of any other.</summary>
+    public static string KindOf(string id) =>
+        Names.Keys.FirstOrDefault(k => id.StartsWith(k + '-', StringComparison.Ordinal)) ?? id;
+
+    public static string NameOf(string kind) => Names.GetValueOrDefault(kind, kind);
+
+    /// <summary>What is drawn up for a plan and can be timed, whatever the crew has put in.</summary>
+    public static IReadOnlyList<DayTask> Timed(Plan plan, Analysis analysis) =>
+        [.. Drawn(plan, analysis).Where(t => Names.ContainsKey(KindOf(t.Id)))];
 
     /// <summary>As drawn up, with the crew's changes and additions; what it leaves out is gone.</summary>
     public static List<DayTask> Of(Plan plan, Analysis analysis)
@@ -156,8 +187,8 @@ public static class DrawnTasks
 
         if (plan.Site.Targets.Any(t => t.Kind is TargetKind.Road or TargetKind.Path && t.Closing is not null))
         {
-            tasks.Add(DayTask.Drawn("close-road", "Close the road or path", (5, 10, 20), 1, Brief));
-            beforeCuts.Add("close-road");
+            tasks.Add(DayTask.Drawn(CloseRoad, "Close the road or path", (5, 10, 20), 1, Brief));
+            beforeCuts.Add(CloseRoad);
         }
 
         tasks.Add(
@@ -186,7 +217,7 @@ public static class DrawnTasks
     {
         var of = suffix.Length == 0 ? "the line" : $"the {line.Id} line";
         var climbs = line.Setting?.Way == SettingWay.Climber;
-        var (set, tackle, tight) = ($"set-line{suffix}", $"tackle{suffix}", $"pre-tension{suffix}");
+        var (set, tackle, tight) = (SetLine + suffix, Tackle + suffix, PreTension + suffix);
         tasks.Add(
             DayTask.Drawn(set, climbs ? $"Climb and set {of}" : $"Throw and set {of}", climbs ? Climb : Throw, 2, Brief)
         );
@@ -204,7 +235,7 @@ public static class DrawnTasks
         {
             tasks.Add(
                 DayTask.Drawn(
-                    $"redirect{suffix}",
+                    Redirect + suffix,
                     $"Set the redirects of {of}",
                     (5.0 * line.Redirects.Count, 10.0 * line.Redirects.Count, 20.0 * line.Redirects.Count),
                     1,
@@ -220,7 +251,7 @@ public static class DrawnTasks
                 (8, 12, 25),
                 3,
                 line.Redirects.Count > 0
-                    ? [set, tackle, $"redirect{suffix}", .. beforeTight]
+                    ? [set, tackle, Redirect + suffix, .. beforeTight]
                     : [set, tackle, .. beforeTight]
             )
         );

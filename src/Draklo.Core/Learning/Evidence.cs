@@ -52,13 +52,19 @@ internal sealed record Evidence(string Of, IReadOnlyList<LearnedFrom> From)
         StudentT.InvCDF(0, 1, Count, NineInTen) * Math.Sqrt(Values.Average(v => v * v));
 
     /// <summary>How far the next single one may lie off the mean, nine in ten; twice the reading's own error for one alone.</summary>
-    public double NextOff()
-    {
-        var own = ReadWithin * Math.Abs(Mean);
-        return Deviation is { } deviation
-            ? Math.Max(own, StudentT.InvCDF(0, 1, Count - 1, NineInTen) * deviation * Math.Sqrt(1 + (1.0 / Count)))
+    public double NextOff() => NextOff(Values, ReadWithin * Math.Abs(Mean));
+
+    /// <summary>The same of logarithms.</summary>
+    public static double NextOff(IReadOnlyList<double> logs) => NextOff(logs, ReadWithin);
+
+    /// <param name="own">A single reading's own error.</param>
+    private static double NextOff(IReadOnlyList<double> values, double own) =>
+        DeviationOf(values) is { } deviation
+            ? Math.Max(
+                own,
+                StudentT.InvCDF(0, 1, values.Count - 1, NineInTen) * deviation * Math.Sqrt(1 + (1.0 / values.Count))
+            )
             : 2 * own;
-    }
 
     /// <summary>Whether there is enough for a plan, and a sentence about it.</summary>
     /// <remarks>Method M23.</remarks>

@@ -28,6 +28,7 @@ public static class Learned
                 .Concat(LearnedFromTrials.All(trials))
                 .Concat(LearnedFromJobs.Given(counting))
                 .Concat(LearnedFromJobs.Cycles(counting))
+                .Concat(LearnedFromJobs.Tasks(counting))
                 .Select(f => f with { Used = f.MayUse && used.Contains(f.Id) }),
         ];
     }

@@ -30,6 +30,9 @@ public enum LearnedKind
 
     /// <summary>Minutes of a load over the table's, by way of clearing.</summary>
     Cycle,
+
+    /// <summary>Minutes of a task over what a plan draws up for it.</summary>
+    Task,
 }
 
 /// <summary>A job or a trial that a figure rests on.</summary>

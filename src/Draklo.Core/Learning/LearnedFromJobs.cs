@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Draklo.Core.Catalogue;
 using Draklo.Core.Clearing;
+using Draklo.Core.Days;
 using Draklo.Core.Logs;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
@@ -17,6 +18,11 @@ internal static class LearnedFromJobs
     /// <summary>How far the table's own minutes reach: 95 to 190 where 130 are likely.</summary>
     private const double LeastOfTable = 95.0 / 130;
     private const double MostOfTable = 190.0 / 130;
+
+    /// <summary>What a task's minutes may be of the drawn ones and still stand in a plan.</summary>
+    private const double LeastOfDrawn = 0.1;
+    private const double MostOfDrawn = 10;
+
     private static readonly Spread AsPredicted = new(1, 1, 1);
 
     public static IEnumerable<LearnedFigure> Pulls(List<LoggedJob> jobs) =>
@@ -85,6 +91,38 @@ internal static class LearnedFromJobs
                     (0.1, 10)
                 );
             });
+
+    /// <summary>A task's minutes over the drawn ones; two jobs are enough, as for a load's.</summary>
+    /// <remarks>Ratios as in <see cref="Pulls"/>, but for their spread: minutes scatter, and the next day's do too.</remarks>
+    public static IEnumerable<LearnedFigure> Tasks(List<LoggedJob> jobs) =>
+        from job in jobs
+        from task in job.Tasks
+        where task.Drawn.Nominal > 0
+        group (Job: job, Task: task) by task.Task into of
+        select Task(of.Key, [.. of]);
+
+    private static LearnedFigure Task(string kind, List<(LoggedJob Job, LoggedTask Task)> timed)
+    {
+        var on = Evidence.OfJobs("tasks", timed.Select(t => (t.Job, t.Task.Minutes / t.Task.Drawn.Nominal)));
+        var logs = on.Values.Select(v => Math.Log(v)).ToList();
+        var (mean, _) = Evidence.Robust(logs);
+        var off = Evidence.NextOff(logs);
+        var drawn = timed[^1].Task.Drawn;
+        return Learned.Figure(
+            LearnedKind.Task,
+            kind,
+            "",
+            $"Minutes over the drawn ones: {DrawnTasks.NameOf(kind)}",
+            "ratio",
+            on,
+            new(Ratio(mean - off), Ratio(mean), Ratio(mean + off)),
+            new(drawn.Low / drawn.Nominal, 1, drawn.High / drawn.Nominal),
+            on.Judged(careful: true, "It multiplies the minutes that a plan draws up for this task."),
+            (LeastOfDrawn, MostOfDrawn)
+        );
+
+        static double Ratio(double log) => Math.Round(Math.Clamp(Math.Exp(log), LeastOfDrawn / 2, 2 * MostOfDrawn), 3);
+    }
 
     private static LearnedFigure Pull(string species, string crew, List<(LoggedJob Job, double Value)> read)
     {

@@ -1,4 +1,6 @@
+using Draklo.Core.Analyses;
 using Draklo.Core.Clearing;
+using Draklo.Core.Days;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
 
@@ -37,6 +39,9 @@ public sealed record OwnChoice
 /// <summary>Puts a crew's own figures in a plan, and takes them out.</summary>
 public static class OwnEdits
 {
+    /// <summary>What a task of a plan takes at most.</summary>
+    private const double MostMinutes = 1440;
+
     /// <summary>Figures that have a place in a plan, in its order.</summary>
     public static IReadOnlyList<OwnChoice> Of(Plan plan, IReadOnlyList<LearnedFigure> figures, UnitSystem units) =>
         [.. Fitting(plan, figures).SelectMany(f => Places(plan, f).Select(p => p.Choice(plan, f, units)))];
@@ -98,6 +103,18 @@ public static class OwnEdits
                     && clearing.Way == way
                     && WayTable.EachMin(plan, way) is { } table:
                 yield return TimesOf(clearing, way, table);
+                break;
+            case LearnedKind.Task
+                when PlanAnalysis.Of(plan, UnitSystem.Metric, withWorkings: false).Analysis is { } analysis:
+                var added = plan.Work.Tasks.Count;
+                foreach (
+                    var task in DrawnTasks.Timed(plan, analysis).Where(t => DrawnTasks.KindOf(t.Id) == figure.Subject)
+                )
+                {
+                    var at = plan.Work.Tasks.ToList().FindIndex(t => t.Id == task.Id);
+                    yield return MinutesOf(task, at < 0 ? added++ : at);
+                }
+
                 break;
             default:
                 for (var i = 0; i < plan.Lines.Count; i++)
@@ -200,6 +217,46 @@ public static class OwnEdits
                 return p with { Clearing = p.Clearing with { Times = [.. others, .. kept] } };
             }
         );
+    }
+
+    /// <summary>The crew's own minutes for a task, as a share of the drawn ones.</summary>
+    /// <param name="at">Where its change of the task stands, or would stand.</param>
+    private static Place MinutesOf(DayTask task, int at)
+    {
+        return new(
+            $"work.tasks[{at}].likelyMin",
+            p => p.Work.Tasks.FirstOrDefault(t => t.Id == task.Id)?.LikelyMin / task.Minutes.Nominal,
+            (p, v) =>
+            {
+                var tasks = p.Work.Tasks.ToList();
+                var mine = tasks.FindIndex(t => t.Id == task.Id);
+                if (mine < 0)
+                {
+                    mine = tasks.Count;
+                    tasks.Add(new() { Id = task.Id });
+                }
+
+                tasks[mine] = tasks[mine] with
+                {
+                    LowMin = Minutes(v?.Low),
+                    LikelyMin = Minutes(v?.Nominal),
+                    HighMin = Minutes(v?.High),
+                };
+                // What stands behind keeps its place: provenance goes by it.
+                while (tasks.Count > 0 && tasks[^1] == new TaskMembers { Id = tasks[^1].Id })
+                {
+                    tasks.RemoveAt(tasks.Count - 1);
+                }
+
+                return p with
+                {
+                    Work = p.Work with { Tasks = tasks },
+                };
+            }
+        );
+
+        double? Minutes(double? share) =>
+            share is { } s ? Math.Round(Math.Min(s * task.Minutes.Nominal, MostMinutes), 1) : null;
     }
 
     private static OwnHoldMembers? HoldsOf(Spread? v) =>

@@ -1,6 +1,7 @@
 using Draklo.Core.Analyses;
 using Draklo.Core.Catalogue;
 using Draklo.Core.Clearing;
+using Draklo.Core.Days;
 using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
@@ -53,6 +54,9 @@ public sealed record LoggedJob
     /// <summary>How the pieces were moved; null where nobody has said.</summary>
     public LoggedClearing? Clearing { get; init; }
 
+    /// <summary>Tasks that the plan called for and somebody timed.</summary>
+    public IReadOnlyList<LoggedTask> Tasks { get; init; } = [];
+
     /// <param name="analysis">Of the plan; null where it cannot be computed.</param>
     public static LoggedJob Of(JobLog log, string jobId, string name, Plan plan, Analysis? analysis)
     {
@@ -76,7 +80,19 @@ public sealed record LoggedJob
             Minutes = log.Minutes.Sum(m => m.Minutes),
             PersonMinutes = log.Minutes.Sum(m => m.Minutes * m.People),
             Clearing = ClearingOf(log, plan),
+            Tasks = analysis is null ? [] : [.. TasksOf(log, plan, analysis)],
         };
+    }
+
+    /// <summary>Beside what is drawn up for this plan, whatever the crew had put in.</summary>
+    private static IEnumerable<LoggedTask> TasksOf(JobLog log, Plan plan, Analysis analysis)
+    {
+        var drawn = DrawnTasks.Timed(plan, analysis);
+        return from said in log.Minutes
+            where said.Minutes > 0
+            from task in drawn
+            where task.Id == said.TaskId
+            select new LoggedTask(DrawnTasks.KindOf(said.TaskId), said.Minutes, task.Minutes);
     }
 
     /// <summary>Beside what the table says of the same way over the same distance.</summary>
@@ -153,6 +169,12 @@ public sealed record LoggedLine(
             ? WentN / NeededN
             : null;
 }
+
+/// <summary>A task as it went.</summary>
+/// <param name="Task">What is done, whatever line it is done for: "set-line", "drag".</param>
+/// <param name="Minutes">Over 0.</param>
+/// <param name="Drawn">What the plan draws up for it, minutes.</param>
+public sealed record LoggedTask(string Task, double Minutes, Spread Drawn);
 
 /// <summary>A clearing as it went.</summary>
 /// <param name="EachMin">A load in the middle; null where nobody timed one.</param>

@@ -15,6 +15,7 @@ function whatFits(plan: Plan): string {
     plan.site.aimErrorDeg,
     plan.cut.holds,
     plan.ours,
+    plan.work.tasks,
     plan.crew.find((c) => c.role === "lead")?.name,
     plan.lines.map((l) => [
       l.tackle.contactId,

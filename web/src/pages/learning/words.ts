@@ -11,6 +11,7 @@ export const kindTitles: Record<LearnedFigure["kind"], string> = {
   haul: "People on the rope",
   throw: "Throw lines",
   cycle: "Minutes of a load",
+  task: "Minutes of a task",
 };
 
 export const trialNames: Record<Trial["kind"], string> = {
