@@ -243,7 +243,7 @@ internal sealed class AsternWay()
             );
         }
 
-        if (ask.OverSpar && walk.Clearing.High is { Guy: null })
+        if (ask.OverSpar && walk.Clearing.High is { Guy: null, Topped: false })
         {
             walk.Reasons.Check(
                 "rig-spar-without-guy",

@@ -16,6 +16,9 @@ internal sealed class CatchWay()
         "Nothing but a block and a drum; the stem feels twice the rope and more. Let run, it feels a fraction, and needs the height. A block spares the rope; a ring brakes with it and wears it."
     )
 {
+    /// <summary>How far about the block anything may come down, however short the piece, metres.</summary>
+    private const double UnderBlock = 1.5;
+
     private const double LeastRope = 0.1;
 
     /// <inheritdoc/>
@@ -353,14 +356,8 @@ internal sealed class CatchWay()
             (RigWalk.Along(hangs, block, foot) + run) * (ask.Parts == 2 ? 2 : 1)
         );
         walk.Draw("line", RigMark.Line, caught.LineN, loaded: true, hangs, block, foot);
-        walk.Zone(
-            ZoneKind.UnderLoad,
-            "under",
-            "where the piece comes down",
-            block.X - said.Piece.LengthM,
-            block.X + said.Piece.LengthM,
-            said.Piece.LengthM
-        );
+        var reach = Math.Max(UnderBlock, walk.Scene.Pieces.Max(p => p.LengthM));
+        walk.Zone(ZoneKind.UnderLoad, "under", "where the pieces come down", block.X - reach, block.X + reach, reach);
         if (ask.Parts == 2 && !ask.LetRun)
         {
             walk.Reasons.Remark(

@@ -10,6 +10,12 @@ namespace Draklo.Core.Clearing;
 /// <summary>What is said of a way beside its own sums: links, people, power lines, roads, the climber.</summary>
 internal static class ClearingReasons
 {
+    /// <summary>Nearer than this to the stem that carries the rigging nobody stands, metres.</summary>
+    private const double AtFoot = 3;
+
+    /// <summary>And nearer than this to what hangs in the tree, seen from above, metres.</summary>
+    private const double UnderPoint = 1.5;
+
     private const double PowerLineNear = 20;
     private const double InsideReach = 15;
     private const double AsideReach = 3;
@@ -96,11 +102,13 @@ internal static class ClearingReasons
         for (var i = 0; i < people.Count; i++)
         {
             var (person, path) = (people[i], $"clearing.people[{i}]");
-            foreach (var zone in walk.Zones)
+            var under = false;
+            foreach (var zone in walk.Zones.OrderBy(z => z.Kind is not (ZoneKind.UnderLoad or ZoneKind.ComesDown)))
             {
                 if (zone.Kind != ZoneKind.Band && In(zone, person))
                 {
-                    if (zone.Kind is ZoneKind.UnderLoad or ZoneKind.ComesDown)
+                    under = zone.Kind is ZoneKind.UnderLoad or ZoneKind.ComesDown;
+                    if (under)
                     {
                         walk.Reasons.Stop(
                             "rig-person-under-load",
@@ -123,6 +131,10 @@ internal static class ClearingReasons
 
             InLine(walk, person, path);
             InsideTurn(walk, person, path);
+            if (!under)
+            {
+                AtSpar(walk, person, path);
+            }
         }
     }
 
@@ -154,6 +166,36 @@ internal static class ClearingReasons
             );
         }
     }
+
+    /// <summary>Under a point of the rigging, or at the foot of the stem that carries it (M18).</summary>
+    private static void AtSpar(RigWalk walk, StandMembers person, string path)
+    {
+        if (walk.Points.FirstOrDefault(p => Away(person, p.At.X) < UnderPoint) is { } point)
+        {
+            walk.Reasons.Stop(
+                "rig-person-under-point",
+                $"{person.Name} stands under {point.Name}: whatever parts up there comes down on it.",
+                $"{path}.atM"
+            );
+        }
+        else if (
+            walk.Clearing.High is { } high
+            && walk.Links.Any(l => l.Mark == RigMark.Spar)
+            && Away(person, high.AtM) < AtFoot
+        )
+        {
+            walk.Reasons.Check(
+                "rig-person-at-spar",
+                walk.Scene.Units.Say(
+                    $"{person.Name} stands {Away(person, high.AtM):m} from the foot of the stem that carries the rigging: stand {AtFoot:m} off or more."
+                ),
+                $"{path}.atM"
+            );
+        }
+    }
+
+    private static double Away(StandMembers person, double atM) =>
+        Math.Sqrt(((person.AtM - atM) * (person.AtM - atM)) + (person.OffM * person.OffM));
 
     private static bool In(RigZone zone, StandMembers person) =>
         person.AtM > zone.FromM && person.AtM < zone.ToM && Math.Abs(person.OffM) < zone.HalfWidthM;

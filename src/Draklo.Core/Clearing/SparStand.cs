@@ -215,6 +215,15 @@ public static class SparStand
 
     private static void Condition(RigWalk walk, HighPointMembers high, string name)
     {
+        if (high is { Topped: true, Guy: null })
+        {
+            walk.Reasons.Check(
+                "rig-spar-without-guy",
+                $"{name} is topped and carries a line without a guy, whatever its bending says: hang one straight behind.",
+                "clearing.high.guy"
+            );
+        }
+
         var soundness = SoundnessOf(high);
         if (soundness.ShellRatio is < Soundness.LeastShellRatio and var ratio)
         {

@@ -232,6 +232,8 @@ public static class Headlines
         ["rig-person-in-line"] = "Somebody stands in line with a loaded rope: move them aside.",
         ["rig-person-in-way"] = "Somebody stands in the way of a load: move them aside.",
         ["rig-person-inside-turn"] = "Somebody stands inside the turn at the block: move them out.",
+        ["rig-person-at-spar"] = "Somebody stands at the foot of the spar: stand well off.",
+        ["rig-person-under-point"] = "Somebody stands under a rigging point: nobody does while loads move.",
         ["rig-person-under-load"] = "Somebody stands under a load: nobody does while loads move.",
         ["rig-piece-aside"] = "A piece lies aside and would swing in: bring it under the line.",
         ["rig-point-on-no-limb"] = "A point's limb is not given: measure it at its union.",

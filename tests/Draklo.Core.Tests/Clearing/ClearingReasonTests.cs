@@ -69,6 +69,14 @@ public sealed partial class ClearingReasonTests
         }
     }
 
+    private static StandMembers Person(double at, double off) =>
+        new()
+        {
+            Name = "Oskar",
+            AtM = at,
+            OffM = off,
+        };
+
     private static IEnumerable<ClearingMembers> SetUps()
     {
         var (bank, glass) = (Bank(), OverGlass());
@@ -285,8 +293,15 @@ public sealed partial class ClearingReasonTests
             Catch = new(),
             High = glass.High! with { Block = glass.High.Block! with { Metal = Metal.Alloy } },
         };
+        // Somebody at the foot of the stem, somebody under a point.
+        yield return bank with
+        {
+            High = Larch(),
+            People = [Person(7, 2.5)],
+        };
         yield return glass with
         {
+            People = [Person(30, 1)],
             Points = new()
             {
                 LoadAtM = 12,

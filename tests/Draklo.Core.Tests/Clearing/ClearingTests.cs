@@ -85,6 +85,52 @@ public sealed class ClearingTests
         );
     }
 
+    /// <summary>The foot of the stem that carries a loaded line stands at 7 m; what is caught at a block comes down at 10 m.</summary>
+    [Theory]
+    [InlineData(ClearingWay.Fly, 6, 2.5, "rig-person-at-spar")]
+    [InlineData(ClearingWay.Fly, 6, 3.5, null)]
+    [InlineData(ClearingWay.Catch, 11, 0, "rig-person-under-load")]
+    [InlineData(ClearingWay.Catch, 10, 7, null)]
+    public void Nobody_stands_at_the_foot_of_the_spar(ClearingWay way, double at, double off, string? code)
+    {
+        string[] codes = ["rig-person-at-spar", "rig-person-under-load", "rig-person-under-point"];
+        var people = new[]
+        {
+            new StandMembers
+            {
+                Name = "Oskar",
+                AtM = at,
+                OffM = off,
+            },
+        };
+        var clearing =
+            way == ClearingWay.Catch
+                ? OverGlass() with
+                {
+                    Pieces = [Log("short", 40, 6, 10) with { LengthM = 0.6 }],
+                }
+                : Bank() with
+                {
+                    Way = way,
+                    High = Larch() with { Guy = null },
+                };
+        var said = Chosen(clearing with { People = people }).Reasons.Where(r => codes.Contains(r.Code)).ToList();
+        Assert.Equal(code, said.SingleOrDefault()?.Code);
+    }
+
+    /// <summary>A spar without its top and without a guy asks for one, however little it bends.</summary>
+    [Theory]
+    [InlineData(true, false, true)]
+    [InlineData(true, true, false)]
+    [InlineData(false, false, false)]
+    public void A_topped_spar_without_a_guy_is_asked_for_one(bool topped, bool guyed, bool asks)
+    {
+        var high = Larch() with { Topped = topped, Guy = guyed ? Larch().Guy : null };
+        Assert.Equal(asks, Chosen(Bank() with { High = high }).Reasons.Any(r => r.Code == "rig-spar-without-guy"));
+
+        Assert.Contains(Chosen(OverGlass()).Reasons, r => r.Code == "rig-spar-without-guy");
+    }
+
     [Theory]
     [InlineData(90, 6, 6, true)]
     [InlineData(90, 6, -6, false)]

@@ -22,7 +22,7 @@ public sealed class LeftOutTests
 
         Assert.Null(back.Landing);
         Assert.Null(back.AimErrorDeg);
-        Assert.Equal(CalledOff with { Lines = back.Lines }, back);
+        Assert.Equal(CalledOff with { Lines = back.Lines, Tasks = back.Tasks }, back);
     }
 
     [Fact]
