@@ -167,6 +167,7 @@ public static class Headlines
         ["roots-lifted"] = "The roots are damaged: the tree may come over roots and all.",
         ["rope-short-for-setting"] = "The rope is too short to set: take a longer one, or join two.",
         ["rope-too-short"] = "The rope does not reach: take a longer one, or a nearer anchor.",
+        ["seat-low"] = "A line sits too low for a lever: set it higher.",
         ["shell-thin"] = "The sound shell is too thin for a hinge: take it down another way.",
         ["soundness-reduced"] = "The wood is not sound: look where the rot stands.",
         ["soundness-too-low"] = "The wood is too rotten to trust: take it down another way.",

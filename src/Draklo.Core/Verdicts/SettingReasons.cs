@@ -6,11 +6,26 @@ namespace Draklo.Core.Verdicts;
 /// <summary>Whether each line gets over its seat and beds there.</summary>
 internal static class SettingReasons
 {
+    /// <summary>A seat lower over the cut than this share of the tree's height has hardly a lever; it is more often a slip of
+    /// the pen.</summary>
+    private const double LowSeat = 0.1;
+
     public static void Add(Findings findings, ReasonList reasons)
     {
         for (var n = 0; n < findings.Lines.Count; n++)
         {
             var line = findings.Plan.Lines[n];
+            if (line.Seat.HeightM - findings.Plan.Cut.StumpHeightM < LowSeat * findings.Plan.Tree.HeightM)
+            {
+                reasons.Check(
+                    "seat-low",
+                    $"The {line.Id} line sits at {line.Seat.HeightM:m} on a tree of {findings.Plan.Tree.HeightM:m}: it pulls with hardly a lever. Set it higher, or check the figure.",
+                    $"lines[{n}].seat.heightM",
+                    null,
+                    ("seatM", line.Seat.HeightM)
+                );
+            }
+
             if (line.Setting is not { } setting || findings.Lines[n].Setting is not { } thrown)
             {
                 continue;

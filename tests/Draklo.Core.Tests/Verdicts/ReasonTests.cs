@@ -218,6 +218,7 @@ public sealed class ReasonTests
         ["notch-closed"] = [("cut.notch.openingDeg", "15")],
         ["stump-thinner"] = [("tree.dbhM", "0.6")],
         ["effort-high"] = [("lines[0].puller.effortEachN", "600")],
+        ["seat-low"] = [("lines[0].seat.heightM", "2")],
         ["reading-height"] = [("readings.height", """{ "distanceM": 20, "upDeg": 52, "downDeg": -4 }""")],
         ["reading-girth"] = [("readings.girthM", "2.4")],
         ["reading-lean"] =
