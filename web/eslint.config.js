@@ -33,6 +33,8 @@ export default tseslint.config(
     rules: {
       // Handles on the drawing are SVG groups with the slider role: focusable and moved by keys and pointer.
       "jsx-a11y/no-noninteractive-tabindex": ["error", { roles: ["slider", "region"], tags: [] }],
+      // What is taken out of a record by name is left out of the rest.
+      "@typescript-eslint/no-unused-vars": ["error", { ignoreRestSiblings: true }],
       eqeqeq: ["error", "always", { null: "ignore" }],
     },
   },

@@ -35,7 +35,13 @@ const SharingPage = lazy(() => import("./pages/session/SharingPage").then((m) =>
 const TabletPage = lazy(() => import("./pages/tablet/TabletPage").then((m) => ({ default: m.TabletPage })));
 const KnotsPage = lazy(() => import("./pages/knots/KnotsPage").then((m) => ({ default: m.KnotsPage })));
 
-const queries = new QueryClient({ defaultOptions: { queries: { refetchOnWindowFocus: false } } });
+// Offline everything is asked all the same: this device answers, or says why not.
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: { refetchOnWindowFocus: false, networkMode: "always" },
+    mutations: { networkMode: "always" },
+  },
+});
 
 /** Lists and notes that open over the page stand in a landmark of their own. */
 function Overlays() {

@@ -73,7 +73,12 @@ public sealed record CarriedJob(
 
 /// <summary>An entry that was said at a tablet out of range.</summary>
 /// <param name="At">By the tablet's clock.</param>
-public sealed record SaidEntry(string At, EntryDocument Entry);
+public sealed record SaidEntry(string At, EntryDocument Entry)
+{
+    /// <summary>The job's revision under which the tablet took it, 1 or more; left out, it is taken now. What was taken
+    /// stays, whatever became of the plan since.</summary>
+    public int? TakenUnder { get; init; }
+}
 
 /// <summary>A question about a carried job's day.</summary>
 /// <param name="Said">What was said at the tablet since, the earliest first.</param>
@@ -113,9 +118,9 @@ public sealed record CarriedDay(
             var wrong = new List<Problem>();
             var tension = day.Read(said.Entry, units, wrong);
             var entry =
-                wrong.Count > 0
-                    ? null
-                    : day.Take(said.Entry, tension, entries, said.At, at => SentTime.Local(at, offset), units, wrong);
+                said.TakenUnder is { } under ? day.Keep(said.Entry, tension, entries, said.At, under)
+                : wrong.Count > 0 ? null
+                : day.Take(said.Entry, tension, entries, said.At, at => SentTime.Local(at, offset), units, wrong);
             if (entry is null)
             {
                 refused[said.Entry.Key] = wrong

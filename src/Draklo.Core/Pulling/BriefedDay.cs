@@ -52,10 +52,18 @@ public sealed record BriefedDay(BriefAnswer Brief, PullBasis Basis)
     )
     {
         EntryRules.Check(Of(before, units), before, asked, localTime, problems);
-        return problems.Count > 0
-            ? null
-            : new(before.Count == 0 ? 1 : before[^1].Number + 1, at, asked, tension, Brief.Revision);
+        return problems.Count > 0 ? null : Keep(asked, tension, before, at, Brief.Revision);
     }
+
+    /// <summary>Keeps an entry that was taken already.</summary>
+    /// <param name="revision">Of the job, when it was taken.</param>
+    public DayEntry Keep(
+        EntryDocument asked,
+        Spread? tension,
+        IReadOnlyList<DayEntry> before,
+        string at,
+        int revision
+    ) => new(before.Count == 0 ? 1 : before[^1].Number + 1, at, asked, tension, revision);
 
     /// <summary>Why the brief does not carry the day; empty where it does.</summary>
     private string HoldsDay

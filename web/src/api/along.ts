@@ -1,7 +1,8 @@
-import { left, shelf, waitsFor, type Waiting } from "../ui/shelf";
+import { draftShown, left, shelf, waitsFor, type Waiting } from "../ui/shelf";
 import { useSettings } from "../ui/settings";
 import type { Units } from "../units/units";
 import { ask, askKept, here, pathOf } from "./ask";
+import { author } from "./author";
 import { isBesideServer, useHome } from "./home";
 import { carriedPath } from "./carriedPath";
 import { Refusal } from "./refusal";
@@ -140,10 +141,12 @@ async function carriedHere(id: string): Promise<CarriedJob> {
   if (!row) throw new Refusal(0, "This job is not on this device. Open it once while Draklo is online.");
   const carried = JSON.parse(row.body) as CarriedJob;
   await knowKept();
-  const draft = left.read("draft", id) as DraftHere | null;
+  const draft = draftShown(id) as DraftHere | null;
   if (!draft?.document) return carried;
   const { name, place, plannedOn, plan } = draft.document;
-  return { ...carried, job: { ...carried.job, name, place, plannedOn, plan } };
+  // What is entered from now on is entered under a later plan than what was before.
+  const revision = carried.job.revision + 1;
+  return { ...carried, job: { ...carried.job, revision, name, place, plannedOn, plan } };
 }
 
 export async function briefHere(id: string, units: Units): Promise<BriefAnswer> {
@@ -158,11 +161,20 @@ export interface PullingHere {
 
 /** The day of a job with what was said at this device since. */
 export async function pullingHere(id: string, units: Units): Promise<PullingHere> {
-  const said = (left.read("day", id) ?? []) as ({ key: string; at?: string } & object)[];
+  const said = (left.read("day", id) ?? []) as ({
+    key: string;
+    at?: string;
+    author?: string;
+    takenUnder?: number;
+  } & object)[];
   const offset = -new Date().getTimezoneOffset();
   return here<PullingHere>(`${pathOf("pullingHere", { units })}&offsetMin=${offset}`, {
     carried: await carriedHere(id),
-    said: said.map(({ at, ...entry }) => ({ at: at ?? new Date().toISOString(), entry })),
+    said: said.map(({ at, author, takenUnder, ...entry }) => ({
+      at: at ?? new Date().toISOString(),
+      entry,
+      ...(takenUnder !== undefined && { takenUnder }),
+    })),
   });
 }
 
@@ -209,7 +221,7 @@ function isAsked(job: JobEntry, { text = "", stage = "", species = "", place = "
 }
 
 async function keepWaiting(waiting: Omit<Waiting, "at">): Promise<void> {
-  if (!(await shelf.wait({ ...waiting, at: Date.now() })))
+  if (!(await shelf.wait({ ...waiting, ...author(), at: Date.now() })))
     throw new Refusal(0, "This device has no room left to keep it: free some space, then do it again.");
 }
 

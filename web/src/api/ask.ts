@@ -6,7 +6,7 @@ import type { HereAsk, HomeAnswer } from "./coreHere";
 import { useHome } from "./home";
 import { questions, type QuestionName } from "./questions";
 import { Refusal } from "./refusal";
-import { inReach, isSilence, outOfReach, speaks } from "./reach";
+import { inReach, isSilence, outOfReach, speaks, unlessGone } from "./reach";
 import type { AnswerOf, Job } from "./types";
 
 interface ProblemDetails {
@@ -153,10 +153,10 @@ export async function askCore<N extends QuestionName>(
   return ready ? soonest(served, own) : served;
 }
 
-/** The server's answer; where none comes at all, this device's own. */
+/** The server's answer; where none comes at all, or the network hangs, this device's own. */
 export async function orHere<T>(asked: Promise<T>, own: () => Promise<T>): Promise<T> {
   try {
-    return await asked;
+    return await unlessGone(asked);
   } catch (error) {
     const old = error instanceof Refusal && error.status === 426;
     if (!isSilence(error) && !old) throw error;
@@ -183,9 +183,6 @@ export function readHere<T>({ status, body: answer }: HomeAnswer): T {
   throw new Refusal(status, detail ?? title ?? "Draklo did not answer as expected.", errors);
 }
 
-/** Where a device has a server's answer from before, after so long it takes that one. */
-const readPatienceMs = 4000;
-
 /** Reads something that this device keeps as it was last read, for when the server is offline. */
 export async function askKept<T>(path: string, signal?: AbortSignal): Promise<T> {
   const own = async (): Promise<T> => {
@@ -194,9 +191,7 @@ export async function askKept<T>(path: string, signal?: AbortSignal): Promise<T>
     return kept as T;
   };
   const asked = async (): Promise<T> => {
-    const answer = await ask<T>(path, {
-      signal: AbortSignal.any([AbortSignal.timeout(readPatienceMs), ...(signal ? [signal] : [])]),
-    });
+    const answer = await ask<T>(path, signal ? { signal } : {});
     void shelf.keepAnswer(path, answer);
     return answer;
   };

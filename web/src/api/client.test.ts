@@ -8,7 +8,12 @@ const { useBusy } = await import("../ui/busy");
 const plan = {} as Plan;
 const answers: Response[] = [];
 const asked = vi.fn(() => Promise.resolve(answers.shift() ?? Response.error()));
-vi.stubGlobal("fetch", asked);
+// Whether the server is there is looked at beside what is asked.
+vi.stubGlobal("fetch", (path: string, init?: RequestInit) =>
+  path === "/health/live"
+    ? Promise.resolve(Response.json({}))
+    : (asked as (...given: unknown[]) => Promise<Response>)(path, init),
+);
 vi.useFakeTimers();
 
 const busy = () => Response.json({ detail: "Draklo is busy." }, { status: 503, headers: { "retry-after": "2" } });

@@ -36,16 +36,54 @@ export function inReach(): void {
 }
 
 async function look(): Promise<void> {
+  if (await isThere(patienceMs)) inReach();
+}
+
+async function isThere(withinMs: number): Promise<boolean> {
   try {
     const response = await fetch("/health/live", {
       cache: "no-store",
       headers: { "x-draklo-speaks": String(speaks) },
-      signal: AbortSignal.timeout(patienceMs),
+      signal: AbortSignal.timeout(withinMs),
     });
-    if (response.ok) inReach();
+    return response.ok;
   } catch {
-    // Still nobody.
+    return false;
   }
+}
+
+/** An answer that takes longer than this is waited for only while the server says that it is there. */
+const soonMs = 700;
+const lookMs = 1300;
+let looking: Promise<boolean> | undefined;
+
+/** Whether the server is there, asked once however many wait for it; where it is not, this device goes on alone. */
+function lookNow(): Promise<boolean> {
+  looking ??= isThere(lookMs).then((there) => {
+    looking = undefined;
+    if (!there) outOfReach();
+    return there;
+  });
+  return looking;
+}
+
+/** The answer; a network that hangs is none: then it fails after two seconds as if nobody were there. */
+export async function unlessGone<T>(asked: Promise<T>): Promise<T> {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const late = new Promise<undefined>((go) => {
+    timer = setTimeout(go, soonMs);
+  });
+  const inTime = await Promise.race([asked.then((answer) => ({ answer })), late]).finally(() => {
+    clearTimeout(timer);
+  });
+  if (inTime) return inTime.answer;
+  const gone = lookNow().then((there) => {
+    if (!there) throw new DOMException("Nobody answers.", "TimeoutError");
+    return asked;
+  });
+  // Whoever is answered in the end does not hear of it.
+  gone.catch(() => undefined);
+  return Promise.race([asked, gone]);
 }
 
 if (typeof window !== "undefined" && typeof window.addEventListener === "function") {

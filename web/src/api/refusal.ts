@@ -19,3 +19,15 @@ export class Refusal extends Error {
 export function sayWhy(error: unknown, unanswered = "Draklo does not answer."): string {
   return error instanceof Refusal ? (Object.values(error.errors)[0]?.[0] ?? error.message) : unanswered;
 }
+
+/** Not now: nobody that may is signed in, the page is too old, or the server is not itself. */
+const notNow = [401, 403, 408, 425, 426, 429];
+
+/** Whether what was sent waits on: nobody has said no to it for good. */
+export function waitsOn(error: unknown): boolean {
+  return !(error instanceof Refusal) || error.status >= 500 || notNow.includes(error.status);
+}
+
+/** Whether somebody has to sign in for it to go on. */
+export const wantsSignIn = (error: unknown): boolean =>
+  error instanceof Refusal && (error.status === 401 || error.status === 403);

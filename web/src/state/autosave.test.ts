@@ -313,4 +313,15 @@ describe("what lies in the browser's own storage", () => {
     expect(await sent).toBe(1);
     expect([...kept.keys()].sort()).toEqual(["draklo.draft.b", "draklo.units"]);
   });
+
+  it("is kept under the tab's own name, and taken on by the tab that opens the job next", async () => {
+    rename("mine");
+    await vi.advanceTimersByTimeAsync(300);
+    const own = [...kept.keys()].find((k) => k.startsWith("draklo.draft.j~"));
+    expect(own).toBeDefined();
+    kept.set("draklo.draft.k~closed", draft("K"));
+    openJob({ ...job(2, "before"), id: "k" });
+    expect(useSheet.getState().document?.name).toBe("K");
+    expect([...kept.keys()].filter((k) => k.startsWith("draklo.draft.k"))).toEqual([own?.replace(".j~", ".k~")]);
+  });
 });

@@ -1,10 +1,12 @@
 import { create } from "zustand";
+import { author, isAnothers } from "../api/author";
 import { api, Refusal } from "../api/client";
 import { onBack } from "../api/reach";
+import { waitsOn, wantsSignIn } from "../api/refusal";
 import type { Clash, Job, Side } from "../api/types";
 import { useSettings } from "../ui/settings";
-import { shelf } from "../ui/shelf";
-import { drafts } from "./drafts";
+import { draftOf, left, shelf, useShelf } from "../ui/shelf";
+import { drafts, type Draft } from "./drafts";
 import { merged, type Joined } from "./merge";
 import { may } from "./session";
 import { documentOf, useSheet, type Document } from "./store";
@@ -34,6 +36,10 @@ const saveInHand = 5000;
 const firstAgain = 1500;
 const longestAgain = 30_000;
 let id: string | null = null;
+/** Whose work the job's changes are; null where whoever is signed in only tries things out. */
+let writes: { by?: string } | null = null;
+/** When the change that is not saved yet began. */
+let since: number | undefined;
 let kept: Document | null = null;
 /** What the change shown began from: as the revision named has it; unknown for a draft of an earlier version. */
 let base: Document | undefined;
@@ -43,26 +49,67 @@ let busy = false;
 let failures = 0;
 let waiting = 0;
 
+/** A change that is left over: when it began, and how it goes home. */
+interface LeftOver {
+  at: number;
+  jobId: string;
+  /** Answers whether it is through, or was put aside. */
+  go: () => Promise<boolean>;
+}
+
 /**
- * Sends what was left over in this browser from jobs that are not open, as after the server was away when a page was closed.
- * What cannot be saved stays, and shows when its job is opened.
+ * What was left over in this browser from jobs that are not open, as after the server was away when a page was closed.
+ * What cannot be saved stays, and shows when its job is opened; the work of somebody who is not signed in waits for them.
  */
+export function leftOver(): LeftOver[] {
+  return drafts
+    .leftOver()
+    .filter(({ name, job }) => job !== id || name !== draftOf(job))
+    .map(({ name, job, draft }) => ({ at: draft.since ?? 0, jobId: job, go: () => sendLeft(name, job, draft) }));
+}
+
+/** Sends it where nothing else of its job waits: that goes home in the order in which it was done. */
 export async function sendLeftOver(): Promise<number> {
   let sent = 0;
-  for (const job of drafts.jobs()) {
-    const draft = job === id ? null : drafts.find(job);
-    if (!draft) continue;
-    try {
-      await sendDraft(job, draft.revision, draft.document, draft.base);
-      drafts.drop(job);
-      sent++;
-    } catch (error) {
-      // A job that is gone takes nothing any more.
-      if (error instanceof Refusal && error.status === 404) drafts.drop(job);
-    }
-  }
+  for (const { jobId, go } of leftOver())
+    if (left.read("day", jobId) === null && !useShelf.getState().waiting.some((w) => w.jobId === jobId))
+      sent += (await go()) ? 1 : 0;
   return sent;
 }
+
+async function sendLeft(name: string, job: string, draft: Draft): Promise<boolean> {
+  if (isAnothers(draft.by)) {
+    await putAside(name, job, draft);
+    return false;
+  }
+  try {
+    await sendDraft(job, draft.revision, draft.document, draft.base);
+  } catch (error) {
+    if (!(error instanceof Refusal) || error.status !== 404) return false;
+    await putAside(name, job, draft, true);
+    return true;
+  }
+  drafts.dropNamed(name);
+  return true;
+}
+
+/** A change that nobody here can save now: it waits to go home by itself, and the job can be changed meanwhile. */
+async function putAside(name: string, job: string, draft: Draft, jobGone = false): Promise<void> {
+  const kept = await shelf.wait({
+    kind: "plan",
+    jobId: job,
+    ...(draft.by !== undefined && { by: draft.by }),
+    at: draft.since ?? Date.now(),
+    words: `a change of “${draft.document.name}”`,
+    sends: draft,
+    ...(jobGone && { jobGone, refused: "The job was deleted meanwhile. Keep the change as a new job." }),
+  });
+  if (kept) drafts.dropNamed(name);
+}
+
+/** Brings home a change that waited. */
+export const sendAside = (job: string, { revision, document, base: from }: Draft): Promise<void> =>
+  sendDraft(job, revision, document, from);
 
 /** Saves a draft, put together with what others saved meanwhile; where both changed the same, it stays as it is. */
 async function sendDraft(job: string, revision: number, document: Document, from: Document | undefined): Promise<void> {
@@ -95,14 +142,18 @@ export function openJob(job: Job, fresh = false): void {
   untouched = fresh && job.revision === 1 ? job.id : null;
   failures = 0;
   waiting = 0;
+  since = undefined;
   kept = documentOf(job);
   base = kept;
   useSheet.getState().open(job.id, kept);
   void shelf.opened(job.id);
   useSaving.setState({ state: { kind: "saved" }, revision: job.revision, savedAt: job.savedAt, came: null });
   const draft = drafts.find(job.id);
-  if (draft && JSON.stringify(draft.document) !== JSON.stringify(kept)) {
+  writes = may("plan") ? author() : null;
+  if (draft && isAnothers(draft.by)) void putAside(draftOf(job.id), job.id, draft);
+  else if (draft && JSON.stringify(draft.document) !== JSON.stringify(kept)) {
     if (draft.revision !== job.revision) base = draft.base;
+    since = draft.since;
     useSheet.getState().replace(draft.document);
     useSaving.setState({ revision: draft.revision });
   }
@@ -251,6 +302,7 @@ async function save(): Promise<void> {
     failures = 0;
     untouched = null;
     if (id === job) {
+      since = undefined;
       kept = document;
       base = document;
       waiting = useSheet.getState().document === document ? 0 : 1;
@@ -259,7 +311,14 @@ async function save(): Promise<void> {
     if (useSheet.getState().document === document) drafts.drop(job);
   } catch (error) {
     if (error instanceof Refusal && error.current) stale = error.current;
-    else if (error instanceof Refusal && error.status < 500 && error.status !== 426)
+    else if (wantsSignIn(error))
+      useSaving.setState({
+        state: {
+          kind: "refused",
+          text: "Your session is over: the change stays on this device until you sign in again.",
+        },
+      });
+    else if (error instanceof Refusal && !waitsOn(error))
       useSaving.setState({ state: { kind: "refused", text: Object.values(error.errors)[0]?.[0] ?? error.message } });
     else {
       // The server is away, or cannot write just now: what to do is said, and it is tried until it goes through.
@@ -300,10 +359,17 @@ function keepDraft(): void {
   clearTimeout(unwritten);
   unwritten = undefined;
   const { document, grip } = useSheet.getState();
-  if (id !== null && document && document !== kept && may("plan"))
+  // A session that ends keeps nobody's last change from being kept.
+  if (id !== null && document && document !== kept && writes !== null)
     drafts.keep(
       id,
-      { revision: useSaving.getState().revision, document, ...(base && { base }) },
+      {
+        revision: useSaving.getState().revision,
+        document,
+        since: (since ??= Date.now()),
+        ...(base && { base }),
+        ...writes,
+      },
       grip === null ? "strict" : "relaxed",
     );
 }

@@ -1,11 +1,29 @@
 import type { NewEntry } from "../api/types";
-import { left } from "../ui/shelf";
+import { left, onDayElsewhere } from "../ui/shelf";
 
-/** @property at When it was said, by this device's clock. */
-export type QueuedEntry = NewEntry & { key: string; at?: string };
+/**
+ * @property at When it was said, by this device's clock.
+ * @property author Who was signed in here; left out where nobody signs in.
+ * @property takenUnder The job's revision under which this device took it, offline; it stays whatever becomes of the plan.
+ */
+export type QueuedEntry = NewEntry & { key: string; at?: string; author?: string; takenUnder?: number };
 
 /** What waits, by job. Storage may be switched off or full: the page itself never forgets. */
 const waiting = new Map<string, QueuedEntry[]>();
+const listeners = new Set<() => void>();
+const changed = () => {
+  for (const listener of listeners) listener();
+};
+onDayElsewhere((jobId) => {
+  waiting.delete(jobId);
+  changed();
+});
+
+/** Calls whenever what waits changes, wherever it was sent or said. */
+export function onQueue(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+}
 
 /** What was said at this tablet and not yet kept by Draklo: it outlives the tablet's restart. */
 export function queued(jobId: string): QueuedEntry[] {
@@ -24,6 +42,7 @@ function stored(jobId: string): QueuedEntry[] {
 /** Keeps the queue; false where only the page holds it, for the tablet's storage does not take it. */
 export function keepQueue(jobId: string, entries: QueuedEntry[]): boolean {
   waiting.set(jobId, entries);
+  changed();
   if (entries.length > 0) return left.write("day", jobId, entries);
   left.drop("day", jobId);
   return true;

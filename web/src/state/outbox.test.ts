@@ -9,7 +9,11 @@ let answer: () => Promise<unknown> = () => Promise.resolve({});
 
 vi.stubGlobal("localStorage", { getItem: () => null, setItem: () => undefined, removeItem: () => undefined });
 vi.stubGlobal("window", { addEventListener: () => undefined });
+const left: unknown[] = [];
 vi.mock("../ui/shelf", () => ({
+  alone: (_: string, work: () => Promise<void>) => work(),
+  lookForTabs: () => Promise.resolve(),
+  onDayElsewhere: () => undefined,
   shelf: {
     waiting: () => Promise.resolve([...waiting]),
     wait: (w: Waiting) => {
@@ -30,13 +34,15 @@ vi.mock("../ui/shelf", () => ({
     keepPicture: () => Promise.resolve(true),
   },
   left: {
-    read: () => null,
+    read: (what: string) => (what === "day" && left.length > 0 ? left : null),
     write: (what: string, jobId: string, value: unknown) => {
       leftBehind.push([what, jobId, value]);
       return true;
     },
-    drop: () => undefined,
-    jobs: () => [],
+    drop: () => {
+      left.length = 0;
+    },
+    jobs: (what: string) => (what === "day" && left.length > 0 ? ["j"] : []),
   },
 }));
 vi.mock("../api/along", () => ({ takeAlong: () => Promise.resolve() }));
@@ -47,12 +53,39 @@ vi.mock("../api/ask", () => ({
     return answer();
   },
 }));
-vi.mock("./autosave", () => ({ sendLeftOver: () => Promise.resolve(0) }));
+const plans: { at: number; jobId: string; go: () => Promise<boolean> }[] = [];
+const aside: unknown[] = [];
+vi.mock("./autosave", () => ({
+  leftOver: () => plans,
+  sendAside: (jobId: string, draft: unknown) => {
+    aside.push([jobId, draft]);
+    return answer();
+  },
+}));
 vi.mock("./session", () => ({ isLetIn: () => true }));
-vi.mock("../api/client", () => ({ api: { mergeLogs: () => Promise.resolve(joined) } }));
+const created: unknown[] = [];
+vi.mock("../api/client", () => ({
+  api: {
+    mergeLogs: () => Promise.resolve(joined),
+    create: (document: unknown) => {
+      created.push(document);
+      return Promise.resolve({ id: "new" });
+    },
+    addDayEntry: (jobId: string, entry: Record<string, unknown>) => {
+      asked.push({ path: `/api/jobs/${jobId}/entries`, body: entry });
+      return answer();
+    },
+  },
+}));
 
-const { ageOf, agoOf, goHome, entrySent } = await import("./outbox");
+const { ageOf, agoOf, asNewJob, goHome, entrySent, sendAgain } = await import("./outbox");
 const { Refusal } = await import("../api/refusal");
+const { worksAs } = await import("../api/author");
+const { restarted } = await import("./dayQueue");
+type Session = Parameters<typeof worksAs>[0];
+const signIn = (name: string) => {
+  worksAs({ here: false, paired: true, name, role: "hauler", rights: [] } as unknown as Session);
+};
 
 const tick = (number: number, at = Date.now()): Waiting => ({
   number,
@@ -64,6 +97,10 @@ const tick = (number: number, at = Date.now()): Waiting => ({
 });
 
 beforeEach(() => {
+  worksAs(null);
+  restarted();
+  left.length = 0;
+  plans.length = 0;
   waiting.length = 0;
   asked.length = 0;
   answer = () => Promise.resolve({});
@@ -118,6 +155,65 @@ describe("what waits to go home", () => {
     asked.length = 0;
     await goHome();
     expect(asked).toEqual([]);
+  });
+});
+
+describe("what nobody has said no to for good", () => {
+  it("waits while nobody that may is signed in, and goes home once somebody is", async () => {
+    for (const status of [401, 403, 429]) {
+      waiting.splice(0, 9, tick(1));
+      answer = () => Promise.reject(new Refusal(status, "not you"));
+      await goHome();
+      expect(waiting[0]?.refused).toBeUndefined();
+      answer = () => Promise.resolve({});
+      await goHome();
+      expect(waiting).toEqual([]);
+    }
+  });
+  it("waits for whoever did it, whoever else is signed in", async () => {
+    waiting.push({ ...tick(1), by: "Bo" }, { ...tick(2), jobId: "other" });
+    left.push({ key: "k1", kind: "stop", step: "brief", by: "Bo", author: "Bo", at: new Date().toISOString() });
+    signIn("Runa");
+    await goHome();
+    expect(asked.map((a) => a.path)).toEqual(["/api/jobs/other/packing"]);
+    expect(waiting).toMatchObject([{ number: 1, by: "Bo" }]);
+    expect(left).toHaveLength(1);
+    signIn("Bo");
+    await goHome();
+    expect(asked.map((a) => a.path)).toEqual(["/api/jobs/other/packing", "/api/jobs/j/packing", "/api/jobs/j/entries"]);
+    expect(asked[2]?.body).toEqual({ key: "k1", kind: "stop", step: "brief", by: "Bo" });
+    expect([waiting, left]).toEqual([[], []]);
+  });
+  it("goes home in the order in which it was done, and what follows something that waits, waits too", async () => {
+    const now = Date.now();
+    const order: string[] = [];
+    let there = false;
+    plans.push({ at: now - 2000, jobId: "j", go: () => Promise.resolve((order.push("plan"), there)) });
+    waiting.push({ ...tick(1, now - 3000), kind: "sign" }, { ...tick(2, now - 1000), kind: "sign" });
+    answer = () => Promise.resolve(order.push("sign"));
+    await goHome();
+    expect(order).toEqual(["sign", "plan"]);
+    expect(waiting).toMatchObject([{ number: 2 }]);
+    there = true;
+    await goHome();
+    expect(order).toEqual(["sign", "plan", "plan", "sign"]);
+  });
+  it("is sent again when somebody says so", async () => {
+    waiting.push({ ...tick(1), refused: "There is no such piece." });
+    await sendAgain(waiting[0] as Waiting);
+    expect(asked).toHaveLength(1);
+    expect(waiting).toEqual([]);
+  });
+  it("is kept as a new job where its own was deleted meanwhile", async () => {
+    const draft = { revision: 3, document: { name: "Lime" } };
+    waiting.push({ ...tick(1), kind: "plan", sends: draft });
+    answer = () => Promise.reject(new Refusal(404, "There is no such job."));
+    await goHome();
+    expect(aside).toEqual([["j", draft]]);
+    expect(waiting).toMatchObject([{ jobGone: true, refused: "There is no such job." }]);
+    expect(await asNewJob(waiting[0] as Waiting)).toBe("new");
+    expect(created).toEqual([{ name: "Lime" }]);
+    expect(waiting).toEqual([]);
   });
 });
 

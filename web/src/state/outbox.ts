@@ -1,13 +1,15 @@
-import { left, shelf, type Waiting } from "../ui/shelf";
+import { alone, left, lookForTabs, shelf, type Waiting } from "../ui/shelf";
 import { takeAlong } from "../api/along";
 import { ask, send } from "../api/ask";
+import { isAnothers } from "../api/author";
 import { api } from "../api/client";
 import { useHome } from "../api/home";
 import { onBack } from "../api/reach";
-import { Refusal, sayWhy } from "../api/refusal";
-import type { JobLog, LogAnswer } from "../api/types";
+import { Refusal, sayWhy, waitsOn } from "../api/refusal";
+import type { JobLog, LogAnswer, NewEntry } from "../api/types";
 import { useSettings } from "../ui/settings";
-import { sendLeftOver } from "./autosave";
+import { leftOver, sendAside } from "./autosave";
+import type { Draft } from "./drafts";
 import { isLetIn } from "./session";
 import { jobsQueued, keepQueue, queued, type QueuedEntry } from "./dayQueue";
 
@@ -32,35 +34,59 @@ let going: Promise<void> | undefined;
 
 /** Brings home what was done offline, then takes along what is new; one run at a time. */
 export function goHome(): Promise<void> {
-  going ??= work().finally(() => {
+  going ??= alone("home", work).finally(() => {
     going = undefined;
   });
   return going;
 }
 
+/** Something to bring home: when it was done, of which job, and how; answers whether it is through or refused for good. */
+interface Step {
+  at: number;
+  jobId: string;
+  go: () => Promise<boolean>;
+}
+
+/**
+ * In the order in which it was done: a signature goes home before the change that made it one to an earlier page. Where
+ * something of a job waits on, what was done to that job after it waits too.
+ */
 async function work(): Promise<void> {
   if (!isLetIn()) return;
-  const found = await shelf.waiting();
-  const inOrder = [...found.filter((w) => w.kind === "picture"), ...found.filter((w) => w.kind !== "picture")];
-  await sendLeftOver();
-  for (const waiting of inOrder) {
+  await lookForTabs();
+  const found = (await shelf.waiting()).filter((w) => w.refused === undefined);
+  const pictures = found.filter((w) => w.kind === "picture");
+  for (const picture of pictures) await bring(picture);
+  const steps: Step[] = [
+    ...found
+      .filter((w) => w.kind !== "picture")
+      .map((w) => ({ at: w.at, jobId: w.jobId, go: () => (isAnothers(w.by) ? Promise.resolve(false) : bring(w)) })),
+    ...leftOver().map(({ at, jobId, go }) => ({ at, jobId, go })),
+    ...jobsQueued().flatMap((jobId) =>
+      queued(jobId).map((entry) => ({ at: Date.parse(entry.at ?? ""), jobId, go: () => sendQueued(jobId, entry) })),
+    ),
+  ];
+  const waits = new Set<string>();
+  for (const { jobId, go } of steps.toSorted((a, b) => (a.at || 0) - (b.at || 0))) {
     if (useHome.getState().away) return;
-    if (waiting.refused === undefined) await bring(waiting);
+    if (!waits.has(jobId) && !(await go())) waits.add(jobId);
   }
-  for (const jobId of jobsQueued()) await sendQueue(jobId);
   await takeAlong();
 }
 
-async function bring(waiting: Waiting): Promise<void> {
+/** @returns Whether it is through, or refused for good. */
+async function bring(waiting: Waiting): Promise<boolean> {
   try {
     await deliver(waiting);
   } catch (error) {
-    // What nobody answered waits on; what was answered and not taken stays to be read.
-    if (!(error instanceof Refusal) || error.status >= 500 || error.status === 426) return;
-    await shelf.wait({ ...waiting, refused: sayWhy(error) });
-    return;
+    // What nobody answered for good waits on; what was answered and not taken stays to be read.
+    if (waitsOn(error)) return false;
+    const jobGone = waiting.jobId !== "" && error instanceof Refusal && error.status === 404;
+    await shelf.wait({ ...waiting, refused: sayWhy(error), ...(jobGone && { jobGone }) });
+    return true;
   }
   if (waiting.number !== undefined) await shelf.gone(waiting.number);
+  return true;
 }
 
 async function deliver({ kind, jobId, at, sends }: Waiting): Promise<void> {
@@ -85,8 +111,28 @@ async function deliver({ kind, jobId, at, sends }: Waiting): Promise<void> {
     case "log":
       await deliverLog(jobId, sends as { revision: number; was?: JobLog; log: JobLog });
       break;
+    case "plan":
+      await sendAside(jobId, sends as Draft);
+      break;
+    case "entry":
+      await api.addDayEntry(jobId, entrySent(sends as QueuedEntry), units);
+      break;
     default:
   }
+}
+
+/** Sends again what was not taken. */
+export async function sendAgain({ refused, jobGone, ...waiting }: Waiting): Promise<void> {
+  await shelf.wait(waiting);
+  await goHome();
+}
+
+/** Keeps a change whose job was deleted meanwhile as a job of its own. */
+export async function asNewJob(waiting: Waiting): Promise<string> {
+  const { document } = waiting.sends as Draft;
+  const { id } = await api.create(document);
+  if (waiting.number !== undefined) await shelf.gone(waiting.number);
+  return id;
 }
 
 /** Readings of a cell at hand as it sent them, each with when it was read: the server judges them. */
@@ -140,7 +186,7 @@ async function deliverLog(jobId: string, sends: { revision: number; was?: JobLog
 }
 
 /** What a queue's entry is sent as. */
-export function entrySent({ at, ...entry }: QueuedEntry): Omit<QueuedEntry, "at"> {
+export function entrySent({ at, author, takenUnder, ...entry }: QueuedEntry): NewEntry & { key: string } {
   return { ...entry, ...(at !== undefined && lateBy(at)) };
 }
 
@@ -152,28 +198,37 @@ function lateBy(at: string): { agoS?: number } {
   return (late.agoS ?? 0) > justNowS ? late : {};
 }
 
-/** Sends what was said at this device on a day whose page is closed. */
-async function sendQueue(jobId: string): Promise<void> {
-  const { units } = useSettings.getState();
-  for (let next = queued(jobId)[0]; next; next = queued(jobId)[0]) {
-    const sent = next;
-    try {
-      await api.addDayEntry(jobId, entrySent(sent), units);
-    } catch (error) {
-      if (!(error instanceof Refusal) || error.status >= 500 || error.status === 426) return;
-      await refusedLater(jobId, sent, sayWhy(error));
-    }
-    keepQueue(
-      jobId,
-      queued(jobId).filter((q) => q.key !== sent.key),
-    );
+/** Sends what was said at this device on a day, whether its page is open or not. */
+async function sendQueued(jobId: string, entry: QueuedEntry): Promise<boolean> {
+  // Meanwhile the day's page may have sent it.
+  if (!queued(jobId).some((q) => q.key === entry.key)) return true;
+  if (isAnothers(entry.author)) return false;
+  try {
+    await api.addDayEntry(jobId, entrySent(entry), useSettings.getState().units);
+  } catch (error) {
+    if (waitsOn(error)) return false;
+    await refusedLater(jobId, entry, sayWhy(error));
   }
+  keepQueue(
+    jobId,
+    queued(jobId).filter((q) => q.key !== entry.key),
+  );
+  return true;
 }
 
 /** Keeps an entry that was said offline and is not taken: somebody reads why. */
 export async function refusedLater(jobId: string, entry: QueuedEntry, why: string): Promise<void> {
   const at = entry.at === undefined ? Date.now() : Date.parse(entry.at);
-  await shelf.wait({ kind: "entry", jobId, at, words: `${entry.by}: ${entry.kind}`, sends: entry, refused: why });
+  const by = entry.author === undefined ? {} : { by: entry.author };
+  await shelf.wait({
+    kind: "entry",
+    jobId,
+    ...by,
+    at,
+    words: `${entry.by}: ${entry.kind}`,
+    sends: entry,
+    refused: why,
+  });
 }
 
 onBack(() => void goHome().catch(() => undefined));

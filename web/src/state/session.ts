@@ -1,4 +1,5 @@
 import { create } from "zustand";
+import { worksAs } from "../api/author";
 import { api } from "../api/client";
 import type { Right, Session } from "../api/types";
 import { useSettings } from "../ui/settings";
@@ -16,6 +17,7 @@ export const useSession = create<SessionState>(() => ({ session: null, asked: fa
 export async function readSession(): Promise<void> {
   try {
     const session = await api.session();
+    worksAs(session);
     useSession.setState({ session });
     if (session.name !== "") useSettings.getState().setWho(session.name);
   } catch {

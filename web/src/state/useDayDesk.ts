@@ -1,12 +1,14 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
 import { api, Refusal, sayWhy } from "../api/client";
 import type { NewEntry, Pulling } from "../api/types";
 import { useSettings } from "../ui/settings";
 import { useShelf } from "../ui/shelf";
 import { pullingHere } from "../api/along";
 import { useHome } from "../api/home";
-import { keepQueue, newKey, queued, withEntry, type QueuedEntry } from "./dayQueue";
+import { author, isAnothers } from "../api/author";
+import { waitsOn, wantsSignIn } from "../api/refusal";
+import { keepQueue, newKey, onQueue, queued, withEntry, type QueuedEntry } from "./dayQueue";
 import { entrySent, refusedLater } from "./outbox";
 
 export interface RefusedEntry {
@@ -22,6 +24,12 @@ export interface DayDesk {
   say: (entry: Omit<NewEntry, "by" | "step">) => string;
   /** Entries that Draklo has not kept yet. */
   waiting: number;
+  /** Whether one is on its way and the day shown does not know of it yet. */
+  inFlight: boolean;
+  /** Whether a stop that was called here is not with the others yet. */
+  stopWaits: boolean;
+  /** Who has to sign in for what waits to go home, empty for nobody in particular; null where nobody has to. */
+  waitsFor: string | null;
   /** Whether what waits would outlive this page. */
   stored: boolean;
   /** The last entry that was not taken, and why, in the server's words by member. */
@@ -39,7 +47,9 @@ export function useDayDesk(jobId: string): DayDesk {
   const units = useSettings((s) => s.units);
   const who = useSettings((s) => s.who);
   const queries = useQueryClient();
-  const [waiting, setWaiting] = useState(() => queued(jobId).length);
+  const queue = useSyncExternalStore(onQueue, () => queued(jobId));
+  const waiting = queue.length;
+  const [waitsFor, setWaitsFor] = useState<string | null>(null);
   const [refused, setRefused] = useState<RefusedEntry | null>(null);
   const [unanswered, setUnanswered] = useState(false);
   const [stored, setStored] = useState(true);
@@ -58,14 +68,16 @@ export function useDayDesk(jobId: string): DayDesk {
     const now = await pullingHere(jobId, units).catch(() => null);
     if (!now) return;
     queries.setQueryData(["pulling", jobId, units], now.day);
+    // What this device took stays, whatever becomes of the plan.
+    keepQueue(
+      jobId,
+      queued(jobId)
+        .filter((q) => !(q.key in now.refused))
+        .map((q) => ({ ...q, takenUnder: q.takenUnder ?? now.day.revision })),
+    );
     const [key, errors] = Object.entries(now.refused)[0] ?? [];
     if (key === undefined || errors === undefined) return;
     setRefused({ key, text: Object.values(errors)[0] ?? "", errors });
-    keepQueue(
-      jobId,
-      queued(jobId).filter((q) => !(q.key in now.refused)),
-    );
-    setWaiting(queued(jobId).length);
   }, [jobId, queries, units]);
 
   const pump = useCallback(async () => {
@@ -78,13 +90,21 @@ export function useDayDesk(jobId: string): DayDesk {
         return;
       }
       for (let next = queued(jobId)[0]; next; next = queued(jobId)[0]) {
+        if (isAnothers(next.author)) {
+          setWaitsFor(next.author ?? "");
+          setUnanswered(true);
+          await goOnHere();
+          break;
+        }
         try {
           const answer = await api.addDayEntry(jobId, entrySent(next), units);
           queries.setQueryData(["pulling", jobId, units], answer);
           setUnanswered(false);
+          setWaitsFor(null);
         } catch (error) {
-          // What the server refuses is said and let go; what it did not answer waits.
-          if (!(error instanceof Refusal) || error.status >= 500 || error.status === 426) {
+          // What the server refuses is said and let go; what it did not answer for good waits.
+          if (!(error instanceof Refusal) || waitsOn(error)) {
+            if (wantsSignIn(error)) setWaitsFor(next.author ?? "");
             setUnanswered(true);
             await goOnHere();
             break;
@@ -102,7 +122,6 @@ export function useDayDesk(jobId: string): DayDesk {
           jobId,
           queued(jobId).filter((q) => q.key !== sent),
         );
-        setWaiting(queued(jobId).length);
       }
     } finally {
       busy.current = false;
@@ -126,19 +145,35 @@ export function useDayDesk(jobId: string): DayDesk {
       setRefused(null);
       // Nobody has to give a name before everybody stops.
       const by = who.trim() === "" && entry.kind === "stop" ? "Somebody" : who;
-      const said: QueuedEntry = { ...entry, step, by, key, at: new Date().toISOString() };
+      const { by: signedIn } = author();
+      const said: QueuedEntry = {
+        ...entry,
+        step,
+        by,
+        key,
+        at: new Date().toISOString(),
+        ...(signedIn !== undefined && { author: signedIn }),
+      };
       setStored(keepQueue(jobId, withEntry(queued(jobId), said)));
-      setWaiting(queued(jobId).length);
       void pump();
       return key;
     },
     [jobId, pump, step, who],
   );
+  // What another tab, or the way home, sent is in the day that the server has.
+  const emptied = useRef(0);
+  useEffect(() => {
+    if (emptied.current > 0 && waiting === 0) void queries.invalidateQueries({ queryKey: ["pulling", jobId] });
+    emptied.current = waiting;
+  }, [jobId, queries, waiting]);
   return {
     pulling: asked.data,
     error: asked.error,
     say,
     waiting,
+    inFlight: queue.some((q) => q.takenUnder === undefined),
+    stopWaits: queue.some((q) => q.kind === "stop"),
+    waitsFor: waiting > 0 ? waitsFor : null,
     stored: stored && trouble !== "full",
     refused,
     through: (key) => (unanswered || !queued(jobId).some((q) => q.key === key)) && refused?.key !== key,

@@ -5,16 +5,20 @@ import { storage } from "./storage";
 /** Something that was done out of range and waits to go home. */
 export interface Waiting {
   number?: number;
-  kind: "tick" | "sign" | "issue" | "picture" | "log" | "entry" | "readings";
+  kind: "tick" | "sign" | "issue" | "picture" | "log" | "entry" | "readings" | "plan";
   jobId: string;
+  /** Who did it, by the name that was signed in here; left out where nobody signs in. It goes home under no other. */
+  by?: string;
   /** When it was done, by this device's clock. */
   at: number;
   /** In a word for people, as in "Bo signs". */
   words: string;
   /** What is sent. */
   sends: unknown;
-  /** Why it was not taken; it stays here until somebody has read it. */
+  /** Why it was not taken; it stays here until somebody sends it again or lets go of it. */
   refused?: string;
+  /** That the job it belongs to is not there any more. */
+  jobGone?: boolean;
 }
 
 export interface CarriedRow {
@@ -67,6 +71,68 @@ const staysMs = 24 * 3_600_000;
 let db: IDBPDatabase<Shelves> | undefined;
 const mirror = new Map<string, string>();
 
+/** Which tab this is: each keeps changes of a plan under a name of its own, so that none writes over another's. */
+export const tab = Math.random().toString(36).slice(2, 10);
+
+/** What one tab tells the others of this device: a small thing written or dropped, the outbox changed, or that it closes. */
+type Told =
+  { tab: string; key: string; value: string | null } | { tab: string; outbox: true } | { tab: string; closes: true };
+
+let others: BroadcastChannel | undefined;
+const openTabs = new Set<string>();
+const onOthers = new Set<(key: string) => void>();
+const tabLock = "draklo-tab-";
+
+const tell = (what: { key: string; value: string | null } | { outbox: true } | { closes: true }): void =>
+  others?.postMessage({ tab, ...what });
+
+function hear({ data }: MessageEvent<Told>): void {
+  if ("closes" in data) {
+    openTabs.delete(data.tab);
+    return;
+  }
+  openTabs.add(data.tab);
+  if ("outbox" in data) {
+    void countWaiting();
+    return;
+  }
+  if (data.value === null) mirror.delete(data.key);
+  else mirror.set(data.key, data.value);
+  for (const listener of onOthers) listener(data.key);
+}
+
+/** Says which tabs of this device are open; where the browser does not say, none is taken to be. */
+export async function lookForTabs(): Promise<void> {
+  const held = (await navigator.locks?.query().catch(() => undefined))?.held ?? [];
+  openTabs.clear();
+  for (const { name } of held) if (name?.startsWith(tabLock) === true) openTabs.add(name.slice(tabLock.length));
+  openTabs.delete(tab);
+}
+
+function joinTabs(): void {
+  if (typeof BroadcastChannel === "undefined") return;
+  others = new BroadcastChannel("draklo");
+  others.onmessage = hear;
+  void navigator.locks?.request(tabLock + tab, () => new Promise(() => undefined)).catch(() => undefined);
+  window.addEventListener("pagehide", () => {
+    tell({ closes: true });
+  });
+}
+
+/** Calls with the job's id when another tab of this device changed what is left of its day. */
+export function onDayElsewhere(listener: (jobId: string) => void): void {
+  const prefix = keyOf("day", "");
+  onOthers.add((key) => {
+    if (key.startsWith(prefix)) listener(key.slice(prefix.length));
+  });
+}
+
+/** Runs something in one tab of this device at a time. */
+export async function alone(name: string, work: () => Promise<void>): Promise<void> {
+  if (typeof navigator === "undefined" || !("locks" in navigator)) await work();
+  else await navigator.locks.request(`draklo-${name}`, work);
+}
+
 /** Opens what this device keeps; without it the page goes on and says so. */
 export async function openShelf(): Promise<void> {
   if (typeof indexedDB === "undefined") {
@@ -88,6 +154,8 @@ export async function openShelf(): Promise<void> {
         db = undefined;
       },
     });
+    joinTabs();
+    await lookForTabs();
     const keys = await db.getAllKeys("small");
     const values = await db.getAll("small");
     keys.forEach((key, i) => mirror.set(key, values[i] ?? ""));
@@ -131,7 +199,8 @@ async function put<N extends ShelfName>(
 /** Whether something of a job waits on this device to go home. */
 export function waitsFor(jobId: string): boolean {
   return (
-    (["draft", "day", "log"] as const).some((what) => left.read(what, jobId) !== null) ||
+    draftsOf(jobId).length > 0 ||
+    (["day", "log"] as const).some((what) => left.read(what, jobId) !== null) ||
     useShelf.getState().waiting.some((w) => w.jobId === jobId)
   );
 }
@@ -181,6 +250,7 @@ export const left = {
       return;
     }
     mirror.delete(key);
+    tell({ key, value: null });
     void db.delete("small", key).catch(() => undefined);
   },
   /** Jobs of which something is left. */
@@ -191,9 +261,33 @@ export const left = {
   },
 };
 
+/** A change of a plan is left by the tab that made it: "job~tab"; by an earlier version, under the job alone. */
+const byTab = "~";
+
+export const draftOf = (jobId: string): string => jobId + byTab + tab;
+
+/** Every change of a job that is left here: this tab's own first. */
+export function draftsOf(jobId: string): string[] {
+  const all = left.jobs("draft").filter((d) => jobOfDraft(d) === jobId);
+  const own = draftOf(jobId);
+  return all.includes(own) ? [own, ...all.filter((d) => d !== own)] : all;
+}
+
+export const jobOfDraft = (name: string): string => name.split(byTab)[0] ?? name;
+
+/** Whether the tab that left a change is open and goes on with it. */
+export const isInHandElsewhere = (name: string): boolean => openTabs.has(name.split(byTab)[1] ?? "");
+
+/** The change of a job that is to be seen here. */
+export const draftShown = (jobId: string): unknown => {
+  const [first] = draftsOf(jobId);
+  return first === undefined ? null : left.read("draft", first);
+};
+
 function writeSmall(key: string, value: string, durability: Durability = "strict"): boolean {
   if (!db) return storage.write(key, value);
   mirror.set(key, value);
+  tell({ key, value });
   void put("small", value, key, durability);
   return useShelf.getState().trouble === "";
 }
@@ -233,12 +327,14 @@ export const shelf = {
   /** Whether it is kept. */
   async wait(waiting: Waiting): Promise<boolean> {
     const kept = await put("outbox", waiting);
+    tell({ outbox: true });
     await countWaiting();
     return kept;
   },
   waiting: async (): Promise<Waiting[]> => (await db?.getAll("outbox").catch(() => [])) ?? [],
   async gone(number: number): Promise<void> {
     await db?.delete("outbox", number).catch(() => undefined);
+    tell({ outbox: true });
     await countWaiting();
   },
 };

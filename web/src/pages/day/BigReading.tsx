@@ -55,6 +55,12 @@ export function BigReading({ pulling, line, cells: simulated, onCells, onTake }:
           </strong>
         )}
       </p>
+      {line.ceilingN > 0 && (
+        <p className="font-tight text-[20px] font-semibold sm:hidden" data-window>
+          {line.floorN > 0 && `floor ${written(line.floorN, "force", units, "up")} · `}most{" "}
+          {written(line.ceilingN, "force", units, "down")}
+        </p>
+      )}
       <p className="min-h-6 font-tight text-[17px]">
         {shown !== undefined && `as if ${mass(shown, units)} hung on it`}
         {old && " · read at an earlier step"}

@@ -1,3 +1,4 @@
+import { useHome } from "../../api/home";
 import { useEffect, useState } from "react";
 import type { Pulling } from "../../api/types";
 import type { DayDesk } from "../../state/useDayDesk";
@@ -58,6 +59,7 @@ export function WhoAreYou({ people }: { people: string[] }) {
 
 /** What the last entry met: refused, where no field says so, or waiting for Draklo. */
 export function Told({ desk, atField }: { desk: DayDesk; atField: boolean }) {
+  const away = useHome((s) => s.away);
   if (desk.refused !== null && !atField)
     return (
       <div role="alert" className="flex items-center gap-3 border-b border-ink bg-tint px-5 py-2 text-[17px]">
@@ -65,7 +67,23 @@ export function Told({ desk, atField }: { desk: DayDesk; atField: boolean }) {
         <Button onClick={desk.clearRefused}>Seen</Button>
       </div>
     );
-  if (desk.error)
+  if (desk.stopWaits)
+    return (
+      <div role="alert" className="border-b border-ink bg-ink px-5 py-2 text-[17px] font-semibold text-sheet">
+        {away
+          ? "Stop stands on this device. The others do not know of it yet: call it out."
+          : "Stop is called. The others are being told."}
+      </div>
+    );
+  if (desk.waitsFor !== null)
+    return (
+      <div role="status" className="border-b border-ink bg-tint px-5 py-2 text-[17px]">
+        {desk.waiting === 1 ? "One entry waits" : `${desk.waiting} entries wait`} on this device until{" "}
+        {desk.waitsFor === "" ? "somebody who may signs in" : `${desk.waitsFor} signs in`}. Nothing of it is lost.
+      </div>
+    );
+  // Offline the line over every page says so.
+  if (desk.error && !away)
     return (
       <div role="status" className="border-b border-ink bg-tint px-5 py-2 text-[17px]">
         Draklo does not answer; it is tried again.

@@ -185,7 +185,7 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
           line={line}
           reading={reading}
           watching={watching}
-          disabled={!named || desk.waiting > 0}
+          disabled={!named || desk.inFlight}
           say={say}
           onWay={askWay}
         />
@@ -207,7 +207,7 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
       </main>
       <AnswerBar
         day={day}
-        disabled={!named || desk.waiting > 0}
+        disabled={!named || desk.inFlight}
         onGo={(to) => {
           go(to, false);
         }}
@@ -272,7 +272,7 @@ interface DayHeadProps {
 
 function DayHead({ jobId, pulling, clears, onStop }: DayHeadProps) {
   return (
-    <header className="flex flex-wrap items-center gap-3 px-5 py-3 max-sm:px-3">
+    <header className="flex flex-wrap items-center gap-3 bg-sheet px-5 py-3 max-sm:px-3 short:sticky short:top-0 short:z-10 short:py-1">
       <div className="min-w-0 flex-1">
         <h1 className="truncate font-tight text-xl font-semibold">{pulling.name}</h1>
         <p className="font-tight text-[15px] text-pencil">
@@ -400,6 +400,7 @@ function KeptEntries({ jobId, pulling, say, onAgain }: KeptEntriesProps) {
         <>
           <Kept
             day={day}
+            revision={pulling.revision}
             onUndo={(undoes) => {
               say({ kind: "undo", undoes });
             }}

@@ -5,7 +5,16 @@ import { range, written } from "../../units/units";
 import type { Units } from "../../units/units";
 
 /** All that was said and read, the latest first; each can be undone and stays to be read. */
-export function Kept({ day, onUndo }: { day: PullDay; onUndo: (number: number) => void }) {
+export function Kept({
+  day,
+  revision,
+  onUndo,
+}: {
+  day: PullDay;
+  /** Of the job as it now stands. */
+  revision: number;
+  onUndo: (number: number) => void;
+}) {
   const units = useSettings((s) => s.units);
   const undone = new Set(day.entries.filter((e) => e.entry.kind === "undo").map((e) => e.entry.undoes));
   const shown = day.entries.filter((e) => e.entry.kind !== "undo").reverse();
@@ -21,7 +30,11 @@ export function Kept({ day, onUndo }: { day: PullDay; onUndo: (number: number) =
             {timeOf(e.at)}
           </time>
           <span className="min-w-0 flex-1">
-            {wordsOf(day, e, units)} <span className="text-pencil">{e.entry.by}</span>
+            {wordsOf(day, e, units)}{" "}
+            <span className="text-pencil">
+              {e.entry.by}
+              {e.revision < revision && ", under an earlier version of the plan"}
+            </span>
           </span>
           {!undone.has(e.number) && e.entry.kind !== "changed" && (
             <button

@@ -49,7 +49,14 @@ export function NewJob({ onClose }: { onClose: () => void }) {
       >
         Clearing alone: nothing is pulled
       </Button>
-      <Refused>{begin.isError ? sayWhy(begin.error) : null}</Refused>
+      <Refused>
+        {begin.isError
+          ? sayWhy(
+              begin.error,
+              "A new job needs the yard’s machine, and it does not answer. Begin it once you are back.",
+            )
+          : null}
+      </Refused>
       {templates.data && templates.data.length > 0 && (
         <>
           <h3 className="mt-4 font-tight text-sm font-semibold">From a template of the crew</h3>

@@ -6,6 +6,7 @@ import type { JobLog, LogAnswer } from "../../api/types";
 import { dayOf } from "../../state/words";
 import { Button } from "../../ui/controls";
 import { Refused } from "../../ui/Refused";
+import { useShelf } from "../../ui/shelf";
 import { useSettings } from "../../ui/settings";
 import { TextField } from "../../ui/TextField";
 import { TopBar } from "../../ui/TopBar";
@@ -404,6 +405,7 @@ function LogFoot({ answer, own }: { answer: LogAnswer; own: OwnLog }) {
   const start = answer.start;
   // A save comes back as the next revision, and the form begins on it afresh.
   const saved = !touched && answer.log !== undefined;
+  const waits = useShelf((s) => s.waiting.some((w) => w.kind === "log" && w.jobId === answer.jobId));
   return (
     <div className="border-t border-ink bg-paper">
       <div className="mx-auto flex max-w-[1080px] flex-wrap items-center gap-3 px-6 py-2.5 max-md:px-3">
@@ -419,7 +421,9 @@ function LogFoot({ answer, own }: { answer: LogAnswer; own: OwnLog }) {
         </Button>
         <p role="status" data-log={saved ? "kept" : "open"} className="min-w-0 flex-1 text-sm leading-snug text-pencil">
           {saved
-            ? `Saved. The use of ${pieces(start.gear.length)} is booked.`
+            ? waits
+              ? `Kept on this device. It goes home by itself, and the use of ${pieces(start.gear.length)} is booked then.`
+              : `Saved. The use of ${pieces(start.gear.length)} is booked.`
             : `Saving books the day's work on ${pieces(start.gear.length)}. Until then it stays on this device.`}
         </p>
         <Refused>{errors[""] ?? firstElsewhere(errors)}</Refused>

@@ -1,4 +1,5 @@
 import { Link, useLocation } from "react-router";
+import { isAnothers } from "../../api/author";
 import { useHome } from "../../api/home";
 import { useShelf } from "../../ui/shelf";
 import { takeUpdate, useUpdate } from "../../ui/update";
@@ -12,7 +13,8 @@ export function ReachBar() {
   const newer = useUpdate((s) => s.waiting) !== null && (!atWork || old);
   const refused = waiting.filter((w) => w.refused !== undefined).length;
   const waits = waiting.length - refused;
-  if (!away && !newer && refused === 0 && trouble !== "full") return null;
+  const others = waiting.filter((w) => w.refused === undefined && isAnothers(w.by)).map((w) => w.by);
+  if (!away && !newer && refused === 0 && others.length === 0 && trouble !== "full") return null;
   return (
     <aside
       aria-label="This device"
@@ -41,6 +43,12 @@ export function ReachBar() {
         <p>
           <b className="font-semibold">{refused === 1 ? "One thing was" : `${refused} things were`} not taken</b> when
           it came home.
+        </p>
+      )}
+      {!away && others.length > 0 && (
+        <p>
+          {others.length === 1 ? "One thing waits" : `${others.length} things wait`} for{" "}
+          {[...new Set(others)].join(" and ")} to sign in.
         </p>
       )}
       {newer && <p>A newer Draklo is here. It waits until you take it.</p>}

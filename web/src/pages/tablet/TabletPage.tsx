@@ -1,15 +1,17 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { Link } from "react-router";
-import { api } from "../../api/client";
+import { Link, useNavigate } from "react-router";
+import { isAnothers } from "../../api/author";
+import { api, sayWhy } from "../../api/client";
 import { useHome } from "../../api/home";
 import { jobsQueued, queued } from "../../state/dayQueue";
 import { drafts } from "../../state/drafts";
-import { goHome } from "../../state/outbox";
+import { asNewJob, goHome, sendAgain } from "../../state/outbox";
 import { readSession, useSession } from "../../state/session";
 import { dayOf, timeOf } from "../../state/words";
 import { Button } from "../../ui/controls";
-import { shelf, useShelf } from "../../ui/shelf";
+import { Refused } from "../../ui/Refused";
+import { shelf, useShelf, type Waiting } from "../../ui/shelf";
 import { TopBar } from "../../ui/TopBar";
 import { storeApplication, useUpdate } from "../../ui/update";
 
@@ -93,19 +95,19 @@ export function TabletPage() {
               />
             ))}
             {waiting.map((w) => (
-              <Row
-                key={w.number}
-                job={names.get(w.jobId)}
-                id={w.jobId}
-                to={w.jobId === "" ? null : w.kind === "log" ? `/jobs/${w.jobId}/log` : `/jobs/${w.jobId}/brief`}
-                words={`${w.words}, ${timeOf(w.at)}`}
-                refused={w.refused}
-                onSeen={() => {
-                  if (w.number !== undefined) void shelf.gone(w.number);
-                }}
-              />
+              <WaitingRow key={w.number} job={names.get(w.jobId)} waiting={w} />
             ))}
           </ul>
+        )}
+        {!nothing && (
+          <Button
+            className="mt-2"
+            onClick={() => {
+              void exportWaiting();
+            }}
+          >
+            Export what waits
+          </Button>
         )}
         <h2 className="mt-5 font-tight text-lg font-semibold">On this device</h2>
         <ul className="border-t border-ink" data-along>
@@ -183,21 +185,27 @@ function CoreHere() {
 /** Who works at this device, where that was asked. */
 function SignedIn() {
   const session = useSession((s) => s.session);
+  const [wrong, setWrong] = useState<string | null>(null);
   if (session === null || session.here || session.name === "") return null;
   return (
-    <p className="mt-3 flex flex-wrap items-baseline gap-x-4" data-signed-in={session.name}>
+    <div className="mt-3 flex flex-wrap items-baseline gap-x-4" data-signed-in={session.name}>
       <span>
         Signed in as <b className="font-semibold">{session.name}</b>, {session.role}
         {session.endsAt === undefined ? "" : `, until ${timeOf(session.endsAt)}`}.
       </span>
       <Button
         onClick={() => {
-          void api.signOut().then(readSession);
+          api.signOut().then(readSession, (error: unknown) => {
+            setWrong(
+              sayWhy(error, "The yard’s machine does not answer: you stay signed in on this device until it does."),
+            );
+          });
         }}
       >
         Sign out
       </Button>
-    </p>
+      <Refused>{wrong}</Refused>
+    </div>
   );
 }
 
@@ -205,41 +213,132 @@ const isoDay = (at: number): string => new Date(at).toLocaleDateString("sv-SE");
 
 const roomWords = (mb: number): string => (mb < 1000 ? `${mb.toFixed(0)} MB` : `${(mb / 1000).toFixed(0)} GB`);
 
-function Row({
-  job,
-  id,
-  to,
-  words,
-  refused,
-  onSeen,
-}: {
+interface RowProps {
   job: string | undefined;
   id: string;
-  to: string | null;
+  to: string;
   words: string;
-  refused?: string | undefined;
-  onSeen?: () => void;
-}) {
+}
+
+/** What waits in a job's own page, where it is seen and goes on. */
+function Row({ job, id, to, words }: RowProps) {
   return (
     <li className="border-b border-rule py-1.5 leading-snug">
+      <Link to={to} className="underline">
+        {job ?? `job ${id.slice(0, 8)}`}
+      </Link>
+      : {words}
+    </li>
+  );
+}
+
+const pageOf: Partial<Record<Waiting["kind"], string>> = {
+  log: "log",
+  entry: "day",
+  readings: "day",
+  plan: "",
+  tick: "brief",
+  sign: "brief",
+  issue: "brief",
+};
+
+/** Something that waits to go home: whose it is, what is in it, why it was not taken, and what can be done about it. */
+function WaitingRow({ job, waiting }: { job: string | undefined; waiting: Waiting }) {
+  const navigate = useNavigate();
+  const [busy, setBusy] = useState(false);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const { kind, jobId, refused, jobGone, by } = waiting;
+  const page = pageOf[kind];
+  const name = job ?? (jobId === "" ? "For a log" : `job ${jobId.slice(0, 8)}`);
+  const link = "min-h-9 underline coarse:min-h-11 disabled:opacity-40";
+  const held = refused === undefined && isAnothers(by);
+  async function act(what: () => Promise<unknown>): Promise<void> {
+    setBusy(true);
+    try {
+      await what();
+      setWrong(null);
+    } catch (error) {
+      setWrong(sayWhy(error));
+    }
+    setBusy(false);
+  }
+  return (
+    <li className="border-b border-rule py-1.5 leading-snug" data-waiting={kind}>
       <span className="flex flex-wrap items-baseline gap-x-3">
         <span className="min-w-0 flex-1">
-          {to === null ? (
-            (job ?? "For a log")
+          {page === undefined || jobGone === true ? (
+            name
           ) : (
-            <Link to={to} className="underline">
-              {job ?? `job ${id.slice(0, 8)}`}
+            <Link to={`/jobs/${jobId}${page === "" ? "" : `/${page}`}`} className="underline">
+              {name}
             </Link>
           )}
-          : {words}
+          : {waiting.words}, {timeOf(waiting.at)}
+          {by !== undefined && `, by ${by}`}
         </span>
-        {refused !== undefined && onSeen && (
-          <button type="button" className="min-h-9 underline coarse:min-h-11" onClick={onSeen}>
-            Seen, take it off
+        {kind === "plan" && jobGone === true && (
+          <button
+            type="button"
+            className={link}
+            disabled={busy}
+            onClick={() => {
+              void act(async () => {
+                await navigate(`/jobs/${await asNewJob(waiting)}`);
+              });
+            }}
+          >
+            Keep it as a new job
+          </button>
+        )}
+        {refused !== undefined && (
+          <button
+            type="button"
+            className={link}
+            disabled={busy}
+            onClick={() => {
+              void act(() => sendAgain(waiting));
+            }}
+          >
+            Send again
+          </button>
+        )}
+        {refused !== undefined && (
+          <button
+            type="button"
+            className={link}
+            onClick={() => {
+              if (waiting.number !== undefined) void shelf.gone(waiting.number);
+            }}
+          >
+            Let go of it
           </button>
         )}
       </span>
       {refused !== undefined && <b className="block font-semibold">Not taken: {refused}</b>}
+      {held && <span className="block text-pencil">It waits until {by} signs in here.</span>}
+      <Refused>{wrong}</Refused>
+      <details>
+        <summary className="cursor-pointer text-[13px] text-pencil coarse:min-h-11">What is in it</summary>
+        <pre className="max-h-72 overflow-auto border border-rule bg-sheet p-2 text-[12px] whitespace-pre-wrap">
+          {JSON.stringify(waiting.sends, null, 2)}
+        </pre>
+      </details>
     </li>
   );
+}
+
+/** Everything that waits on this device, in one file that can be read and kept. */
+async function exportWaiting(): Promise<void> {
+  const all = {
+    exportedAt: new Date().toISOString(),
+    waiting: await shelf.waiting(),
+    plans: drafts.leftOver().map(({ job, draft }) => ({ job, ...draft })),
+    days: jobsQueued().map((job) => ({ job, entries: queued(job) })),
+  };
+  const url = URL.createObjectURL(new Blob([JSON.stringify(all, null, 2)], { type: "application/json" }));
+  const link = document.createElement("a");
+  link.href = url;
+  link.download = `draklo-waiting-${new Date().toISOString().slice(0, 10)}.json`;
+  link.click();
+  URL.revokeObjectURL(url);
 }
