@@ -92,6 +92,71 @@ public sealed class OutOfReachTests : IDisposable
         Assert.InRange(DateTimeOffset.UtcNow - said, TimeSpan.FromSeconds(4), TimeSpan.FromMinutes(3));
     }
 
+    /// <summary>Step after step is taken here; a change of the plan takes none away, and two tabs take nothing from each other.</summary>
+    [Fact]
+    public async Task A_day_goes_on_for_steps_and_two_tabs_of_one_device_lose_nothing()
+    {
+        var id = await IdOfAsync("Birch");
+        var before = (await client.GetFromJsonAsync<JsonObject>($"/api/jobs/{id}"))!["plan"]!["lines"]![0]!;
+        app.Kill();
+        screen.Open($"/jobs/{id}/day");
+        GoOn("slack out");
+        screen.Click("[role=group][aria-label='Legs not crossed, stopper tied'] button:nth-of-type(1)");
+        GoOn("bed test");
+        screen.Press("Looked at it all: as it should be");
+        screen.Press("enter a figure");
+        screen.Type("It reads", "235 N");
+        screen.Press("Keep this reading");
+        GoOn("floor");
+        screen.Press("Stop all");
+        Answers("stop");
+        screen.Press("On again, and why");
+        screen.Type("Because", "A walker, gone by");
+        screen.Press("On again");
+        Answers("wait");
+        screen.OpenJob("Birch");
+        screen.Drag(Seat, 0, 30);
+        screen.InNewTab(() =>
+        {
+            screen.OpenJob("Birch");
+            screen.Click("[data-station='Anchor and tackle']");
+            screen.Drag("[data-handle='anchor-main']", 30, 0);
+            screen.Until(() => screen.Count("[data-save='offline']") == 1, "the change to be kept");
+        });
+        screen.Open($"/jobs/{id}/day");
+        Assert.Equal("floor", screen.Text("[aria-current=step]"));
+        Answers("stop");
+        screen.Run("document.querySelector('main details').open = true");
+        screen.Until(
+            () => screen.Text("[data-kept]").Contains("under an earlier version of the plan", StringComparison.Ordinal),
+            "the plan they were made under"
+        );
+
+        Restart();
+        app.Start();
+        screen.Open("/tablet");
+        screen.Until(() => screen.Count("[data-waits]") == 0, "everything to come home");
+        var line = (await client.GetFromJsonAsync<JsonObject>($"/api/jobs/{id}"))!["plan"]!["lines"]![0]!;
+        Assert.NotEqual(Figure(before["seat"]!["heightM"]!), Figure(line["seat"]!["heightM"]!));
+        Assert.NotEqual(Figure(before["anchor"]!["distanceM"]!), Figure(line["anchor"]!["distanceM"]!));
+        var day = (await client.GetFromJsonAsync<JsonObject>($"/api/jobs/{id}/pulling"))!["day"]!;
+        Assert.Equal("floor", (string)day["now"]!);
+        Assert.Equal(8, day["entries"]!.AsArray().Count);
+    }
+
+    private static string Figure(JsonNode value) =>
+        value.GetValue<double>().ToString(System.Globalization.CultureInfo.InvariantCulture);
+
+    private void GoOn(string step)
+    {
+        Answers("goOn");
+        screen.Press($"Go on: {step}");
+        screen.Until(() => screen.Text("[aria-current=step]") == step, $"the step {step} without the server");
+    }
+
+    private void Answers(string state) =>
+        screen.Until(() => screen.Attribute("[data-answer]", "data-answer") == state, $"the answer {state}");
+
     [Fact]
     public async Task What_is_not_taken_at_home_is_said_and_stays_until_it_is_read()
     {
@@ -109,7 +174,14 @@ public sealed class OutOfReachTests : IDisposable
             "why it was not taken"
         );
         screen.Open("/tablet");
-        screen.Press("Seen, take it off");
+        screen.Run("document.querySelector('[data-waiting=sign] details').open = true");
+        Assert.Contains("fingerprint", screen.Text("[data-waiting='sign'] pre"), StringComparison.Ordinal);
+        screen.Press("Send again");
+        screen.Until(
+            () => screen.Text("[data-waiting='sign']").Contains("That is not Bo's PIN", StringComparison.Ordinal),
+            "it to be refused again"
+        );
+        screen.Press("Let go of it");
         screen.Until(() => screen.Count("[data-waits]") == 0, "it to go once it was read");
     }
 

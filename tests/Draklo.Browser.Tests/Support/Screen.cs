@@ -138,6 +138,17 @@ public sealed partial class Screen : IDisposable
             }
         );
 
+    /// <summary>Does something in another tab of the same browser, which closes then; the first one stays as it was.</summary>
+    public void InNewTab(Action act)
+    {
+        var first = driver.CurrentWindowHandle;
+        driver.SwitchTo().NewWindow(WindowType.Tab);
+        Resize(width, height);
+        act();
+        driver.Close();
+        driver.SwitchTo().Window(first);
+    }
+
     /// <summary>Takes this window's network away, or gives it back.</summary>
     public void InReach(bool isIn)
     {
