@@ -55,6 +55,8 @@ async function isThere(withinMs: number): Promise<boolean> {
 /** An answer that takes longer than this is waited for only while the server says that it is there. */
 const soonMs = 700;
 const lookMs = 1300;
+/** Where nobody was there a moment ago, nobody is waited for. */
+const awayMs = 150;
 let looking: Promise<boolean> | undefined;
 
 /** Whether the server is there, asked once however many wait for it; where it is not, this device goes on alone. */
@@ -70,14 +72,16 @@ function lookNow(): Promise<boolean> {
 /** The answer; a network that hangs is none: then it fails after two seconds as if nobody were there. */
 export async function unlessGone<T>(asked: Promise<T>): Promise<T> {
   let timer: ReturnType<typeof setTimeout> | undefined;
+  const { away } = useHome.getState();
   const late = new Promise<undefined>((go) => {
-    timer = setTimeout(go, soonMs);
+    timer = setTimeout(go, away ? awayMs : soonMs);
   });
   const inTime = await Promise.race([asked.then((answer) => ({ answer })), late]).finally(() => {
     clearTimeout(timer);
   });
   if (inTime) return inTime.answer;
-  const gone = lookNow().then((there) => {
+  // Whether anybody is there again is looked at every few seconds anyway.
+  const gone = (away ? Promise.resolve(false) : lookNow()).then((there) => {
     if (!there) throw new DOMException("Nobody answers.", "TimeoutError");
     return asked;
   });
