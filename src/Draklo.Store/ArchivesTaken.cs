@@ -6,6 +6,20 @@ namespace Draklo.Store;
 /// <summary>Which archives were taken in, and what job each became.</summary>
 public sealed class ArchivesTaken(Database database, TimeProvider clock)
 {
+    private readonly SemaphoreSlim turn = new(1, 1);
+
+    /// <summary>One archive is taken in at a time, so that the same one sent twice at once is seen; disposed of, the next comes.</summary>
+    public async Task<IDisposable> TurnAsync(CancellationToken cancelled)
+    {
+        await turn.WaitAsync(cancelled);
+        return new Turn(turn);
+    }
+
+    private sealed class Turn(SemaphoreSlim turn) : IDisposable
+    {
+        public void Dispose() => turn.Release();
+    }
+
     /// <summary>The job that this very file became, and when; null where it was not taken in, or its job is gone.</summary>
     public (string JobId, string Name, DateTimeOffset At)? Find(byte[] file)
     {

@@ -1,4 +1,6 @@
 using System.Data;
+using System.Security.Cryptography;
+using System.Text;
 using Dapper;
 using Draklo.Core.Briefs;
 
@@ -14,18 +16,29 @@ public sealed class BriefStore(Database database, TimeProvider clock)
         return SignaturesOf(connection, jobId, null);
     }
 
-    /// <summary>Puts a name under a page.</summary>
-    /// <param name="sign">Makes the signature, with its time, from its number and the one before it.</param>
-    public Signature Sign(string jobId, Func<long, string, Signature?, Signature> sign) =>
+    /// <summary>Puts a name under a page, once.</summary>
+    /// <param name="seal">Of a PIN that was given at a tablet out of range; null for one given here. Each opens once.</param>
+    /// <param name="sign">Makes the signature, with its time, from its number and those before it; null where it stands already.</param>
+    /// <returns>False where the seal has been used.</returns>
+    public bool Sign(string jobId, string? seal, Func<long, string, IReadOnlyList<Signature>, Signature?> sign) =>
         database.Write(
             (connection, transaction) =>
             {
-                var last = SignaturesOf(connection, jobId, transaction).LastOrDefault();
+                if (seal is not null && !Use(connection, transaction, seal))
+                {
+                    return false;
+                }
+
+                var before = SignaturesOf(connection, jobId, transaction);
                 var number = connection.QuerySingle<long>(
                     "select coalesce(max(number), 0) + 1 from signature",
                     transaction: transaction
                 );
-                var made = sign(number, Now(), last);
+                if (sign(number, Now(), before) is not { } made)
+                {
+                    return true;
+                }
+
                 connection.Execute(
                     "insert into signature (number, job_id, name, signed_at, fingerprint, signature) values (@Number, @jobId, @Name, @At, @Fingerprint, @text)",
                     new
@@ -39,19 +52,31 @@ public sealed class BriefStore(Database database, TimeProvider clock)
                     },
                     transaction
                 );
-                return made;
+                return true;
             },
             ofJobs: true
         );
+
+    /// <returns>False where it has been used before.</returns>
+    private bool Use(IDbConnection connection, IDbTransaction transaction, string seal) =>
+        connection.Execute(
+            "insert into used_seal (hash, used_at) values (@hash, @at) on conflict do nothing",
+            new { hash = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(seal))), at = Now() },
+            transaction
+        ) == 1;
 
     public IReadOnlyList<IssuedBrief> Issued(string jobId)
     {
         using var connection = database.Connect();
         return connection
-            .Query<IssuedBrief>(
-                "select number, revision, issued_at as issuedAt, issued_by as issuedBy, fingerprint from brief where job_id = @jobId order by number",
+            .Query<(long Number, long Revision, string At, string By, string Fingerprint, bool FromArchive)>(
+                "select number, revision, issued_at, issued_by, fingerprint, from_archive from brief where job_id = @jobId order by number",
                 new { jobId }
             )
+            .Select(b => new IssuedBrief(b.Number, b.Revision, b.At, b.By, b.Fingerprint)
+            {
+                FromArchive = b.FromArchive,
+            })
             .ToList();
     }
 
@@ -65,10 +90,15 @@ public sealed class BriefStore(Database database, TimeProvider clock)
         );
     }
 
-    /// <summary>Keeps a page as issued, under the next number.</summary>
+    /// <summary>Keeps a page as issued, under the next number; not where another was issued since it was looked at.</summary>
+    /// <param name="before">How many were issued when it was looked at, 0 or more.</param>
+    /// <param name="seal">As for a signature.</param>
     /// <param name="page">Makes the text from what is kept about it.</param>
-    public IssuedBrief Issue(
+    /// <returns>False where the seal has been used.</returns>
+    public bool Issue(
         string jobId,
+        int before,
+        string? seal,
         int revision,
         string by,
         string fingerprint,
@@ -77,14 +107,24 @@ public sealed class BriefStore(Database database, TimeProvider clock)
         database.Write(
             (connection, transaction) =>
             {
-                var number = connection.QuerySingle<long>(
-                    "select coalesce(max(number), 0) + 1 from brief where job_id = @jobId",
+                if (seal is not null && !Use(connection, transaction, seal))
+                {
+                    return false;
+                }
+
+                var (count, number) = connection.QuerySingle<(long, long)>(
+                    "select count(*), coalesce(max(number), 0) + 1 from brief where job_id = @jobId",
                     new { jobId },
                     transaction
                 );
+                if (count != before)
+                {
+                    return true;
+                }
+
                 var issued = new IssuedBrief(number, revision, Now(), by, fingerprint);
                 Insert(connection, transaction, jobId, issued, page(issued));
-                return issued;
+                return true;
             },
             ofJobs: true
         );
@@ -197,7 +237,7 @@ public sealed class BriefStore(Database database, TimeProvider clock)
         string page
     ) =>
         connection.Execute(
-            "insert into brief (job_id, number, revision, issued_at, issued_by, fingerprint, page) values (@jobId, @Number, @Revision, @IssuedAt, @IssuedBy, @Fingerprint, @page)",
+            "insert into brief (job_id, number, revision, issued_at, issued_by, fingerprint, page, from_archive) values (@jobId, @Number, @Revision, @IssuedAt, @IssuedBy, @Fingerprint, @page, @FromArchive)",
             new
             {
                 jobId,
@@ -207,6 +247,7 @@ public sealed class BriefStore(Database database, TimeProvider clock)
                 brief.IssuedBy,
                 brief.Fingerprint,
                 page,
+                brief.FromArchive,
             },
             transaction
         );

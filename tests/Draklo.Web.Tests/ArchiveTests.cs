@@ -9,7 +9,7 @@ namespace Draklo.Web.Tests;
 public sealed class ArchiveTests(RunningServer server) : IClassFixture<RunningServer>
 {
     [Fact]
-    public async Task A_whole_job_comes_back_with_place_day_signatures_and_briefs()
+    public async Task A_whole_job_comes_back_with_place_and_day_and_its_signatures_as_records()
     {
         var birch = await server.DemoAsync("Birch");
         var id = birch["id"]!.GetValue<string>();
@@ -25,11 +25,34 @@ public sealed class ArchiveTests(RunningServer server) : IClassFixture<RunningSe
         }
 
         var brief = await BriefAsync(kept["id"]!.GetValue<string>());
-        Assert.Equal("issued", brief["state"]!.GetValue<string>());
-        Assert.All(brief["signOff"]!["people"]!.AsArray(), p => Assert.True(p!["hasSigned"]!.GetValue<bool>()));
+        // What was signed and issued elsewhere is to be read here, and valid nowhere.
+        Assert.Equal("notIssued", brief["state"]!.GetValue<string>());
+        Assert.True(Assert.Single(brief["issued"]!.AsArray())!["fromArchive"]!.GetValue<bool>());
+        Assert.All(
+            brief["signOff"]!["people"]!.AsArray(),
+            p =>
+            {
+                Assert.False(p!["hasSigned"]!.GetValue<bool>());
+                Assert.True(p["last"]!["fromArchive"]!.GetValue<bool>());
+            }
+        );
         Assert.Equal("saw", Assert.Single(brief["ticks"]!.AsArray())!["piece"]!.GetValue<string>());
         await server.SendAsync(HttpMethod.Delete, $"/api/jobs/{kept["id"]!.GetValue<string>()}");
     }
+
+    [Fact]
+    public async Task One_archive_by_eight_at_once_is_taken_in_once()
+    {
+        var lime = (await server.DemoAsync("Lime by"))["id"]!.GetValue<string>();
+        var file = await server.Client.GetByteArrayAsync($"/api/jobs/{lime}/job.zip");
+        var answers = await Task.WhenAll(Enumerable.Range(0, 8).Select(_ => KeepAsync(file)));
+        var kept = Assert.Single(answers, a => a.Status == 201);
+        Assert.Equal(7, answers.Count(a => a.Status == 422));
+        await server.SendAsync(HttpMethod.Delete, $"/api/jobs/{kept.Body["id"]!.GetValue<string>()}");
+    }
+
+    private async Task<int> ListedAsync() =>
+        (await server.SendAsync(HttpMethod.Get, "/api/jobs?limit=500")).Body!.AsArray().Count;
 
     [Theory]
     [InlineData("../outside.txt", "outside its folder")]
@@ -67,6 +90,17 @@ public sealed class ArchiveTests(RunningServer server) : IClassFixture<RunningSe
             await RefusedAsync(Changed(whole, "signatures.json", "[{\"name\":3}]")),
             StringComparison.Ordinal
         );
+        var jobs = await ListedAsync();
+        foreach (var signatures in new[] { "[{}]", "[null]", "{}", "[{\"name\":null}]", "[[null]]" })
+        {
+            Assert.Contains(
+                "signatures, briefs",
+                await RefusedAsync(Changed(whole, "signatures.json", signatures)),
+                StringComparison.Ordinal
+            );
+        }
+
+        Assert.Equal(jobs, await ListedAsync());
         Assert.Equal(413, (await KeepAsync(new byte[97 * 1024 * 1024])).Status);
     }
 

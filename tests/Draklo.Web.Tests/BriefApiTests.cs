@@ -66,6 +66,38 @@ public sealed class BriefApiTests(RunningServer server) : IClassFixture<RunningS
         Assert.Equal(("by-lead", "Wenna"), (last["way"]!.GetValue<string>(), last["enteredBy"]!.GetValue<string>()));
     }
 
+    /// <summary>A plan decides neither whose PIN counts nor who leads.</summary>
+    [Fact]
+    public async Task Who_somebody_is_and_whether_they_lead_says_the_crew_s_book()
+    {
+        var job = await CopyAsync("Birch");
+        var now = (await server.SendAsync(HttpMethod.Get, $"/api/jobs/{job}")).Body!;
+        var crew = now["plan"]!["crew"]!.AsArray();
+        JsonNode Of(string name) => crew.Single(c => c!["name"]!.GetValue<string>() == name)!;
+        var bo = Of("Bo")["personId"]?.GetValue<string>() ?? "bo";
+        Of("Wenna")["personId"] = bo;
+        await SaveAsync(job, now);
+        Assert.Contains("not in the crew's book", await RefusedAsync(job, "Wenna", "pin"), StringComparison.Ordinal);
+        now = (await server.SendAsync(HttpMethod.Get, $"/api/jobs/{job}")).Body!;
+        crew = now["plan"]!["crew"]!.AsArray();
+        Of("Wenna").AsObject().Remove("personId");
+        Of("Wenna")["role"] = "hauler";
+        Of("Bo")["role"] = "lead";
+        await SaveAsync(job, now);
+        Assert.Contains("not the lead", await RefusedAsync(job, "Ives", "lead", lead: "Bo"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task The_same_signature_by_four_at_once_is_one()
+    {
+        var job = await CopyAsync("Birch");
+        await Task.WhenAll(Enumerable.Range(0, 4).Select(_ => SignAsync(job, "Bo")));
+        var file = await server.Client.GetByteArrayAsync($"/api/jobs/{job}/job.zip");
+        using var zip = new System.IO.Compression.ZipArchive(new MemoryStream(file));
+        using var kept = zip.GetEntry("signatures.json")!.Open();
+        Assert.Single((await JsonNode.ParseAsync(kept))!.AsArray());
+    }
+
     [Fact]
     public async Task Five_wrong_pins_lock_a_name()
     {

@@ -26,6 +26,7 @@ public sealed class ClockBackTests
             void Sign(string name) =>
                 store.Sign(
                     id,
+                    seal: null,
                     (number, at, before) =>
                         new()
                         {
@@ -37,7 +38,7 @@ public sealed class ClockBackTests
                             EnteredBy = name,
                             Fingerprint = "abc",
                             Covered = [],
-                            ClockBack = before is not null && Signature.IsEarlier(at, before.At),
+                            ClockBack = before.Count > 0 && Signature.IsEarlier(at, before[^1].At),
                         }
                 );
         }

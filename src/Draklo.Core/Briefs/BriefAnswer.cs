@@ -88,7 +88,7 @@ public sealed record BriefAnswer
         var cleared = plan.Clearing is null ? null : ClearingAnalysis.Of(plan, units, yard).Analysis;
         var brief = Brief.Of(plan, analysis, cleared, pieces, units);
         var signOff = SignOff.Of(plan, brief, papers.Signatures, units);
-        var last = papers.Issued.Count > 0 ? papers.Issued[^1] : null;
+        var last = papers.Issued.LastOrDefault(i => !i.FromArchive);
         var moved =
             last is null || last.Fingerprint == brief.Fingerprint
                 ? []

@@ -4,7 +4,11 @@ namespace Draklo.Core.Briefs;
 
 /// <param name="Number">Counts the issued briefs of a job, from 1.</param>
 /// <param name="Revision">Of the job, when it was issued.</param>
-public sealed record IssuedBrief(long Number, long Revision, string IssuedAt, string IssuedBy, string Fingerprint);
+public sealed record IssuedBrief(long Number, long Revision, string IssuedAt, string IssuedBy, string Fingerprint)
+{
+    /// <summary>It came in with an archive: a record, never valid here.</summary>
+    public bool FromArchive { get; init; }
+}
 
 /// <summary>How a piece of gear stands between yard and tree.</summary>
 /// <param name="Piece">Its key on the packing list.</param>

@@ -33,6 +33,9 @@ public sealed record Signature
     /// <summary>The clock stood earlier than at the signature before it.</summary>
     public required bool ClockBack { get; init; }
 
+    /// <summary>It came in with an archive: a record, under no page here.</summary>
+    public bool FromArchive { get; init; }
+
     /// <summary>Whether one time is before another, both as signatures have them.</summary>
     public static bool IsEarlier(string at, string than) =>
         DateTimeOffset.Parse(at, CultureInfo.InvariantCulture)
@@ -73,8 +76,11 @@ public sealed record SignOff(IReadOnlyList<SignedPerson> People, IReadOnlyList<B
             {
                 var last = signatures.LastOrDefault(s => IsOf(s, person));
                 var same = last?.Fingerprint == brief.Fingerprint;
-                var changes = last is null || same ? [] : Covered.Changes(last.Covered, brief.Covered, units);
-                var stands = last is not null && changes.Count == 0;
+                var changes =
+                    last is null or { FromArchive: true } || same
+                        ? []
+                        : Covered.Changes(last.Covered, brief.Covered, units);
+                var stands = last is { FromArchive: false } && changes.Count == 0;
                 return new SignedPerson(person.Name.Trim(), person.Role, stands, last, changes)
                 {
                     LacksClearing = stands && Covered.LacksClearing(last!.Covered, brief.Covered),

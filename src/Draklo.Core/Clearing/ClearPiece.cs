@@ -64,10 +64,7 @@ public sealed record ClearPiece
     }
 
     /// <summary>The plan's own stem, as the analysis has it.</summary>
-    public static Stem StemOf(Plan plan) =>
-        plan.Tree.Mass.Method == MassMethod.Sections
-            ? new(plan.Tree.HeightM, plan.Tree.Mass.Sections, plan.Tree.TaperExponent, plan.Cut.StumpHeightM)
-            : new(plan.Tree.HeightM, plan.Tree.DbhM, plan.Tree.TaperExponent, plan.Cut.StumpHeightM);
+    public static Stem StemOf(Plan plan) => Stem.Of(plan.Tree, plan.Cut.StumpHeightM);
 
     /// <summary>The stem between the felling cut and its marks; what is left above the last one is a piece too.</summary>
     private static IEnumerable<ClearPiece> OfStem(Stem stem, IReadOnlyList<double> marks, double density, double at)

@@ -59,6 +59,13 @@ internal static class ClearingRules
 
     private static void CheckPieces(Plan plan, ClearingMembers clearing, List<Problem> problems, UnitSystem units)
     {
+        var before = problems.Count;
+        SectionRules.Check(plan.Tree, problems, units);
+        if (problems.Count > before)
+        {
+            return;
+        }
+
         var length = ClearPiece.StemOf(plan).LengthAboveCut;
         for (var i = 0; i < clearing.StemCutsM.Count; i++)
         {

@@ -53,10 +53,7 @@ public sealed record StandingTree
     )
     {
         var wood = Wood.Of(tree);
-        var stem =
-            tree.Mass.Method == MassMethod.Sections
-                ? new Stem(tree.HeightM, tree.Mass.Sections, tree.TaperExponent, stumpHeight)
-                : new Stem(tree.HeightM, tree.DbhM, tree.TaperExponent, stumpHeight);
+        var stem = Stem.Of(tree, stumpHeight);
         var (leanForward, leanRight) = lay.ResolveBearing(
             Math.Tan(Angle.Radians(tree.Lean.AngleDeg)),
             tree.Lean.BearingDeg

@@ -35,6 +35,13 @@ public sealed class Stem
         MeanSquareAboveCut = LengthAboveCut * LengthAboveCut * 2 / (((2 * taper) + 2) * ((2 * taper) + 3));
     }
 
+    /// <summary>A tree's stem: by its sections where its mass is worked out by them, else by its form.</summary>
+    /// <param name="stumpHeight">Of the felling cut, metres over the ground, 0 or more.</param>
+    public static Stem Of(TreeMembers tree, double stumpHeight) =>
+        tree.Mass.Method == MassMethod.Sections
+            ? new(tree.HeightM, tree.Mass.Sections, tree.TaperExponent, stumpHeight)
+            : new(tree.HeightM, tree.DbhM, tree.TaperExponent, stumpHeight);
+
     /// <summary>
     /// A stem by measured sections, from below upward; below the lowest it is as thick as there, above the highest it
     /// runs to a point at the top.

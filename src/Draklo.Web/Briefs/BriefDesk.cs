@@ -49,7 +49,9 @@ internal sealed class BriefDesk(
         return new(
             briefs.Signatures(job.Id),
             issued,
-            issued.Count > 0 && briefs.Page(job.Id, issued[^1].Number) is { } page ? CoveredBy(page) ?? [] : [],
+            issued.LastOrDefault(i => !i.FromArchive) is { } last && briefs.Page(job.Id, last.Number) is { } page
+                ? CoveredBy(page) ?? []
+                : [],
             [.. job.Content.Plan.Crew.Where(c => IdOf(c) is { } known && pins.Has(known)).Select(c => c.Name.Trim())],
             briefs.Ticks(job.Id)
         );
@@ -90,16 +92,23 @@ internal sealed class BriefDesk(
             return [new("lead", $"{signer} is not the lead of this job: only the lead signs for others.")];
         }
 
-        if (PinProblem(now, signer, PinOf(now, signer, asked)) is { } wrong)
+        if (PinProblem(now, signer, PinOf(now, ("sign", signer, name), asked)) is { } wrong)
         {
             return [wrong];
         }
 
-        briefs.Sign(
+        var kept = briefs.Sign(
             now.JobId,
+            asked.SealedPin,
             (number, keptAt, before) =>
             {
-                var at = SaidAt(keptAt, asked.AgoS);
+                // Asked twice at the same moment, it is one signature.
+                if (before.LastOrDefault(s => s.Name == name) is { } own && own.Number != person.Last?.Number)
+                {
+                    return null;
+                }
+
+                var at = SaidAt(now.JobId, keptAt, asked.AgoS);
                 return new()
                 {
                     Number = number,
@@ -111,11 +120,11 @@ internal sealed class BriefDesk(
                     EnteredBy = signer,
                     Fingerprint = now.Page.Brief.Fingerprint,
                     Covered = now.Page.Brief.Covered,
-                    ClockBack = before is not null && asked.AgoS is null && Signature.IsEarlier(at, before.At),
+                    ClockBack = before.Count > 0 && asked.AgoS is null && Signature.IsEarlier(at, before[^1].At),
                 };
             }
         );
-        return [];
+        return kept ? [] : [UsedSeal];
     }
 
     /// <summary>Keeps the page as issued, when nothing holds it.</summary>
@@ -152,14 +161,22 @@ internal sealed class BriefDesk(
             return [new("fingerprint", $"Not issued: {first}")];
         }
 
-        if (PinProblem(now, name, PinOf(now, name, asked)) is { } wrong)
+        if (PinProblem(now, name, PinOf(now, ("issue", name, name), asked)) is { } wrong)
         {
             return [wrong];
         }
 
         var page = JsonSerializer.Serialize(now.Page, DocumentReader.Options);
-        briefs.Issue(now.JobId, now.Revision, name, now.Page.Brief.Fingerprint, _ => page);
-        return [];
+        var kept = briefs.Issue(
+            now.JobId,
+            now.Issued.Count,
+            asked.SealedPin,
+            now.Revision,
+            name,
+            now.Page.Brief.Fingerprint,
+            _ => page
+        );
+        return kept ? [] : [UsedSeal];
     }
 
     /// <summary>What a kept page covers; null for a text that is no page.</summary>
@@ -180,7 +197,21 @@ internal sealed class BriefDesk(
             ? null
             : new("fingerprint", "The plan changed while you read: look at the page again before you sign it.");
 
-    private static bool IsLead(BriefAnswer now, string name) =>
+    private static Problem UsedSeal => new("pin", "This PIN was given for another signature: give it again.");
+
+    /// <summary>The plan says who leads this job; whether somebody leads at all, the crew's book says.</summary>
+    private bool IsLead(BriefAnswer now, string name) => LeadsByPlan(now, name) && LeadsByBook(now, name);
+
+    /// <summary>Of somebody who is not in the book, or without a role in it, only the plan says anything.</summary>
+    private bool LeadsByBook(BriefAnswer now, string name)
+    {
+        var known = PersonIdOf(now, name);
+        var roles = people.List().FirstOrDefault(p => p.Id == known)?.Roles ?? [];
+        var asked = now.SignOff.People.First(p => p.Name == name).Role;
+        return roles.Count == 0 || roles.Contains(JobRole.Lead) || (asked == JobRole.Faller && roles.Contains(asked));
+    }
+
+    private static bool LeadsByPlan(BriefAnswer now, string name) =>
         now.SignOff.People.Any(p => p.Name == name && p.Role == JobRole.Lead)
         || (
             // Where nobody leads, the faller does.
@@ -189,15 +220,23 @@ internal sealed class BriefDesk(
         );
 
     /// <summary>What was given as a PIN; one sealed for something else does not count.</summary>
-    private string PinOf(BriefAnswer now, string signer, GivenDocument given) =>
+    private string PinOf(BriefAnswer now, (string Act, string Signer, string For) act, GivenDocument given) =>
         given.SealedPin is null
             ? given.Pin
-            : seal.Open(given.SealedPin, now.JobId, signer, now.Page.Brief.Fingerprint) ?? "";
+            : seal.Open(given.SealedPin, new(now.JobId, act.Act, act.Signer, act.For, now.Page.Brief.Fingerprint))
+                ?? "";
 
-    private static string SaidAt(string keptAt, double? agoS) =>
-        agoS is { } ago && DateTimeOffset.TryParse(keptAt, CultureInfo.InvariantCulture, out var kept)
-            ? (kept - TimeSpan.FromSeconds(ago)).ToString("O")
-            : keptAt;
+    /// <summary>When it was given, by the tablet's word; no earlier than the page was kept that it stands under.</summary>
+    private string SaidAt(string jobId, string keptAt, double? agoS)
+    {
+        if (agoS is not { } ago || !DateTimeOffset.TryParse(keptAt, CultureInfo.InvariantCulture, out var kept))
+        {
+            return keptAt;
+        }
+
+        var (said, saved) = (kept - TimeSpan.FromSeconds(ago), jobs.Find(jobId)?.SavedAt ?? kept);
+        return (said < saved ? saved : said).ToString("O");
+    }
 
     private Problem? PinProblem(BriefAnswer now, string name, string pin)
     {
@@ -215,9 +254,9 @@ internal sealed class BriefDesk(
     /// <summary>Who somebody on a job is in the crew's book; null for nobody.</summary>
     private string? IdOf(CrewMembers member)
     {
-        var book = people.List();
-        return book.FirstOrDefault(p => p.Id == member.PersonId)?.Id
-            ?? (member.PersonId is null ? book.FirstOrDefault(p => p.Name == member.Name.Trim())?.Id : null);
+        // By name, and by id where the plan has one: a plan decides nobody's identity.
+        var named = people.List().Where(p => p.Name.Trim() == member.Name.Trim());
+        return named.FirstOrDefault(p => member.PersonId is null || p.Id == member.PersonId)?.Id;
     }
 
     private string LocalTime(string at) => SentTime.Local(at, clock.GetLocalNow().Offset);

@@ -134,8 +134,8 @@ internal static class BriefEndpoints
         return Results.Ok(briefs.Ticks(id));
     }
 
-    private static IResult Code(HttpRequest request, string id) =>
-        QrCode.Of(request, $"/jobs/{Uri.EscapeDataString(id)}/brief");
+    private static IResult Code(JobStore store, SharedAddresses shared, HttpRequest request, string id) =>
+        store.Find(id) is { } job ? QrCode.Of(request, shared, $"/jobs/{job.Id}/brief") : Missing();
 
     private static IResult WithBrief(
         BriefDesk desk,

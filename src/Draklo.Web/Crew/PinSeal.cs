@@ -6,8 +6,7 @@ namespace Draklo.Web.Crew;
 
 /// <summary>Opens PINs that were given at a tablet out of range; only this data folder can.</summary>
 /// <remarks>
-/// RSA with OAEP and SHA-256. A sealed PIN is bound to the job, the name and the page that it was given for: moved
-/// elsewhere it opens nothing.
+/// RSA with OAEP and SHA-256. A sealed PIN is bound to what it was given for: moved elsewhere it opens nothing.
 /// </remarks>
 internal sealed class PinSeal(string folder)
 {
@@ -18,7 +17,7 @@ internal sealed class PinSeal(string folder)
     public string PublicKey => Convert.ToBase64String(key.Value.ExportSubjectPublicKeyInfo());
 
     /// <summary>The PIN; null where the seal is not ours or was given for something else.</summary>
-    public string? Open(string sealedPin, string jobId, string name, string fingerprint)
+    public string? Open(string sealedPin, SealedFor what)
     {
         try
         {
@@ -26,7 +25,7 @@ internal sealed class PinSeal(string folder)
                 key.Value.Decrypt(Convert.FromBase64String(sealedPin), RSAEncryptionPadding.OaepSHA256)
             );
             var parts = text.Split('\n');
-            return parts.Length == 2 && parts[1] == BoundTo(jobId, name, fingerprint) ? parts[0] : null;
+            return parts.Length == 2 && parts[1] == BoundTo(what) ? parts[0] : null;
         }
         catch (Exception e) when (e is FormatException or CryptographicException)
         {
@@ -35,8 +34,12 @@ internal sealed class PinSeal(string folder)
     }
 
     /// <summary>What a seal is bound to, short enough to fit beside the PIN.</summary>
-    private static string BoundTo(string jobId, string name, string fingerprint) =>
-        Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes($"{jobId}\n{name}\n{fingerprint}")));
+    private static string BoundTo(SealedFor what) =>
+        Convert.ToHexStringLower(
+            SHA256.HashData(
+                Encoding.UTF8.GetBytes($"{what.JobId}\n{what.Act}\n{what.Signer}\n{what.For}\n{what.Fingerprint}")
+            )
+        );
 
     private static RSA Load(string path)
     {
@@ -55,3 +58,10 @@ internal sealed class PinSeal(string folder)
         return made;
     }
 }
+
+/// <summary>What a PIN is given for.</summary>
+/// <param name="Act">"sign" or "issue".</param>
+/// <param name="Signer">Whose PIN it is.</param>
+/// <param name="For">Whose name it puts there.</param>
+/// <param name="Fingerprint">Of the page.</param>
+internal sealed record SealedFor(string JobId, string Act, string Signer, string For, string Fingerprint);

@@ -1,3 +1,4 @@
+using Draklo.Web.Sharing;
 using QRCoder;
 
 namespace Draklo.Web.Hosting;
@@ -5,10 +6,16 @@ namespace Draklo.Web.Hosting;
 /// <summary>Addresses of this server as square codes.</summary>
 internal static class QrCode
 {
-    /// <summary>The address is the one that this page was asked for under: whoever reached it can be reached by it.</summary>
+    /// <summary>
+    /// The address is the one that devices of the crew are let in under, where this machine is shared; otherwise the one that
+    /// this page was asked for under.
+    /// </summary>
     /// <param name="path">Of a page, with its slash.</param>
-    public static IResult Of(HttpRequest request, string path) =>
-        Results.Text(Svg($"{request.Scheme}://{request.Host}{path}"), "image/svg+xml");
+    public static IResult Of(HttpRequest request, SharedAddresses shared, string path)
+    {
+        var address = shared.Address.Length > 0 ? shared.Address : $"{request.Scheme}://{request.Host}";
+        return Results.Text(Svg(address + path), "image/svg+xml");
+    }
 
     public static string Svg(string address)
     {

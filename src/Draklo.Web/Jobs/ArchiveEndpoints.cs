@@ -63,6 +63,7 @@ internal static class ArchiveEndpoints
         using var body = new MemoryStream();
         await http.Request.Body.CopyToAsync(body, http.RequestAborted);
         var file = body.ToArray();
+        using var turn = await taken.TurnAsync(http.RequestAborted);
         if (!again && taken.Find(file) is var (_, name, at))
         {
             var day = TimeZoneInfo

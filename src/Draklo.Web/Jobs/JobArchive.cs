@@ -115,6 +115,12 @@ internal static class JobArchive
         return file.ToArray();
     }
 
+    private static Problem Broken =>
+        new(
+            "file",
+            "The signatures, briefs or readings in this archive cannot be read: it is broken, or a newer Draklo wrote it. Nothing was kept."
+        );
+
     /// <summary>Keeps an archive as a new job, or says what is wrong with it; then nothing is kept.</summary>
     public static (Job? Job, List<Problem> Problems) Keep(
         byte[] file,
@@ -160,15 +166,7 @@ internal static class JobArchive
 
         if (!parts.Read(files))
         {
-            return (
-                null,
-                [
-                    new(
-                        "file",
-                        "The signatures, briefs or readings in this archive cannot be read: it is broken, or a newer Draklo wrote it. Nothing was kept."
-                    ),
-                ]
-            );
+            return (null, [Broken]);
         }
 
         var log = parts.Log.SingleOrDefault();
@@ -186,13 +184,29 @@ internal static class JobArchive
         }
 
         var kept = jobs.Create(job.ToContent());
-        if (log is not null)
+        try
         {
-            logs.Fill(kept, log);
+            if (log is not null)
+            {
+                logs.Fill(kept, log);
+            }
+
+            // Whatever was signed and issued elsewhere is a record here.
+            briefs.Fill(
+                kept.Id,
+                parts.Signatures.Select(s => s with { FromArchive = true }),
+                parts.Briefs.Select(b => (b.Brief with { FromArchive = true }, b.Page)),
+                parts.Ticks
+            );
+            pulling.Fill(kept.Id, parts.Entries, parts.Traces);
+        }
+        catch (Exception fault) when (fault is not IOException)
+        {
+            // Members that no Draklo wrote: the job goes with them.
+            jobs.Delete(kept.Id);
+            return (null, [Broken]);
         }
 
-        briefs.Fill(kept.Id, parts.Signatures, parts.Briefs, parts.Ticks);
-        pulling.Fill(kept.Id, parts.Entries, parts.Traces);
         return (kept, []);
     }
 

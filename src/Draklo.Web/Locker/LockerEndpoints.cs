@@ -5,6 +5,7 @@ using Draklo.Core.Verdicts;
 using Draklo.Files;
 using Draklo.Store;
 using Draklo.Web.Hosting;
+using Draklo.Web.Sharing;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Draklo.Web.Locker;
@@ -364,8 +365,8 @@ internal static class LockerEndpoints
                 )
         );
 
-    private static IResult Label(LockerStore store, HttpRequest request, string id) =>
-        store.Find(id) is { } kept ? QrCode.Of(request, $"/locker/{kept.Item.Id}") : Missing();
+    private static IResult Label(LockerStore store, SharedAddresses shared, HttpRequest request, string id) =>
+        store.Find(id) is { } kept ? QrCode.Of(request, shared, $"/locker/{kept.Item.Id}") : Missing();
 
     private static GearEntry Entry(LockerStore store, KeptItem kept, string? units) =>
         GearEntry.Of(kept, store.Rules(), store.Today, UnitsOf(units));

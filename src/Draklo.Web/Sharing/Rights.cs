@@ -73,7 +73,7 @@ public static class Rights
     {
         [Right.Anybody] = ["session", "pair"],
         [Right.Device] = ["signIn", "signOut", "peopleToSignIn"],
-        [Right.Brief] = ["readBrief", "issuedBrief"],
+        [Right.Brief] = ["readBrief", "issuedBrief", "briefCode"],
         [Right.Look] =
         [
             "listJobs",
@@ -99,7 +99,6 @@ public static class Rights
             "templates",
             "kits",
             "peopleWithPin",
-            "briefCode",
             "readPulling",
             "readTrace",
             "traceCsv",

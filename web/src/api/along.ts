@@ -264,7 +264,7 @@ export async function signLater(
   if (!kept) throw new Refusal(0, "This device has no key for signing offline. Open Draklo once while it is online.");
   const { pin, ...rest } = given;
   const signer = given.lead ?? given.name;
-  const sealedPin = await sealed(kept.seal, pin, `${id}\n${signer}\n${given.fingerprint}`);
+  const sealedPin = await sealed(kept.seal, pin, `${id}\n${kind}\n${signer}\n${given.name}\n${given.fingerprint}`);
   const words = kind === "sign" ? `${given.name} signs` : `${given.name} issues the brief`;
   await keepWaiting({ kind, jobId: id, words, sends: { ...rest, sealedPin } });
   return brief;

@@ -56,6 +56,8 @@ export function SignPanel({ brief }: { brief: BriefAnswer }) {
                 <span className="block text-[13px] text-pencil">
                   {p.hasSigned && p.last
                     ? `signed ${timeOf(p.last.at)}${p.last.way === "by-lead" ? `, by ${p.last.enteredBy} for them` : ""}${p.last.clockBack ? "; the clock stood earlier than at the signature before it" : ""}${p.lacksClearing ? "; the clearing was added since" : ""}`
+                    : p.last?.fromArchive === true
+                      ? `signed ${timeOf(p.last.at)} where the archive came from: a record, not a signature here`
                     : p.last
                       ? `signed ${timeOf(p.last.at)}, void: signs again`
                       : "has not signed"}
