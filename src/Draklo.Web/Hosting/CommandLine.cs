@@ -184,6 +184,8 @@ public static class CommandLine
                     Output = output,
                     Error = error,
                     EnableDefaultExceptionHandler = false,
+                    // The server stops by itself when it is told to, however long its last answer takes.
+                    ProcessTerminationTimeout = null,
                 }
             );
         }

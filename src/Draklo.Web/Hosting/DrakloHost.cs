@@ -1,5 +1,6 @@
 using System.Net.Sockets;
 using System.Reflection;
+using System.Runtime.InteropServices;
 using Draklo.Core.Analyses;
 using Draklo.Core.Reading;
 using Draklo.Core.Units;
@@ -45,6 +46,7 @@ public static class DrakloHost
     public const int LargestBody = 1024 * 1024;
 
     private const int PortInUse = 3;
+    private const string Stopped = "Draklo has stopped; everything is saved.";
 
     public static async Task<int> RunAsync(string[] args)
     {
@@ -65,10 +67,20 @@ public static class DrakloHost
 
     private static async Task<int> ServeAsync(HostSettings settings)
     {
+        // From here on a word to stop is heard, however early it comes.
+        using var stop = new CancellationTokenSource();
+        using var term = PosixSignalRegistration.Create(PosixSignal.SIGTERM, Stop);
+        using var interrupt = PosixSignalRegistration.Create(PosixSignal.SIGINT, Stop);
         await using var app = Build(settings);
+        using var stops = stop.Token.Register(app.Lifetime.StopApplication);
         try
         {
-            await app.StartAsync();
+            await app.StartAsync(stop.Token);
+        }
+        catch (OperationCanceledException) when (stop.IsCancellationRequested)
+        {
+            Console.WriteLine(Stopped);
+            return 0;
         }
         catch (Exception e) when (e is IOException or SocketException)
         {
@@ -100,9 +112,15 @@ public static class DrakloHost
             WarmUp.Begin();
         }
 
-        await app.WaitForShutdownAsync();
-        Console.WriteLine("Draklo has stopped; everything is saved.");
+        await app.WaitForShutdownAsync(stop.Token);
+        Console.WriteLine(Stopped);
         return 0;
+
+        void Stop(PosixSignalContext signal)
+        {
+            signal.Cancel = true;
+            stop.Cancel();
+        }
     }
 
     private static void SayWhereTheCrewComesIn(WebApplication app)
