@@ -7,7 +7,8 @@ using Dapper;
 namespace Draklo.Store;
 
 /// <summary>A device that was paired with this yard.</summary>
-public sealed record PairedDevice(string Id, string Name, string PairedAt);
+/// <param name="GuestOf">The only job whose brief it reads; null for a device of the crew.</param>
+public sealed record PairedDevice(string Id, string Name, string PairedAt, string? GuestOf);
 
 /// <summary>Somebody signed in on a device.</summary>
 public sealed record KeptSession
@@ -60,32 +61,33 @@ public sealed class SessionStore(Database database, TimeProvider clock)
 
     /// <summary>Remembers a device.</summary>
     /// <returns>The token that it shows from now on; nobody can read it here again.</returns>
-    public (PairedDevice Device, string Token) Pair(string name)
+    public (PairedDevice Device, string Token) Pair(string name, string? guestOf = null)
     {
         var (id, token) = (NewToken()[..16], NewToken());
         database.Write(
             (connection, transaction) =>
                 connection.Execute(
-                    "insert into device (id, token_hash, name, paired_at) values (@id, @hash, @name, @now)",
+                    "insert into device (id, token_hash, name, paired_at, guest_of) values (@id, @hash, @name, @now, @guestOf)",
                     new
                     {
                         id,
                         hash = HashOf(token),
                         name,
                         now = Now(),
+                        guestOf,
                     },
                     transaction
                 ),
             ofJobs: true
         );
-        return (new(id, name, Now()), token);
+        return (new(id, name, Now(), guestOf), token);
     }
 
     public PairedDevice? Device(string token)
     {
         using var connection = database.Connect();
         return connection.QuerySingleOrDefault<PairedDevice>(
-            "select id, name, paired_at as pairedAt from device where token_hash = @hash and gone_at is null",
+            "select id, name, paired_at as pairedAt, guest_of as guestOf from device where token_hash = @hash and gone_at is null",
             new { hash = HashOf(token) }
         );
     }
@@ -95,7 +97,7 @@ public sealed class SessionStore(Database database, TimeProvider clock)
         using var connection = database.Connect();
         return connection
             .Query<PairedDevice>(
-                "select id, name, paired_at as pairedAt from device where gone_at is null order by paired_at desc"
+                "select id, name, paired_at as pairedAt, guest_of as guestOf from device where gone_at is null order by paired_at desc"
             )
             .ToList();
     }
@@ -186,6 +188,18 @@ public sealed class SessionStore(Database database, TimeProvider clock)
                     new { id, now = Now() },
                     transaction
                 ) == 1,
+            ofJobs: true
+        );
+
+    /// <summary>Ends every session of a person.</summary>
+    public void EndOf(string personId) =>
+        database.Write(
+            (connection, transaction) =>
+                connection.Execute(
+                    "update session set ended_at = @now where person_id = @personId and ended_at is null",
+                    new { personId, now = Now() },
+                    transaction
+                ),
             ofJobs: true
         );
 

@@ -78,26 +78,29 @@ public sealed class LetInTests : IDisposable
         var codes = new PairingCodes(clock);
         var code = codes.Make(null);
         clock.Now = clock.Now.AddMinutes(10);
-        Assert.Null(codes.Take(code.Code).Code);
+        Assert.Null(codes.Take(code.Code, Phone).Code);
     }
 
     [Fact]
-    public void Ten_wrong_codes_withdraw_the_right_one_and_shut_the_door_for_ten_minutes()
+    public void Ten_wrong_codes_shut_their_sender_out_for_ten_minutes_and_nobody_else()
     {
         var codes = new PairingCodes(clock);
         var code = codes.Make(null);
         for (var i = 0; i < PairingCodes.WrongAtMost; i++)
         {
-            Assert.Null(codes.Take($"WRONG{i}").Code);
+            Assert.Null(codes.Take($"WRONG{i}", Stranger).Code);
         }
 
-        var (taken, why) = codes.Take(code.Code);
+        var (taken, why) = codes.Take(code.Code, Stranger);
         Assert.Null(taken);
         Assert.Contains("Too many wrong codes", why, StringComparison.Ordinal);
+        Assert.NotNull(codes.Take(code.Code, Phone).Code);
         clock.Now = clock.Now.AddMinutes(11);
-        Assert.Null(codes.Take(code.Code).Code);
-        Assert.NotNull(codes.Take(codes.Make(null).Code).Code);
+        Assert.NotNull(codes.Take(codes.Make(null).Code, Stranger).Code);
     }
+
+    private const string Phone = "192.168.1.20";
+    private const string Stranger = "192.168.1.99";
 
     private LocalAuthority Authority(string address) => new(folder, [IPAddress.Parse(address)], clock);
 

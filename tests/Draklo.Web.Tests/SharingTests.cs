@@ -235,6 +235,44 @@ public sealed class SharingTests(SharedYard yard) : IClassFixture<SharedYard>
         );
     }
 
+    /// <summary>Whoever is no longer who they were signs in again; a guest's device is never one of the crew's.</summary>
+    [Fact]
+    public async Task A_session_ends_with_the_role_the_pin_and_the_place_in_the_book_that_it_began_with()
+    {
+        var person = new JsonObject
+        {
+            ["id"] = "tarn",
+            ["name"] = "Tarn",
+            ["roles"] = new JsonArray("lead"),
+        };
+        async Task BookAsync() =>
+            Assert.Equal(
+                200,
+                (await SharedYard.AskAsync(yard.Laptop, HttpMethod.Put, "/api/crew/tarn", person)).Status
+            );
+        async Task<int> PinAsync(JsonObject pin) =>
+            (await SharedYard.AskAsync(yard.Laptop, HttpMethod.Put, "/api/crew/tarn/pin", pin)).Status;
+        async Task<int> ListAsync(HttpClient client) =>
+            (await SharedYard.AskAsync(client, HttpMethod.Get, "/api/jobs")).Status;
+
+        await BookAsync();
+        Assert.Equal(204, await PinAsync(new() { ["pin"] = "2468" }));
+        var lead = await yard.SignedInAsync("tarn");
+        Assert.Equal(200, await ListAsync(lead));
+        person["roles"] = new JsonArray("hauler");
+        await BookAsync();
+        Assert.Equal(401, await ListAsync(lead));
+        var hauler = await yard.SignedInAsync("tarn");
+        Assert.Equal(204, await PinAsync(new() { ["pin"] = "2469", ["old"] = "2468" }));
+        Assert.Equal(401, await ListAsync(hauler));
+        Assert.Equal(204, await PinAsync(new() { ["pin"] = "2468", ["old"] = "2469" }));
+        var last = await yard.SignedInAsync("tarn");
+        Assert.Equal(204, (await SharedYard.AskAsync(yard.Laptop, HttpMethod.Delete, "/api/crew/tarn")).Status);
+        Assert.Equal(401, await ListAsync(last));
+        var guest = await GuestAsync(await JobIdAsync("Birch"));
+        Assert.Equal(403, (await SharedYard.AskAsync(guest, HttpMethod.Get, "/api/session/people")).Status);
+    }
+
     [Fact]
     public async Task A_session_that_another_device_shows_ends_for_both_and_is_on_record()
     {

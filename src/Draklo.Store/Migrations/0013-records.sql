@@ -6,3 +6,6 @@ create table used_seal (
     hash    text not null primary key,
     used_at text not null
 ) without rowid;
+
+-- The only job whose brief a guest's device reads; null for a device of the crew.
+alter table device add column guest_of text;

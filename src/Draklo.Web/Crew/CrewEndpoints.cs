@@ -67,7 +67,13 @@ internal static class CrewEndpoints
         }
     }
 
-    private static async Task<IResult> SetPinAsync(PersonStore people, Pins pins, HttpRequest request, string id)
+    private static async Task<IResult> SetPinAsync(
+        PersonStore people,
+        Pins pins,
+        SessionStore sessions,
+        HttpRequest request,
+        string id
+    )
     {
         var (asked, refusal) = await request.ReadAsync<PinDocument>();
         if (asked is null)
@@ -93,6 +99,8 @@ internal static class CrewEndpoints
         }
 
         pins.Set(id, asked.Pin);
+        // Whoever came in by the old one signs in again.
+        sessions.EndOf(id);
         return Results.NoContent();
     }
 }

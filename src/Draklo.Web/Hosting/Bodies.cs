@@ -1,6 +1,7 @@
 using System.Globalization;
 using Draklo.Core.Reading;
 using Draklo.Core.Units;
+using Draklo.Web.Sharing;
 using Microsoft.Net.Http.Headers;
 
 namespace Draklo.Web.Hosting;
@@ -34,11 +35,14 @@ internal static class Bodies
         return problems.Count > 0 ? (null, PlainProblems.Refused(problems)) : (document, null);
     }
 
-    /// <summary>Whose turn a request takes: each page says which it is; without, the address it came from.</summary>
+    /// <summary>
+    /// Whose turn a request takes: a device of the crew has one, whatever its pages call themselves; at this machine each page
+    /// says which it is; without, the address it came from.
+    /// </summary>
     public static string Client(this HttpRequest request) =>
-        request.Headers[Gate.ClientHeader].ToString() is { Length: > 0 and <= 64 } named
-            ? named
-            : $"{request.HttpContext.Connection.RemoteIpAddress}";
+        Visitor.Of(request.HttpContext).Device is { } device ? device.Id
+        : request.Headers[Gate.ClientHeader].ToString() is { Length: > 0 and <= 64 } named ? named
+        : $"{request.HttpContext.Connection.RemoteIpAddress}";
 
     /// <summary>The revision that a change began from, as If-Match names it.</summary>
     /// <param name="refusal">What to answer when it names none.</param>

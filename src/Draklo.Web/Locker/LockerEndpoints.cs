@@ -261,6 +261,11 @@ internal static class LockerEndpoints
             return refusal!;
         }
 
+        if (Visitor.Of(request.HttpContext).NotAs("by", inspection.By) is { } other)
+        {
+            return PlainProblems.Refused([other]);
+        }
+
         if (store.Find(id) is not { } piece)
         {
             return Missing();

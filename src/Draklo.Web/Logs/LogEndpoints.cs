@@ -1,6 +1,7 @@
 using Draklo.Core.Logs;
 using Draklo.Store;
 using Draklo.Web.Hosting;
+using Draklo.Web.Sharing;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Draklo.Web.Logs;
@@ -91,6 +92,11 @@ internal static class LogEndpoints
         if (log is null)
         {
             return refusal!;
+        }
+
+        if (Visitor.Of(http).NotAs("by", log.By) is { } other)
+        {
+            return PlainProblems.Refused([other]);
         }
 
         for (var i = 0; i < log.Pictures.Count; i++)

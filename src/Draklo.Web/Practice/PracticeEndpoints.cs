@@ -3,6 +3,7 @@ using Draklo.Core.Practice;
 using Draklo.Core.Units;
 using Draklo.Store;
 using Draklo.Web.Hosting;
+using Draklo.Web.Sharing;
 
 namespace Draklo.Web.Practice;
 
@@ -99,6 +100,11 @@ internal static class PracticeEndpoints
         if (person.Length is 0 or > LongestName)
         {
             return PlainProblems.Refused([new("person", "Say who answers: a first name.")]);
+        }
+
+        if (Visitor.Of(request.HttpContext).NotAs("person", person) is { } other)
+        {
+            return PlainProblems.Refused([other]);
         }
 
         var card = PracticeCards.Make(answer.Topic, answer.Seed, system);

@@ -1,4 +1,5 @@
 using Draklo.Core.Units;
+using Draklo.Web.Sharing;
 using Microsoft.AspNetCore.SignalR;
 
 namespace Draklo.Web.Pulling;
@@ -24,5 +25,14 @@ internal sealed class PullHub(LiveDays days, Draklo.Store.JobStore jobs) : Hub
     ) =>
         jobs.Find(jobId) is null
             ? throw new HubException("There is no such job, or it was deleted.")
-            : days.WatchAsync(jobId, cells, units == "us" ? UnitSystem.Us : UnitSystem.Metric, cancellation);
+            : days.WatchAsync(
+                jobId,
+                cells && MayTakePart,
+                units == "us" ? UnitSystem.Us : UnitSystem.Metric,
+                cancellation
+            );
+
+    /// <summary>Whoever only looks has no cell read and kept for them.</summary>
+    private bool MayTakePart =>
+        Context.GetHttpContext() is not { } http || Rights.May(Visitor.Of(http).Role, Right.TakePart);
 }

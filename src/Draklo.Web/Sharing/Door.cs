@@ -1,3 +1,4 @@
+using Draklo.Core.Plans;
 using Draklo.Store;
 using Draklo.Web.Hosting;
 
@@ -15,7 +16,7 @@ public sealed class Door(RequestDelegate next)
     private static readonly TimeSpan LooksEvery = TimeSpan.FromSeconds(3);
     private static readonly TimeSpan SeenEvery = TimeSpan.FromMinutes(1);
 
-    public Task InvokeAsync(HttpContext http, SessionStore sessions, TimeProvider clock)
+    public Task InvokeAsync(HttpContext http, SessionStore sessions, PersonStore people, TimeProvider clock)
     {
         if (http.Features.Get<ForTrust>() is not null)
         {
@@ -37,7 +38,7 @@ public sealed class Door(RequestDelegate next)
             return next(http);
         }
 
-        var visitor = Who(http, sessions, clock);
+        var visitor = Who(http, sessions, people, clock);
         visitor?.Enter(http);
         Author.Name = visitor?.Session?.Name ?? "";
         return Refusal(http, visitor) is { } refusal ? refusal.ExecuteAsync(http)
@@ -92,6 +93,15 @@ public sealed class Door(RequestDelegate next)
             );
         }
 
+        if (visitor.Device is { GuestOf: not null } && right == Right.Device)
+        {
+            return Refused(
+                403,
+                "A guest's device.",
+                "This device was let in to read one job's brief. To sign in on it, ask at the laptop for a code of the crew."
+            );
+        }
+
         if (right == Right.Device)
         {
             return null;
@@ -119,7 +129,7 @@ public sealed class Door(RequestDelegate next)
     private static IResult Refused(int status, string title, string detail) =>
         Results.Problem(detail, title: title, statusCode: status);
 
-    private static Visitor? Who(HttpContext http, SessionStore sessions, TimeProvider clock)
+    private static Visitor? Who(HttpContext http, SessionStore sessions, PersonStore people, TimeProvider clock)
     {
         var cookies = http.Request.Cookies;
         var device = cookies[DeviceCookie] is { Length: > 0 } known ? sessions.Device(known) : null;
@@ -136,6 +146,13 @@ public sealed class Door(RequestDelegate next)
             return device is null ? null : new(Role.Guest, null, device);
         }
 
+        if (session.PersonId is { } who && Moved(session, people.List().FirstOrDefault(p => p.Id == who)) is { } moved)
+        {
+            sessions.End(session.Id);
+            sessions.Note(moved, session.Name, session.Device, AddressOf(http));
+            return device is null ? null : new(Role.Guest, null, device);
+        }
+
         if (DateTimeOffset.TryParse(session.SeenAt, null, out var seen) && clock.GetUtcNow() - seen > SeenEvery)
         {
             sessions.Seen(session.Id);
@@ -143,6 +160,13 @@ public sealed class Door(RequestDelegate next)
 
         return new(Enum.TryParse<Role>(session.Role, out var role) ? role : Role.Guest, session, device);
     }
+
+    /// <summary>What of somebody changed in the crew's book since they signed in; null for nothing.</summary>
+    private static string? Moved(KeptSession session, Person? person) =>
+        person is null ? "no longer in the crew's book"
+        : $"{Rights.Of(person)}" != session.Role ? "another role now"
+        : person.Name != session.Name ? "another name now"
+        : null;
 
     public static string AddressOf(HttpContext http) => $"{http.Connection.RemoteIpAddress}";
 }

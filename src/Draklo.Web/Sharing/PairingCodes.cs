@@ -7,7 +7,10 @@ namespace Draklo.Web.Sharing;
 public sealed record PairingCode(string Code, string? JobId, DateTimeOffset EndsAt);
 
 /// <summary>Codes that are valid just now: each for one device, for ten minutes.</summary>
-/// <remarks>Ten wrong ones withdraw all of them, and nobody is let in for ten minutes.</remarks>
+/// <remarks>
+/// Ten wrong ones from an address shut that address out for ten minutes, and nobody else: a stranger keeps none of the crew
+/// from coming in. Of 32⁸ codes nobody guesses one of twenty.
+/// </remarks>
 public sealed class PairingCodes(TimeProvider clock)
 {
     public const int WrongAtMost = 10;
@@ -20,9 +23,7 @@ public sealed class PairingCodes(TimeProvider clock)
 
     private readonly Lock turn = new();
     private readonly Dictionary<string, PairingCode> codes = new(StringComparer.Ordinal);
-    private int wrong;
-    private DateTimeOffset lastWrong;
-    private DateTimeOffset shutUntil;
+    private readonly Dictionary<string, (int Count, DateTimeOffset Last)> wrong = new(StringComparer.Ordinal);
 
     public PairingCode Make(string? jobId)
     {
@@ -45,36 +46,36 @@ public sealed class PairingCodes(TimeProvider clock)
     }
 
     /// <summary>Uses a code up; null, and why, if it is not valid.</summary>
-    public (PairingCode? Code, string Why) Take(string text)
+    /// <param name="address">Where it is given.</param>
+    public (PairingCode? Code, string Why) Take(string text, string address)
     {
         lock (turn)
         {
             Forget();
             var now = clock.GetUtcNow();
-            if (now < shutUntil)
+            // Ten in ten minutes, not ten in a summer.
+            foreach (var (old, _) in wrong.Where(w => now - w.Value.Last >= Valid).ToList())
+            {
+                wrong.Remove(old);
+            }
+
+            var tried = wrong.GetValueOrDefault(address).Count;
+            if (tried >= WrongAtMost)
             {
                 return (
                     null,
-                    "Too many wrong codes: nobody is let in for ten minutes. Ask at the laptop for a new one then."
+                    "Too many wrong codes: this device is not let in for ten minutes. Ask at the laptop for a new one then."
                 );
             }
 
             var plain = new string([.. text.ToUpperInvariant().Where(char.IsAsciiLetterOrDigit)]);
             if (codes.Remove(plain, out var code))
             {
-                wrong = 0;
+                wrong.Remove(address);
                 return (code, "");
             }
 
-            // Ten in ten minutes, not ten in a summer.
-            wrong = now - lastWrong < Valid ? wrong + 1 : 1;
-            lastWrong = now;
-            if (wrong >= WrongAtMost)
-            {
-                codes.Clear();
-                wrong = 0;
-                shutUntil = now + Valid;
-            }
+            wrong[address] = (tried + 1, now);
 
             return (null, "This code is not valid, or no longer: ask at the laptop for a new one.");
         }

@@ -67,12 +67,16 @@ public static class Rights
         [Role.Hauler] = [Right.Brief, Right.Look, Right.WorkOut, Right.Sign, Right.TakePart],
         [Role.Learner] = [Right.Brief, Right.Look, Right.WorkOut, Right.Sign],
         [Role.Guest] = [Right.Brief],
-    }.ToFrozenDictionary(r => r.Key, r => r.Value.Concat([Right.Anybody, Right.Device]).ToFrozenSet());
+    }.ToFrozenDictionary(
+        r => r.Key,
+        // On a guest's device nobody signs in, and nobody's name is read there.
+        r => r.Value.Concat(r.Key == Role.Guest ? [Right.Anybody] : [Right.Anybody, Right.Device]).ToFrozenSet()
+    );
 
     private static readonly Dictionary<Right, string[]> Endpoints = new()
     {
-        [Right.Anybody] = ["session", "pair"],
-        [Right.Device] = ["signIn", "signOut", "peopleToSignIn"],
+        [Right.Anybody] = ["session", "pair", "signOut"],
+        [Right.Device] = ["signIn", "peopleToSignIn"],
         [Right.Brief] = ["readBrief", "issuedBrief", "briefCode"],
         [Right.Look] =
         [

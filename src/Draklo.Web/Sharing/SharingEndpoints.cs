@@ -103,7 +103,12 @@ internal static class SharingEndpoints
         return [.. people.List().Where(p => able.Contains(p.Id)).Select(p => new Signer(p.Id, p.Name))];
     }
 
-    private static async Task<IResult> PairAsync(HttpContext http, PairingCodes codes, SessionStore sessions)
+    private static async Task<IResult> PairAsync(
+        HttpContext http,
+        PairingCodes codes,
+        SessionStore sessions,
+        TimeProvider clock
+    )
     {
         var (asked, refusal) = await http.Request.ReadCheckedAsync<PairDocument>();
         if (asked is null)
@@ -112,20 +117,23 @@ internal static class SharingEndpoints
         }
 
         var name = asked.Device.Trim().Length > 0 ? asked.Device.Trim() : "a device";
-        var (code, why) = codes.Take(asked.Code);
+        var (code, why) = codes.Take(asked.Code, Door.AddressOf(http));
         if (code is null)
         {
             sessions.Note("wrong code", "", name, Door.AddressOf(http));
             return PlainProblems.Refused([new("code", why)]);
         }
 
-        var (device, token) = sessions.Pair(name);
+        var (device, token) = sessions.Pair(name, code.JobId);
         http.Response.Cookies.Append(Door.DeviceCookie, token, Cookie(DeviceStays));
         sessions.Note(code.JobId is null ? "device paired" : "guest let in", "", device.Name, Door.AddressOf(http));
         if (code.JobId is { } jobId)
         {
-            var session = sessions.Begin(device.Id, null, "Guest", $"{Role.Guest}", jobId, WorkingDay);
-            http.Response.Cookies.Append(Door.SessionCookie, session, Cookie(WorkingDay));
+            // A guest reads until the day ends; then the code of another day lets in again.
+            var now = clock.GetLocalNow();
+            var untilNight = now.Date.AddDays(1) - now.DateTime;
+            var session = sessions.Begin(device.Id, null, "Guest", $"{Role.Guest}", jobId, untilNight);
+            http.Response.Cookies.Append(Door.SessionCookie, session, Cookie(untilNight));
         }
 
         return Results.Ok(new PairedAnswer(code.JobId));

@@ -8,6 +8,7 @@ namespace Draklo.Web.Together;
 internal sealed class JobHub(Rooms rooms, JobStore jobs) : Hub
 {
     public const string Path = "/hubs/job";
+    private const string Watched = "watched";
     private const int LongestHandle = 80;
     private const int LongestPage = 64;
     private const int MostDifferences = 200;
@@ -24,17 +25,36 @@ internal sealed class JobHub(Rooms rooms, JobStore jobs) : Hub
     ) =>
         jobs.Find(jobId) is null ? throw new HubException("There is no such job, or it was deleted.")
         : page.Length is 0 or > LongestPage ? throw new HubException("A page has a name of up to 64 letters.")
-        : rooms.WatchAsync(jobId, page, SignedIn ?? name.Trim(), cancellation);
+        : WatchAs(jobId, page, SignedIn ?? name.Trim(), cancellation);
+
+    private IAsyncEnumerable<TogetherMessage> WatchAs(
+        string jobId,
+        string page,
+        string name,
+        CancellationToken cancellation
+    )
+    {
+        Context.Items[Watched] = (jobId, page);
+        return rooms.WatchAsync(jobId, page, name, cancellation);
+    }
+
+    /// <summary>A connection speaks for the page that it watches for, and for no other.</summary>
+    private bool IsOwn(string jobId, string page) =>
+        Context.Items[Watched] is (string job, string own) && job == jobId && own == page;
 
     /// <summary>Takes hold of a handle, or lets go with null.</summary>
     /// <returns>False where somebody else has it.</returns>
     public bool Hold(string jobId, string page, string? handle) =>
-        handle?.Length is null or <= LongestHandle && rooms.Hold(jobId, page, handle);
+        IsOwn(jobId, page) && handle?.Length is null or <= LongestHandle && rooms.Hold(jobId, page, handle);
 
     /// <summary>Says what is being settled, so that whoever saved the other version sees both; null when it is done.</summary>
     /// <returns>False where it is too much to be told.</returns>
     public bool Settle(string jobId, string page, IReadOnlyList<Difference>? differences) =>
-        (differences is null || (differences.Count <= MostDifferences && differences.All(d => d.IsShort)))
+        IsOwn(jobId, page)
+        && (
+            differences is null
+            || (differences.Count <= MostDifferences && differences.All(d => d is { IsShort: true }))
+        )
         && rooms.Settle(jobId, page, differences);
 
     private string? SignedIn => Context.GetHttpContext() is { } http ? Visitor.Of(http).Session?.Name : null;
