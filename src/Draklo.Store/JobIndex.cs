@@ -1,4 +1,5 @@
 using Dapper;
+using Microsoft.Data.Sqlite;
 
 namespace Draklo.Store;
 
@@ -157,7 +158,19 @@ public sealed class JobIndex(Database database)
     }
 
     /// <summary>Remembers what the list shows.</summary>
-    public void Remember(IEnumerable<ListedJob> jobs, string units, string madeBy) =>
+    public void Remember(IEnumerable<ListedJob> jobs, string units, string madeBy)
+    {
+        try
+        {
+            Write(jobs, units, madeBy);
+        }
+        catch (SqliteException)
+        {
+            // A full disk, or a file that another program holds, keeps nobody from reading the list.
+        }
+    }
+
+    private void Write(IEnumerable<ListedJob> jobs, string units, string madeBy) =>
         database.Write(
             (connection, transaction) =>
             {

@@ -211,6 +211,23 @@ public sealed class PullingApiTests(RunningServer server) : IClassFixture<Runnin
         Assert.Equal(csv, await server.Client.GetStringAsync($"/api/jobs/{copy}/pulling/trace.csv"));
     }
 
+    [Fact]
+    public async Task A_trace_s_rows_are_in_order_of_time_and_none_is_a_formula()
+    {
+        var id = await BirchAsync();
+        await TakeAsync(id, Readings("kN", [(1, 0.5), (2, 0.6)]));
+        var stop = Entry("brief", "stop", ("because", "=cmd|x"));
+        stop["by"] = "+Runa";
+        await SayAsync(id, stop);
+        await TakeAsync(id, Readings("kN", [(3, 0.7)]));
+        var csv = await server.Client.GetStringAsync($"/api/jobs/{id}/pulling/trace.csv");
+        var rows = csv.Split('\n', StringSplitOptions.RemoveEmptyEntries).Skip(1).ToList();
+        Assert.Equal(4, rows.Count);
+        Assert.Contains(",'+Runa,'=cmd|x", csv, StringComparison.Ordinal);
+        var times = rows.Select(r => DateTimeOffset.Parse(r.Split(',')[0], null)).ToList();
+        Assert.Equal(times.Order(), times);
+    }
+
     private Task<string> BirchAsync() => server.CopyAsync("Birch");
 
     private async Task<string> AtBedTestAsync()

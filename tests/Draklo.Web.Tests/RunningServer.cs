@@ -81,7 +81,8 @@ public sealed class RunningServer : IAsyncLifetime
         return (await SendAsync(HttpMethod.Get, $"/api/jobs/{id}")).Body!.AsObject();
     }
 
-    /// <summary>A copy of a whole demo job, its brief and signatures too, that a test has to itself.</summary>
+    /// <summary>A copy of a whole demo job that a test has to itself, signed and issued anew where it was: what came with it is
+    /// a record.</summary>
     public async Task<string> CopyAsync(string name)
     {
         var id = (await SendAsync(HttpMethod.Get, "/api/jobs"))
@@ -91,7 +92,33 @@ public sealed class RunningServer : IAsyncLifetime
         using var content = new ByteArrayContent(await Client.GetByteArrayAsync($"/api/jobs/{id}/job.zip"));
         content.Headers.ContentType = new MediaTypeHeaderValue("application/zip");
         using var response = await Client.PostAsync("/api/jobs/archives?again=true", content);
-        return JsonNode.Parse(await response.Content.ReadAsStringAsync())!["id"]!.GetValue<string>();
+        var copy = JsonNode.Parse(await response.Content.ReadAsStringAsync())!["id"]!.GetValue<string>();
+        if ((string)(await SendAsync(HttpMethod.Get, $"/api/jobs/{id}/brief")).Body!["state"]! != "issued")
+        {
+            return copy;
+        }
+
+        var brief = (await SendAsync(HttpMethod.Get, $"/api/jobs/{copy}/brief")).Body!;
+        var fingerprint = brief["page"]!["brief"]!["fingerprint"]!.GetValue<string>();
+        var people = brief["signOff"]!["people"]!.AsArray();
+        foreach (var person in people)
+        {
+            await GiveAsync("signatures", person!["name"]!.GetValue<string>());
+        }
+
+        await GiveAsync("briefs", people.First(p => (string)p!["role"]! == "lead")!["name"]!.GetValue<string>());
+        return copy;
+
+        async Task GiveAsync(string what, string name)
+        {
+            var given = new JsonObject
+            {
+                ["name"] = name,
+                ["pin"] = "2468",
+                ["fingerprint"] = fingerprint,
+            };
+            Assert.Equal(200, (await SendAsync(HttpMethod.Post, $"/api/jobs/{copy}/{what}", given)).Status);
+        }
     }
 
     /// <summary>Something said on the day of a job, as it is sent.</summary>

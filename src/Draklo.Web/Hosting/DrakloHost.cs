@@ -172,6 +172,7 @@ public static class DrakloHost
             }
         });
         builder.Services.AddOpenApi(ApiDescription.Configure);
+        builder.Services.AddOutputCache();
         builder.Services.AddOutside();
         builder.Services.AddCompression();
         builder.Services.AddProblemDetails();
@@ -222,7 +223,9 @@ public static class DrakloHost
         app.UseStatusCodePages();
         app.UseRouting();
         app.UseMiddleware<Door>();
-        app.MapOpenApi("/openapi/{documentName}.json");
+        app.UseOutputCache();
+        // It takes seconds to write and is the same until another build runs.
+        app.MapOpenApi("/openapi/{documentName}.json").CacheOutput(policy => policy.Expire(TimeSpan.FromDays(1)));
         app.MapQuestions();
         app.MapHub<FinderHub>(FinderHub.Path);
         app.MapCatalogue();

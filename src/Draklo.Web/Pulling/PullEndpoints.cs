@@ -179,21 +179,54 @@ internal static class PullEndpoints
         }
 
         await csv.NextRecordAsync();
-        foreach (var entry in store.Entries(id))
+        var rows = store
+            .Extents(id)
+            .Select(extent =>
+                store
+                    .Trace(id, extent.LineId)
+                    .Select(point => (At: point.AtMs, Write: (Action)(() => WritePoint(csv, extent.LineId, point))))
+            )
+            .Append(
+                store.Entries(id).Select(entry => (At: TimeOf(entry), Write: (Action)(() => WriteEntry(csv, entry))))
+            );
+        foreach (var (_, write) in InOrder([.. rows]))
         {
-            WriteEntry(csv, entry);
+            write();
             await csv.NextRecordAsync();
         }
+    }
 
-        foreach (var extent in store.Extents(id))
+    private static long TimeOf(DayEntry entry) =>
+        DateTimeOffset.TryParse(entry.At, CultureInfo.InvariantCulture, out var at) ? at.ToUnixTimeMilliseconds() : 0;
+
+    /// <summary>Rows that are in order of time each, as one; an hour of them is never held at once.</summary>
+    private static IEnumerable<(long At, Action Write)> InOrder(
+        IReadOnlyList<IEnumerable<(long At, Action Write)>> rows
+    )
+    {
+        var next = new PriorityQueue<IEnumerator<(long At, Action Write)>, (long At, int Which)>();
+        for (var i = 0; i < rows.Count; i++)
         {
-            foreach (var point in store.Trace(id, extent.LineId))
+            var one = rows[i].GetEnumerator();
+            if (one.MoveNext())
             {
-                WritePoint(csv, extent.LineId, point);
-                await csv.NextRecordAsync();
+                next.Enqueue(one, (one.Current.At, i));
+            }
+        }
+
+        while (next.TryDequeue(out var one, out var at))
+        {
+            yield return one.Current;
+            if (one.MoveNext())
+            {
+                next.Enqueue(one, (one.Current.At, at.Which));
             }
         }
     }
+
+    /// <summary>What somebody typed, as no spreadsheet runs it.</summary>
+    private static string Said(string? text) =>
+        text is { Length: > 0 } && "=+-@\t\r".Contains(text[0], StringComparison.Ordinal) ? $"'{text}" : text ?? "";
 
     private static void WriteEntry(CsvWriter csv, DayEntry entry)
     {
@@ -204,8 +237,8 @@ internal static class PullEndpoints
         csv.WriteField("");
         csv.WriteField(PullSteps.NameOf(entry.Entry.Step));
         csv.WriteField($"{entry.Entry.Kind}".ToLowerInvariant());
-        csv.WriteField(entry.Entry.By);
-        csv.WriteField(entry.Entry.Because ?? "");
+        csv.WriteField(Said(entry.Entry.By));
+        csv.WriteField(Said(entry.Entry.Because));
     }
 
     private static void WritePoint(CsvWriter csv, string lineId, TracePoint point)
