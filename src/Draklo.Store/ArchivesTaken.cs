@@ -4,7 +4,7 @@ using Dapper;
 namespace Draklo.Store;
 
 /// <summary>Which archives were taken in, and what job each became.</summary>
-public sealed class ArchivesTaken(Database database, TimeProvider clock)
+public sealed class ArchivesTaken(Database database, TimeProvider clock) : IDisposable
 {
     private readonly SemaphoreSlim turn = new(1, 1);
 
@@ -14,6 +14,8 @@ public sealed class ArchivesTaken(Database database, TimeProvider clock)
         await turn.WaitAsync(cancelled);
         return new Turn(turn);
     }
+
+    public void Dispose() => turn.Dispose();
 
     private sealed class Turn(SemaphoreSlim turn) : IDisposable
     {

@@ -118,7 +118,7 @@ public sealed record CarriedDay(
             var wrong = new List<Problem>();
             var tension = day.Read(said.Entry, units, wrong);
             var entry =
-                said.TakenUnder is { } under ? day.Keep(said.Entry, tension, entries, said.At, under)
+                said.TakenUnder is { } under ? BriefedDay.Keep(said.Entry, tension, entries, said.At, under)
                 : wrong.Count > 0 ? null
                 : day.Take(said.Entry, tension, entries, said.At, at => SentTime.Local(at, offset), units, wrong);
             if (entry is null)

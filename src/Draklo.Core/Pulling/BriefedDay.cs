@@ -57,7 +57,7 @@ public sealed record BriefedDay(BriefAnswer Brief, PullBasis Basis)
 
     /// <summary>Keeps an entry that was taken already.</summary>
     /// <param name="revision">Of the job, when it was taken.</param>
-    public DayEntry Keep(
+    public static DayEntry Keep(
         EntryDocument asked,
         Spread? tension,
         IReadOnlyList<DayEntry> before,

@@ -15,7 +15,7 @@ namespace Draklo.Web.Jobs;
 /// The job list as JSON. A plan is analysed once per revision and unit system, and again only when a piece of the locker
 /// that it uses, or the crew's policies, stand otherwise than before.
 /// </summary>
-internal sealed class JobList(JobStore store, JobIndex index, YardStore yards, ILogger<JobList> log)
+internal sealed partial class JobList(JobStore store, JobIndex index, YardStore yards, ILogger<JobList> log)
 {
     /// <summary>Another build may judge a plan otherwise.</summary>
     private static readonly string MadeBy = typeof(PlanAnalysis).Assembly.ManifestModule.ModuleVersionId.ToString("N");
@@ -89,10 +89,13 @@ internal sealed class JobList(JobStore store, JobIndex index, YardStore yards, I
         catch (Exception fault) when (fault is not OperationCanceledException)
         {
             // One plan that cannot be worked out hides no other.
-            log.LogError(fault, "The list cannot work out job {Id}.", listed.Id);
+            CannotWorkOut(log, fault, listed.Id);
             return listed with { Entry = Text(JobEntry.Unreadable(listed)) };
         }
     }
+
+    [LoggerMessage(LogLevel.Error, "The list cannot work out job {Id}.")]
+    private static partial void CannotWorkOut(ILogger log, Exception fault, string id);
 
     private static object StageOf(ListedJob listed) =>
         new

@@ -58,9 +58,9 @@ export function SignPanel({ brief }: { brief: BriefAnswer }) {
                     ? `signed ${timeOf(p.last.at)}${p.last.way === "by-lead" ? `, by ${p.last.enteredBy} for them` : ""}${p.last.clockBack ? "; the clock stood earlier than at the signature before it" : ""}${p.lacksClearing ? "; the clearing was added since" : ""}`
                     : p.last?.fromArchive === true
                       ? `signed ${timeOf(p.last.at)} where the archive came from: a record, not a signature here`
-                    : p.last
-                      ? `signed ${timeOf(p.last.at)}, void: signs again`
-                      : "has not signed"}
+                      : p.last
+                        ? `signed ${timeOf(p.last.at)}, void: signs again`
+                        : "has not signed"}
                 </span>
               </span>
               {(!p.hasSigned || p.lacksClearing) && (
