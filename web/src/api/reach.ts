@@ -69,7 +69,7 @@ function lookNow(): Promise<boolean> {
   return looking;
 }
 
-/** The answer; a network that hangs is none: then it fails after two seconds as if nobody were there. */
+/** The answer. Where the network hangs it fails after two seconds, as if nobody were there. */
 export async function unlessGone<T>(asked: Promise<T>): Promise<T> {
   let timer: ReturnType<typeof setTimeout> | undefined;
   const { away } = useHome.getState();
