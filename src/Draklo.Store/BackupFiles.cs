@@ -1,3 +1,4 @@
+using System.IO.Compression;
 using System.Security.Cryptography;
 using System.Text.Json;
 using Dapper;
@@ -43,6 +44,11 @@ internal static class BackupFiles
     {
         using var connection = new SqliteConnection(Database.ReadOnly(file));
         connection.Open();
+        if (BackupSchema.Fault(connection) is { } fault)
+        {
+            throw new BackupException($"{file} is not a data file of Draklo: {fault} Nothing was changed.");
+        }
+
         return connection.Query<string>("pragma integrity_check(1)").FirstOrDefault() is "ok"
             ? (Count("job"), Count("gear_item"))
             : throw new BackupException($"What was written to {file} is not whole; nothing was changed.");
@@ -52,6 +58,33 @@ internal static class BackupFiles
             connection.QuerySingle<int>("select count(*) from sqlite_master where name = @table", new { table }) == 0
                 ? 0
                 : connection.QuerySingle<int>($"select count(*) from {table}");
+    }
+
+    /// <summary>The pictures of a folder whose content is not what their names say; a name is the content's hash.</summary>
+    public static IEnumerable<string> Changed(string pictures) =>
+        Directory
+            .EnumerateFiles(pictures)
+            .Where(f => Path.GetFileNameWithoutExtension(f) != HashOf(f))
+            .Select(f => Path.GetFileName(f));
+
+    /// <summary>Unpacks a file, but no further than it may grow.</summary>
+    /// <param name="left">How many bytes may still be written; what was written comes off.</param>
+    /// <exception cref="InvalidDataException">It unpacks to more.</exception>
+    public static void Unpack(ZipArchiveEntry entry, string path, ref long left)
+    {
+        using var from = entry.Open();
+        using var to = new FileStream(path, FileMode.CreateNew);
+        var buffer = new byte[1 << 16];
+        for (var read = from.Read(buffer); read > 0; read = from.Read(buffer))
+        {
+            left -= read;
+            if (left < 0)
+            {
+                throw new InvalidDataException("it unpacks to far more than a backup does.");
+            }
+
+            to.Write(buffer, 0, read);
+        }
     }
 
     /// <summary>Copies pictures that are not there yet.</summary>

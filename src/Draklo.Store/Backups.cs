@@ -2,6 +2,7 @@ using System.Globalization;
 using System.IO.Compression;
 using System.Security.Cryptography;
 using System.Text.Json;
+using System.Text.RegularExpressions;
 using Dapper;
 using Draklo.Core.Reading;
 using Microsoft.Data.Sqlite;
@@ -43,7 +44,14 @@ public sealed record Backup(
 );
 
 /// <summary>A backup that could not be made, or cannot be restored, in words.</summary>
-public sealed class BackupException(string message, Exception? inner = null) : Exception(message, inner);
+public sealed partial class BackupException(string message, Exception? inner = null) : Exception(message, inner)
+{
+    /// <summary>The same for whoever is not at the machine: files by their names, without where they lie.</summary>
+    public string Plain => Folders().Replace(Message, "");
+
+    [GeneratedRegex(@"(?<=^|[\s“'""(])(?:/[^\s/]+)*/(?=[^\s/])", RegexOptions.None, 1000)]
+    private static partial Regex Folders();
+}
 
 /// <summary>
 /// Copies of all a crew has, each a folder with the data file, the pictures and a note of what it holds. Made through
@@ -61,6 +69,10 @@ public sealed class Backups
     private readonly string data;
     private readonly TimeProvider clock;
     private readonly Lock making = new();
+
+    /// <summary>How many times as large as its zip file a backup may be; and what any may be, bytes.</summary>
+    private const long MostUnpacked = 60;
+    private const long LeastUnpacked = 64 << 20;
 
     /// <param name="data">The data folder.</param>
     public Backups(Database database, string data, TimeProvider clock, string? folder = null)
@@ -202,6 +214,11 @@ public sealed class Backups
 
         var pictures = Path.Combine(folder, Pictures);
         var there = Directory.Exists(pictures) ? Directory.EnumerateFiles(pictures).Count() : 0;
+        if (there > 0 && BackupFiles.Changed(pictures).FirstOrDefault() is { } changed)
+        {
+            throw new BackupException($"The picture {changed} in {folder} is not the one that was taken.");
+        }
+
         return there >= note.Pictures
             ? note
             : throw new BackupException(
@@ -294,11 +311,13 @@ public sealed class Backups
                 DataFolder.MakeOwn(begun);
                 using (var zip = ZipFile.OpenRead(zipFile))
                 {
+                    // A data file packs to a tenth, pictures hardly at all.
+                    var left = Math.Max(LeastUnpacked, MostUnpacked * new FileInfo(zipFile).Length);
                     foreach (var entry in zip.Entries.Where(e => BackupFiles.IsPart(e.FullName)))
                     {
                         var path = Path.Combine(begun, entry.FullName);
                         DataFolder.MakeOwn(Path.GetDirectoryName(path)!);
-                        entry.ExtractToFile(path);
+                        BackupFiles.Unpack(entry, path, ref left);
                     }
                 }
 

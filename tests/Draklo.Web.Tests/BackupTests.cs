@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.IO.Compression;
 using System.Text.Json.Nodes;
 using Dapper;
 using Draklo.Store;
@@ -9,6 +10,9 @@ namespace Draklo.Web.Tests;
 /// <summary>The drill: fill, back up under load, wreck, restore, compare everything.</summary>
 public sealed class BackupTests : IAsyncLifetime
 {
+    /// <summary>Under the hash of its content, as pictures are kept.</summary>
+    private const string Picture = "92b2fa58028958317e408bd84ecfa70f5ee35b121991dbc232c49d166353708b.jpg";
+
     private readonly RunningServer server = new();
 
     public ValueTask InitializeAsync() => server.InitializeAsync();
@@ -19,7 +23,7 @@ public sealed class BackupTests : IAsyncLifetime
     public async Task A_backup_made_under_load_brings_back_all_that_was_acknowledged_before_it()
     {
         Directory.CreateDirectory(Path.Combine(server.Folder, Backups.Pictures));
-        await File.WriteAllTextAsync(Path.Combine(server.Folder, Backups.Pictures, "ab12.jpg"), "a picture");
+        await File.WriteAllTextAsync(Path.Combine(server.Folder, Backups.Pictures, Picture), "a picture");
         var names = new List<string>();
         using var stop = new CancellationTokenSource();
         var writing = Task.Run(async () =>
@@ -51,12 +55,12 @@ public sealed class BackupTests : IAsyncLifetime
         Assert.Equal(3, backup["pictures"]!.GetValue<int>());
 
         Wreck();
-        File.Delete(Path.Combine(server.Folder, Backups.Pictures, "ab12.jpg"));
+        File.Delete(Path.Combine(server.Folder, Backups.Pictures, Picture));
         Assert.Empty((await server.SendAsync(HttpMethod.Get, "/api/jobs")).Body!.AsArray());
         var restored = await server.SendAsync(HttpMethod.Post, $"/api/backups/{name}/restore");
         Assert.True(restored.Status == 200, restored.Text);
         Assert.Equal(kept, Rows(Path.Combine(server.Folder, "draklo.sqlite")));
-        Assert.True(File.Exists(Path.Combine(server.Folder, Backups.Pictures, "ab12.jpg")));
+        Assert.True(File.Exists(Path.Combine(server.Folder, Backups.Pictures, Picture)));
         Assert.Equal(200, (await server.SendAsync(HttpMethod.Get, "/api/locker")).Status);
         // The wrecked state is kept aside, and the server goes on from the restored one.
         var aside = restored.Body!["aside"]!["name"]!.GetValue<string>();
@@ -84,6 +88,87 @@ public sealed class BackupTests : IAsyncLifetime
         zip[zip.Length / 3] ^= 0x40;
         Assert.Equal(422, (await PostZipAsync(other, zip)).Status);
         Assert.Equal(422, (await PostZipAsync(other, "no zip"u8.ToArray())).Status);
+    }
+
+    /// <summary>Whoever made the file can write its note too: what is in it is looked at, not only its sum.</summary>
+    [Theory]
+    [InlineData("create trigger t after insert on job begin delete from job; end", "trigger")]
+    [InlineData("create view v as select * from job", "view")]
+    [InlineData("create table notes (text text)", "notes")]
+    [InlineData("drop table job_revision", "job_revision")]
+    public async Task What_no_Draklo_makes_is_not_taken_in(string sql, string said)
+    {
+        var answer = await PostZipAsync(
+            server,
+            Changed(
+                await ZipAsync(),
+                zip =>
+                {
+                    var file = Path.GetTempFileName();
+                    try
+                    {
+                        zip.GetEntry("draklo.sqlite")!.ExtractToFile(file, overwrite: true);
+                        using (var connection = new SqliteConnection($"Data Source={file};Pooling=False"))
+                        {
+                            connection.Open();
+                            connection.Execute($"pragma foreign_keys = off; {sql}");
+                        }
+
+                        Replace(zip, "draklo.sqlite", File.ReadAllBytes(file));
+                        using var read = new StreamReader(zip.GetEntry("backup.json")!.Open());
+                        var note = JsonNode.Parse(read.ReadToEnd())!;
+                        read.Dispose();
+                        note["sha256"] = Convert.ToHexStringLower(
+                            System.Security.Cryptography.SHA256.HashData(File.ReadAllBytes(file))
+                        );
+                        Replace(zip, "backup.json", System.Text.Encoding.UTF8.GetBytes(note.ToJsonString()));
+                    }
+                    finally
+                    {
+                        File.Delete(file);
+                    }
+                }
+            )
+        );
+        Assert.Equal(422, answer.Status);
+        Assert.Contains(said, answer.Text, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData(1_000, "not the one that was taken")]
+    [InlineData(200_000_000, "unpacks to")]
+    public async Task A_picture_of_another_content_and_a_file_that_swells_are_not_taken_in(int bytes, string said)
+    {
+        var name = $"pictures/{new string('0', 64)}.png";
+        var zip = Changed(await ZipAsync(), z => Replace(z, name, new byte[bytes]));
+        var answer = await PostZipAsync(server, zip);
+        Assert.Equal(422, answer.Status);
+        Assert.Contains(said, answer.Text, StringComparison.Ordinal);
+    }
+
+    private async Task<byte[]> ZipAsync()
+    {
+        var name = (await server.SendAsync(HttpMethod.Post, "/api/backups")).Body!["name"]!.GetValue<string>();
+        return await server.Client.GetByteArrayAsync($"/api/backups/{name}.zip");
+    }
+
+    private static byte[] Changed(byte[] zip, Action<ZipArchive> change)
+    {
+        using var memory = new MemoryStream();
+        memory.Write(zip);
+        using (var archive = new ZipArchive(memory, ZipArchiveMode.Update, leaveOpen: true))
+        {
+            change(archive);
+        }
+
+        return memory.ToArray();
+    }
+
+    private static void Replace(ZipArchive zip, string name, byte[] content)
+    {
+        zip.GetEntry(name)?.Delete();
+        using var entry = zip.CreateEntry(name).Open();
+        entry.Write(content);
     }
 
     [Fact]

@@ -182,7 +182,7 @@ internal static class CareEndpoints
         }
         catch (BackupException e)
         {
-            return PlainProblems.Refused([new("file", e.Message)]);
+            return PlainProblems.Refused([new("file", e.Plain)]);
         }
         finally
         {

@@ -55,15 +55,19 @@ internal sealed partial class PlainProblems(ILogger<PlainProblems> log) : IExcep
                 StatusCodes.Status409Conflict,
                 $"This {damaged.Kind} cannot be read: its row in the data file is damaged. Mend it or take it out on the page Upkeep; everything else goes on."
             ),
-            BackupException backup => (StatusCodes.Status507InsufficientStorage, backup.Message),
+            BackupException backup => (StatusCodes.Status507InsufficientStorage, backup.Plain),
             SqliteException { SqliteErrorCode: Busy or Locked } => (
                 StatusCodes.Status503ServiceUnavailable,
                 "Another program holds the data file just now. Nothing was lost; it is tried again."
             ),
             BadHttpRequestException bad => (bad.StatusCode, "The request could not be read: send it again."),
-            SqliteException { SqliteErrorCode: DiskFull or ReadOnly or Unwritable or CannotOpen } or IOException => (
+            _ when IsFull(exception) => (
                 StatusCodes.Status507InsufficientStorage,
-                "The data folder cannot be written: the disk is full, or the folder is read only. Make room; what was saved before is untouched."
+                "The disk is full: make room. What was saved before is untouched."
+            ),
+            SqliteException { SqliteErrorCode: ReadOnly or Unwritable or CannotOpen } or IOException => (
+                StatusCodes.Status507InsufficientStorage,
+                "The data folder cannot be read or written just now: it may be read only. What was saved before is untouched."
             ),
             SqliteException { SqliteErrorCode: Corrupt or NotADatabase } => (
                 StatusCodes.Status507InsufficientStorage,
@@ -87,6 +91,10 @@ internal sealed partial class PlainProblems(ILogger<PlainProblems> log) : IExcep
         await Results.Problem(detail, statusCode: status).ExecuteAsync(httpContext);
         return true;
     }
+
+    private static bool IsFull(Exception exception) =>
+        exception is SqliteException { SqliteErrorCode: DiskFull }
+        || (exception is IOException io && DataFolder.IsFull(io));
 
     [LoggerMessage(LogLevel.Error, "A request failed: {Method} {Path}")]
     private partial void LogFault(Exception exception, string method, string path);

@@ -69,10 +69,14 @@ function lookNow(): Promise<boolean> {
   return looking;
 }
 
-/** The answer. Where the network hangs it fails after two seconds, as if nobody were there. */
-export async function unlessGone<T>(asked: Promise<T>): Promise<T> {
+/**
+ * The answer. Where the network hangs it fails after two seconds, as if nobody were there.
+ * @param writes Whether something is saved: then it is never given up while the server says that it is there, for it would be
+ * saved all the same.
+ */
+export async function unlessGone<T>(asked: Promise<T>, writes = false): Promise<T> {
   let timer: ReturnType<typeof setTimeout> | undefined;
-  const { away } = useHome.getState();
+  const away = useHome.getState().away && !writes;
   const late = new Promise<undefined>((go) => {
     timer = setTimeout(go, away ? awayMs : soonMs);
   });
