@@ -112,7 +112,7 @@ internal static class LearnedFromJobs
             LearnedKind.Task,
             kind,
             "",
-            $"Minutes over the drawn ones: {DrawnTasks.NameOf(kind)}",
+            $"{DrawnTasks.NameOf(kind).Capitalised()}: minutes over those a plan draws up",
             "ratio",
             on,
             new(Ratio(mean - off), Ratio(mean), Ratio(mean + off)),

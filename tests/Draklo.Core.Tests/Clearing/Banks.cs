@@ -163,6 +163,14 @@ internal static class Banks
             Catch = new() { DropM = 0.9 },
         };
 
+    public static StandMembers Oskar(double at, double off) =>
+        new()
+        {
+            Name = "Oskar",
+            AtM = at,
+            OffM = off,
+        };
+
     public static Plan PlanOf(ClearingMembers clearing) => Cases.Sound() with { Clearing = clearing };
 
     public static ClearingAnalysis Worked(ClearingMembers clearing)

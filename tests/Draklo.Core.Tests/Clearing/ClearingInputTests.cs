@@ -246,7 +246,7 @@ public sealed class ClearingInputTests
         );
     }
 
-    /// <summary>Whatever stands in a clearing, its answer has no number that is none.</summary>
+    /// <summary>Whatever stands in a clearing, every number of its answer is one.</summary>
     [Fact]
     public void No_answer_has_a_number_that_is_none() =>
         Gen.Select(

@@ -69,14 +69,6 @@ public sealed partial class ClearingReasonTests
         }
     }
 
-    private static StandMembers Person(double at, double off) =>
-        new()
-        {
-            Name = "Oskar",
-            AtM = at,
-            OffM = off,
-        };
-
     private static IEnumerable<ClearingMembers> SetUps()
     {
         var (bank, glass) = (Bank(), OverGlass());
@@ -297,11 +289,11 @@ public sealed partial class ClearingReasonTests
         yield return bank with
         {
             High = Larch(),
-            People = [Person(7, 2.5)],
+            People = [Oskar(7, 2.5)],
         };
         yield return glass with
         {
-            People = [Person(30, 1)],
+            People = [Oskar(30, 1)],
             Points = new()
             {
                 LoadAtM = 12,

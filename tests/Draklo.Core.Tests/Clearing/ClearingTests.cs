@@ -72,13 +72,7 @@ public sealed class ClearingTests
     [InlineData(5, 0, "rig-person-in-line", VerdictState.Check)]
     public void People_under_a_load_or_in_line_are_named(double at, double off, string code, VerdictState state)
     {
-        var person = new StandMembers
-        {
-            Name = "Oskar",
-            AtM = at,
-            OffM = off,
-        };
-        var way = Chosen(Bank() with { People = [person] });
+        var way = Chosen(Bank() with { People = [Oskar(at, off)] });
         Assert.Contains(
             way.Reasons,
             r => r.Code == code && r.State == state && r.Text.Contains("Oskar", StringComparison.Ordinal)
@@ -94,15 +88,7 @@ public sealed class ClearingTests
     public void Nobody_stands_at_the_foot_of_the_spar(ClearingWay way, double at, double off, string? code)
     {
         string[] codes = ["rig-person-at-spar", "rig-person-under-load", "rig-person-under-point"];
-        var people = new[]
-        {
-            new StandMembers
-            {
-                Name = "Oskar",
-                AtM = at,
-                OffM = off,
-            },
-        };
+        var people = new[] { Oskar(at, off) };
         var clearing =
             way == ClearingWay.Catch
                 ? OverGlass() with
@@ -148,15 +134,7 @@ public sealed class ClearingTests
                 TurnDeg = turn,
                 Block = new() { StrengthN = 60_000, Sling = Sling },
             },
-            People =
-            [
-                new()
-                {
-                    Name = "Oskar",
-                    AtM = 4 + along,
-                    OffM = -off,
-                },
-            ],
+            People = [Oskar(4 + along, -off)],
         };
         Assert.Equal(inside, Chosen(bank).Reasons.Any(r => r.Code == "rig-person-inside-turn"));
     }

@@ -8,7 +8,7 @@ using Draklo.Files;
 
 namespace Draklo.Core.Tests.Reading;
 
-/// <summary>Text that is none, numbers that are none, files that are far too large: refused in words.</summary>
+/// <summary>Text that is not text, numbers that are not numbers, files that are far too large: refused in words.</summary>
 public sealed class BrokenTextTests
 {
     private static readonly string Plan = System.Text.Json.JsonSerializer.Serialize(

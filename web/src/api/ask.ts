@@ -59,7 +59,10 @@ export async function answerTo(path: string, init: RequestInit = {}): Promise<Re
 }
 
 export async function ask<T>(path: string, init?: RequestInit): Promise<T> {
-  const response = await answerTo(path, init);
+  // Nobody waits in silence for something to be kept; a file takes as long as it takes.
+  const writes = init?.method !== undefined && init.method !== "GET" && !(init.body instanceof Blob);
+  const answer = answerTo(path, init);
+  const response = await (writes ? unlessGone(answer, true) : answer);
   return (response.status === 204 ? undefined : await response.json()) as T;
 }
 

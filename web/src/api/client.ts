@@ -1,5 +1,4 @@
 import { answerTo, ask, askCore, askKept, orHere, send } from "./ask";
-import { unlessGone } from "./reach";
 import type {
   CardAnswered,
   JobAsk,
@@ -93,7 +92,7 @@ export const api = {
   create: (content: JobContent) => ask<Job>("/api/jobs", send("POST", content)),
   save: async (id: string, revision: number, content: JobContent, keepalive = false) => {
     const request = { ...send("PUT", content, { "if-match": `"${revision}"` }), keepalive };
-    const saved = await unlessGone(ask<Job>(`/api/jobs/${id}`, request), true);
+    const saved = await ask<Job>(`/api/jobs/${id}`, request);
     void along().then(({ keepJobAnswer }) => keepJobAnswer(saved));
     return saved;
   },
@@ -227,7 +226,7 @@ export const api = {
       async () => (await (await along()).pullingHere(id, units)).day,
     ),
   addDayEntry: (id: string, entry: NewEntry & { key: string }, units: Units) =>
-    unlessGone(ask<Pulling>(`/api/jobs/${id}/pulling/entries?units=${units}`, send("POST", entry)), true),
+    ask<Pulling>(`/api/jobs/${id}/pulling/entries?units=${units}`, send("POST", entry)),
   changeOnTheDay: (id: string, change: TheChange, units: Units) =>
     ask<ChangeAnswer>(`/api/jobs/${id}/pulling/change?units=${units}`, send("POST", change)),
   trace: (id: string, spans: number) => ask<TraceView[]>(`/api/jobs/${id}/pulling/trace?spans=${spans}`),

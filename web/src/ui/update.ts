@@ -7,11 +7,11 @@ interface Stored {
    * Whether this device holds the core, with which plans are worked out without the server: "coming" until the server
    * has built it and all of it is stored; "never" in a browser that stores no application.
    */
-  core: "coming" | "here" | "never";
+  core: "looking" | "coming" | "here" | "never";
 }
 
 /** What this device has stored of the application. */
-export const useUpdate = create<Stored>(() => ({ waiting: null, core: "coming" }));
+export const useUpdate = create<Stored>(() => ({ waiting: null, core: "looking" }));
 
 const lookEveryMs = 30 * 60_000;
 const coreEveryMs = 5_000;
@@ -57,6 +57,7 @@ async function storeCore(worker: ServiceWorker | null): Promise<void> {
       document.documentElement.dataset["core"] = "here";
       return;
     }
+    useUpdate.setState({ core: "coming" });
     await new Promise((again) => setTimeout(again, coreEveryMs));
   }
 }

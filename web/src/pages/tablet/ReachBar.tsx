@@ -12,7 +12,6 @@ export function ReachBar() {
   const atWork = useLocation().pathname.startsWith("/jobs/");
   const newer = useUpdate((s) => s.waiting) !== null && (!atWork || old);
   const refused = waiting.filter((w) => w.refused !== undefined).length;
-  const waits = waiting.length - refused;
   const others = waiting.filter((w) => w.refused === undefined && isAnothers(w.by)).map((w) => w.by);
   if (!away && !newer && refused === 0 && others.length === 0 && trouble !== "full") return null;
   return (
@@ -23,8 +22,8 @@ export function ReachBar() {
     >
       {away && !old && (
         <p>
-          <b className="font-semibold">Offline.</b> Carry on: this device works everything out and keeps it
-          {waits > 0 ? `; ${waits === 1 ? "one thing waits" : `${waits} things wait`} to go home` : ""}.
+          <b className="font-semibold">Offline.</b> Carry on: this device works everything out, keeps it, and sends it
+          once Draklo answers.
         </p>
       )}
       {old && (

@@ -166,6 +166,7 @@ export function TabletPage() {
 }
 
 const coreWords = {
+  looking: "Looking whether the core is on this device.",
   here: "The core is on this device: it works plans out while you are offline.",
   coming:
     "The core isn't on this device yet. Draklo builds it after it starts; it comes by itself. Until then plans need the server.",
