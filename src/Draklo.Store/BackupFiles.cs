@@ -13,6 +13,10 @@ internal static class BackupFiles
     public const string Note = "backup.json";
     public const string DataFile = "draklo.sqlite";
 
+    /// <summary>Ends the name of a file that is not written to its end yet.</summary>
+    public const string Begun = ".new";
+    private const string Held = ".held";
+
     public static bool IsName(string name) =>
         name.Length is > 0 and <= 80 && name.All(c => char.IsAsciiLetterOrDigit(c) || c == '-');
 
@@ -60,10 +64,42 @@ internal static class BackupFiles
                 : connection.QuerySingle<int>($"select count(*) from {table}");
     }
 
+    /// <summary>Says that somebody works on a folder that has no name yet; it is so until disposed, or the process ends.</summary>
+    public static FileStream Hold(string begun) =>
+        new(
+            Path.Combine(begun, Held),
+            FileMode.Create,
+            FileAccess.Write,
+            FileShare.None,
+            bufferSize: 1,
+            FileOptions.DeleteOnClose
+        );
+
+    public static bool IsHeld(string begun)
+    {
+        var held = Path.Combine(begun, Held);
+        try
+        {
+            if (File.Exists(held))
+            {
+                using var free = new FileStream(held, FileMode.Open, FileAccess.Write, FileShare.None);
+            }
+
+            return false;
+        }
+        catch (IOException)
+        {
+            return true;
+        }
+    }
+
+    /// <summary>The pictures of a folder that were written to their end.</summary>
+    public static IEnumerable<string> Finished(string pictures) =>
+        Directory.EnumerateFiles(pictures).Where(f => !f.EndsWith(Begun, StringComparison.Ordinal));
+
     /// <summary>The pictures of a folder whose content is not what their names say; a name is the content's hash.</summary>
     public static IEnumerable<string> Changed(string pictures) =>
-        Directory
-            .EnumerateFiles(pictures)
+        Finished(pictures)
             .Where(f => Path.GetFileNameWithoutExtension(f) != HashOf(f))
             .Select(f => Path.GetFileName(f));
 
@@ -97,18 +133,20 @@ internal static class BackupFiles
         }
 
         DataFolder.MakeOwn(to);
-        var files = Directory.GetFiles(from);
+        var files = Finished(from).ToList();
         foreach (var file in files)
         {
             var copy = Path.Combine(to, Path.GetFileName(file));
             if (!File.Exists(copy))
             {
-                File.Copy(file, copy);
-                DataFolder.MakeOwnFile(copy);
+                // Under its name only once it is whole.
+                File.Copy(file, copy + Begun, overwrite: true);
+                DataFolder.MakeOwnFile(copy + Begun);
+                File.Move(copy + Begun, copy, overwrite: true);
             }
         }
 
-        return files.Length;
+        return files.Count;
     }
 
     public static string HashOf(string file)

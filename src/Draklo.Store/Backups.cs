@@ -116,6 +116,7 @@ public sealed class Backups
             {
                 DataFolder.MakeOwn(Folder);
                 DataFolder.MakeOwn(begun);
+                using var held = BackupFiles.Hold(begun);
                 var file = Path.Combine(begun, BackupFiles.DataFile);
                 BackupFiles.Copy(database.ConnectionString, file);
                 var pictures = BackupFiles.CopyPictures(Path.Combine(data, Pictures), Path.Combine(begun, Pictures));
@@ -131,6 +132,7 @@ public sealed class Backups
                     BackupFiles.HashOf(file)
                 );
                 BackupFiles.WriteNote(begun, made);
+                held.Dispose();
                 Directory.Move(begun, Path.Combine(Folder, name));
                 Thin();
                 return made;
@@ -213,7 +215,7 @@ public sealed class Backups
         }
 
         var pictures = Path.Combine(folder, Pictures);
-        var there = Directory.Exists(pictures) ? Directory.EnumerateFiles(pictures).Count() : 0;
+        var there = Directory.Exists(pictures) ? BackupFiles.Finished(pictures).Count() : 0;
         if (there > 0 && BackupFiles.Changed(pictures).FirstOrDefault() is { } changed)
         {
             throw new BackupException($"The picture {changed} in {folder} is not the one that was taken.");
@@ -232,7 +234,7 @@ public sealed class Backups
     public static string? RestoreInto(string backup, DataFolder target, TimeProvider clock)
     {
         Verify(backup);
-        var begun = target.DataFile + ".restored";
+        var begun = target.DataFile + DataFolder.Restored;
         try
         {
             File.Copy(Path.Combine(backup, BackupFiles.DataFile), begun, overwrite: true);
@@ -244,10 +246,10 @@ public sealed class Backups
             }
 
             string? aside = null;
-            if (File.Exists(target.DataFile))
+            if (Parts.Any(e => File.Exists(target.DataFile + e)))
             {
                 var at = clock.GetUtcNow().ToString(Stamp, CultureInfo.InvariantCulture);
-                aside = Path.Combine(target.Path, $"before-restore-{at}");
+                aside = Path.Combine(target.Path, $"{DataFolder.BeforeRestore}{at}");
                 DataFolder.MakeOwn(aside);
                 foreach (var end in Parts.Where(e => File.Exists(target.DataFile + e)))
                 {
@@ -309,6 +311,7 @@ public sealed class Backups
             try
             {
                 DataFolder.MakeOwn(begun);
+                using var held = BackupFiles.Hold(begun);
                 using (var zip = ZipFile.OpenRead(zipFile))
                 {
                     // A data file packs to a tenth, pictures hardly at all.
@@ -324,6 +327,7 @@ public sealed class Backups
                 var note = Verify(begun);
                 var name = Free(BackupFiles.IsName(note.Name) ? note.Name : "taken-in");
                 BackupFiles.WriteNote(begun, note with { Name = name });
+                held.Dispose();
                 Directory.Move(begun, Path.Combine(Folder, name));
                 return note with { Name = name };
             }
@@ -334,6 +338,35 @@ public sealed class Backups
             finally
             {
                 BackupFiles.Remove(begun);
+            }
+        }
+    }
+
+    /// <summary>Clears what a killed run left: backups and pictures that were begun and not finished.</summary>
+    public void ClearHalf()
+    {
+        lock (making)
+        {
+            if (Directory.Exists(Folder))
+            {
+                foreach (
+                    var begun in Directory
+                        .EnumerateDirectories(Folder, ".*")
+                        .Where(f => !BackupFiles.IsHeld(f))
+                        .ToList()
+                )
+                {
+                    BackupFiles.Remove(begun);
+                }
+            }
+
+            var pictures = Path.Combine(data, Pictures);
+            if (Directory.Exists(pictures))
+            {
+                foreach (var begun in Directory.EnumerateFiles(pictures, "*" + BackupFiles.Begun).ToList())
+                {
+                    File.Delete(begun);
+                }
             }
         }
     }

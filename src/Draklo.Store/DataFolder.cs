@@ -22,6 +22,67 @@ public sealed class DataFolder : IDisposable
 
     public static string FileIn(string folder) => System.IO.Path.Combine(folder, "draklo.sqlite");
 
+    /// <summary>What a restore puts beside the data file before it takes its place.</summary>
+    internal const string Restored = ".restored";
+
+    /// <summary>Begins the name of a folder in which a restore keeps what was there.</summary>
+    internal const string BeforeRestore = "before-restore-";
+
+    /// <summary>
+    /// Why nothing new may begin in a folder: its data file is empty or gone, and it once had one. Null where it is there, or
+    /// where there never was one.
+    /// </summary>
+    internal static string? NotNew(string folder)
+    {
+        var file = FileIn(folder);
+        var isEmpty = File.Exists(file) && new FileInfo(file).Length == 0;
+        if (File.Exists(file) && !isEmpty)
+        {
+            return null;
+        }
+
+        var earlier = EarlierIn(folder);
+        return earlier is null && !isEmpty
+            ? null
+            : (
+                isEmpty
+                    ? $"The data file {file} is empty"
+                    : $"There is no data file in {System.IO.Path.GetFullPath(folder)}"
+            )
+                + (
+                    earlier is null
+                        ? "."
+                        : $", but {earlier} lies beside it: the yard that was here is not thrown away for a new one."
+                )
+                + " Restore a backup into the folder (restore, and the backup's name), or put the file back; to begin anew, name another folder. Nothing was changed.";
+    }
+
+    /// <summary>What shows that a folder had a data file; null for nothing.</summary>
+    private static string? EarlierIn(string folder)
+    {
+        var file = FileIn(folder);
+        return new[] { file + Restored, file + "-wal" }
+            .Where(f => File.Exists(f) && new FileInfo(f).Length > 0)
+            .Concat(Directory.EnumerateDirectories(folder, BeforeRestore + "*"))
+            .Concat(
+                Directory.EnumerateFiles(folder, System.IO.Path.GetFileName(file) + ".*").Where(f => !IsOfFirstStart(f))
+            )
+            .Concat(BackupsIn(folder))
+            .FirstOrDefault();
+    }
+
+    /// <summary>A first start that was killed leaves a begun file, and begins again.</summary>
+    private static bool IsOfFirstStart(string file) =>
+        System.IO.Path.GetFileName(file).StartsWith("draklo.sqlite.new", StringComparison.Ordinal);
+
+    private static IEnumerable<string> BackupsIn(string folder)
+    {
+        var backups = System.IO.Path.Combine(folder, "backups");
+        return Directory.Exists(backups)
+            ? Directory.EnumerateDirectories(backups).Where(b => BackupFiles.NoteIn(b) is not null)
+            : [];
+    }
+
     /// <summary>Makes the folder where it is missing, closes it to other users, and claims it until disposed.</summary>
     /// <exception cref="StartException">It cannot be used, or another Draklo works on it.</exception>
     public static DataFolder Claim(string folder)

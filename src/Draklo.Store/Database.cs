@@ -57,6 +57,11 @@ public sealed class Database
         try
         {
             DataFolder.MakeOwn(folder);
+            if (DataFolder.NotNew(folder) is { } earlier)
+            {
+                throw new StartException(earlier, StartException.OfFile);
+            }
+
             if (!File.Exists(path))
             {
                 Make(path, fill);
@@ -82,6 +87,11 @@ public sealed class Database
     public static Database Existing(string folder)
     {
         var path = DataFolder.FileIn(folder);
+        if (Directory.Exists(folder) && DataFolder.NotNew(folder) is { } earlier)
+        {
+            throw new StartException(earlier, StartException.OfFile);
+        }
+
         if (!File.Exists(path))
         {
             throw new StartException(

@@ -44,6 +44,12 @@ public sealed class SessionStore(Database database, TimeProvider clock)
 {
     private const int MostTried = 5000;
 
+    /// <summary>Of one kind from one address; what strangers try pushes out nobody else's.</summary>
+    private const int MostOfSource = 100;
+
+    /// <summary>Of one kind from all addresses.</summary>
+    private const int MostOfKind = 1500;
+
     /// <summary>
     /// Forgets every device and session in a data file that comes from a backup: whoever was turned out since must not come in
     /// by it.
@@ -220,8 +226,23 @@ public sealed class SessionStore(Database database, TimeProvider clock)
                     transaction
                 );
                 return connection.Execute(
-                    "delete from sign_in where number <= (select max(number) from sign_in) - @MostTried",
-                    new { MostTried },
+                    """
+                    delete from sign_in where number in (
+                        select number from sign_in where what = @what and address = @address
+                        order by number desc limit -1 offset @MostOfSource);
+                    delete from sign_in where number in (
+                        select number from sign_in where what = @what order by number desc limit -1 offset @MostOfKind);
+                    delete from sign_in where number in (
+                        select number from sign_in order by number desc limit -1 offset @MostTried);
+                    """,
+                    new
+                    {
+                        what,
+                        address,
+                        MostOfSource,
+                        MostOfKind,
+                        MostTried,
+                    },
                     transaction
                 );
             },

@@ -7,6 +7,7 @@ namespace Draklo.Browser.Tests;
 /// <summary>A phone of the crew: let in by a code from the laptop's screen, signed in by a PIN, away, and back.</summary>
 public sealed class LetInOnPhoneTests : IDisposable
 {
+    private const string Pin = "1357";
     private readonly AppProcess app = AppProcess.SharedAt("127.0.0.3");
     private readonly HttpClient client;
     private readonly Screen laptop;
@@ -42,6 +43,14 @@ public sealed class LetInOnPhoneTests : IDisposable
         phone.Press("Jory");
         phone.Type("PIN of Jory", "1111");
         phone.Until(() => phone.Text("main").Contains("not Jory's PIN", StringComparison.Ordinal), "why not");
+        // So is the demo's, until it is changed at the laptop.
+        phone.Type("PIN of Jory", "2468");
+        phone.Until(() => phone.Text("main").Contains("the demo's PIN", StringComparison.Ordinal), "why not");
+        using (var set = await client.PutAsJsonAsync("/api/crew/jory/pin", new { pin = Pin, old = "2468" }))
+        {
+            set.EnsureSuccessStatusCode();
+        }
+
         SignIn();
         laptop.Until(
             () => laptop.Text("[data-devices]").Contains("Jory, faller", StringComparison.Ordinal),
@@ -77,7 +86,35 @@ public sealed class LetInOnPhoneTests : IDisposable
         );
         phone.Open("/jobs/" + id);
         phone.Until(() => phone.Text("h1") == "Who are you?", "the phone to ask who is there");
+
+        // Then the phone is lost: what the yard has too goes, offline too, and coming back needs a code.
+        Assert.NotEqual(0L, phone.RunAsync(OnShelf));
+        laptop.Click("[aria-label^='Forget Jory']");
+        laptop.Until(() => laptop.Count("[data-devices] li") == 0, "the phone to be forgotten");
+        phone.Open("/jobs/" + id);
+        phone.Until(() => phone.Count("[data-forgotten]") == 1, "the phone to say that it was forgotten");
+        Assert.Contains("nothing here is encrypted", phone.Text("[data-forgotten]"), StringComparison.Ordinal);
+        phone.Until(() => 0L.Equals(phone.RunAsync(OnShelf)), "the phone to let go of what the yard has");
+        phone.InReach(false);
+        phone.Open("/jobs/" + id);
+        phone.Until(() => phone.Count("[data-forgotten]") == 1, "the phone to stay locked offline");
+        Assert.Equal(0, phone.Count("[data-handle]"));
+        phone.InReach(true);
+        LetIn();
     }
+
+    /// <summary>How many jobs and answers lie on the phone.</summary>
+    private const string OnShelf = """
+        const done = arguments[0];
+        indexedDB.open('draklo').onsuccess = ({ target }) => {
+          const from = target.result.transaction(['jobs', 'answers']);
+          const [jobs, answers] = ['jobs', 'answers'].map(s => from.objectStore(s).count());
+          from.oncomplete = () => {
+            target.result.close();
+            done(jobs.result + answers.result);
+          };
+        };
+        """;
 
     private void LetIn()
     {
@@ -91,7 +128,7 @@ public sealed class LetInOnPhoneTests : IDisposable
 
     private void SignIn()
     {
-        phone.Type("PIN of Jory", "2468");
+        phone.Type("PIN of Jory", Pin);
         phone.Until(() => phone.Count("[data-job]") > 3, "the jobs");
     }
 

@@ -1,4 +1,5 @@
 using System.Net;
+using System.Security.Cryptography;
 using System.Security.Cryptography.X509Certificates;
 using Draklo.Web.Sharing;
 
@@ -39,11 +40,66 @@ public sealed class LetInTests : IDisposable
     [Fact]
     public void Another_address_gets_another_certificate_of_the_same_authority()
     {
+        using var first = Authority("192.168.1.20");
+        using var second = Authority("192.168.1.77");
+        Assert.Equal(first.Fingerprint, second.Fingerprint);
+        Assert.False(second.TakesAnothersPlace);
+        var names = second.Server.Extensions.OfType<X509SubjectAlternativeNameExtension>().Single();
+        Assert.Contains(IPAddress.Parse("192.168.1.77"), names.EnumerateIPAddresses());
+        Assert.True(Holds(second));
+    }
+
+    [Fact]
+    public void An_authority_vouches_for_the_yard_s_networks_alone_and_is_made_anew_in_another()
+    {
         using var home = Authority("192.168.1.20");
+        Assert.True(Holds(home));
+        using var stolen = X509Certificate2.CreateFromPemFile(
+            Path.Combine(folder, "share", "authority.pem"),
+            Path.Combine(folder, "share", "authority.key.pem")
+        );
+        foreach (
+            var (name, address, holds) in new[]
+            {
+                (Dns.GetHostName(), "192.168.1.99", true),
+                ("bank.example", null, false),
+                (null, "8.8.8.8", false),
+                ((string?)null, (string?)"192.168.2.20", false),
+            }
+        )
+        {
+            using var made = VouchedFor(stolen, name, address);
+            Assert.Equal(holds, Holds(home, made));
+        }
+
         using var away = Authority("10.0.0.7");
-        Assert.Equal(home.Fingerprint, away.Fingerprint);
-        var names = away.Server.Extensions.OfType<X509SubjectAlternativeNameExtension>().Single();
-        Assert.Contains(IPAddress.Parse("10.0.0.7"), names.EnumerateIPAddresses());
+        Assert.NotEqual(home.Fingerprint, away.Fingerprint);
+        Assert.True(away.TakesAnothersPlace);
+        Assert.True(Holds(away));
+        // Back home the devices that trust it need no other.
+        using var back = Authority("192.168.1.20");
+        Assert.Equal(away.Fingerprint, back.Fingerprint);
+        Assert.True(Holds(back));
+    }
+
+    /// <summary>What somebody could make who has the authority's key.</summary>
+    private X509Certificate2 VouchedFor(X509Certificate2 authority, string? name, string? address)
+    {
+        using var key = ECDsa.Create(ECCurve.NamedCurves.nistP256);
+        var request = new CertificateRequest("CN=made", key, HashAlgorithmName.SHA256);
+        var names = new SubjectAlternativeNameBuilder();
+        if (name is not null)
+        {
+            names.AddDnsName(name);
+        }
+
+        if (address is not null)
+        {
+            names.AddIpAddress(IPAddress.Parse(address));
+        }
+
+        request.CertificateExtensions.Add(names.Build());
+        return request.Create(authority, clock.Now.AddDays(-1), clock.Now.AddDays(30), [1, 2, 3]);
     }
 
     [Fact]
@@ -91,7 +147,8 @@ public sealed class LetInTests : IDisposable
             Assert.Null(codes.Take($"WRONG{i}", Stranger).Code);
         }
 
-        var (taken, why) = codes.Take(code.Code, Stranger);
+        var (taken, why, heard) = codes.Take(code.Code, Stranger);
+        Assert.False(heard);
         Assert.Null(taken);
         Assert.Contains("Too many wrong codes", why, StringComparison.Ordinal);
         Assert.NotNull(codes.Take(code.Code, Phone).Code);
@@ -105,7 +162,9 @@ public sealed class LetInTests : IDisposable
     private LocalAuthority Authority(string address) => new(folder, [IPAddress.Parse(address)], clock);
 
     /// <summary>Whether a device that trusts the authority trusts the server, at the time of the clock.</summary>
-    private bool Holds(LocalAuthority authority)
+    private bool Holds(LocalAuthority authority) => Holds(authority, authority.Server);
+
+    private bool Holds(LocalAuthority authority, X509Certificate2 server)
     {
         using var root = X509CertificateLoader.LoadCertificate(authority.CertificateFile);
         using var chain = new X509Chain
@@ -119,6 +178,6 @@ public sealed class LetInTests : IDisposable
                 CustomTrustStore = { root },
             },
         };
-        return chain.Build(authority.Server);
+        return chain.Build(server);
     }
 }

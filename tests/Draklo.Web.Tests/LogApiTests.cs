@@ -124,11 +124,6 @@ public sealed class LogApiTests(RunningServer server) : IClassFixture<RunningSer
             StringComparison.Ordinal
         );
         Assert.Contains("no picture", (await PictureAsync(png[..40], "image/png")).Text, StringComparison.Ordinal);
-        Assert.Contains(
-            "place or device",
-            (await PictureAsync(Jpeg("Exif\0\0 camera"), "image/jpeg")).Text,
-            StringComparison.Ordinal
-        );
         Assert.Equal(200, (await PictureAsync(Jpeg("plain"), "image/jpeg")).Status);
         Assert.Equal(415, (await PictureAsync(png, "text/html")).Status);
         Assert.Equal(413, (await PictureAsync(new byte[4 * 1024 * 1024], "image/jpeg")).Status);
@@ -316,13 +311,13 @@ public sealed class LogApiTests(RunningServer server) : IClassFixture<RunningSer
     /// <summary>The shell of a PNG of any size: what a server must judge by its header, and a browser would unpack.</summary>
     private static byte[] Png(int width, int height)
     {
-        var bytes = new byte[57];
+        var bytes = new byte[45];
         ((ReadOnlySpan<byte>)[0x89, 0x50, 0x4E, 0x47, 0x0D, 0x0A, 0x1A, 0x0A]).CopyTo(bytes);
         bytes[11] = 13;
         Encoding.ASCII.GetBytes("IHDR").CopyTo(bytes, 12);
         System.Buffers.Binary.BinaryPrimitives.WriteInt32BigEndian(bytes.AsSpan(16), width);
         System.Buffers.Binary.BinaryPrimitives.WriteInt32BigEndian(bytes.AsSpan(20), height);
-        Encoding.ASCII.GetBytes("IEND").CopyTo(bytes, 49);
+        Encoding.ASCII.GetBytes("IEND").CopyTo(bytes, 37);
         return bytes;
     }
 

@@ -18,12 +18,10 @@ public sealed class PictureRulesTests
     }
 
     [Fact]
-    public void A_webp_that_is_cut_off_or_tells_of_its_camera_is_refused()
+    public void A_webp_that_is_cut_off_or_too_large_is_refused()
     {
         var whole = Webp("VP8X", at: 24, [39, 0, 0, 29, 0, 0]);
         Assert.Contains("no picture", Refused(whole[..40]), StringComparison.Ordinal);
-        Encoding.ASCII.GetBytes("EXIF").CopyTo(whole, 40);
-        Assert.Contains("place or device", Refused(whole), StringComparison.Ordinal);
         Assert.Contains("pixels", Refused(Webp("VP8X", at: 24, [255, 255, 255, 29, 0, 0])), StringComparison.Ordinal);
     }
 
@@ -84,6 +82,7 @@ public sealed class PictureRulesTests
         BinaryPrimitives.WriteUInt32LittleEndian(bytes.AsSpan(4), (uint)bytes.Length - 8);
         "WEBP"u8.CopyTo(bytes.AsSpan(8));
         Encoding.ASCII.GetBytes(kind).CopyTo(bytes, 12);
+        bytes[16] = (byte)(bytes.Length - 20);
         size.CopyTo(bytes, at);
         return bytes;
     }

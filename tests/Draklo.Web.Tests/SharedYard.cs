@@ -3,9 +3,11 @@ using System.Net.Http.Headers;
 using System.Net.Http.Json;
 using System.Security.Cryptography.X509Certificates;
 using System.Text.Json.Nodes;
+using Draklo.Store;
 using Draklo.Web.Hosting;
 using Draklo.Web.Sharing;
 using Microsoft.AspNetCore.Builder;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace Draklo.Web.Tests;
 
@@ -15,9 +17,15 @@ public sealed class SharedYard : IAsyncLifetime
     private static readonly IPAddress Outside = IPAddress.Parse("127.0.0.2");
     private readonly List<HttpClient> clients = [];
 
+    /// <summary>Of everybody in the crew's book.</summary>
+    public const string Pin = "1357";
+
     public WebApplication App { get; private set; } = null!;
 
     public string Folder { get; } = Path.Combine(Path.GetTempPath(), "draklo-yard-" + Guid.NewGuid().ToString("N"));
+
+    /// <summary>What the application keeps.</summary>
+    public Database Data => App.Services.GetRequiredService<Database>();
 
     /// <summary>At the machine itself.</summary>
     public HttpClient Laptop { get; private set; } = new();
@@ -33,6 +41,13 @@ public sealed class SharedYard : IAsyncLifetime
         await App.StartAsync();
         Laptop = new() { BaseAddress = new(App.Urls.First(u => u.Contains("127.0.0.1"))) };
         var sharing = (await Laptop.GetFromJsonAsync<JsonObject>("/api/sharing"))!;
+        // The demo's own lets nobody in from outside.
+        foreach (var id in (await Laptop.GetFromJsonAsync<string[]>("/api/crew-pins"))!)
+        {
+            using var set = await Laptop.PutAsJsonAsync($"/api/crew/{id}/pin", new { pin = Pin, old = "2468" });
+            set.EnsureSuccessStatusCode();
+        }
+
         (Address, TrustAddress) = ((string)sharing["address"]!, (string)sharing["trustAddress"]!);
     }
 
@@ -93,7 +108,7 @@ public sealed class SharedYard : IAsyncLifetime
     public async Task<HttpClient> SignedInAsync(string personId, CookieContainer? cookies = null)
     {
         var device = await PairedAsync(cookies);
-        using var signed = await device.PostAsJsonAsync("/api/session", new { personId, pin = "2468" });
+        using var signed = await device.PostAsJsonAsync("/api/session", new { personId, pin = Pin });
         signed.EnsureSuccessStatusCode();
         return device;
     }

@@ -161,6 +161,103 @@ public sealed class StartTests : IDisposable
         Says(await RunAsync("restore nothing"), 1, "holds no backup");
     }
 
+    [Theory]
+    [InlineData("restored")]
+    [InlineData("moved")]
+    [InlineData("renamed")]
+    [InlineData("backup")]
+    [InlineData("log")]
+    [InlineData("emptied")]
+    public async Task A_folder_whose_data_file_is_gone_or_empty_is_no_new_yard(string how)
+    {
+        var database = Draklo.Store.Database.Open(folder);
+        new Draklo.Store.JobStore(database, TimeProvider.System).Create(
+            new("Kept", "", null, Draklo.Core.Catalogue.FirstPlan.Make())
+        );
+        if (how == "backup")
+        {
+            new Draklo.Store.Backups(database, folder, TimeProvider.System).Make(Draklo.Store.BackupReason.Asked);
+        }
+
+        database.Checkpoint();
+        database.Close();
+        var file = database.Path;
+        switch (how)
+        {
+            case "restored":
+                // As a restore leaves it that was killed between its two moves.
+                File.Copy(file, file + ".restored");
+                Move(Path.Combine(folder, "before-restore-20261201T080000Z", "draklo.sqlite"));
+                break;
+            case "moved":
+                Move(Path.Combine(folder, "before-restore-20261201T080000Z", "draklo.sqlite"));
+                await File.WriteAllBytesAsync(file, []);
+                break;
+            case "renamed":
+                Move(file + ".old");
+                break;
+            case "log":
+                File.Delete(file);
+                await File.WriteAllTextAsync(file + "-wal", "what was not moved into the file yet");
+                break;
+            case "emptied":
+                await File.WriteAllBytesAsync(file, []);
+                break;
+            default:
+                File.Delete(file);
+                break;
+        }
+
+        foreach (var command in new[] { "--port 0", "--empty --port 0", "check", "backup" })
+        {
+            Says(await RunAsync(command), 5, how is "moved" or "emptied" ? "is empty" : "There is no data file in");
+        }
+
+        Assert.True(!File.Exists(file) || new FileInfo(file).Length == 0);
+        if (how == "backup")
+        {
+            var made = Assert.Single(Directory.GetDirectories(Path.Combine(folder, "backups")));
+            Says(await RunAsync($"restore {Path.GetFileName(made)}"), 0, "Restored into");
+            Says(await RunAsync("check"), 0, "everything in");
+        }
+
+        void Move(string to)
+        {
+            Directory.CreateDirectory(Path.GetDirectoryName(to)!);
+            File.Move(file, to);
+        }
+    }
+
+    [Fact]
+    public void What_a_killed_run_left_half_done_is_cleared_and_in_no_backup()
+    {
+        var database = Draklo.Store.Database.Open(folder);
+        var backups = new Draklo.Store.Backups(database, folder, TimeProvider.System);
+        var pictures = new Draklo.Store.PictureFiles(folder);
+        var hash = pictures.Keep([1, 2, 3], "png");
+        var half = Path.Combine(folder, "pictures", $"{hash}.png.0815.new");
+        File.WriteAllBytes(half, [1, 2]);
+        var begun = Directory.CreateDirectory(Path.Combine(folder, "backups", ".20261201T080000Z-daily")).FullName;
+        File.WriteAllBytes(Path.Combine(begun, "draklo.sqlite"), [1]);
+        var running = Directory.CreateDirectory(Path.Combine(folder, "backups", ".20261201T090000Z-asked")).FullName;
+        using (new FileStream(Path.Combine(running, ".held"), FileMode.Create, FileAccess.Write, FileShare.None))
+        {
+            var made = backups.Make(Draklo.Store.BackupReason.Asked);
+            Assert.Equal(1, made.Pictures);
+            backups.Restore(made.Name);
+            backups.ClearHalf();
+            Assert.False(File.Exists(half));
+            Assert.False(Directory.Exists(begun));
+            // Another one may be at work, as from the command line.
+            Assert.True(Directory.Exists(running));
+        }
+
+        backups.ClearHalf();
+        Assert.False(Directory.Exists(running));
+        Assert.NotNull(pictures.Find(hash));
+        database.Close();
+    }
+
     [Fact]
     public async Task Help_and_version_are_where_one_looks_for_them()
     {

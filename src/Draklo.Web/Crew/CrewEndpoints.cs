@@ -86,14 +86,12 @@ internal static class CrewEndpoints
             return PlainProblems.NotFound("There is nobody of this name in the crew's book.");
         }
 
-        if (!Pins.IsPin(asked.Pin))
+        if (pins.NotNew(asked.Pin) is { } notNew)
         {
-            return PlainProblems.Refused([
-                new("pin", $"A PIN is {Pins.Shortest} to {Pins.Longest} digits, and nothing else."),
-            ]);
+            return PlainProblems.Refused([new("pin", notNew)]);
         }
 
-        if (pins.Has(id) && pins.Refusal(id, person.Name, asked.Old) is { } wrong)
+        if (pins.Has(id) && pins.Refusal(id, person.Name, asked.Old, toChange: true) is { } wrong)
         {
             return PlainProblems.Refused([new("old", wrong)]);
         }

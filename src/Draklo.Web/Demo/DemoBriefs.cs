@@ -9,9 +9,6 @@ namespace Draklo.Web.Demo;
 /// <summary>What the made-up crew signs with, and the one brief that it has issued.</summary>
 internal static class DemoBriefs
 {
-    /// <summary>Of everybody in the demo; the README says so.</summary>
-    private const string Pin = "2468";
-
     private const string Job = "Birch at the mill race";
 
     public static void AddTo(Database fresh, string folder, TimeProvider clock)
@@ -20,7 +17,7 @@ internal static class DemoBriefs
         var pins = new Pins(new(fresh), clock);
         foreach (var person in people.List())
         {
-            pins.Set(person.Id, Pin);
+            pins.Set(person.Id, Pins.OfDemo);
         }
 
         var jobs = new JobStore(fresh, clock);
@@ -38,7 +35,7 @@ internal static class DemoBriefs
                     new()
                     {
                         Name = name,
-                        Pin = Pin,
+                        Pin = Pins.OfDemo,
                         Fingerprint = now.Page.Brief.Fingerprint,
                     }
                 )
@@ -52,7 +49,7 @@ internal static class DemoBriefs
                 new()
                 {
                     Name = crew[0],
-                    Pin = Pin,
+                    Pin = Pins.OfDemo,
                     Fingerprint = signed.Page.Brief.Fingerprint,
                 }
             )

@@ -38,6 +38,9 @@ public sealed record HostSettings(int Port, string DataFolder, bool WithDemo)
 
     /// <summary>How the crew's network gets in; null for this machine only.</summary>
     public ShareSettings? Share { get; init; }
+
+    /// <summary>Whether anybody comes in who is not at this machine itself.</summary>
+    public bool LetsOthersIn => Share is not null || Hosts.Count > 0;
 }
 
 /// <summary>Puts the application together and runs it.</summary>
@@ -137,6 +140,11 @@ public static class DrakloHost
             {QrCode.Blocks(addresses.TrustAddress)}
             The certificate there has the fingerprint
               {authority.Fingerprint}
+            {(
+                authority.TakesAnothersPlace
+                    ? "It was made anew just now: every device trusts it once more."
+                    : "It holds for the networks that this machine is in, and for nothing else."
+            )}
             Codes to let devices in: at this machine, on the page Sharing ({app.Urls.First()}/sharing).
             Nobody comes in without one. Phones and this machine must be on the same network.
             """
@@ -299,7 +307,11 @@ public static class DrakloHost
         services.AddSingleton<KitStore>();
         services.AddSingleton<PinStore>();
         services.AddSingleton<BriefStore>();
-        services.AddSingleton<Pins>();
+        services.AddSingleton(s => new Pins(
+            s.GetRequiredService<PinStore>(),
+            s.GetRequiredService<TimeProvider>(),
+            s.GetRequiredService<HostSettings>().LetsOthersIn
+        ));
         services.AddSingleton<BriefDesk>();
         services.AddSingleton<PullStore>();
         services.AddSingleton<PullDesk>();

@@ -59,6 +59,10 @@ internal sealed class Gate(RequestDelegate next, HostSettings settings)
         return next(http);
     }
 
+    /// <summary>Whether it is asked by a name that only this machine itself has.</summary>
+    public static bool IsOwn(HttpRequest request) =>
+        OwnNames.Contains(request.Host.Host, StringComparer.OrdinalIgnoreCase);
+
     private IResult? Refusal(HttpRequest request)
     {
         if (!names.Contains(request.Host.Host))

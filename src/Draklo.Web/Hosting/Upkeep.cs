@@ -63,6 +63,7 @@ internal sealed partial class Upkeep(
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
         await Task.Yield();
+        ClearHalf();
         while (!stoppingToken.IsCancellationRequested)
         {
             try
@@ -82,6 +83,19 @@ internal sealed partial class Upkeep(
             {
                 return;
             }
+        }
+    }
+
+    /// <summary>What a run that was killed left half done.</summary>
+    private void ClearHalf()
+    {
+        try
+        {
+            backups.ClearHalf();
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+        {
+            LogFailed(e);
         }
     }
 

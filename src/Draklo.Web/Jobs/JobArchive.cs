@@ -178,10 +178,18 @@ internal static class JobArchive
             );
         }
 
-        foreach (var (picture, ending) in parts.Pictures)
-        {
-            pictures.Keep(picture, ending);
-        }
+        // Without notes of place or device a picture has another name.
+        var names = parts.Pictures.ToDictionary(
+            p => p.Hash,
+            p => pictures.Keep(p.Seen.Plain, p.Seen.Ending),
+            StringComparer.Ordinal
+        );
+        log = log is null
+            ? null
+            : log with
+            {
+                Pictures = [.. log.Pictures.Select(p => p with { Hash = names.GetValueOrDefault(p.Hash, p.Hash) })],
+            };
 
         var kept = jobs.Create(job.ToContent());
         try
@@ -310,7 +318,7 @@ internal static class JobArchive
         List<DayEntry> Entries,
         List<(string LineId, IReadOnlyList<TracePoint> Points)> Traces,
         List<JobLog> Log,
-        List<(byte[] Bytes, string Ending)> Pictures
+        List<(string Hash, SeenPicture Seen)> Pictures
     )
     {
         /// <returns>False when a part cannot be read.</returns>
@@ -340,15 +348,16 @@ internal static class JobArchive
                     )
                 )
                 {
+                    var hash = Convert.ToHexStringLower(SHA256.HashData(bytes));
                     if (
                         PictureRules.Look(bytes).Picture is not { } picture
-                        || Path.GetFileNameWithoutExtension(name) != Convert.ToHexStringLower(SHA256.HashData(bytes))
+                        || Path.GetFileNameWithoutExtension(name) != hash
                     )
                     {
                         return false;
                     }
 
-                    Pictures.Add((bytes, picture.Ending));
+                    Pictures.Add((hash, picture));
                 }
 
                 foreach (

@@ -157,7 +157,12 @@ internal static class LogEndpoints
         return picture is null
             ? PlainProblems.Refused([problem!])
             : Results.Ok(
-                new PictureAnswer(pictures.Keep(bytes, picture.Ending), picture.WidthPx, picture.HeightPx, bytes.Length)
+                new PictureAnswer(
+                    pictures.Keep(picture.Plain, picture.Ending),
+                    picture.WidthPx,
+                    picture.HeightPx,
+                    picture.Plain.Length
+                )
             );
     }
 

@@ -4,7 +4,8 @@ using Draklo.Core.Units;
 namespace Draklo.Web.Logs;
 
 /// <param name="Ending">jpg, png or webp.</param>
-public sealed record SeenPicture(string Ending, int WidthPx, int HeightPx);
+/// <param name="Plain">What is kept of it: without notes of place or device.</param>
+public sealed record SeenPicture(string Ending, int WidthPx, int HeightPx, byte[] Plain);
 
 /// <summary>Whether bytes are a picture that may be kept: by what they are, not by what they are called.</summary>
 /// <remarks>Only headers are read; nothing is unpacked here, so a picture that swells when it is drawn is refused by its size in pixels.</remarks>
@@ -31,39 +32,39 @@ public static class PictureRules
         }
 
         var seen = OfPng(bytes) ?? OfJpeg(bytes) ?? OfWebp(bytes);
-        if (seen is null)
+        if (seen is not var (ending, width, height) || PictureNotes.Without(bytes, ending) is not { } plain)
         {
             return Said("This is no picture that can be kept: take a JPEG, PNG or WebP.");
         }
 
-        if (seen.WidthPx is < 1 or > LargestSide || seen.HeightPx is < 1 or > LargestSide)
+        if (width is < 1 or > LargestSide || height is < 1 or > LargestSide)
         {
             return Said(
-                $"A picture is at most {LargestSide} pixels a side, this one {seen.WidthPx} by {seen.HeightPx}: make it smaller."
+                $"A picture is at most {LargestSide} pixels a side, this one {width} by {height}: make it smaller."
             );
         }
 
-        return NamesPlaceOrDevice(bytes, seen.Ending)
+        return ending == "jpg" && PictureNotes.LiesTurned(bytes)
             ? Said(
-                "This picture still carries notes of place or device: add it through the page, which takes them off."
+                "This picture is upright only by a note beside its place and device, which are not kept: add it through the page, which turns it."
             )
-            : (seen, null);
+            : (new(ending, width, height, plain), null);
     }
 
     private static (SeenPicture?, Problem?) Said(string message) => (null, new("picture", message));
 
-    private static SeenPicture? OfPng(ReadOnlySpan<byte> b) =>
+    private static (string Ending, int WidthPx, int HeightPx)? OfPng(ReadOnlySpan<byte> b) =>
         b.Length > 33
         && b[..8].SequenceEqual(Png)
         && b[12..16].SequenceEqual("IHDR"u8)
         && b[^8..^4].SequenceEqual("IEND"u8)
-            ? new("png", BinaryPrimitives.ReadInt32BigEndian(b[16..]), BinaryPrimitives.ReadInt32BigEndian(b[20..]))
+            ? ("png", BinaryPrimitives.ReadInt32BigEndian(b[16..]), BinaryPrimitives.ReadInt32BigEndian(b[20..]))
             : null;
 
     private static ReadOnlySpan<byte> Png => [0x89, 0x50, 0x4E, 0x47, 0x0D, 0x0A, 0x1A, 0x0A];
 
     /// <summary>Walks a JPEG's segments to its frame.</summary>
-    private static SeenPicture? OfJpeg(ReadOnlySpan<byte> b)
+    private static (string Ending, int WidthPx, int HeightPx)? OfJpeg(ReadOnlySpan<byte> b)
     {
         if (b.Length < 20 || b[0] != 0xFF || b[1] != 0xD8 || !EndsAsJpeg(b))
         {
@@ -76,7 +77,7 @@ public static class PictureRules
             var length = BinaryPrimitives.ReadUInt16BigEndian(b[(at + 2)..]);
             if (marker is >= 0xC0 and <= 0xCF and not (0xC4 or 0xC8 or 0xCC))
             {
-                return new(
+                return (
                     "jpg",
                     BinaryPrimitives.ReadUInt16BigEndian(b[(at + 7)..]),
                     BinaryPrimitives.ReadUInt16BigEndian(b[(at + 5)..])
@@ -91,7 +92,7 @@ public static class PictureRules
 
     private static bool EndsAsJpeg(ReadOnlySpan<byte> b) => b[^2] == 0xFF && b[^1] == 0xD9;
 
-    private static SeenPicture? OfWebp(ReadOnlySpan<byte> b)
+    private static (string Ending, int WidthPx, int HeightPx)? OfWebp(ReadOnlySpan<byte> b)
     {
         if (b.Length < 30 || !b[..4].SequenceEqual("RIFF"u8) || !b[8..12].SequenceEqual("WEBP"u8))
         {
@@ -105,27 +106,18 @@ public static class PictureRules
 
         var kind = b[12..16];
         return kind.SequenceEqual("VP8 "u8)
-                ? new(
+                ? (
                     "webp",
                     BinaryPrimitives.ReadUInt16LittleEndian(b[26..]) & 0x3FFF,
                     BinaryPrimitives.ReadUInt16LittleEndian(b[28..]) & 0x3FFF
                 )
             : kind.SequenceEqual("VP8L"u8) ? OfLossless(BinaryPrimitives.ReadUInt32LittleEndian(b[21..]))
-            : kind.SequenceEqual("VP8X"u8) ? new("webp", 1 + Three(b[24..]), 1 + Three(b[27..]))
+            : kind.SequenceEqual("VP8X"u8) ? ("webp", 1 + Three(b[24..]), 1 + Three(b[27..]))
             : null;
     }
 
-    private static SeenPicture OfLossless(uint bits) =>
-        new("webp", 1 + (int)(bits & 0x3FFF), 1 + (int)((bits >> 14) & 0x3FFF));
+    private static (string Ending, int WidthPx, int HeightPx) OfLossless(uint bits) =>
+        ("webp", 1 + (int)(bits & 0x3FFF), 1 + (int)((bits >> 14) & 0x3FFF));
 
     private static int Three(ReadOnlySpan<byte> b) => b[0] | (b[1] << 8) | (b[2] << 16);
-
-    /// <summary>Exif, XMP or location notes anywhere in its headers.</summary>
-    private static bool NamesPlaceOrDevice(ReadOnlySpan<byte> b, string ending) =>
-        ending switch
-        {
-            "jpg" => b.IndexOf("Exif\0\0"u8) >= 0 || b.IndexOf("http://ns.adobe.com/xap/"u8) >= 0,
-            "png" => b.IndexOf("eXIf"u8) >= 0 || b.IndexOf("XML:com.adobe.xmp"u8) >= 0,
-            _ => b.IndexOf("EXIF"u8) >= 0 || b.IndexOf("XMP "u8) >= 0,
-        };
 }

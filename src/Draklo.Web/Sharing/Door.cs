@@ -1,3 +1,4 @@
+using System.Net;
 using Draklo.Core.Plans;
 using Draklo.Store;
 using Draklo.Web.Hosting;
@@ -8,10 +9,17 @@ namespace Draklo.Web.Sharing;
 /// Whoever comes in from the crew's network passes here: a paired device, somebody signed in on it, and a right for what is
 /// asked. At this machine itself nothing is asked.
 /// </summary>
-public sealed class Door(RequestDelegate next)
+public sealed class Door(RequestDelegate next, HostSettings settings)
 {
     public const string DeviceCookie = "__Host-draklo-device";
     public const string SessionCookie = "__Host-draklo-session";
+
+    /// <summary>Where somebody asks who shows no device.</summary>
+    private const string Nobodys = "unknown";
+
+    /// <summary>What a proxy says of whom it asks for.</summary>
+    private const string AsksFor = "X-Forwarded-For";
+    private static readonly string[] ByProxy = [AsksFor, "X-Forwarded-Host", "X-Real-IP", "Forwarded", "Via"];
     private static readonly string[] Guarded = ["api", "hubs", "openapi"];
     private static readonly TimeSpan LooksEvery = TimeSpan.FromSeconds(3);
     private static readonly TimeSpan SeenEvery = TimeSpan.FromMinutes(1);
@@ -23,6 +31,11 @@ public sealed class Door(RequestDelegate next)
             return http.Request.Path.StartsWithSegments("/trust", StringComparison.Ordinal)
                 ? next(http)
                 : Results.Redirect("/trust").ExecuteAsync(http);
+        }
+
+        if (IsByProxy(http))
+        {
+            http.Features.Set(new FromCrew());
         }
 
         if (http.Features.Get<FromCrew>() is null)
@@ -40,11 +53,18 @@ public sealed class Door(RequestDelegate next)
 
         var visitor = Who(http, sessions, people, clock);
         visitor?.Enter(http);
+        Author.Device = visitor?.Device?.Id ?? Nobodys;
         Author.Name = visitor?.Session?.Name ?? "";
         return Refusal(http, visitor) is { } refusal ? refusal.ExecuteAsync(http)
             : path.StartsWithSegments("/hubs", StringComparison.OrdinalIgnoreCase) ? WatchedAsync(http, sessions)
             : next(http);
     }
+
+    /// <summary>Whether somebody asks through a proxy, by a name given with --host: they are at this machine no more than the
+    /// crew's devices are.</summary>
+    private bool IsByProxy(HttpContext http) =>
+        (settings.Hosts.Contains(http.Request.Host.Host, StringComparer.OrdinalIgnoreCase) && !Gate.IsOwn(http.Request))
+        || ByProxy.Any(http.Request.Headers.ContainsKey);
 
     private static bool IsGuarded(string path) =>
         Guarded.Any(g => path.TrimStart('/').StartsWith(g, StringComparison.OrdinalIgnoreCase));
@@ -168,5 +188,13 @@ public sealed class Door(RequestDelegate next)
         : person.Name != session.Name ? "another name now"
         : null;
 
-    public static string AddressOf(HttpContext http) => $"{http.Connection.RemoteIpAddress}";
+    /// <summary>Where somebody asks from; through a proxy at this machine, where the proxy says they do.</summary>
+    public static string AddressOf(HttpContext http)
+    {
+        var from = http.Connection.RemoteIpAddress;
+        var asksFor = http.Request.Headers[AsksFor].ToString().Split(',').Last().Trim();
+        return from is not null && IPAddress.IsLoopback(from) && IPAddress.TryParse(asksFor, out var other)
+            ? $"{other}"
+            : $"{from}";
+    }
 }

@@ -9,8 +9,11 @@ namespace Draklo.Web.Sharing;
 /// The yard's own certificate authority, made on first use: devices of the crew trust it once, and from then on nobody else
 /// can answer in this server's name.
 /// </summary>
-/// <remarks>The server's certificate is made again a month before it runs out, or when its addresses change; devices notice
-/// nothing, for the authority stays.</remarks>
+/// <remarks>
+/// The server's certificate is made again a month before it runs out, or when its addresses change; devices notice nothing,
+/// for the authority stays. It may vouch for the networks that the yard was in when it was made, and for nothing else: in a
+/// new network a new one is made, for that and the earlier ones, which devices trust anew.
+/// </remarks>
 public sealed class LocalAuthority : IDisposable
 {
     private const int YearsOfAuthority = 10;
@@ -29,7 +32,17 @@ public sealed class LocalAuthority : IDisposable
         folder = Path.Combine(Path.GetFullPath(dataFolder), "share");
         (this.addresses, this.clock) = (addresses, clock);
         DataFolder.MakeOwn(folder);
-        authority = Load("authority") is { } known && known.NotAfter > Now + RenewBefore ? known : MakeAuthority();
+        var (kept, networks) = (Load("authority"), YardNetworks.Of(addresses).ToList());
+        var known = kept is null ? null : YardNetworks.In(kept);
+        if (kept is not null && known is not null && kept.NotAfter > Now + RenewBefore && networks.All(known.Contains))
+        {
+            authority = kept;
+            return;
+        }
+
+        kept?.Dispose();
+        authority = MakeAuthority(networks.Union(known ?? []));
+        TakesAnothersPlace = kept is not null;
     }
 
     /// <summary>What devices are asked to trust, as a file.</summary>
@@ -38,6 +51,11 @@ public sealed class LocalAuthority : IDisposable
     /// <summary>SHA-256 of the authority's certificate, in pairs: the same on the laptop and on the device.</summary>
     public string Fingerprint =>
         string.Join(' ', Convert.ToHexString(SHA256.HashData(authority.RawData)).Chunk(4).Select(c => new string(c)));
+
+    /// <summary>Whether this run made it in place of an earlier one: then every device trusts it anew.</summary>
+    public bool TakesAnothersPlace { get; }
+
+    public DateTimeOffset TrustedSince => new(authority.NotBefore.AddDays(1));
 
     public DateTimeOffset TrustedUntil => new(authority.NotAfter);
 
@@ -70,7 +88,7 @@ public sealed class LocalAuthority : IDisposable
         && authority.Extensions.OfType<X509SubjectKeyIdentifierExtension>().FirstOrDefault() is { } own
         && issuer.Span.SequenceEqual(own.SubjectKeyIdentifierBytes.Span);
 
-    private X509Certificate2 MakeAuthority()
+    private X509Certificate2 MakeAuthority(IEnumerable<IPNetwork> networks)
     {
         using var key = ECDsa.Create(ECCurve.NamedCurves.nistP256);
         var request = new CertificateRequest(
@@ -83,6 +101,7 @@ public sealed class LocalAuthority : IDisposable
             new X509KeyUsageExtension(X509KeyUsageFlags.KeyCertSign | X509KeyUsageFlags.CrlSign, true)
         );
         request.CertificateExtensions.Add(new X509SubjectKeyIdentifierExtension(request.PublicKey, false));
+        request.CertificateExtensions.Add(YardNetworks.Constraint(networks, Dns.GetHostName()));
         var now = clock.GetUtcNow();
         using var made = request.CreateSelfSigned(now.AddDays(-1), now.AddYears(YearsOfAuthority));
         return Keep("authority", made, key);

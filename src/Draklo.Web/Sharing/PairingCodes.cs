@@ -47,7 +47,8 @@ public sealed class PairingCodes(TimeProvider clock)
 
     /// <summary>Uses a code up; null, and why, if it is not valid.</summary>
     /// <param name="address">Where it is given.</param>
-    public (PairingCode? Code, string Why) Take(string text, string address)
+    /// <returns>With whether it was looked at at all: an address that is shut out is not listened to.</returns>
+    public (PairingCode? Code, string Why, bool Heard) Take(string text, string address)
     {
         lock (turn)
         {
@@ -64,7 +65,8 @@ public sealed class PairingCodes(TimeProvider clock)
             {
                 return (
                     null,
-                    "Too many wrong codes: this device is not let in for ten minutes. Ask at the laptop for a new one then."
+                    "Too many wrong codes: this device is not let in for ten minutes. Ask at the laptop for a new one then.",
+                    false
                 );
             }
 
@@ -72,12 +74,12 @@ public sealed class PairingCodes(TimeProvider clock)
             if (codes.Remove(plain, out var code))
             {
                 wrong.Remove(address);
-                return (code, "");
+                return (code, "", true);
             }
 
             wrong[address] = (tried + 1, now);
 
-            return (null, "This code is not valid, or no longer: ask at the laptop for a new one.");
+            return (null, "This code is not valid, or no longer: ask at the laptop for a new one.", true);
         }
     }
 

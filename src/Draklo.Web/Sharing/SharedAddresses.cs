@@ -6,8 +6,11 @@ namespace Draklo.Web.Sharing;
 /// <summary>Where devices of the crew open this server, once it listens.</summary>
 internal sealed class SharedAddresses(IServer server, Hosting.HostSettings settings)
 {
-    /// <summary>Empty while nothing is shared.</summary>
-    public string Address => Of("https");
+    /// <summary>Over this network, or else by the name that a proxy in front answers to; empty while nothing is shared.</summary>
+    public string Address =>
+        Of("https") is { Length: > 0 } own ? own
+        : settings.Hosts is [var name, ..] ? $"https://{name}"
+        : "";
 
     /// <summary>Where devices get what they must trust first.</summary>
     public string TrustAddress => Of("http") is { Length: > 0 } address ? $"{address}/trust" : "";

@@ -65,13 +65,13 @@ public sealed record CodeAnswer(string Code, string Address, string EndsAt, stri
 /// <summary>How the yard is shared.</summary>
 public sealed record SharingAnswer
 {
-    /// <summary>Whether Draklo was started with --share.</summary>
+    /// <summary>Whether anybody else can come in: Draklo was started with --share, or behind a proxy with --host.</summary>
     public required bool On { get; init; }
 
     /// <summary>Where devices open it.</summary>
     public required string Address { get; init; }
 
-    /// <summary>Where devices get what they must trust first.</summary>
+    /// <summary>Where devices get what they must trust first; empty behind a proxy, which brings its own certificate.</summary>
     public required string TrustAddress { get; init; }
 
     /// <summary>The same as a square code, SVG.</summary>
@@ -80,7 +80,13 @@ public sealed record SharingAnswer
     /// <summary>Of the authority's certificate, SHA-256.</summary>
     public required string Fingerprint { get; init; }
 
+    /// <summary>The day on which it was made.</summary>
+    public required string TrustedSince { get; init; }
+
     public required string TrustedUntil { get; init; }
+
+    /// <summary>Who still has the demo's PIN and cannot sign in before it is changed.</summary>
+    public required IReadOnlyList<string> WithDemoPin { get; init; }
 
     public required IReadOnlyList<PairedDevice> Devices { get; init; }
 

@@ -93,7 +93,8 @@ internal static class SharingEndpoints
                 session.JobId,
                 session.EndsAt
             ),
-            _ => new(false, visitor.Device is not null, "", null, [], null, null),
+            // A guest's device was let in for a day; then it needs another code.
+            _ => new(false, visitor.Device is { GuestOf: null }, "", null, [], null, null),
         };
     }
 
@@ -117,10 +118,14 @@ internal static class SharingEndpoints
         }
 
         var name = asked.Device.Trim().Length > 0 ? asked.Device.Trim() : "a device";
-        var (code, why) = codes.Take(asked.Code, Door.AddressOf(http));
+        var (code, why, heard) = codes.Take(asked.Code, Door.AddressOf(http));
         if (code is null)
         {
-            sessions.Note("wrong code", "", name, Door.AddressOf(http));
+            if (heard)
+            {
+                sessions.Note("wrong code", "", name, Door.AddressOf(http));
+            }
+
             return PlainProblems.Refused([new("code", why)]);
         }
 
@@ -188,18 +193,27 @@ internal static class SharingEndpoints
         return Results.NoContent();
     }
 
-    private static IResult Sharing(SharedAddresses addresses, SessionStore sessions, IServiceProvider services)
+    private static IResult Sharing(
+        SharedAddresses addresses,
+        SessionStore sessions,
+        PersonStore people,
+        Pins pins,
+        IServiceProvider services
+    )
     {
+        var demo = pins.WithDemoPin().ToHashSet(StringComparer.Ordinal);
         var authority = services.GetService<LocalAuthority>();
         var trust = addresses.TrustAddress;
         return Results.Ok(
             new SharingAnswer
             {
-                On = authority is not null,
+                On = addresses.Address.Length > 0,
                 Address = addresses.Address,
                 TrustAddress = trust,
                 TrustSquare = trust.Length > 0 ? QrCode.Svg(trust) : "",
                 Fingerprint = authority?.Fingerprint ?? "",
+                TrustedSince = authority?.TrustedSince.ToString("yyyy-MM-dd") ?? "",
+                WithDemoPin = [.. people.List().Where(p => demo.Contains(p.Id)).Select(p => p.Name)],
                 TrustedUntil = authority?.TrustedUntil.ToString("yyyy-MM-dd") ?? "",
                 Devices = sessions.Devices(),
                 Sessions = sessions.List(),

@@ -16,7 +16,8 @@ internal static class TrustPage
             [
                 "Open this page in Safari and download the file above; allow the profile.",
                 "Settings, at the top: Profile downloaded, Install, and give the device's own code.",
-                "Settings, General, About, Certificate Trust Settings: switch it on for “Draklo yard”.",
+                "Compare: Settings, General, VPN & Device Management, “Draklo yard”, More Details, the certificate; its fingerprint SHA-256 stands at the end.",
+                "Only if it is the laptop's: Settings, General, About, Certificate Trust Settings: switch it on for “Draklo yard”.",
             ]
         ),
         (
@@ -24,13 +25,15 @@ internal static class TrustPage
             [
                 "Download the file above.",
                 "Settings, search for “CA certificate”, Install anyway, and choose the file. The device must have a screen lock.",
+                "Compare: Settings, search for “Trusted credentials” or “User credentials”, User, “Draklo yard”; SHA-256 fingerprint. If it is not the laptop's, remove it there.",
                 "The device says from then on that the network may be watched: that is this certificate.",
             ]
         ),
         (
             "Windows",
             [
-                "Open the file above, Install Certificate, Current User.",
+                "Compare: in PowerShell, in the folder of the file, Get-FileHash draklo-yard.crt -Algorithm SHA256.",
+                "Only if it is the laptop's: open the file, Install Certificate, Current User.",
                 "Place it in “Trusted Root Certification Authorities”, and confirm.",
             ]
         ),
@@ -38,19 +41,22 @@ internal static class TrustPage
             "Mac",
             [
                 "Open the file above: Keychain Access takes it, under “login”.",
-                "Double-click “Draklo yard” there, Trust, and choose Always Trust.",
+                "Double-click “Draklo yard” there and compare: Details, at the end, Fingerprints, SHA-256.",
+                "Only if it is the laptop's: Trust, and choose Always Trust.",
             ]
         ),
         (
             "Linux and Chromium",
             [
-                "Settings, Privacy and security, Security, Manage certificates, Authorities: import the file for websites.",
+                "Compare: in a terminal, in the folder of the file, sha256sum draklo-yard.crt.",
+                "Only if it is the laptop's: Settings, Privacy and security, Security, Manage certificates, Authorities: import the file for websites.",
             ]
         ),
         (
             "Firefox anywhere",
             [
-                "Settings, Privacy & Security, View Certificates, Authorities: import the file, and trust it for websites.",
+                "Settings, Privacy & Security, View Certificates, Authorities: import the file.",
+                "In what opens, View shows its SHA-256 fingerprint: compare. Only if it is the laptop's, trust it for websites.",
             ]
         ),
     ];
@@ -81,8 +87,9 @@ internal static class TrustPage
             <body><main><h1>Trust this yard, once</h1>
             <p>Draklo runs on a laptop of your own crew, not on the internet. So that nobody else on this network can pose as it, each device is told once what to trust. It takes a minute.</p>
             <p><a class="take" href="{File}">Download the certificate</a></p>
-            <p>Compare before you trust it. The laptop shows the same letters and digits; if they differ, stop and ask the lead:</p>
+            <p>Compare before you trust it: what this device itself says of the file, by the steps below, with what the laptop shows on its page Sharing. This page came without encryption, so its own word proves nothing. If letters or digits differ, stop and ask the lead. The laptop should show:</p>
             <p class="print">{WebUtility.HtmlEncode(authority.Fingerprint)}</p>
+            <p>The certificate vouches for the yard's own network and this laptop's name, and for no other address.</p>
             """
         );
         foreach (var (device, steps) in Kinds)

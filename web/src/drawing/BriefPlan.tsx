@@ -1,3 +1,4 @@
+import { apart, disc } from "./discs";
 import { unitOf } from "../units/units";
 import { useRef } from "react";
 import type { Analysis, Brief, Plan } from "../api/types";
@@ -17,7 +18,6 @@ interface BriefPlanProps {
 
 const margin = { top: 24, right: 24, bottom: 34, left: 24 };
 /** Radius of a person's disc. */
-const disc = 11;
 const ignore = () => undefined;
 
 /** As wide as this it is drawn; a page that is wider or narrower enlarges or shrinks it. */
@@ -229,24 +229,6 @@ function boundsOf(analysis: Analysis): Bounds {
   const east = places.map((p) => p.eastM);
   const north = places.map((p) => p.northM);
   return { minX: Math.min(...east), maxX: Math.max(...east), minY: Math.min(...north), maxY: Math.max(...north) };
-}
-
-/** Discs that would cover one another, each moved on until it is clear of those before it: people stand a few metres apart. */
-function apart(at: Flat[]): Flat[] {
-  const placed: Flat[] = [];
-  for (const one of at) {
-    let to = one;
-    for (let tries = 0; tries < 12; tries++) {
-      const near = placed.find((p) => Math.hypot(p.x - to.x, p.y - to.y) < 2 * disc + 2);
-      if (!near) break;
-      const [dx, dy] = [to.x - near.x, to.y - near.y];
-      const length = Math.hypot(dx, dy);
-      const [ux, uy] = length > 0.5 ? [dx / length, dy / length] : [0, 1];
-      to = { x: near.x + ux * (2 * disc + 3), y: near.y + uy * (2 * disc + 3) };
-    }
-    placed.push(to);
-  }
-  return placed;
 }
 
 function middled(bounds: Bounds, width: number, height: number): Scale {

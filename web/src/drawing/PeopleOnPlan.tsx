@@ -2,6 +2,7 @@ import type { Analysis, Plan } from "../api/types";
 import { setMember } from "../state/store";
 import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
+import { apart } from "./discs";
 import { Handle } from "./Handle";
 import { toMetres, toPixels, type Scale } from "./projection";
 import { flatOf, tenth } from "./sitePlan";
@@ -17,9 +18,14 @@ interface PeopleOnPlanProps {
 /** The crew by name, each to be taken to another place. */
 export function PeopleOnPlan({ plan, analysis, scale, onGrab, onRelease }: PeopleOnPlanProps) {
   const units = useSettings((s) => s.units);
-  return analysis.site.people.map((person) => {
+  const places = analysis.site.people.map((person) => toPixels(scale, flatOf(person.place)));
+  const discs = apart(places);
+  return analysis.site.people.map((person, i) => {
     if (!plan.crew[person.index]) return null;
-    const at = toPixels(scale, flatOf(person.place));
+    const place = places[i] ?? toPixels(scale, flatOf(person.place));
+    // Those who stand on one spot are shown side by side.
+    const at = discs[i] ?? place;
+    const aside = { x: at.x - place.x, y: at.y - place.y };
     const path = `crew[${person.index}].place` as const;
     const grip = `person-${person.index}`;
     const bad = !["none", "reach"].includes(person.in);
@@ -45,8 +51,8 @@ export function PeopleOnPlan({ plan, analysis, scale, onGrab, onRelease }: Peopl
           max={500}
           text={`${written(person.distanceM, "length", units)} out`}
           onMove={(to) => {
-            const place = toMetres(scale, to);
-            setMember(path, { eastM: tenth(place.x), northM: tenth(place.y) }, grip);
+            const there = toMetres(scale, { x: to.x - aside.x, y: to.y - aside.y });
+            setMember(path, { eastM: tenth(there.x), northM: tenth(there.y) }, grip);
           }}
           onStep={(across, up) => {
             setMember(

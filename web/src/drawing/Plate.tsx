@@ -90,7 +90,7 @@ export const Plate = memo(function Plate({ plate, windowEmpty }: { plate: Figure
             <button
               type="button"
               title={`The sum behind it: ${name}`}
-              className="whitespace-nowrap text-left text-[25px] font-semibold leading-[1.15] hover:underline max-lg:text-[19px]"
+              className="whitespace-nowrap text-left text-[25px] font-semibold leading-[1.15] hover:underline coarse:relative coarse:-mt-[18px] coarse:min-h-11 coarse:pt-[18px] max-lg:text-[19px] max-sm:whitespace-normal"
               onClick={() => {
                 openWorking(working);
               }}

@@ -16,14 +16,22 @@ const merges: Merge[] = [];
 /** As the core does it, for a plan that has a name and a place. */
 function together({ was, mine, theirs, settled }: Merge) {
   const clashes: { path: string }[] = [];
+  let [fromMine, fromTheirs] = [0, 0];
   const member = (path: "name" | "place") => {
-    if (mine[path] === theirs[path] || was?.[path] === theirs[path]) return mine[path];
-    if (was?.[path] === mine[path]) return theirs[path];
+    if (mine[path] === theirs[path]) return mine[path];
+    if (was?.[path] === theirs[path]) {
+      fromMine++;
+      return mine[path];
+    }
+    if (was?.[path] === mine[path]) {
+      fromTheirs++;
+      return theirs[path];
+    }
     if (settled[path] === undefined) clashes.push({ path });
     return settled[path] === "mine" ? mine[path] : theirs[path];
   };
   const document = { ...theirs, name: member("name"), place: member("place") };
-  return { document: clashes.length > 0 ? undefined : document, clashes, fromMine: 1, fromTheirs: 1 };
+  return { document: clashes.length > 0 ? undefined : document, clashes, fromMine, fromTheirs };
 }
 vi.mock("../api/client", async () => ({
   ...(await vi.importActual<object>("../api/refusal")),
@@ -252,6 +260,36 @@ it("puts together what two changed in different places, and says how much came i
   last()?.answer(job(6, "Renamed there"));
   await pause();
   expect(useSaving.getState()).toMatchObject({ state: { kind: "saved" }, revision: 6 });
+});
+
+describe("a save whose answer was lost", () => {
+  beforeEach(async () => {
+    rename("one");
+    await pause();
+    // The server takes it; nobody hears of it.
+    last()?.fail(new TypeError("network"));
+    await vi.advanceTimersByTimeAsync(10);
+  });
+
+  it("is found to be kept, and not saved twice", async () => {
+    await vi.advanceTimersByTimeAsync(1600);
+    last()?.fail(new Refusal(412, "stale", {}, job(4, "one")));
+    await vi.advanceTimersByTimeAsync(5000);
+    expect(asked).toHaveLength(2);
+    expect(useSaving.getState()).toMatchObject({ state: { kind: "saved" }, revision: 4 });
+    expect(kept.size).toBe(0);
+  });
+
+  it("is what goes on, and what was changed after it clashes with nothing", async () => {
+    rename("two");
+    await vi.advanceTimersByTimeAsync(1600);
+    last()?.fail(new Refusal(412, "stale", {}, job(4, "one")));
+    await vi.advanceTimersByTimeAsync(10);
+    expect([last()?.revision, last()?.name]).toEqual([4, "two"]);
+    last()?.answer(job(5, "two"));
+    await pause();
+    expect(useSaving.getState()).toMatchObject({ state: { kind: "saved" }, revision: 5 });
+  });
 });
 
 it("opens with the change that was never acknowledged", () => {

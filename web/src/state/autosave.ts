@@ -7,7 +7,7 @@ import type { Clash, Job, Side } from "../api/types";
 import { useSettings } from "../ui/settings";
 import { draftOf, left, shelf, useShelf } from "../ui/shelf";
 import { drafts, type Draft } from "./drafts";
-import { merged, type Joined } from "./merge";
+import { isKept, merged, stands, type Joined } from "./merge";
 import { may } from "./session";
 import { documentOf, useSheet, type Document } from "./store";
 
@@ -48,6 +48,8 @@ let busy = false;
 /** Saves that failed in a row, and changes since the last that went through. */
 let failures = 0;
 let waiting = 0;
+/** What was sent last and not answered: the server may have taken it. */
+let unanswered: Document | undefined;
 
 /** A change that is left over: when it began, and how it goes home. */
 interface LeftOver {
@@ -119,6 +121,7 @@ async function sendDraft(job: string, revision: number, document: Document, from
     if (!(error instanceof Refusal) || !error.current) throw error;
     const joined = await merged(from, document, documentOf(error.current), {}, useSettings.getState().units);
     if (!joined.document) throw error;
+    if (stands(joined)) return;
     await sendDraft(job, error.current.revision, joined.document, documentOf(error.current));
   }
 }
@@ -142,6 +145,7 @@ export function openJob(job: Job, fresh = false): void {
   untouched = fresh && job.revision === 1 ? job.id : null;
   failures = 0;
   waiting = 0;
+  unanswered = undefined;
   since = undefined;
   kept = documentOf(job);
   base = kept;
@@ -191,16 +195,27 @@ export async function settle(theirs: Job, settled: Record<string, Side>): Promis
   else useSaving.setState({ state: { kind: "conflict", theirs, clashes: joined.clashes } });
 }
 
-/** Goes on with what was put together, on top of what the other side saved. */
-async function goOnWith(joined: Joined, theirs: Job): Promise<void> {
+/**
+ * Goes on with what was put together, on top of what the other side saved.
+ * @param whole The other side has it all: nothing is saved again.
+ */
+async function goOnWith(joined: Joined, theirs: Job, whole = false): Promise<void> {
   kept = documentOf(theirs);
   base = kept;
   useSaving.setState({
-    state: { kind: "saving" },
+    state: { kind: whole ? "saved" : "saving" },
     revision: theirs.revision,
     savedAt: theirs.savedAt,
     came: joined.fromTheirs > 0 ? { members: joined.fromTheirs, savedAt: theirs.savedAt } : null,
   });
+  if (whole) {
+    drafts.drop(theirs.id);
+    failures = 0;
+    waiting = 0;
+    since = undefined;
+    useSheet.getState().adopt(kept);
+    return;
+  }
   if (joined.document) useSheet.getState().adopt(joined.document);
   keepDraft();
   await save();
@@ -234,14 +249,18 @@ async function meet(theirs: Job): Promise<void> {
     if (!mine || id !== theirs.id) return;
     let joined: Joined;
     try {
-      joined = await merged(base, mine, documentOf(theirs), {}, useSettings.getState().units);
+      const { units } = useSettings.getState();
+      // What was sent before and not answered may be what was found: then all that came after it goes on top.
+      if (unanswered && (await isKept(unanswered, documentOf(theirs), units))) base = unanswered;
+      joined = await merged(base, mine, documentOf(theirs), {}, units);
     } catch {
       // Nobody could put them together just now: both are shown whole.
-      joined = { document: null, clashes: [], fromTheirs: 0 };
+      joined = { document: null, clashes: [], fromMine: 0, fromTheirs: 0 };
     }
     // What was changed while they were put together is put together too.
     if (useSheet.getState().document !== mine) continue;
-    if (joined.document) await goOnWith(joined, theirs);
+    unanswered = undefined;
+    if (joined.document) await goOnWith(joined, theirs, stands(joined));
     else useSaving.setState({ state: { kind: "conflict", theirs, clashes: joined.clashes } });
     return;
   }
@@ -300,6 +319,7 @@ async function save(): Promise<void> {
   try {
     const saved = await api.save(job, useSaving.getState().revision, document);
     failures = 0;
+    unanswered = undefined;
     untouched = null;
     if (id === job) {
       since = undefined;
@@ -323,6 +343,7 @@ async function save(): Promise<void> {
     else {
       // The server is away, or cannot write just now: what to do is said, and it is tried until it goes through.
       failures++;
+      unanswered = document;
       const before = useSaving.getState().state;
       useSaving.setState({
         state: {

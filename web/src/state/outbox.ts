@@ -171,6 +171,8 @@ async function deliverLog(jobId: string, sends: { revision: number; was?: JobLog
     if (!theirs?.log) throw error;
     const { was, log } = sends;
     const joined = await api.mergeLogs({ ...(was && { was }), mine: log, theirs: theirs.log, settled: {} }, units);
+    // The very same was kept before, and the answer was lost.
+    if (joined.document && joined.fromMine === 0) return;
     if (joined.document) {
       await put(theirs.revision, joined.document);
       return;

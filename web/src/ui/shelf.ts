@@ -321,6 +321,13 @@ export const shelf = {
   dropJob: async (id: string) => {
     await db?.delete("jobs", id).catch(() => undefined);
   },
+  /** Lets go of all that has gone home, or came from there; what waits to go home stays. */
+  async letGoOfKnown(): Promise<void> {
+    await db?.clear("answers").catch(() => undefined);
+    await db?.clear("jobs").catch(() => undefined);
+    for (const { hash } of (await shelf.pictures()).filter((p) => p.sent)) await db?.delete("pictures", hash);
+    useShelf.setState((s) => ({ taken: s.taken + 1 }));
+  },
   keepPicture: (row: PictureRow) => put("pictures", row),
   picture: (hash: string) => found("pictures", hash),
   pictures: async (): Promise<PictureRow[]> => (await db?.getAll("pictures").catch(() => [])) ?? [],

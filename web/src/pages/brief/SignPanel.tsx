@@ -88,7 +88,11 @@ export function SignPanel({ brief }: { brief: BriefAnswer }) {
               <li key={h.text} className="border-b border-rule py-1">
                 {h.text}{" "}
                 {h.path !== undefined && (
-                  <Link to={`/jobs/${brief.jobId}`} state={{ go: h.path }} className="whitespace-nowrap underline">
+                  <Link
+                    to={`/jobs/${brief.jobId}`}
+                    state={{ go: h.path }}
+                    className="inline-flex items-center whitespace-nowrap underline coarse:min-h-11"
+                  >
                     Go there
                   </Link>
                 )}

@@ -29,7 +29,7 @@ export async function shrunk(file: Blob): Promise<Blob> {
   context.imageSmoothingQuality = "high";
   context.drawImage(bitmap, 0, 0, size.width, size.height);
   bitmap.close();
-  return new Promise((resolve, reject) => {
+  const made = await new Promise<Blob>((resolve, reject) => {
     canvas.toBlob(
       (made) => {
         if (made) resolve(made);
@@ -39,4 +39,35 @@ export async function shrunk(file: Blob): Promise<Blob> {
       quality,
     );
   });
+  return new Blob([withoutNotes(new Uint8Array(await made.arrayBuffer()))], { type: made.type });
+}
+
+/**
+ * A JPEG as the server keeps it: some browsers write notes of their own, and a picture is named by its bytes.
+ */
+export function withoutNotes(jpeg: Uint8Array): Uint8Array<ArrayBuffer> {
+  const parts = [jpeg.subarray(0, 2)];
+  let at = 2;
+  // Up to the picture's data: what a canvas writes has no notes after it.
+  while (at + 4 <= jpeg.length && jpeg[at] === 0xff && jpeg[at + 1] !== 0xda) {
+    const end = at + 2 + ((jpeg[at + 2] ?? 0) << 8) + (jpeg[at + 3] ?? 0);
+    const begins = new TextDecoder("latin1").decode(jpeg.subarray(at + 4, Math.min(end, at + 18)));
+    if (!isNote(jpeg[at + 1] ?? 0, begins)) parts.push(jpeg.subarray(at, end));
+    at = end;
+  }
+  parts.push(jpeg.subarray(at));
+  const plain = new Uint8Array(parts.reduce((sum, p) => sum + p.length, 0));
+  let to = 0;
+  for (const part of parts) {
+    plain.set(part, to);
+    to += part.length;
+  }
+  return plain;
+}
+
+function isNote(marker: number, begins: string): boolean {
+  if (marker === 0xe0) return !begins.startsWith("JFIF\0");
+  if (marker === 0xe2) return !begins.startsWith("ICC_PROFILE\0");
+  if (marker === 0xee) return !begins.startsWith("Adobe");
+  return (marker >= 0xe1 && marker <= 0xef) || marker === 0xfe;
 }

@@ -12,7 +12,7 @@ const SignInPage = lazily(() => import("./SignInPage").then((m) => m.SignInPage)
 
 /** On the yard's own machine nothing stands here; a device of the crew is let in by a code, and by somebody's PIN. */
 export function SessionGate({ children }: { children: ReactNode }) {
-  const { session, asked } = useSession();
+  const { session, asked, forgotten } = useSession();
   const away = useHome((s) => s.away);
   const queries = useQueryClient();
   const { pathname } = useLocation();
@@ -31,7 +31,12 @@ export function SessionGate({ children }: { children: ReactNode }) {
       .then((outbox) => outbox.goHome())
       .catch(() => undefined);
   };
+  useEffect(() => {
+    // What this page has read is let go of too.
+    if (forgotten) queries.clear();
+  }, [forgotten, queries]);
   if (!asked) return null;
+  if (forgotten) return <PairPage forgotten onPaired={entered} />;
   // Offline nobody can be let in or turned away: what is on the device goes on.
   if (session === null || session.here || away) return children;
   if (!session.paired || pathname === "/pair") return <PairPage onPaired={entered} />;

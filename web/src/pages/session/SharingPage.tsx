@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
+import { Link } from "react-router";
 import { api, sayWhy } from "../../api/client";
 import type { LetInCode, Sharing } from "../../api/types";
 import { momentOf, timeOf } from "../../state/words";
@@ -59,21 +60,30 @@ function Shared({ sharing }: { sharing: Sharing }) {
   const forget = useMutation({ mutationFn: api.forgetDevice, onSuccess: fresh });
   return (
     <>
+      {sharing.withDemoPin.length > 0 && (
+        <p className="mt-3 max-w-[72ch] border-l-4 border-held bg-sheet px-3 py-2 leading-snug" data-demo-pins>
+          <b className="font-semibold">{sharing.withDemoPin.join(", ")}</b> still{" "}
+          {sharing.withDemoPin.length === 1 ? "has" : "have"} the demo’s PIN, which everybody can read. Nobody signs in
+          or signs by it while Draklo is shared:{" "}
+          <Link to="/crew" className="underline">
+            change it in the crew’s book
+          </Link>
+          .
+        </p>
+      )}
       <div className="mt-3 grid grid-cols-2 gap-6 max-md:grid-cols-1">
         <section aria-labelledby="once">
           <h2 id="once" className="font-tight text-lg font-semibold">
             1. Once for each device: trust this yard
           </h2>
-          <Square svg={sharing.trustSquare} label="Square code of the page about trust" />
-          <p className="font-tight text-[15px]">{sharing.trustAddress}</p>
-          <p className="mt-1 text-[13px] leading-snug">
-            The page there says how for each kind of device. The certificate has this fingerprint; on the device it is
-            the same:
-          </p>
-          <p className="mt-1 border border-rule bg-sheet p-2 font-mono text-[12px] leading-snug" data-fingerprint>
-            {sharing.fingerprint}
-          </p>
-          <p className="mt-1 text-[13px] text-pencil">It holds until {sharing.trustedUntil}.</p>
+          {sharing.trustAddress === "" ? (
+            <p className="mt-1 leading-snug">
+              Devices come in through a proxy, by {sharing.address}. Its certificate is the proxy’s own, and so is what
+              they trust.
+            </p>
+          ) : (
+            <Trust sharing={sharing} />
+          )}
         </section>
         <section aria-labelledby="in">
           <h2 id="in" className="font-tight text-lg font-semibold">
@@ -164,6 +174,30 @@ function Shared({ sharing }: { sharing: Sharing }) {
           </li>
         ))}
       </ul>
+    </>
+  );
+}
+
+function Trust({ sharing }: { sharing: Sharing }) {
+  return (
+    <>
+      <Square svg={sharing.trustSquare} label="Square code of the page about trust" />
+      <p className="font-tight text-[15px]">{sharing.trustAddress}</p>
+      <p className="mt-1 text-[13px] leading-snug">
+        The page there says how for each kind of device, and where the device itself shows the fingerprint of what it
+        took. Compare that with this one; what the page says of it proves nothing, for it comes without encryption:
+      </p>
+      <p className="mt-1 border border-rule bg-sheet p-2 font-mono text-[12px] leading-snug" data-fingerprint>
+        {sharing.fingerprint}
+      </p>
+      <p className="mt-1 text-[13px] leading-snug text-pencil">
+        Made on {sharing.trustedSince}, for the networks that this machine was in and no other address. It holds until{" "}
+        {sharing.trustedUntil}. In a new network it is made anew, and devices trust it once more.
+      </p>
+      <p className="mt-1 text-[13px] leading-snug text-pencil">
+        Its key lies in the data folder, under share, for this machine’s account alone, and not encrypted. Whoever
+        copies that folder can pose as the yard in those networks. Backups do not hold it.
+      </p>
     </>
   );
 }

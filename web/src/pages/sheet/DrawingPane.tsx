@@ -50,7 +50,7 @@ function Drawings() {
         {drawings.map((d) => (
           <Tab
             key={d.key}
-            className="border-b-2 border-transparent pb-0.5 font-tight text-[15px] font-medium text-pencil hover:text-ink data-selected:border-ink data-selected:text-ink"
+            className="border-b-2 border-transparent pb-0.5 coarse:min-h-11 coarse:min-w-11 font-tight text-[15px] font-medium text-pencil hover:text-ink data-selected:border-ink data-selected:text-ink"
           >
             {d.name}
           </Tab>
