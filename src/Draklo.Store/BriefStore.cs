@@ -235,7 +235,8 @@ public sealed class BriefStore(Database database, TimeProvider clock)
         string jobId,
         IssuedBrief brief,
         string page
-    ) =>
+    )
+    {
         connection.Execute(
             "insert into brief (job_id, number, revision, issued_at, issued_by, fingerprint, page, from_archive) values (@jobId, @Number, @Revision, @IssuedAt, @IssuedBy, @Fingerprint, @page, @FromArchive)",
             new
@@ -251,6 +252,8 @@ public sealed class BriefStore(Database database, TimeProvider clock)
             },
             transaction
         );
+        StageKept.Settle(connection, transaction, jobId);
+    }
 
     private static List<Signature> SignaturesOf(IDbConnection connection, string jobId, IDbTransaction? transaction) =>
         connection

@@ -124,6 +124,11 @@ public sealed class History(Database database, TimeProvider clock)
                     connection.Execute(statement, arguments, transaction);
                 }
 
+                if (entry.Kind == Kept.Log)
+                {
+                    StageKept.Settle(connection, transaction, entry.Id);
+                }
+
                 Note(
                     connection,
                     transaction,

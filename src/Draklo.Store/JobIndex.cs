@@ -67,33 +67,36 @@ public sealed class JobIndex(Database database)
     public IReadOnlyList<ListedJob> Listed(string units, string madeBy, JobSearch search, int offset, int limit)
     {
         using var connection = database.Connect();
-        return connection
+        // Both see the same jobs.
+        using var transaction = connection.BeginTransaction(deferred: true);
+        var ids = connection
+            .Query<string>(
+                $"select id from ({JobSearch.Rows}) where {search.Where} order by {search.Order} limit @limit offset @offset",
+                search.Arguments(new { offset, limit }),
+                transaction
+            )
+            .ToList();
+        var found = connection
             .Query<ListedJob>(
-                $"""
+                """
                 select j.id, j.revision, r.name, r.place, r.planned_on as plannedOn, e.gear, e.entry, j.stage, j.on_day as onDay, j.species, j.crew
-                from (
-                    select x.*, row_number() over (order by {search.Order}) as at from ({JobSearch.Rows}) x
-                    where {search.Where}
-                    order by at
-                    limit @limit offset @offset
-                ) j
+                from job j
                 join job_revision r on r.job_id = j.id and r.number = j.revision
                 left join job_entry e
                     on e.job_id = j.id and e.number = j.revision and e.units = @units and e.made_by = @madeBy
                         and json_valid(cast(r.plan as text))
-                order by j.at
+                where j.id in @ids
                 """,
-                search.Arguments(
-                    new
-                    {
-                        units,
-                        madeBy,
-                        offset,
-                        limit,
-                    }
-                )
+                new
+                {
+                    units,
+                    madeBy,
+                    ids,
+                },
+                transaction
             )
-            .ToList();
+            .ToDictionary(j => j.Id, StringComparer.Ordinal);
+        return [.. ids.Where(found.ContainsKey).Select(id => found[id])];
     }
 
     /// <summary>Everything that a year's view counts, of jobs that are not deleted.</summary>

@@ -184,6 +184,7 @@ public sealed class LogStore(Database database, LockerStore locker, TimeProvider
             },
             transaction
         );
+        StageKept.Settle(connection, transaction, jobId);
         History.Note(
             connection,
             transaction,

@@ -80,6 +80,31 @@ public sealed class HeavyWorkTests(RunningServer server) : IClassFixture<Running
     }
 
     [Fact]
+    public async Task What_is_short_passes_what_is_long_and_neither_runs_twice_at_once()
+    {
+        var heavy = new HeavyWork();
+        using var gate = new ManualResetEventSlim();
+        var running = 0;
+        var searches = Enumerable
+            .Range(0, 3)
+            .Select(i => heavy.RunAsync($"searches {i}", Search, Never, isLong: true))
+            .ToList();
+        Assert.Equal(7, await heavy.RunAsync("a", () => 7, Never));
+        Assert.Equal(8, await heavy.RunAsync("searches 0", () => 8, Never));
+        Assert.All(searches, s => Assert.False(s.IsCompleted));
+        gate.Set();
+        Assert.All(await Task.WhenAll(searches), atOnce => Assert.Equal(1, atOnce));
+
+        int Search()
+        {
+            var now = Interlocked.Increment(ref running);
+            gate.Wait();
+            Interlocked.Decrement(ref running);
+            return now;
+        }
+    }
+
+    [Fact]
     public async Task Who_stays_on_the_line_is_told_that_it_waits_and_comes_in_by_itself()
     {
         var heavy = new HeavyWork();

@@ -9,8 +9,11 @@ public enum Weight
     /// <summary>Follows a hand: it is answered at once.</summary>
     Light,
 
-    /// <summary>Takes seconds: the server works such questions out one by one, a browser in a worker of their own.</summary>
+    /// <summary>Takes up to some seconds: the server works such questions out one by one, a browser in a worker of their own.</summary>
     Heavy,
+
+    /// <summary>Tries thousands of ways: one at a time too, and the others do not wait for it.</summary>
+    Long,
 }
 
 /// <summary>
@@ -62,7 +65,7 @@ public abstract class Question
     public abstract Type Answer { get; }
 
     /// <summary>Whether it takes long as it was asked.</summary>
-    public bool IsHeavy(Asked asked) => HeavyAbove is { } above ? asked.Of(above) > 0 : Weight == Weight.Heavy;
+    public bool IsHeavy(Asked asked) => HeavyAbove is { } above ? asked.Of(above) > 0 : Weight != Weight.Light;
 
     /// <summary>Works it out for whoever knows the answer's type.</summary>
     /// <returns>What the receiver makes of the answer or of the problems.</returns>

@@ -70,7 +70,8 @@ internal sealed class FinderHub(ServerAtHand atHand, HeavyWork heavy) : Hub
                 return Rigs.Ask(body, asked, Received);
             },
             words => Volatile.Write(ref waits, words),
-            cancellation
+            cancellation,
+            isLong: true
         );
         yield return new(0, 0, null);
         while (await Task.WhenAny(search, Task.Delay(Every, cancellation)) != search)

@@ -14,8 +14,9 @@ public sealed class BusyException(int seconds) : Exception("Too much waits alrea
 }
 
 /// <summary>
-/// Searches, samples, roses and remedies, one at a time: each may use every core, behind the analyses. Clients take
-/// turns; what nobody waits for any more is left out or stopped.
+/// Searches, samples, roses and remedies, one at a time: each may use every core, behind the analyses. Long searches have a
+/// turn of their own, so that what is short never waits for one. Clients take turns; what nobody waits for any more is left
+/// out or stopped.
 /// </summary>
 public sealed class HeavyWork
 {
@@ -24,35 +25,36 @@ public sealed class HeavyWork
     public const int Most = 32;
 
     private readonly Lock gate = new();
-    private readonly LinkedList<(string Client, Queue<Waiting> Queue)> turns = new();
+    private readonly Lane shorter = new() { UsualSeconds = 0.3 };
+    private readonly Lane longer = new() { UsualSeconds = 5 };
     private int waiting;
-    private bool busy;
-    private double usualSeconds = 0.3;
 
     /// <summary>Does some work when its turn comes.</summary>
     /// <param name="client">Whose turn it takes.</param>
+    /// <param name="isLong">It tries thousands of ways.</param>
     /// <exception cref="BusyException">Too much waits already.</exception>
     /// <exception cref="OperationCanceledException">Nobody waits for it any more.</exception>
-    public async Task<T> RunAsync<T>(string client, Func<T> work, CancellationToken cancellation)
+    public async Task<T> RunAsync<T>(string client, Func<T> work, CancellationToken cancellation, bool isLong = false)
     {
+        var lane = isLong ? longer : shorter;
         var mine = new Waiting();
         lock (gate)
         {
-            var queue = turns.FirstOrDefault(t => t.Client == client).Queue;
+            var queue = lane.Turns.FirstOrDefault(t => t.Client == client).Queue;
             if (waiting >= Most || queue?.Count >= PerClient)
             {
-                throw new BusyException(Math.Max(1, (int)Math.Ceiling((waiting + 1) * usualSeconds)));
+                throw new BusyException(Math.Max(1, (int)Math.Ceiling((lane.Waiting + 1) * lane.UsualSeconds)));
             }
 
             if (queue is null)
             {
                 queue = new();
-                turns.AddLast((client, queue));
+                lane.Turns.AddLast((client, queue));
             }
 
             queue.Enqueue(mine);
             waiting++;
-            Next();
+            Next(lane);
         }
 
         await using (cancellation.UnsafeRegister(_ => LeaveOut(mine), null))
@@ -70,9 +72,9 @@ public sealed class HeavyWork
         {
             lock (gate)
             {
-                busy = false;
-                usualSeconds = (0.8 * usualSeconds) + (0.2 * Stopwatch.GetElapsedTime(began).TotalSeconds);
-                Next();
+                lane.IsBusy = false;
+                lane.UsualSeconds = (0.8 * lane.UsualSeconds) + (0.2 * Stopwatch.GetElapsedTime(began).TotalSeconds);
+                Next(lane);
             }
         }
     }
@@ -83,14 +85,15 @@ public sealed class HeavyWork
         string client,
         Func<T> work,
         Action<string> waits,
-        CancellationToken cancellation
+        CancellationToken cancellation,
+        bool isLong = false
     )
     {
         while (true)
         {
             try
             {
-                return await RunAsync(client, work, cancellation);
+                return await RunAsync(client, work, cancellation, isLong);
             }
             catch (BusyException e)
             {
@@ -113,11 +116,11 @@ public sealed class HeavyWork
         }
     }
 
-    private void Next()
+    private void Next(Lane lane)
     {
-        while (!busy && turns.First is { } first)
+        while (!lane.IsBusy && lane.Turns.First is { } first)
         {
-            turns.RemoveFirst();
+            lane.Turns.RemoveFirst();
             var (client, queue) = first.Value;
             while (queue.Count > 0 && queue.Peek().IsOut)
             {
@@ -132,14 +135,27 @@ public sealed class HeavyWork
             var next = queue.Dequeue();
             if (queue.Count > 0)
             {
-                turns.AddLast((client, queue));
+                lane.Turns.AddLast((client, queue));
             }
 
             waiting--;
-            busy = true;
+            lane.IsBusy = true;
             next.HasTurn = true;
             next.Turn.TrySetResult();
         }
+    }
+
+    /// <summary>What is done one at a time.</summary>
+    private sealed class Lane
+    {
+        public LinkedList<(string Client, Queue<Waiting> Queue)> Turns { get; } = new();
+
+        public bool IsBusy { get; set; }
+
+        /// <summary>What one took lately.</summary>
+        public double UsualSeconds { get; set; }
+
+        public int Waiting => Turns.Sum(t => t.Queue.Count);
     }
 
     private sealed class Waiting

@@ -54,7 +54,12 @@ internal static class QuestionEndpoints
         await request.Body.CopyToAsync(body, left);
         var bytes = body.GetBuffer().AsMemory(0, (int)body.Length);
         return question.IsHeavy(asked)
-            ? await heavy.RunAsync(request.Client(), () => question.Ask(bytes, asked, Received), left)
+            ? await heavy.RunAsync(
+                request.Client(),
+                () => question.Ask(bytes, asked, Received),
+                left,
+                question.Weight == Weight.Long
+            )
             : question.Ask(bytes, asked, Received);
     }
 

@@ -28,7 +28,7 @@ public sealed class QuestionsFileTests
         {
             var heavy = question.HeavyAbove is { } above
                 ? $"\"{above.Name}\""
-                : JsonSerializer.Serialize(question.Weight == Weight.Heavy);
+                : JsonSerializer.Serialize(question.Weight != Weight.Light);
             text.Append(CultureInfo.InvariantCulture, $"  {question.Name}: {{\n    path: \"{question.Path}\",\n")
                 .Append(CultureInfo.InvariantCulture, $"    heavy: {heavy},\n    usual: {{ ")
                 .AppendJoin(
