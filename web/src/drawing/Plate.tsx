@@ -95,7 +95,14 @@ export const Plate = memo(function Plate({ plate, windowEmpty }: { plate: Figure
                 openWorking(working);
               }}
             >
-              {value}
+              {value.split(" – ").map((end, at) => (
+                // Broken, where there is no room, between the two ends alone.
+                <span key={end} className="whitespace-nowrap">
+                  {at > 0 && "– "}
+                  {end}
+                  {at === 0 && value.includes(" – ") && " "}
+                </span>
+              ))}
             </button>
             {beside !== "" && <span className="text-[13px] text-pencil max-lg:text-[12px]">{beside}</span>}
           </dd>

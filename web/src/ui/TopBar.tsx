@@ -29,7 +29,7 @@ export function TopBar({ children }: { children?: ReactNode }) {
             to={to}
             end={to === "/"}
             className={({ isActive }) =>
-              `min-h-9 whitespace-nowrap px-2.5 py-1.5 font-tight text-[15px] font-medium ${isActive ? "border-b-2 border-ink" : "text-pencil hover:text-ink"}`
+              `flex min-h-9 items-center whitespace-nowrap px-2.5 font-tight text-[15px] font-medium ${isActive ? "border-b-2 border-ink" : "text-pencil hover:text-ink"}`
             }
           >
             {name}

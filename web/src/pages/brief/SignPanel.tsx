@@ -122,14 +122,18 @@ export function SignPanel({ brief }: { brief: BriefAnswer }) {
         {!brief.signOff.mayIssue && <Note>Clear the items above to issue it.</Note>}
       </div>
       {brief.issued.length > 0 && (
-        <p className="mt-3 text-[13px]">
-          Kept as issued:{" "}
+        <div className="mt-3 flex flex-wrap items-center gap-x-3 text-[13px]">
+          Kept as issued:
           {brief.issued.map((b) => (
-            <Link key={b.number} to={`/jobs/${brief.jobId}/brief/${b.number}`} className="mr-2 underline">
+            <Link
+              key={b.number}
+              to={`/jobs/${brief.jobId}/brief/${b.number}`}
+              className="inline-flex items-center underline coarse:min-h-11"
+            >
               brief {b.number}, {timeOf(b.issuedAt)}
             </Link>
           ))}
-        </p>
+        </div>
       )}
       {signs !== null && (
         <SignDialog

@@ -140,10 +140,16 @@ export function LockerPage() {
                 }}
               />
             </div>
-            <Link to="/register" className="font-tight text-sm underline">
+            <Link
+              to="/register"
+              className="inline-flex items-center font-tight text-sm underline coarse:min-h-11 coarse:min-w-11"
+            >
               Register
             </Link>
-            <Link to="/labels" className="font-tight text-sm underline">
+            <Link
+              to="/labels"
+              className="inline-flex items-center font-tight text-sm underline coarse:min-h-11 coarse:min-w-11"
+            >
               Labels
             </Link>
             <p role="status" className="ml-auto font-tight text-sm text-pencil">

@@ -15,7 +15,7 @@ export function JobHead({ says, pages, children }: { says: ReactNode; pages: Rea
     <header className="flex h-[68px] shrink-0 items-center gap-4 border-b border-ink bg-sheet px-4 max-xl:h-auto max-xl:flex-wrap max-xl:gap-x-3 max-xl:gap-y-1 max-xl:py-1.5 max-lg:px-3">
       <RouterLink
         to="/"
-        className="font-tight text-lg font-semibold tracking-[0.14em] max-md:text-base max-md:tracking-[0.08em]"
+        className="inline-flex items-center font-tight text-lg font-semibold tracking-[0.14em] coarse:min-h-11 max-md:text-base max-md:tracking-[0.08em]"
         title="All jobs"
       >
         DRAKLO
