@@ -53,7 +53,7 @@ public static class ClearingQuestions
             Name = "findClearingGear",
             Tag = Clearing,
             Summary = "The ropes and blocks of the locker that the chosen way holds with, the best first.",
-            Weight = Weight.Long,
+            Weight = Weight.Search,
         },
         new Question<CatchAsk, Catch>((catching, asked) => Catch.Of(catching, asked.Units))
         {

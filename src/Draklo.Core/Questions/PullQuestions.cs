@@ -152,7 +152,7 @@ public static class PullQuestions
             Summary = "What would take a stop away: the least change of each kind, each tried by the full analysis.",
             Description = "Empty where no change of the plan was found that mends it and makes no other stop.",
             With = [Code, At, Link],
-            Weight = Weight.Long,
+            Weight = Weight.Search,
         },
         new Question<Plan, TackleView>((plan, asked) => TackleView.Of(plan, asked.Of(Line), asked.Units))
         {
@@ -186,7 +186,7 @@ public static class PullQuestions
             Summary =
                 "The best ways to pull the main line with what is in the locker and stands on the plan; the hub /hubs/finder tells its progress and can be stopped.",
             With = [People, TruckOnly],
-            Weight = Weight.Long,
+            Weight = Weight.Search,
         },
         new Question<Plan, PlanChances>(
             (plan, asked) => PlanChances.Of(plan, asked.Of(ChanceSamples), asked.Of(Seed), asked.Units, asked.Stop)

@@ -13,7 +13,7 @@ public enum Weight
     Heavy,
 
     /// <summary>Tries thousands of ways: one at a time too, and the others do not wait for it.</summary>
-    Long,
+    Search,
 }
 
 /// <summary>

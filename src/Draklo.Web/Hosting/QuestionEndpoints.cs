@@ -58,7 +58,7 @@ internal static class QuestionEndpoints
                 request.Client(),
                 () => question.Ask(bytes, asked, Received),
                 left,
-                question.Weight == Weight.Long
+                question.Weight == Weight.Search
             )
             : question.Ask(bytes, asked, Received);
     }
