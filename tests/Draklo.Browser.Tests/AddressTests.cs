@@ -82,7 +82,7 @@ public sealed class AddressTests(Stage stage) : IClassFixture<Stage>
         screen.Until(() => screen.Count("[role=option]") == 0, "the list to close");
         screen.Click("header a[href$='/brief']");
         screen.Find(By.CssSelector("[data-brief]"));
-        screen.Press("‹ The sheet");
+        screen.Press("Plan");
         screen.Find(By.CssSelector("[data-verdict]"));
         screen.Resize(390, 844);
         screen.Press("All steps");

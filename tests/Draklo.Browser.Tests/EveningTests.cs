@@ -61,17 +61,16 @@ public sealed class EveningTests(Stage stage) : IClassFixture<Stage>
         screen.Press("New job");
         screen.Press("From nothing");
         screen.Press("Skip");
-        var open = int.Parse(screen.Attribute("nav [data-missing]", "data-missing")!);
-        Assert.True(open > 10);
+        Assert.True(Open() > 10);
         screen.Click("nav [data-missing]");
         screen.Until(
-            () => screen.Text("[data-missing-bar]").Contains($"1 of {open}.", StringComparison.Ordinal),
+            () => screen.Text("[data-missing-bar]").Contains($"1 of {Open()}.", StringComparison.Ordinal),
             "the first"
         );
-        Assert.Equal("Size up", screen.Text("aside h2"));
+        Assert.Equal("Walk up", screen.Text("aside h2"));
         screen.Press("Next");
         screen.Until(
-            () => screen.Text("[data-missing-bar]").Contains($"2 of {open}.", StringComparison.Ordinal),
+            () => screen.Text("[data-missing-bar]").Contains($"2 of {Open()}.", StringComparison.Ordinal),
             "the next"
         );
         screen.Press("Close");
@@ -84,6 +83,8 @@ public sealed class EveningTests(Stage stage) : IClassFixture<Stage>
         screen.Type("Meet at", "the lychgate");
         screen.Until(() => screen.Attribute("nav [data-missing]", "data-missing") == $"{before - 1}", "one point less");
     }
+
+    private int Open() => int.Parse(screen.Attribute("nav [data-missing]", "data-missing")!);
 
     [Fact]
     public void Badges_say_what_is_open_at_a_station()

@@ -80,7 +80,7 @@ public sealed class SheetAccessibilityTests(Stage stage) : IClassFixture<Stage>
         screen.NoViolations();
         screen.Press("Undo");
         screen.Until(() => screen.Count("[data-old]") == 0, "the undo");
-        screen.Click("[data-verdict] button");
+        screen.Click("[data-verdict] [aria-expanded]");
         screen.Until(
             () => screen.Text("body").Contains("Estimates, not promises", StringComparison.Ordinal),
             "the cautions"

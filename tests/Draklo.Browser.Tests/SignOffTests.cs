@@ -18,7 +18,7 @@ public sealed class SignOffTests(Stage stage) : IClassFixture<Stage>
         Assert.Contains("signed", screen.Text("[data-signs='Bo']"), StringComparison.Ordinal);
         Assert.Contains("Wenna, Runa have not signed", screen.Text("[data-holds]"), StringComparison.Ordinal);
 
-        screen.Press("‹ The sheet");
+        screen.Press("Plan");
         screen.Find(By.CssSelector("[data-verdict]"));
         screen.Send("3");
         screen.Type("Lay toward", "206");

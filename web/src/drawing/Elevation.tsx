@@ -299,6 +299,9 @@ function LineHandles({ plan, analysis, index, scale, onGrab, onRelease }: LineHa
   const of = plan.lines.length > 1 ? ` of the ${line.id} line` : "";
   const seat = toPixels(scale, flatten(tipped(placed.seat, tiltDeg), view));
 
+  /** A seat between the cut and the top, wherever the hand or the keys go. */
+  const onStem = (heightM: number) => Math.min(Math.max(heightM, plan.cut.stumpHeightM + 0.5), plan.tree.heightM - 0.5);
+
   function putSeat(heightM: number): void {
     setMember(`lines[${index}].seat.heightM`, round(heightM), `seat-${index}`);
   }
@@ -338,11 +341,10 @@ function LineHandles({ plan, analysis, index, scale, onGrab, onRelease }: LineHa
         {...rangeOf(`lines[${index}].seat.heightM`, { low: plan.cut.stumpHeightM, high: plan.tree.heightM })}
         text={`${written(line.seat.heightM, "length", units)} above the ground`}
         onMove={(to) => {
-          const height = toMetres(scale, to).y - figure.groundUpM;
-          putSeat(Math.min(Math.max(height, plan.cut.stumpHeightM + 0.5), plan.tree.heightM - 0.5));
+          putSeat(onStem(toMetres(scale, to).y - figure.groundUpM));
         }}
         onStep={(across, by) => {
-          putSeat(line.seat.heightM + (across + by) * 0.1);
+          putSeat(onStem(line.seat.heightM + (across + by) * 0.1));
         }}
         onGrab={onGrab}
         onRelease={onRelease}

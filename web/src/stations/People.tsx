@@ -47,7 +47,7 @@ export function People() {
         />
       ))}
       <Group title="Put on this job">
-        <div className="mt-1 flex flex-wrap gap-1.5">
+        <div className="mt-1 flex flex-wrap gap-1.5" data-member="crew">
           {free.map((person) => (
             <Button
               key={person.id}
@@ -87,6 +87,7 @@ export function People() {
       <Group title="The lay">
         <TextField
           label={labelOf("site.markName")}
+          member="site.markName"
           value={mark ?? ""}
           onChange={(value) => {
             setMember("site.markName", value === "" ? undefined : value, "mark-name");
@@ -103,6 +104,7 @@ function Help({ member, label }: { member: keyof Plan["help"]; label: string }) 
   return (
     <TextField
       label={label}
+      member={`help.${member}`}
       value={value ?? ""}
       problem={problem}
       onChange={(next) => {
@@ -138,6 +140,7 @@ function Row({ person, index, lines, onChange, onRemove }: RowProps) {
         <div className="min-w-0 flex-1">
           <TextField
             label="Name"
+            member={`crew[${index}].name`}
             value={person.name}
             problem={problem}
             onChange={(name) => {

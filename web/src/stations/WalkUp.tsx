@@ -101,6 +101,7 @@ export function WalkUp({ catalogue }: { catalogue: Catalogue }) {
             <div key={item.id} data-walk={item.id} className="border-b border-rule">
               <Check
                 label={item.text}
+                member={`walkUp[${index}].id`}
                 checked={item.tickedAt !== undefined}
                 onChange={(on) => {
                   tick(index, item, on);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Analysis, Plan } from "../api/types";
-import { stillMissing, wordsOf } from "./missing";
+import { nameOf, stationOrder, stillMissing } from "./missing";
 
 const plan = {
   walkUp: [
@@ -35,8 +35,8 @@ describe("what is still missing", () => {
     expect(points.map((p) => p.key)).toEqual([
       "mend cut.hingeThicknessM",
       "link-fails main.rope",
-      "guess-matters tree.heightM",
       "tick all",
+      "guess-matters tree.heightM",
       "guess tree.taperExponent",
       "crew",
       "help.nearestRoad",
@@ -58,8 +58,37 @@ describe("what is still missing", () => {
     expect(stillMissing({ plan: whole, plannedOn: "2027-03-09", analysis: sound, problems: {} })).toEqual([]);
   });
 
-  it("writes a member's path as words", () => {
-    expect(wordsOf("tree.crown.baseHeightM")).toBe("crown base height");
-    expect(wordsOf("lines[0].anchor.bearingDeg")).toBe("anchor bearing");
+  it("calls a member what the page calls it, and says of which part", () => {
+    expect(nameOf("tree.dbhM", plan)).toBe("breast diameter");
+    const two = {
+      ...plan,
+      lines: [{ id: "main" }, { id: "steer" }],
+      site: { targets: [{ name: "chapel" }] },
+    } as unknown as Plan;
+    expect(nameOf("lines[1].anchor.tree.dbhM", two)).toBe("breast diameter of the anchor, steer line");
+    expect(nameOf("site.targets[0].heightM", two)).toMatch(/ of chapel$/);
+  });
+
+  it("keeps its order while one answers: by station, then by member, whatever weighs most", () => {
+    const guesses = (from: string[]) =>
+      stillMissing({
+        plan: { ...plan, provenance: Object.fromEntries(from.map((p) => [p, "guess"])) } as unknown as Plan,
+        plannedOn: "2027-03-09",
+        analysis: null,
+        problems: {},
+      })
+        .map((p) => p.path ?? "")
+        .filter((p) => from.includes(p));
+    const all = ["cut.hingeThicknessM", "lines[0].seat.heightM", "tree.heightM", "tree.crown.baseHeightM"];
+    const order = ["tree.crown.baseHeightM", "tree.heightM", "lines[0].seat.heightM", "cut.hingeThicknessM"];
+    expect(guesses(all)).toEqual(order);
+    expect(guesses(all.slice(0, 3))).toEqual(order.slice(1));
+  });
+});
+
+describe("the stations", () => {
+  it("stand in the order in which what is missing is asked for", async () => {
+    const { stations } = await import("./registry");
+    expect(stations.map((s) => s.key)).toEqual(stationOrder);
   });
 });

@@ -1,11 +1,19 @@
 import type { Analysis, Plan } from "../api/types";
+import { factsAt } from "../state/members";
 import { allGuesses } from "../state/store";
+
+type Reason = Analysis["verdict"]["reasons"][number];
+
+/** Keys of the stations in the order of work; a test holds them to the registry. */
+export const stationOrder = ["walk", "size", "lay", "line", "tackle", "cuts", "factors", "people", "day", "fall"];
 
 /** Something that is still open, where it is settled, and how it is told. */
 export interface OpenPoint {
   /** Stable while the point stays open. */
   key: string;
   text: string;
+  /** In a few words, as the page calls it: for a button. */
+  name: string;
   /** The member to go to. */
   path?: string | undefined;
   linkId?: string | undefined;
@@ -19,51 +27,61 @@ interface Asked {
   problems: Record<string, string>;
 }
 
-/** All that keeps the plan from a brief, the weightiest first. */
+/** All that keeps the plan from a brief: what to mend and what stops first, then the rest in the order of the stations. */
 export function stillMissing({ plan, plannedOn, analysis, problems }: Asked): OpenPoint[] {
   const reasons = analysis?.verdict.reasons ?? [];
-  const points: OpenPoint[] = Object.entries(problems).map(([path, text]) => ({
+  const first: OpenPoint[] = Object.entries(problems).map(([path, text]) => ({
     key: `mend ${path}`,
     text,
+    name: nameOf(path, plan),
     path,
     weight: "mend",
   }));
+  const ofReason = (r: Reason, weight: "stop" | "check"): OpenPoint => ({
+    key: `${r.code} ${r.path ?? r.linkId ?? ""}`,
+    text: r.text,
+    name:
+      r.path !== undefined
+        ? nameOf(r.path, plan)
+        : (analysis?.links?.find((l) => l.id === r.linkId)?.name ?? begun(r.text)),
+    path: r.path,
+    linkId: r.linkId,
+    weight,
+  });
   // Each point to tick stands by itself below; points that the list lacks stand as one.
   const unticked = plan.walkUp.some((w) => w.must && w.tickedAt === undefined);
-  for (const state of ["stop", "check"] as const) {
-    for (const r of reasons.filter((x) => x.state === state && (x.code !== "walk-up-open" || !unticked))) {
-      points.push({
-        key: `${r.code} ${r.path ?? r.linkId ?? ""}`,
-        text: r.text,
-        path: r.path,
-        linkId: r.linkId,
-        weight: state,
-      });
-    }
-  }
+  const counts = (r: Reason) => r.code !== "walk-up-open" || !unticked;
+  first.push(...reasons.filter((r) => r.state === "stop" && counts(r)).map((r) => ofReason(r, "stop")));
+  const rest = reasons.filter((r) => r.state === "check" && counts(r)).map((r) => ofReason(r, "check"));
   plan.walkUp.forEach((w, i) => {
     if (w.must && w.tickedAt === undefined)
-      points.push({
+      rest.push({
         key: `tick ${w.id}`,
         text: `Look at, and tick: ${w.text}.`,
+        name: begun(w.text),
         path: `walkUp[${i}].id`,
         weight: "check",
       });
   });
-  const told = new Set(points.map((p) => p.path));
+  const told = new Set([...first, ...rest].map((p) => p.path));
   for (const path of allGuesses(plan)) {
     if (!told.has(path))
-      points.push({
+      rest.push({
         key: `guess ${path}`,
-        text: `Still a guess: ${wordsOf(path)}. It moves little, but a name stands to it.`,
+        text: `Still a guess: ${nameOf(path, plan)}. It moves little, but a name stands to it.`,
+        name: nameOf(path, plan),
         path,
         weight: "open",
       });
   }
-  if (plan.crew.length === 0)
-    points.push({ key: "crew", text: "Nobody is named on this job: say who does what.", path: "crew", weight: "open" });
+  // What nobody has said stands after the figures of its station, as the page has it.
+  const unsaid: OpenPoint[] = [];
+  const say = (key: string, text: string, name: string, path: string) => {
+    unsaid.push({ key, text, name, path, weight: "open" });
+  };
+  if (plan.crew.length === 0) say("crew", "Nobody is named on this job: say who does what.", "who does what", "crew");
   else if (!plan.crew.some((c) => c.role === "faller"))
-    points.push({ key: "faller", text: "Nobody is named as faller.", path: "crew", weight: "open" });
+    say("faller", "Nobody is named as faller.", "the faller", "crew");
   const help = [
     [plan.help.meetAt, "the meeting point", "help.meetAt"],
     [plan.help.nearestRoad, "the nearest road", "help.nearestRoad"],
@@ -71,25 +89,47 @@ export function stillMissing({ plan, plannedOn, analysis, problems }: Asked): Op
     [plan.help.kitAt, "where the first aid kit is", "help.kitAt"],
   ] as const;
   for (const [value, name, path] of help) {
-    if (value === undefined) points.push({ key: path, text: `Not said yet: ${name}.`, path, weight: "open" });
+    if (value === undefined) say(path, `Not said yet: ${name}.`, name, path);
   }
-  if (plannedOn === undefined)
-    points.push({ key: "day", text: "No day is set for this job.", path: "work.startsAt", weight: "open" });
-  return points;
+  if (plannedOn === undefined) say(noDay, "No day is set for this job.", "the day", "work.startsAt");
+  const byMember = rest.toSorted((a, b) => compared(a.path ?? "", b.path ?? ""));
+  return [...first, ...inOrderOfWork([...byMember, ...unsaid])];
 }
 
-/** A member's path as words, for a sentence: "tree.crown.baseHeightM" → "crown base height". */
-export function wordsOf(path: string): string {
-  const parts = path
-    .replace(/\[\d+\]/g, "")
-    .split(".")
-    .slice(-2);
-  return parts
-    .map((p) =>
-      p
-        .replace(/(M|Deg|N|MPa|GPa|KgM3)$/, "")
-        .replace(/([a-z])([A-Z])/g, "$1 $2")
-        .toLowerCase(),
-    )
-    .join(" ");
+/** The key of the point that the job's own window settles. */
+export const noDay = "day";
+
+/** Whoever answers one finds the next beside it: the order hangs on where a point is settled, not on how much it weighs. */
+function inOrderOfWork(points: OpenPoint[]): OpenPoint[] {
+  const place = ({ path }: OpenPoint) => stationOrder.indexOf((path && factsAt(path)?.station) ?? "");
+  const last = stationOrder.length;
+  return points
+    .map((point) => ({ point, at: place(point) }))
+    .toSorted((a, b) => (a.at < 0 ? last : a.at) - (b.at < 0 ? last : b.at))
+    .map((o) => o.point);
 }
+
+/** By number where numbers stand: the tenth point comes after the second. */
+const compared = (a: string, b: string): number => a.localeCompare(b, "en", { numeric: true });
+
+/** What the page calls a member, and of which part: "crown base", "breast diameter of the anchor". */
+export function nameOf(path: string, plan: Plan): string {
+  const label = factsAt(path)?.label;
+  if (label === undefined) return "a figure";
+  const name = /^[A-Z][a-z]/.test(label) ? label.charAt(0).toLowerCase() + label.slice(1) : label;
+  return `${name}${partOf(path, plan)}`;
+}
+
+function partOf(path: string, plan: Plan): string {
+  const index = (of: RegExp) => Number(of.exec(path)?.[1] ?? -1);
+  const target = plan.site?.targets[index(/^site\.targets\[(\d+)\]/)]?.name;
+  if (target !== undefined) return ` of ${target}`;
+  const person = plan.crew[index(/^crew\[(\d+)\]/)]?.name;
+  if (person !== undefined) return ` of ${person}`;
+  const line = plan.lines?.length > 1 ? plan.lines[index(/^lines\[(\d+)\]/)]?.id : undefined;
+  const anchor = path.includes(".anchor.") ? " of the anchor" : "";
+  return line === undefined ? anchor : `${anchor}, ${line} line`;
+}
+
+/** The beginning of a sentence, up to where it breathes. */
+const begun = (text: string): string => text.split(/[:;.,]/)[0] ?? text;

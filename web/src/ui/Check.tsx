@@ -3,14 +3,17 @@ interface CheckProps {
   checked: boolean;
   onChange: (checked: boolean) => void;
   note?: string | undefined;
+  /** The member of the plan that it ticks: what is missing leads here. */
+  member?: string;
 }
 
 /** A box to tick, large enough for a gloved finger. */
-export function Check({ label, checked, onChange, note }: CheckProps) {
+export function Check({ label, checked, onChange, note, member }: CheckProps) {
   return (
     <label className="flex min-h-9 cursor-pointer items-start gap-2.5 py-1">
       <input
         type="checkbox"
+        data-member={member}
         checked={checked}
         onChange={(e) => {
           onChange(e.target.checked);

@@ -81,8 +81,10 @@ export function NumberField({
   }
 
   function onKeyDown(event: KeyboardEvent<HTMLInputElement>): void {
-    if (event.key === "Enter") commit();
-    else if (event.key === "Escape") {
+    if (event.key === "Enter") {
+      commit();
+      goOnFrom(event.currentTarget);
+    } else if (event.key === "Escape") {
       setText(null);
       setUnread(null);
     } else if (
@@ -107,6 +109,8 @@ export function NumberField({
         {onToggleGuess && value !== undefined && (
           <button
             type="button"
+            // No stop on the way from field to field: whoever types the value, the same one too, has said it.
+            tabIndex={-1}
             onClick={onToggleGuess}
             data-guess={guess}
             data-from={from}
@@ -164,6 +168,21 @@ export function NumberField({
       <Refused id={`${id}-wrong`}>{wrong}</Refused>
     </div>
   );
+}
+
+/**
+ * Enter goes on to the next figure of the station; what a figure can be read from is passed over, where one does not come from
+ * there. What could not be read is left in hand.
+ */
+function goOnFrom(field: HTMLInputElement): void {
+  const isReading = (f: HTMLInputElement) => f.dataset["member"]?.startsWith("readings.") === true;
+  const all = field.closest("[data-onward]")?.querySelectorAll<HTMLInputElement>("input[data-member]") ?? [];
+  const fields = [...all].filter((f) => isReading(field) || !isReading(f));
+  const next = fields[fields.indexOf(field) + 1];
+  // Once the page has drawn what was entered.
+  setTimeout(() => {
+    if (next?.isConnected && field.getAttribute("aria-invalid") !== "true") next.focus();
+  }, 0);
 }
 
 const steps: Partial<Record<Quantity, number>> = { length: 0.1, thickness: 0.5, rope: 0.5, force: 0.1, ratio: 0.05 };

@@ -7,9 +7,11 @@ interface TextFieldProps {
   onChange: (value: string) => void;
   type?: "text" | "date";
   problem?: string | undefined;
+  /** The member of the plan that it writes: what is missing leads here. */
+  member?: string;
 }
 
-export function TextField({ label, value, onChange, type = "text", problem }: TextFieldProps) {
+export function TextField({ label, value, onChange, type = "text", problem, member }: TextFieldProps) {
   const id = useId();
   return (
     <div className="py-0.5">
@@ -19,9 +21,9 @@ export function TextField({ label, value, onChange, type = "text", problem }: Te
         </label>
         <input
           id={id}
+          data-member={member}
           type={type}
           value={value}
-          maxLength={120}
           autoComplete="off"
           aria-invalid={problem ? true : undefined}
           onChange={(e) => {

@@ -151,7 +151,9 @@ export function parse(text: string, quantity: Quantity, units: Units): Parsed {
   if (/\d,\d{3}(?!\d)/.test(trimmed))
     return { problem: "A comma could mean thousands or a decimal: write it without." };
 
-  const parts = [...trimmed.matchAll(new RegExp(`(${number})\\s*([^\\d\\s.,+−-][^\\d,+−-]*)?`, "gy"))];
+  const parts = [
+    ...trimmed.matchAll(new RegExp(`(${number})\\s*([^\\d\\s.,+−-](?:[^\\d,+−-]|(?<=\\/[a-z]{1,2})[23])*)?`, "gy")),
+  ];
   if (
     parts.length === 0 ||
     parts

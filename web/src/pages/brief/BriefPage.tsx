@@ -5,6 +5,7 @@ import { api, Refusal } from "../../api/client";
 import { useSettings } from "../../ui/settings";
 import { Button } from "../../ui/controls";
 import { lazily } from "../../ui/lazily";
+import { JobPlaces } from "../../ui/JobPlaces";
 import { UnitChoice } from "../../ui/UnitChoice";
 import { PageSheet } from "./PageSheet";
 import { standingOf } from "./standing";
@@ -32,7 +33,7 @@ export function BriefPage({ guestOf }: { guestOf?: string }) {
   }, [name]);
   return (
     <div className="min-h-full">
-      {guestOf === undefined && <BriefBar jobId={id} alone={brief.data?.page.plan.clearing?.alone === true} />}
+      {guestOf === undefined && <BriefBar jobId={id} here="brief" />}
       {brief.error && <NoBrief jobId={id} error={brief.error} />}
       {!brief.data && !brief.error && <main className="p-6 text-pencil">Opening the brief.</main>}
       {brief.data && (
@@ -60,24 +61,13 @@ export function BriefPage({ guestOf }: { guestOf?: string }) {
 }
 
 /** The head of the brief's pages; not on paper. */
-export function BriefBar({ jobId, alone = false }: { jobId: string; alone?: boolean }) {
+export function BriefBar({ jobId, here }: { jobId: string; here?: "brief" }) {
   return (
     <header className="no-print flex flex-wrap items-center gap-2 border-b border-ink bg-sheet px-4 py-2">
-      <Link
-        to={alone ? `/jobs/${jobId}/clear` : `/jobs/${jobId}`}
-        className="inline-flex min-h-9 items-center border border-ink bg-sheet px-3 font-tight text-sm font-medium hover:bg-tint coarse:min-h-11"
-      >
-        {alone ? "‹ The clearing" : "‹ The sheet"}
-      </Link>
+      <JobPlaces jobId={jobId} {...(here && { here })} className="max-sm:basis-full" />
       <nav aria-label="Papers" className="flex flex-1 gap-3 pl-2 font-tight text-[15px] font-medium">
-        <Link to={`/jobs/${jobId}/brief`} className="inline-flex items-center coarse:min-h-11">
-          Brief
-        </Link>
         <Link to={`/jobs/${jobId}/papers`} className="inline-flex items-center coarse:min-h-11">
           Papers
-        </Link>
-        <Link to={`/jobs/${jobId}/day`} className="inline-flex items-center coarse:min-h-11">
-          The day
         </Link>
       </nav>
       <div className="max-sm:hidden">

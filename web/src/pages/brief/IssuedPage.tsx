@@ -20,7 +20,7 @@ export function IssuedPage() {
   }, [number]);
   return (
     <div className="min-h-full">
-      <BriefBar jobId={id} alone={issued.data?.page.plan.clearing?.alone === true} />
+      <BriefBar jobId={id} />
       {issued.error && <NoBrief jobId={id} error={issued.error} />}
       {issued.data && (
         <main className="on-paper brief-page mx-auto my-4 max-w-[800px] border border-rule p-5 max-md:m-0 max-md:border-0">

@@ -3,24 +3,14 @@ import type { SectionPanel } from "../../drawing/section";
 import { useClearing } from "../../state/feed";
 import { useSheet } from "../../state/store";
 import { useView } from "../../state/view";
-import { JobHead, PageLink, UndoButtons } from "../sheet/HeadParts";
+import { JobHead, UndoButtons } from "../sheet/HeadParts";
 import { NoVerdict, ReasonButton, ReasonRows, ReasonsButton, ToMend, VerdictSentence } from "../sheet/VerdictParts";
 import { panelOf } from "./words";
 
 /** The head of the clearing: the job, what its way says, the other pages of the job. */
 export function ClearHeader({ goPanel }: { goPanel: (panel: SectionPanel) => void }) {
   return (
-    <JobHead
-      says={<ClearVerdict goPanel={goPanel} />}
-      pages={
-        <nav aria-label="This job" className="flex gap-1 max-md:order-last max-md:basis-full">
-          <PageLink to="" name="Sheet" />
-          <PageLink to="brief" name="Brief" />
-          <PageLink to="day" name="Day" />
-          <PageLink to="log" name="Log" />
-        </nav>
-      }
-    >
+    <JobHead here="clear" says={<ClearVerdict goPanel={goPanel} />}>
       <UndoButtons />
     </JobHead>
   );

@@ -1,5 +1,5 @@
 import { useEffect } from "react";
-import { Link as RouterLink, useSearchParams } from "react-router";
+import { useSearchParams } from "react-router";
 import type { Catalogue } from "../../api/types";
 import { ClearAbove } from "../../drawing/ClearAbove";
 import { ClearSection } from "../../drawing/ClearSection";
@@ -11,6 +11,7 @@ import { useStarts } from "../../state/starts";
 import { startMember, useSheet } from "../../state/store";
 import { openView } from "../../state/view";
 import { viewOf } from "../../state/address";
+import { JobPlaces } from "../../ui/JobPlaces";
 import { Button } from "../../ui/controls";
 import { ErrorBoundary } from "../../ui/ErrorBoundary";
 import { useSettings } from "../../ui/settings";
@@ -106,7 +107,8 @@ function Begin() {
   const id = useSheet((s) => s.jobId);
   const starts = useStarts();
   return (
-    <main className="mx-auto max-w-xl p-8">
+    <main className="mx-auto max-w-xl p-8 max-sm:p-4">
+      <JobPlaces jobId={id ?? ""} here="clear" className="mb-5" />
       <h1 className="font-tight text-xl font-semibold">Clearing</h1>
       <p className="mt-2">
         The tree is down, or must come down in pieces. Say what is to be moved, where it lies and where it goes, and
@@ -125,11 +127,6 @@ function Begin() {
       >
         Begin the clearing
       </Button>
-      <p className="mt-4">
-        <RouterLink to={`/jobs/${id ?? ""}`} className="underline">
-          Back to the sheet
-        </RouterLink>
-      </p>
     </main>
   );
 }

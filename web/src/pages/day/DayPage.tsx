@@ -4,6 +4,7 @@ import { Refusal, sayWhy } from "../../api/client";
 import type { PullDay, Pulling, PullStep } from "../../api/types";
 import { useLive, useLiveDay } from "../../state/live";
 import { useDayDesk, type DayDesk } from "../../state/useDayDesk";
+import { JobPlaces } from "../../ui/JobPlaces";
 import { Button, Segments } from "../../ui/controls";
 import { lazily } from "../../ui/lazily";
 import { useSettings } from "../../ui/settings";
@@ -285,9 +286,10 @@ function DayHead({ jobId, pulling, clears, onStop }: DayHeadProps) {
           {pulling.day.verdict}
         </p>
       </div>
+      <JobPlaces jobId={jobId} here="day" className="max-md:hidden" />
       <Link
         to={clears ? `/jobs/${jobId}/clear` : `/jobs/${jobId}`}
-        className="inline-flex min-h-12 items-center px-2 font-tight underline"
+        className="inline-flex min-h-12 items-center px-2 font-tight underline md:hidden"
       >
         {clears ? "clearing" : "sheet"}
       </Link>

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { Link, useParams } from "react-router";
+import { useParams } from "react-router";
 import { api, Refusal, sayWhy } from "../../api/client";
 import type { JobLog, LogAnswer } from "../../api/types";
 import { dayOf } from "../../state/words";
@@ -9,6 +9,7 @@ import { Refused } from "../../ui/Refused";
 import { useShelf } from "../../ui/shelf";
 import { useSettings } from "../../ui/settings";
 import { TextField } from "../../ui/TextField";
+import { JobPlaces } from "../../ui/JobPlaces";
 import { TopBar } from "../../ui/TopBar";
 import { changed } from "../locker/words";
 import { ClearingQuestion } from "./ClearingQuestion";
@@ -36,6 +37,11 @@ export function LogPage() {
     <div className="flex h-full flex-col">
       <TopBar />
       <main className="flex min-h-0 flex-1 flex-col">
+        <JobPlaces
+          jobId={id}
+          here="log"
+          className="mx-6 mt-3 max-w-[420px] self-start max-sm:mx-3 max-sm:self-stretch"
+        />
         {answer.isError && (
           <p role="alert" className="p-6">
             {sayWhy(answer.error)}
@@ -145,7 +151,7 @@ function LogForm({ answer }: { answer: LogAnswer }) {
       {/* The foot stands below what scrolls, so that nothing comes to lie under it. */}
       <div className="min-h-0 flex-1 overflow-y-auto">
         <div className="mx-auto max-w-[1080px] px-6 py-5 max-md:px-3">
-          <LogHead answer={answer} alone={alone} own={own} />
+          <LogHead answer={answer} own={own} />
           <DraftNote answer={answer} own={own} />
           <div className="mt-3">
             <EndQuestion alone={alone} own={own} />
@@ -180,29 +186,12 @@ function LogForm({ answer }: { answer: LogAnswer }) {
 
 type OwnLog = ReturnType<typeof useLog>;
 
-function LogHead({ answer, alone, own }: { answer: LogAnswer; alone: boolean; own: OwnLog }) {
+function LogHead({ answer, own }: { answer: LogAnswer; own: OwnLog }) {
   const { log, set, errors } = own;
   return (
     <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
       <div className="min-w-0 flex-1">
-        <p className="text-[13px] text-pencil">
-          Looking back ·{" "}
-          {alone ? (
-            <Link to={`/jobs/${answer.jobId}/clear`} className="underline">
-              clearing
-            </Link>
-          ) : (
-            <>
-              <Link to={`/jobs/${answer.jobId}`} className="underline">
-                sheet
-              </Link>{" "}
-              ·{" "}
-              <Link to={`/jobs/${answer.jobId}/day`} className="underline">
-                day
-              </Link>
-            </>
-          )}
-        </p>
+        <p className="text-[13px] text-pencil">Looking back</p>
         <h1 className="font-tight text-2xl font-semibold leading-tight">{answer.name}</h1>
         <p className="text-[13px] text-pencil">
           {answer.place || "no place"} · {stageNames[answer.stage]}

@@ -3,57 +3,47 @@ import type { ReactNode } from "react";
 import { Link as RouterLink } from "react-router";
 import { useSheet } from "../../state/store";
 import { Button } from "../../ui/controls";
+import { JobPlaces, type JobPlace } from "../../ui/JobPlaces";
 import { UnitChoice } from "../../ui/UnitChoice";
 import { JobTitle } from "./JobTitle";
 
-/**
- * The head of a page that plans a job: the job, what the plan says, the other pages, units, and what the page itself
- * offers. Its height is fixed, so that nothing below moves under a hand that drags.
- */
-export function JobHead({ says, pages, children }: { says: ReactNode; pages: ReactNode; children: ReactNode }) {
+interface JobHeadProps {
+  here: JobPlace;
+  /** What the plan says; in full, on a row of its own. */
+  says: ReactNode;
+  /** What the page itself offers. */
+  children: ReactNode;
+}
+
+/** The head of a page that plans a job: the job, its five places, units; under it what the plan says. */
+export function JobHead({ here, says, children }: JobHeadProps) {
+  const id = useSheet((s) => s.jobId);
   return (
-    <header className="flex h-[68px] shrink-0 items-center gap-4 border-b border-ink bg-sheet px-4 max-xl:h-auto max-xl:flex-wrap max-xl:gap-x-3 max-xl:gap-y-1 max-xl:py-1.5 max-lg:px-3">
-      <RouterLink
-        to="/"
-        className="inline-flex items-center font-tight text-lg font-semibold tracking-[0.14em] coarse:min-h-11 max-md:text-base max-md:tracking-[0.08em]"
-        title="All jobs"
-      >
-        DRAKLO
-      </RouterLink>
-      <JobTitle />
+    <header className="shrink-0 bg-sheet">
+      <div className="flex min-h-[46px] items-center gap-4 border-b border-ink px-4 max-xl:gap-3 max-lg:px-3 max-md:border-b-0">
+        <RouterLink
+          to="/"
+          className="inline-flex items-center font-tight text-lg font-semibold tracking-[0.14em] coarse:min-h-11 max-md:text-base max-md:tracking-[0.08em]"
+          title="All jobs"
+        >
+          DRAKLO
+        </RouterLink>
+        <JobTitle />
+        <JobPlaces jobId={id ?? ""} here={here} className="ml-auto max-md:hidden" />
+        <div className="max-lg:hidden">
+          <UnitChoice />
+        </div>
+        <div className="flex gap-1 max-md:ml-auto">{children}</div>
+      </div>
+      {/* On a phone the sheet has them in its list of steps. */}
+      {here !== "" && <JobPlaces jobId={id ?? ""} here={here} className="mx-3 my-1 md:hidden" />}
       <div
         role="status"
-        className="min-w-0 flex-1 border-l border-rule pl-4 max-xl:order-last max-xl:min-h-10 max-xl:basis-full max-xl:border-l-0 max-xl:pl-0"
+        className="flex min-h-[46px] items-center gap-4 border-b border-ink px-4 py-1 md:max-xl:min-h-[84px] max-lg:px-3"
       >
         {says}
       </div>
-      {pages}
-      <div className="max-md:hidden">
-        <UnitChoice />
-      </div>
-      <div className="ml-auto flex gap-1">{children}</div>
     </header>
-  );
-}
-
-/** To another page of this job. */
-export function PageLink({
-  to,
-  name,
-  className = "",
-}: {
-  to: "" | "brief" | "day" | "log" | "clear";
-  name: string;
-  className?: string;
-}) {
-  const id = useSheet((s) => s.jobId);
-  return (
-    <RouterLink
-      to={`/jobs/${id ?? ""}${to && `/${to}`}`}
-      className={`inline-flex min-h-9 items-center border border-ink bg-sheet px-3 font-tight text-sm font-medium hover:bg-tint coarse:min-h-11 ${className}`}
-    >
-      {name}
-    </RouterLink>
   );
 }
 

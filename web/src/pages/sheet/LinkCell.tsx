@@ -61,24 +61,23 @@ export const LinkCell = memo(function LinkCell({ link, weakest, narrow, lit, onP
             {link.farMore ? "holds far more" : `of ${written(link.strengthN / link.factor, quantity, units)}`}
           </span>
         </span>
-        <span className="relative my-1 block h-3.5 border border-ink bg-sheet">
+        <span className="relative my-1.5 block">
           <span
-            className={`absolute left-0 top-0 block ${heave ? "bottom-1" : "bottom-0"} state-${link.state} ${link.use > 0 ? "border-r border-ink" : ""}`}
+            data-heave={link.heaveUse.toFixed(2)}
+            title="What the hardest heave puts on it, of what it breaks at"
+            className="block h-1 bg-ink"
+            style={{ width: at(link.heaveUse) }}
+          />
+          <span
+            title="The planned pull, of what it may carry"
+            className={`mt-0.5 block h-2.5 border border-ink state-${link.state}`}
             style={{ width: at(link.use) }}
           />
-          {heave && (
-            <span
-              data-heave
-              title="What the hardest heave would put on it, against what it breaks at"
-              className={`absolute bottom-0 left-0 block h-1 border-t border-ink ${link.heaveUse > 1 ? "bg-loaded" : "bg-pencil"}`}
-              style={{ width: at(link.heaveUse) }}
-            />
-          )}
           {careful && (
             <span
               data-careful
               title="How far it may go at the careful end of what is known"
-              className="absolute top-1/2 block h-px border-t-2 border-ink"
+              className="absolute bottom-[4px] block border-t-2 border-ink"
               style={{ left: at(link.use), width: `calc(${at(link.carefulUse)} - ${at(link.use)})` }}
             />
           )}

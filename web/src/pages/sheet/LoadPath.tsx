@@ -69,7 +69,7 @@ function LoadPath({ links: all, lineIds, weakestId }: LoadPathProps) {
           <MeasureBetter />
         </Suspense>
         <p className="font-tight text-sm text-pencil max-md:hidden">
-          load of what it may carry, to the careful end · mark at 1
+          hardest heave thin, planned pull thick to its careful end · mark at what each may carry
         </p>
       </div>
       <ol className="flex overflow-x-auto border border-ink">

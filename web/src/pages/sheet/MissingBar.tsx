@@ -1,6 +1,6 @@
 import { useMemo, type ButtonHTMLAttributes } from "react";
 import { goToMember, stationOf } from "../../stations/registry";
-import { stillMissing, type OpenPoint } from "../../stations/missing";
+import { noDay, stillMissing, type OpenPoint } from "../../stations/missing";
 import { useFeed } from "../../state/feed";
 import { useSheet } from "../../state/store";
 import { useView } from "../../state/view";
@@ -20,7 +20,8 @@ export function useMissing(): OpenPoint[] {
 function lead(point: OpenPoint | undefined): void {
   if (!point) return;
   if (point.linkId !== undefined) useView.getState().set({ link: point.linkId, working: `link.${point.linkId}` });
-  if (point.path !== undefined && stationOf(point.path)) goToMember(point.path);
+  if (point.key === noDay) useView.getState().set({ dialog: "job" });
+  else if (point.path !== undefined && stationOf(point.path)) goToMember(point.path);
   useView.getState().set({ missing: point.key });
 }
 
@@ -41,6 +42,30 @@ export function MissingButton({ onClick, ...rest }: ButtonHTMLAttributes<HTMLBut
       What is still missing
       <span className="ml-1.5 font-semibold">{points.length}</span>
     </button>
+  );
+}
+
+/** How much is open, and the next of it by name: one press from its field. */
+export function NextOpen() {
+  const points = useMissing();
+  const leads = useView((s) => s.missing !== null);
+  const [next] = points;
+  if (leads || !next) return null;
+  return (
+    <p className="ml-auto flex shrink-0 items-center gap-3 font-tight text-sm text-pencil max-md:hidden">
+      <span className="max-lg:hidden">{points.length} open</span>
+      <button
+        type="button"
+        data-next-open
+        className="min-h-[34px] max-w-[260px] truncate bg-ink px-3 font-semibold text-sheet"
+        title={next.text}
+        onClick={() => {
+          lead(next);
+        }}
+      >
+        Next: {next.name}
+      </button>
+    </p>
   );
 }
 

@@ -2,21 +2,20 @@ import { Sun } from "lucide-react";
 import { useView } from "../../state/view";
 import { useSettings } from "../../ui/settings";
 import { Button } from "../../ui/controls";
-import { JobHead, PageLink, UndoButtons } from "./HeadParts";
+import { JobHead, UndoButtons } from "./HeadParts";
+import { NextOpen } from "./MissingBar";
 import { VerdictLine } from "./VerdictLine";
 
 /** The head of the sheet. */
 export function SheetHeader() {
   return (
     <JobHead
-      says={<VerdictLine />}
-      pages={
-        <div className="flex gap-1 max-md:hidden">
-          <PageLink to="brief" name="Brief" />
-          <PageLink to="day" name="Day" />
-          <PageLink to="log" name="Log" />
-          <PageLink to="clear" name="Clear" className="max-lg:hidden" />
-        </div>
+      here=""
+      says={
+        <>
+          <VerdictLine />
+          <NextOpen />
+        </>
       }
     >
       <SunButton />

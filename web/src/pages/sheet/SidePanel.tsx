@@ -1,4 +1,4 @@
-import { Suspense } from "react";
+import { Suspense, useRef } from "react";
 import type { Catalogue } from "../../api/types";
 import { OwnFigures } from "../../stations/OwnFigures";
 import { useShownStation, stationOf } from "../../stations/registry";
@@ -6,6 +6,7 @@ import { useFeed } from "../../state/feed";
 import { useView } from "../../state/view";
 import { ErrorBoundary } from "../../ui/ErrorBoundary";
 import { TermLink } from "./GlossaryDialog";
+import { useLedTo } from "./useLedTo";
 import { WorkingsPanel } from "./WorkingsPanel";
 
 /** Beside the drawing: the station, or the workings while they are open. */
@@ -13,8 +14,12 @@ export function SidePanel({ catalogue }: { catalogue: Catalogue }) {
   const station = useShownStation();
   const hasAnalysis = useFeed((s) => s.analysis !== null);
   const workings = useView((s) => s.working !== null) && hasAnalysis;
+  const panel = useRef<HTMLElement>(null);
+  useLedTo(panel);
   return (
     <aside
+      ref={panel}
+      data-onward
       tabIndex={0} // eslint-disable-line jsx-a11y/no-noninteractive-tabindex -- arrow keys scroll it
       aria-label={workings ? "Workings" : station.name}
       className="relative w-[306px] shrink-0 overflow-y-auto border-l border-rule px-4 pb-4 pt-3 max-lg:w-full max-lg:overflow-visible max-lg:border-l-0 max-lg:border-t max-lg:border-ink"

@@ -14,6 +14,8 @@ import {
 
 const StopRemedies = lazy(() => import("./StopRemedies").then((m) => ({ default: m.StopRemedies })));
 
+const Mend = lazy(() => import("./Mend").then((m) => ({ default: m.Mend })));
+
 const Chances = lazy(() => import("./Chances").then((m) => ({ default: m.Chances })));
 
 // Made once: a new one at every step of a drag would draw the button again each time.
@@ -28,6 +30,9 @@ export function VerdictLine() {
   if (!verdict) return <NoVerdict unreachable={unreachable} />;
   return (
     <VerdictSentence state={verdict.state} headline={verdict.headline} old={unreachable}>
+      <Suspense>
+        <Mend />
+      </Suspense>
       <ReasonsButton count={verdict.reasons.length} accepted={verdict.accepted.length}>
         {reasonList}
       </ReasonsButton>

@@ -22,13 +22,12 @@ export function VerdictSentence({
   children: ReactNode;
 }) {
   return (
-    <div data-verdict={state} className="relative flex min-w-0 items-center gap-3">
-      <span aria-hidden className={`${stateHatch[state]} h-8 w-3 shrink-0 border border-ink`} />
-      <p
-        className="line-clamp-3 min-w-0 flex-1 text-[14px] leading-[1.2] 2xl:text-[15px]"
-        data-summary
-        title={headline}
-      >
+    <div
+      data-verdict={state}
+      className="relative flex min-w-0 flex-1 flex-wrap items-center gap-x-4 gap-y-0.5 max-md:flex-nowrap max-md:gap-x-3"
+    >
+      <span aria-hidden className={`${stateHatch[state]} h-7 w-4 shrink-0 border border-ink`} />
+      <p className="min-w-0 text-[17px] leading-tight max-lg:text-[15px] max-md:flex-1" data-summary>
         <strong className="font-semibold">{stateWords[state]}.</strong> {headline}{" "}
         {old && <span className="font-semibold">Draklo does not answer; these figures are old. </span>}
       </p>
@@ -45,10 +44,10 @@ export function ToMend({ problem, lastGood, onGo }: { problem: string; lastGood:
       <span className="text-pencil">{lastGood ? "The figures shown are the last good ones." : ""}</span>
     </>
   );
-  const look = "line-clamp-3 text-left text-[15px] leading-[1.3]";
+  const look = "text-left text-[17px] leading-tight max-lg:text-[15px]";
   return (
-    <div data-verdict="mend" className="flex min-w-0 items-center gap-3">
-      <span aria-hidden className="state-fails h-8 w-3 shrink-0 border border-ink" />
+    <div data-verdict="mend" className="flex min-w-0 flex-1 items-center gap-3">
+      <span aria-hidden className="state-fails h-7 w-4 shrink-0 border border-ink" />
       {onGo ? (
         <button type="button" className={`${look} hover:underline`} title={problem} onClick={onGo}>
           {said}
@@ -96,11 +95,11 @@ export const ReasonsButton = memo(function ReasonsButton({
       <span aria-hidden className="inline-block px-1 py-3 md:hidden">
         Why
       </span>
-      {accepted > 0 && <span className="block font-semibold">{accepted} accepted by name</span>}
+      {accepted > 0 && <span className="font-semibold max-md:block md:ml-2">{accepted} accepted by name</span>}
     </>
   );
   const look =
-    "max-w-[112px] shrink-0 text-left font-tight text-sm leading-tight underline decoration-1 underline-offset-2";
+    "max-w-[112px] shrink-0 text-left font-tight text-sm leading-tight underline decoration-1 underline-offset-2 md:max-w-none";
   if (parts)
     return (
       <parts.UnderButton text={text} className={look} before={before}>

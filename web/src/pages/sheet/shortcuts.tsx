@@ -19,9 +19,11 @@ const list: [string, string][] = [
   ["Enter, Esc", "While a target is drawn: it is done, or forget it"],
   ["U", "Metric or US customary"],
   ["W", "Open or close the workings"],
+  ["N", "The next open point, in its field"],
   ["Tab", "Next field or handle"],
+  ["Enter", "In a field: take the number and go to the next"],
   ["Arrow keys", "Move the handle or number that has focus; with Shift, ten steps"],
-  ["Enter, Esc", "In a field: take the number, or put back the old one"],
+  ["Esc", "In a field: put back the old number"],
   ["G", "The glossary"],
   ["?", "This list"],
 ];
@@ -55,7 +57,11 @@ export function useShortcuts(): void {
       // The tenth has the key 0.
       const station = /^\d$/.test(event.key) ? stations[(Number(event.key) + 9) % 10] : undefined;
       const drawing = drawings.find((d) => d.letter === event.key);
-      if (station) goTo(station.key);
+      if (station) {
+        goTo(station.key);
+        // Into the station: the next Tab is its first field.
+        document.querySelector<HTMLElement>("[data-onward]")?.focus();
+      } else if (event.key === "n") document.querySelector<HTMLElement>("[data-next-open]")?.click();
       else if (drawing) {
         view.set({ drawing: drawing.key });
         // Space is the haul's from here on, not that of a button that had focus before.
