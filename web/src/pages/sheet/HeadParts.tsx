@@ -20,7 +20,7 @@ export function JobHead({ here, says, children }: JobHeadProps) {
   const id = useSheet((s) => s.jobId);
   return (
     <header className="shrink-0 bg-sheet">
-      <div className="flex min-h-[46px] items-center gap-4 border-b border-ink px-4 max-xl:gap-3 max-lg:px-3 max-md:border-b-0">
+      <div className="flex min-h-[44px] items-center gap-4 border-b border-ink px-4 max-xl:gap-3 max-lg:px-3 max-md:border-b-0">
         <RouterLink
           to="/"
           className="inline-flex items-center font-tight text-lg font-semibold tracking-[0.14em] coarse:min-h-11 max-md:text-base max-md:tracking-[0.08em]"
@@ -39,7 +39,7 @@ export function JobHead({ here, says, children }: JobHeadProps) {
       {here !== "" && <JobPlaces jobId={id ?? ""} here={here} className="mx-3 my-1 md:hidden" />}
       <div
         role="status"
-        className="flex min-h-[46px] items-center gap-4 border-b border-ink px-4 py-1 md:max-xl:min-h-[84px] max-lg:px-3"
+        className="flex min-h-[42px] items-center gap-4 border-b border-ink px-4 py-1 md:max-xl:min-h-[84px] max-lg:px-3"
       >
         {says}
       </div>

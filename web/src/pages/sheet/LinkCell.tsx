@@ -61,7 +61,7 @@ export const LinkCell = memo(function LinkCell({ link, weakest, narrow, lit, onP
             {link.farMore ? "holds far more" : `of ${written(link.strengthN / link.factor, quantity, units)}`}
           </span>
         </span>
-        <span className="relative my-1.5 block">
+        <span className="relative my-1 block">
           <span
             data-heave={link.heaveUse.toFixed(2)}
             title="What the hardest heave puts on it, of what it breaks at"

@@ -42,9 +42,9 @@ function LoadPath({ links: all, lineIds, weakestId }: LoadPathProps) {
   return (
     <section
       aria-label="Load path"
-      className={`border-t border-ink bg-sheet px-4 pb-3 pt-2 ${old ? "old-figures" : ""}`}
+      className={`border-t border-ink bg-sheet px-4 pb-1.5 pt-1 ${old ? "old-figures" : ""}`}
     >
-      <div className="mb-1.5 flex min-h-8 items-center gap-4 max-md:flex-wrap max-md:gap-x-3 max-md:gap-y-0">
+      <div className="mb-1 flex min-h-6 items-center gap-4 max-md:flex-wrap max-md:gap-x-3 max-md:gap-y-0">
         <h2 className="font-tight text-sm font-semibold">Load path, hands to stump</h2>
         {lineIds.length > 1 && (
           <Segments
