@@ -20,7 +20,7 @@ public sealed class PictureFiles(string data)
         }
 
         DataFolder.MakeOwn(folder);
-        var begun = $"{path}.{Guid.NewGuid():N}.new";
+        var begun = $"{path}.{Guid.NewGuid():N}{BackupFiles.Begun}";
         using (var file = new FileStream(begun, FileMode.CreateNew, FileAccess.Write, FileShare.None))
         {
             file.Write(picture);
@@ -37,6 +37,6 @@ public sealed class PictureFiles(string data)
         hash.Length == 64 && hash.All(char.IsAsciiHexDigitLower) && Directory.Exists(folder)
             ? Directory
                 .EnumerateFiles(folder, $"{hash}.*")
-                .FirstOrDefault(f => !f.EndsWith(".new", StringComparison.Ordinal))
+                .FirstOrDefault(f => !f.EndsWith(BackupFiles.Begun, StringComparison.Ordinal))
             : null;
 }

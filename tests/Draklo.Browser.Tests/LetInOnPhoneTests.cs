@@ -88,13 +88,13 @@ public sealed class LetInOnPhoneTests : IDisposable
         phone.Until(() => phone.Text("h1") == "Who are you?", "the phone to ask who is there");
 
         // Then the phone is lost: what the yard has too goes, offline too, and coming back needs a code.
-        Assert.NotEqual(0L, phone.RunAsync(OnShelf));
+        Assert.NotEqual(0, phone.OnShelves("jobs", "answers"));
         laptop.Click("[aria-label^='Forget Jory']");
         laptop.Until(() => laptop.Count("[data-devices] li") == 0, "the phone to be forgotten");
         phone.Open("/jobs/" + id);
         phone.Until(() => phone.Count("[data-forgotten]") == 1, "the phone to say that it was forgotten");
         Assert.Contains("nothing here is encrypted", phone.Text("[data-forgotten]"), StringComparison.Ordinal);
-        phone.Until(() => 0L.Equals(phone.RunAsync(OnShelf)), "the phone to let go of what the yard has");
+        phone.Until(() => phone.OnShelves("jobs", "answers") == 0, "the phone to let go of what the yard has");
         phone.InReach(false);
         phone.Open("/jobs/" + id);
         phone.Until(() => phone.Count("[data-forgotten]") == 1, "the phone to stay locked offline");
@@ -102,19 +102,6 @@ public sealed class LetInOnPhoneTests : IDisposable
         phone.InReach(true);
         LetIn();
     }
-
-    /// <summary>How many jobs and answers lie on the phone.</summary>
-    private const string OnShelf = """
-        const done = arguments[0];
-        indexedDB.open('draklo').onsuccess = ({ target }) => {
-          const from = target.result.transaction(['jobs', 'answers']);
-          const [jobs, answers] = ['jobs', 'answers'].map(s => from.objectStore(s).count());
-          from.oncomplete = () => {
-            target.result.close();
-            done(jobs.result + answers.result);
-          };
-        };
-        """;
 
     private void LetIn()
     {

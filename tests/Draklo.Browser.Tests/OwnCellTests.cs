@@ -50,18 +50,6 @@ public sealed class OwnCellTests(Stage stage) : IClassFixture<Stage>
         Object.defineProperty(navigator, 'serial', { configurable: true, value: { requestPort: async () => window.port } });
         """;
 
-    /// <summary>Whether readings of the cell were laid aside on this device.</summary>
-    private const string Waiting = """
-        const done = arguments[0];
-        indexedDB.open('draklo').onsuccess = ({ target }) => {
-          const rows = target.result.transaction('outbox').objectStore('outbox').getAll();
-          rows.onsuccess = () => {
-            target.result.close();
-            done(rows.result.some(r => r.kind === 'readings'));
-          };
-        };
-        """;
-
     private readonly Screen screen = stage.Begin();
 
     private static string Packets(uint session) =>
@@ -131,7 +119,7 @@ public sealed class OwnCellTests(Stage stage) : IClassFixture<Stage>
             screen.Press("Cell by Bluetooth");
             screen.Until(() => Reads() is > 0.85 and < 0.95, "the cell to read without the server");
             screen.Until(() => screen.Count("[data-reach='away']") == 1, "word that Draklo is offline");
-            screen.Until(() => (bool)screen.RunAsync(Waiting)!, "readings to wait");
+            screen.Until(() => screen.OnShelves("outbox") > 0, "readings to wait");
         }
         finally
         {

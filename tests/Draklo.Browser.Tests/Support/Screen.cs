@@ -314,6 +314,24 @@ public sealed partial class Screen : IDisposable
         Until(() => Count("[data-along] li") > 0, "the jobs to be taken along");
     }
 
+    /// <summary>How many things lie on some of the shelves of this device.</summary>
+    public long OnShelves(params string[] shelves) =>
+        (long)
+            RunAsync(
+                """
+                const [names, done] = arguments;
+                indexedDB.open('draklo').onsuccess = ({ target }) => {
+                  const from = target.result.transaction(names);
+                  const counts = names.map(name => from.objectStore(name).count());
+                  from.oncomplete = () => {
+                    target.result.close();
+                    done(counts.reduce((sum, c) => sum + c.result, 0));
+                  };
+                };
+                """,
+                (object)shelves
+            )!;
+
     public void UntilSaved() =>
         Until(() => Attribute("[data-save]", "data-save") == "saved", "the save to be acknowledged");
 

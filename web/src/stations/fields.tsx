@@ -4,7 +4,6 @@ import { useClearing, useFeed } from "../state/feed";
 import { factsOf } from "../state/members";
 import { valueAt } from "../state/paths";
 import { isGuess, provenanceOf, setMember, toggleGuess, useSheet } from "../state/store";
-import { useView } from "../state/view";
 
 /** The server's sentence about a member, or about the first refused of several. */
 export function useProblem(...paths: MemberPath[]): string | undefined {
@@ -35,7 +34,6 @@ export function Member({ path, of, empty }: MemberProps) {
   const value = useMember(path) as number | undefined;
   const from = useSheet((s) => (s.document ? provenanceOf(s.document.plan, path) : "given"));
   const guess = useSheet((s) => (s.document ? isGuess(s.document.plan, path) : false));
-  const asked = useView((s) => s.field === path);
   const problem = useProblem(path);
   return (
     <NumberField
@@ -49,7 +47,6 @@ export function Member({ path, of, empty }: MemberProps) {
       }}
       guess={guess}
       from={from}
-      asked={asked}
       path={path}
       {...(canBeMeasured || guess
         ? {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Analysis, Plan } from "../api/types";
-import { nameOf, stationOrder, stillMissing } from "./missing";
+import { nameOf, stillMissing } from "./missing";
 
 const plan = {
   walkUp: [
@@ -83,12 +83,5 @@ describe("what is still missing", () => {
     const order = ["tree.crown.baseHeightM", "tree.heightM", "lines[0].seat.heightM", "cut.hingeThicknessM"];
     expect(guesses(all)).toEqual(order);
     expect(guesses(all.slice(0, 3))).toEqual(order.slice(1));
-  });
-});
-
-describe("the stations", () => {
-  it("stand in the order in which what is missing is asked for", async () => {
-    const { stations } = await import("./registry");
-    expect(stations.map((s) => s.key)).toEqual(stationOrder);
   });
 });

@@ -1,11 +1,9 @@
 import type { Analysis, Plan } from "../api/types";
 import { factsAt } from "../state/members";
 import { allGuesses } from "../state/store";
+import { stations } from "./registry";
 
 type Reason = Analysis["verdict"]["reasons"][number];
-
-/** Keys of the stations in the order of work; a test holds them to the registry. */
-export const stationOrder = ["walk", "size", "lay", "line", "tackle", "cuts", "factors", "people", "day", "fall"];
 
 /** Something that is still open, where it is settled, and how it is told. */
 export interface OpenPoint {
@@ -101,12 +99,12 @@ export const noDay = "day";
 
 /** Whoever answers one finds the next beside it: the order hangs on where a point is settled, not on how much it weighs. */
 function inOrderOfWork(points: OpenPoint[]): OpenPoint[] {
-  const place = ({ path }: OpenPoint) => stationOrder.indexOf((path && factsAt(path)?.station) ?? "");
-  const last = stationOrder.length;
-  return points
-    .map((point) => ({ point, at: place(point) }))
-    .toSorted((a, b) => (a.at < 0 ? last : a.at) - (b.at < 0 ? last : b.at))
-    .map((o) => o.point);
+  const keys = stations.map((s) => s.key);
+  const place = ({ path = "" }: OpenPoint) => {
+    const at = keys.indexOf(factsAt(path)?.station ?? "");
+    return at < 0 ? keys.length : at;
+  };
+  return points.toSorted((a, b) => place(a) - place(b));
 }
 
 /** By number where numbers stand: the tenth point comes after the second. */

@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 
-const places = [
+/** The places of a job, by their address under it. */
+export const places = [
   ["", "Plan"],
   ["brief", "Brief"],
   ["day", "Day"],

@@ -1,4 +1,4 @@
-import { useEffect, useId, useRef, useState, type KeyboardEvent } from "react";
+import { useId, useState, type KeyboardEvent } from "react";
 import { editable, fielded, parse, unitOf, type Quantity } from "../units/units";
 import { useSettings } from "./settings";
 import { Refused } from "./Refused";
@@ -15,8 +15,6 @@ interface NumberFieldProps {
   guess?: boolean;
   /** Where the figure comes from, in a word. */
   from?: string;
-  /** Somebody was sent to this field: it comes into view and takes the keys. */
-  asked?: boolean;
   /** The member that it edits. */
   path?: string;
   onToggleGuess?: () => void;
@@ -34,7 +32,6 @@ export function NumberField({
   problem,
   guess = false,
   from = "given",
-  asked = false,
   path,
   onToggleGuess,
   unknown,
@@ -44,12 +41,6 @@ export function NumberField({
   const [text, setText] = useState<string | null>(null);
   const [unread, setUnread] = useState<string | null>(null);
   const [typed, setTyped] = useState(false);
-  const input = useRef<HTMLInputElement>(null);
-  useEffect(() => {
-    if (!asked) return;
-    input.current?.scrollIntoView({ block: "center" });
-    input.current?.focus();
-  }, [asked]);
   const shown = text ?? (value === undefined ? "" : fielded(value, quantity, units));
   const unit = unitOf(quantity, units);
   const wrong = unread ?? problem;
@@ -131,7 +122,6 @@ export function NumberField({
           className={`flex w-[92px] shrink-0 items-baseline border-b ${wrong ? "border-b-2 border-ink" : guess ? "border-dashed border-ink" : "border-pencil"}`}
         >
           <input
-            ref={input}
             id={id}
             data-member={path}
             value={shown}
@@ -172,7 +162,7 @@ export function NumberField({
 
 /**
  * Enter goes on to the next figure of the station; what a figure can be read from is passed over, where one does not come from
- * there. What could not be read is left in hand.
+ * there. What could not be read is left in hand, to be written over.
  */
 function goOnFrom(field: HTMLInputElement): void {
   const isReading = (f: HTMLInputElement) => f.dataset["member"]?.startsWith("readings.") === true;
@@ -181,7 +171,8 @@ function goOnFrom(field: HTMLInputElement): void {
   const next = fields[fields.indexOf(field) + 1];
   // Once the page has drawn what was entered.
   setTimeout(() => {
-    if (next?.isConnected && field.getAttribute("aria-invalid") !== "true") next.focus();
+    if (field.getAttribute("aria-invalid") === "true") field.select();
+    else if (next?.isConnected) next.focus();
   }, 0);
 }
 

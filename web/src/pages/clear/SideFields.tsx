@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { api, sayWhy } from "../../api/client";
 import type { Catalogue, RigLink, WayResult } from "../../api/types";
 import type { SectionPanel } from "../../drawing/section";
@@ -13,6 +13,7 @@ import { Button, Note } from "../../ui/controls";
 import { ErrorBoundary } from "../../ui/ErrorBoundary";
 import { useSettings } from "../../ui/settings";
 import { isQuantity, written, type Quantity } from "../../units/units";
+import { useLedTo } from "../sheet/useLedTo";
 import { GearFields } from "./GearFields";
 import { GroundFields } from "./GroundFields";
 import { PeopleFields } from "./PeopleFields";
@@ -32,11 +33,15 @@ export function SideFields({ panel, catalogue }: { panel: SectionPanel; catalogu
   const clearing = useSheet((s) => s.document?.plan.clearing);
   const analysis = useClearing((s) => s.analysis);
   const link = useView((s) => s.link);
+  const aside = useRef<HTMLElement>(null);
+  useLedTo(aside);
   if (!clearing) return null;
   const way = analysis?.ways.find((w) => w.way === clearing.way);
   const lit = way?.links.find((l) => l.id === link);
   return (
     <aside
+      ref={aside}
+      data-onward
       tabIndex={0} // eslint-disable-line jsx-a11y/no-noninteractive-tabindex -- arrow keys scroll it
       aria-label={panel === "way" ? (way?.name ?? "Way") : titles[panel]}
       className="w-[306px] shrink-0 overflow-y-auto border-l border-rule px-4 pb-4 pt-3 max-lg:w-full max-lg:overflow-visible max-lg:border-l-0 max-lg:border-t max-lg:border-ink"

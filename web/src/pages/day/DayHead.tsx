@@ -1,14 +1,53 @@
+import { Link } from "react-router";
 import { useHome } from "../../api/home";
 import { useEffect, useState } from "react";
 import type { Pulling } from "../../api/types";
 import type { DayDesk } from "../../state/useDayDesk";
 import { timeOf } from "../../state/words";
+import { JobPlaces } from "../../ui/JobPlaces";
 import { Button } from "../../ui/controls";
 import { useSettings } from "../../ui/settings";
 import { TextField } from "../../ui/TextField";
 import { written } from "../../units/units";
 
-export function Wind({ pulling }: { pulling: Pulling }) {
+interface DayHeadProps {
+  jobId: string;
+  pulling: Pulling;
+  clears: boolean;
+  onStop: () => void;
+}
+
+/** Which job it is, under which brief and in what wind; its five places, and the stop. */
+export function DayHead({ jobId, pulling, clears, onStop }: DayHeadProps) {
+  return (
+    <header className="flex flex-wrap items-center gap-3 bg-sheet px-5 py-3 max-sm:px-3 short:sticky short:top-0 short:z-10 short:py-1">
+      <div className="min-w-0 flex-1">
+        <h1 className="truncate font-tight text-xl font-semibold">{pulling.name}</h1>
+        <p className="font-tight text-[15px] text-pencil">
+          <Link to={`/jobs/${jobId}/brief`} className="underline">
+            {pulling.briefWords}
+          </Link>
+          {!clears && <Wind pulling={pulling} />} · <Clock />
+        </p>
+        <p className="truncate text-[13px] max-sm:hidden" data-day-verdict>
+          {pulling.day.verdict}
+        </p>
+      </div>
+      <JobPlaces jobId={jobId} here="day" className="max-md:hidden" />
+      <Link
+        to={clears ? `/jobs/${jobId}/clear` : `/jobs/${jobId}`}
+        className="inline-flex min-h-12 items-center px-2 font-tight underline md:hidden"
+      >
+        {clears ? "clearing" : "sheet"}
+      </Link>
+      <button type="button" className="bg-ink px-6 font-tight text-xl font-semibold text-sheet" onClick={onStop}>
+        Stop all
+      </button>
+    </header>
+  );
+}
+
+function Wind({ pulling }: { pulling: Pulling }) {
   const units = useSettings((s) => s.units);
   const { windMps, standsMps } = pulling;
   return (
@@ -20,7 +59,7 @@ export function Wind({ pulling }: { pulling: Pulling }) {
   );
 }
 
-export function Clock() {
+function Clock() {
   const [now, setNow] = useState(() => new Date());
   useEffect(() => {
     const timer = setInterval(() => {

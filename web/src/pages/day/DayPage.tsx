@@ -4,13 +4,12 @@ import { Refusal, sayWhy } from "../../api/client";
 import type { PullDay, Pulling, PullStep } from "../../api/types";
 import { useLive, useLiveDay } from "../../state/live";
 import { useDayDesk, type DayDesk } from "../../state/useDayDesk";
-import { JobPlaces } from "../../ui/JobPlaces";
 import { Button, Segments } from "../../ui/controls";
 import { lazily } from "../../ui/lazily";
 import { useSettings } from "../../ui/settings";
 import { AnswerBar } from "./AnswerBar";
 import type { What } from "./ChangeDialog";
-import { Clock, Told, WhoAreYou, Wind } from "./DayHead";
+import { DayHead, Told, WhoAreYou } from "./DayHead";
 import { Marks, OtherWays, Words } from "./DayWords";
 import type { Way } from "./ReadWays";
 import { isTight, onlyClears } from "./steps";
@@ -261,42 +260,6 @@ function Day({ jobId, desk, pulling, cells, onCells }: DayProps) {
         <ChangeDialog jobId={jobId} day={day} line={line} first={asking.what} by={who} onClose={close} />
       )}
     </div>
-  );
-}
-
-interface DayHeadProps {
-  jobId: string;
-  pulling: Pulling;
-  clears: boolean;
-  onStop: () => void;
-}
-
-function DayHead({ jobId, pulling, clears, onStop }: DayHeadProps) {
-  return (
-    <header className="flex flex-wrap items-center gap-3 bg-sheet px-5 py-3 max-sm:px-3 short:sticky short:top-0 short:z-10 short:py-1">
-      <div className="min-w-0 flex-1">
-        <h1 className="truncate font-tight text-xl font-semibold">{pulling.name}</h1>
-        <p className="font-tight text-[15px] text-pencil">
-          <Link to={`/jobs/${jobId}/brief`} className="underline">
-            {pulling.briefWords}
-          </Link>
-          {!clears && <Wind pulling={pulling} />} · <Clock />
-        </p>
-        <p className="truncate text-[13px] max-sm:hidden" data-day-verdict>
-          {pulling.day.verdict}
-        </p>
-      </div>
-      <JobPlaces jobId={jobId} here="day" className="max-md:hidden" />
-      <Link
-        to={clears ? `/jobs/${jobId}/clear` : `/jobs/${jobId}`}
-        className="inline-flex min-h-12 items-center px-2 font-tight underline md:hidden"
-      >
-        {clears ? "clearing" : "sheet"}
-      </Link>
-      <button type="button" className="bg-ink px-6 font-tight text-xl font-semibold text-sheet" onClick={onStop}>
-        Stop all
-      </button>
-    </header>
   );
 }
 

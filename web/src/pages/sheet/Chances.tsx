@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
 import { api } from "../../api/client";
+import { useRested } from "../../drawing/useRested";
 import { useSettings } from "../../ui/settings";
 import { written } from "../../units/units";
 import { useFeed } from "../../state/feed";
@@ -8,24 +8,10 @@ import { useFeed } from "../../state/feed";
 const samples = 600;
 const quietMs = 900;
 
-/** The plan once nobody has changed it for a moment: sampling is not for every step of a drag. */
-function useSettled(): number {
-  const version = useFeed((s) => s.version);
-  const [settled, setSettled] = useState(0);
-  useEffect(() => {
-    const timer = setTimeout(() => {
-      setSettled(version);
-    }, quietMs);
-    return () => {
-      clearTimeout(timer);
-    };
-  }, [version]);
-  return settled;
-}
-
 function useChances() {
   const units = useSettings((s) => s.units);
-  const version = useSettled();
+  // Sampling is not for every step of a drag.
+  const version = useRested(quietMs);
   return useQuery({
     queryKey: ["chances", version, units],
     queryFn: ({ signal }) => {

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
 import { api } from "../../api/client";
+import { useRested } from "../../drawing/useRested";
 import { useFeed } from "../../state/feed";
 import { useSettings } from "../../ui/settings";
 import { useApply } from "./Remedies";
@@ -14,7 +14,7 @@ export function Mend() {
   const version = useFeed((s) => s.version);
   const reason = useFeed((s) => s.analysis?.verdict.reasons[0]);
   const apply = useApply();
-  const rests = useRest(version);
+  const rests = useRested(restMs) === version;
   const { code = "", path = "", linkId: link = "", state } = reason ?? {};
   const found = useQuery({
     queryKey: ["mend", code, path, link, units, version],
@@ -38,8 +38,7 @@ export function Mend() {
     <button
       type="button"
       data-mend
-      // A phone has no room for it that would not move what is under the finger: there it stands among the reasons.
-      className="min-h-[34px] border border-ink bg-sheet px-3 text-left font-tight text-sm font-semibold leading-tight hover:bg-tint max-md:hidden"
+      className="min-h-[34px] border border-ink bg-sheet px-3 text-left font-tight text-sm font-semibold leading-tight hover:bg-tint"
       onClick={() => {
         apply(remedy);
       }}
@@ -47,18 +46,4 @@ export function Mend() {
       {remedy.text}
     </button>
   );
-}
-
-/** Whether nothing changed for a while. */
-function useRest(version: number): boolean {
-  const [rested, setRested] = useState<number | null>(null);
-  useEffect(() => {
-    const timer = setTimeout(() => {
-      setRested(version);
-    }, restMs);
-    return () => {
-      clearTimeout(timer);
-    };
-  }, [version]);
-  return rested === version;
 }

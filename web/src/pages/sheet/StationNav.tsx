@@ -1,3 +1,4 @@
+import { places } from "../../ui/JobPlaces";
 import { MoreMenu } from "../../ui/MoreMenu";
 import { Link } from "react-router";
 import { MissingButton } from "./MissingBar";
@@ -81,7 +82,7 @@ export function StepBar() {
             <Badge station={station} />
           </button>
         ))}
-        {pages.map(([to, name]) => (
+        {places.slice(1).map(([to, name]) => (
           <Link
             key={to}
             to={`/jobs/${id ?? ""}/${to}`}
@@ -107,14 +108,6 @@ export function StepBar() {
     </nav>
   );
 }
-
-/** Pages of the job beside its sheet. */
-const pages = [
-  ["brief", "Brief"],
-  ["day", "Day"],
-  ["log", "Log"],
-  ["clear", "Clear"],
-] as const;
 
 /** After the last station comes the page for everybody. */
 function BriefStep({ className }: { className: string }) {

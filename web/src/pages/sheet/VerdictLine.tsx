@@ -2,6 +2,7 @@ import { lazy, Suspense } from "react";
 import { goToMember, stationOf } from "../../stations/registry";
 import { useFeed } from "../../state/feed";
 import { useView } from "../../state/view";
+import { useRoomy } from "../../ui/useWide";
 import {
   NoVerdict,
   ReasonButton,
@@ -26,13 +27,17 @@ export function VerdictLine() {
   const verdict = useFeed((s) => s.analysis?.verdict);
   const problem = useFeed((s) => Object.values(s.problems)[0]);
   const unreachable = useFeed((s) => s.unreachable);
+  const roomy = useRoomy();
   if (problem !== undefined) return <ToMend problem={problem} lastGood={verdict !== undefined} />;
   if (!verdict) return <NoVerdict unreachable={unreachable} />;
   return (
     <VerdictSentence state={verdict.state} headline={verdict.headline} old={unreachable}>
-      <Suspense>
-        <Mend />
-      </Suspense>
+      {/* A phone has no room for it that would not move what is under the finger: there it stands among the reasons. */}
+      {roomy && (
+        <Suspense>
+          <Mend />
+        </Suspense>
+      )}
       <ReasonsButton count={verdict.reasons.length} accepted={verdict.accepted.length}>
         {reasonList}
       </ReasonsButton>

@@ -15,14 +15,16 @@ export function useLedTo(panel: RefObject<HTMLElement | null>): void {
   useEffect(() => {
     if (path === null) return undefined;
     const began = Date.now();
-    const timer = setInterval(() => {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    function look(): void {
       const late = Date.now() - began > longestMs;
-      const field = panel.current && fieldOf(panel.current, path, late);
+      const field = panel.current && fieldOf(panel.current, path ?? "", late);
       if (field) take(field);
-      if (field || late) clearInterval(timer);
-    }, everyMs);
+      else if (!late) timer = setTimeout(look, everyMs);
+    }
+    look();
     return () => {
-      clearInterval(timer);
+      clearTimeout(timer);
     };
   }, [path, panel]);
 }
@@ -45,5 +47,5 @@ const partOf = (path: string): string => path.replace(/(\.\w+|\[\d+\])$|^\w+$/, 
 function take(field: HTMLElement): void {
   const hand = field.matches(look) ? field : field.querySelector<HTMLElement>(look);
   if (document.activeElement !== hand) hand?.focus();
-  hand?.scrollIntoView({ block: "nearest" });
+  hand?.scrollIntoView({ block: "center" });
 }
