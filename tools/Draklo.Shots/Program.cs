@@ -221,7 +221,7 @@ void OpenFinished(string job)
 void OpenDay()
 {
     OpenBrief("Birch");
-    screen.Press("The day");
+    screen.Press("Day");
     screen.Find(OpenQA.Selenium.By.CssSelector("[data-answer]"));
     if (screen.Count("[aria-label='Who are you?']") == 1)
     {

@@ -24,7 +24,7 @@ export function ClearPath() {
           </p>
         )}
         <p className="font-tight text-sm text-pencil max-md:hidden">
-          load of what it may carry, to the careful end · mark at 1
+          load to its careful end · mark at what each may carry
         </p>
       </div>
       <ol className="flex overflow-x-auto border border-ink">
@@ -36,6 +36,7 @@ export function ClearPath() {
             narrow={way.links.length > 12}
             lit={link.id === lit}
             onPick={pick}
+            heaves={false}
           />
         ))}
       </ol>

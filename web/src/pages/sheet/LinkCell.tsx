@@ -25,13 +25,15 @@ interface LinkCellProps {
   narrow: boolean;
   lit: boolean;
   onPick: (id: string) => void;
+  /** Whether somebody may heave on it: a load that hangs or is let down has no hardest heave. */
+  heaves?: boolean;
 }
 
 /** The longest bar, as a use. */
 const scaleTo = 1.4;
 
 /** One link: what it carries against what it may, to the careful end. */
-export const LinkCell = memo(function LinkCell({ link, weakest, narrow, lit, onPick }: LinkCellProps) {
+export const LinkCell = memo(function LinkCell({ link, weakest, narrow, lit, onPick, heaves = true }: LinkCellProps) {
   const units = useSettings((s) => s.units);
   const { quantity } = link;
   const word = { holds: "holds", tight: "tight", fails: "FAILS" }[link.state];
@@ -62,12 +64,14 @@ export const LinkCell = memo(function LinkCell({ link, weakest, narrow, lit, onP
           </span>
         </span>
         <span className="relative my-1 block">
-          <span
-            data-heave={link.heaveUse.toFixed(2)}
-            title="What the hardest heave puts on it, of what it breaks at"
-            className="block h-1 bg-ink"
-            style={{ width: at(link.heaveUse) }}
-          />
+          {heaves && (
+            <span
+              data-heave={link.heaveUse.toFixed(2)}
+              title="What the hardest heave puts on it, of what it breaks at"
+              className="block h-1 bg-ink"
+              style={{ width: at(link.heaveUse) }}
+            />
+          )}
           <span
             title="The planned pull, of what it may carry"
             className={`mt-0.5 block h-2.5 border border-ink state-${link.state}`}
