@@ -34,6 +34,7 @@ internal sealed record Kept(
     public const string Person = "person";
     public const string Template = "template";
     public const string Kit = "kit";
+    public const string Set = "set";
     public const string Signature = "signature";
     public const string Entry = "entry";
     public const string Log = "log";
@@ -107,6 +108,7 @@ internal sealed record Kept(
         Named<Person>(Person, "person", "person"),
         Named<JobTemplate>(Template, "job_template", "template"),
         Named<TodayKit>(Kit, "kit", "kit"),
+        Named<PlanSet>(Set, "plan_set", "plan_set"),
     ];
 
     /// <summary>Documents under an id of their own: kind, table and column.</summary>
@@ -118,6 +120,7 @@ internal sealed record Kept(
         (Person, "person", "person"),
         (Template, "job_template", "template"),
         (Kit, "kit", "kit"),
+        (Set, "plan_set", "plan_set"),
         (Trial, "trial", "trial"),
         (Wish, "own_choice", "choice"),
     ];

@@ -106,6 +106,10 @@ public sealed class PersonStore(Database database, TimeProvider clock)
 public sealed class TemplateStore(Database database, TimeProvider clock)
     : NamedStore<JobTemplate>(database, clock, Kept.Template, "job_template", "template", t => t.Id);
 
+/// <summary>What goes into a plan with one choice.</summary>
+public sealed class SetStore(Database database, TimeProvider clock)
+    : NamedStore<PlanSet>(database, clock, Kept.Set, "plan_set", "plan_set", s => s.Id);
+
 /// <summary>The pieces on the truck today.</summary>
 public sealed class KitStore(Database database, TimeProvider clock)
     : NamedStore<TodayKit>(database, clock, Kept.Kit, "kit", "kit", k => k.Id);

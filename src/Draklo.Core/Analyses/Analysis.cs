@@ -1,4 +1,5 @@
 using Draklo.Core.Links;
+using Draklo.Core.Plans;
 using Draklo.Core.Sites;
 using Draklo.Core.Trees;
 using Draklo.Core.Units;
@@ -42,6 +43,9 @@ public sealed record Analysis
     public required Figure Figure { get; init; }
 
     public required Plate Plate { get; init; }
+
+    /// <summary>What the figures come to that follow from others, by the member's path.</summary>
+    public IReadOnlyList<Followed> Followed { get; init; } = [];
 
     /// <summary>Figures that are the crew's own, as sentences.</summary>
     public IReadOnlyList<string> Ours { get; init; } = [];

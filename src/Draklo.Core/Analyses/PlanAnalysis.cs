@@ -34,7 +34,7 @@ public static class PlanAnalysis
         }
 
         var workings = withWorkings ? new Workings(units) : null;
-        var measured = Measuring.From(plan.Readings, units, problems, workings);
+        var measured = Measuring.From(plan.Readings, plan.Tree.HeightM, units, problems, workings);
         var slope = GroundSlope.From(plan, problems, workings);
         if (problems.Count > 0)
         {
@@ -81,7 +81,8 @@ public static class PlanAnalysis
                     new(tree.ForwardMoment, tree.RightMoment),
                     tree.Soundness.Value,
                     tree.Soundness.ShellRatio,
-                    spread
+                    spread,
+                    LeanByLay.Of(tree.Line.Forward, tree.Line.Right, plan.Tree.HeightM)
                 ),
                 Hinge = new()
                 {
@@ -122,6 +123,7 @@ public static class PlanAnalysis
                 Verdict = verdict,
                 Figure = Figure.Of(context, lines, found.Runs),
                 Plate = Plate.Of(found, careful, gust, pull.Needed, Angle.Degrees(pull.Commit), results),
+                Followed = Following.Of(plan),
                 Ours = OwnFigure.InWords(plan),
                 Workings = workings?.List,
             },

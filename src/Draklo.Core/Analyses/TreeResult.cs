@@ -15,8 +15,27 @@ public sealed record TreeResult(
     Moment Moment,
     double Soundness,
     double? ShellRatio,
-    TreeSpread Spread
+    TreeSpread Spread,
+    LeanByLay Lean
 );
+
+/// <summary>The lean in the words of the trade, off the lay as it is.</summary>
+/// <param name="AheadDeg">Along the lay, as seen from the side; negative leans back.</param>
+/// <param name="RightDeg">To the right of the lay, as seen from behind; negative leans left.</param>
+/// <param name="AheadM">How far the top stands out along the lay, from above the foot.</param>
+/// <param name="RightM">The same to the right.</param>
+public sealed record LeanByLay(double AheadDeg, double RightDeg, double AheadM, double RightM)
+{
+    /// <param name="ahead">Tangent of the lean along the lay.</param>
+    /// <param name="right">To its right.</param>
+    internal static LeanByLay Of(double ahead, double right, double heightM) =>
+        new(
+            Angle.Degrees(Math.Atan(ahead)),
+            Angle.Degrees(Math.Atan(right)),
+            ahead * heightM,
+            right * heightM
+        );
+}
 
 /// <param name="ForwardNm">Positive tips the tree forward.</param>
 /// <param name="RightNm">Positive tips the tree to the right.</param>

@@ -72,6 +72,7 @@ public static class FirstPlan
                 ["lines[0].rope.lengthM"] = Provenance.Default,
                 ["lines[0].puller.effortEachN"] = Provenance.Default,
             },
+            Follows = Following.Usual,
             Guesses = [.. LikePlan.OfTheTree, "lines[0].anchor.distanceM", "lines[0].rope.breakingStrengthN"],
         };
 }

@@ -91,6 +91,13 @@ public sealed record Plan : IDocumentPart, IAsRead<Plan>
     public IReadOnlyList<string> Guesses { get; init; } = [];
 
     [Display(
+        Name = "Follows",
+        Description = "Paths of figures that nobody has set and that follow from others, as in \"cut.stumpDiameterM\": read with the plan, they stand as they follow, whatever they were written as."
+    )]
+    [MaxLength(60)]
+    public IReadOnlyList<string> Follows { get; init; } = [];
+
+    [Display(
         Name = "Provenance",
         Description = "Where figures come from, by member path: measured, given, label, locker, table, default or guess. A default is a guess until somebody confirms it; what is not listed was given."
     )]
@@ -133,7 +140,7 @@ public sealed record Plan : IDocumentPart, IAsRead<Plan>
     }
 
     /// <inheritdoc/>
-    Plan IAsRead<Plan>.AsRead() => PlanPaths.ByPlace(this);
+    Plan IAsRead<Plan>.AsRead() => Following.Applied(PlanPaths.ByPlace(this));
 
     internal static bool IsUnconfirmed(Provenance from) =>
         from is Plans.Provenance.Guess or Plans.Provenance.Default or Plans.Provenance.Simulated;

@@ -1,4 +1,5 @@
 using System.ComponentModel.DataAnnotations;
+using Draklo.Core.Geometry;
 using Draklo.Core.Reading;
 
 namespace Draklo.Core.Plans;
@@ -59,6 +60,22 @@ public sealed record HeightReadingMembers : IDocumentPart
     [Range(0.1, 3)]
     [Measure("thickness", Step = 1)]
     public double ArmM { get; init; } = 0.7;
+
+    /// <summary>Level distance to the stem, metres.</summary>
+    public double LevelM => Method == HeightMethod.Slope ? DistanceM * Math.Cos(Angle.Radians(SlopeDeg)) : DistanceM;
+
+    /// <summary>The height that it comes to, metres, whether or not a tree can have it.</summary>
+    public double ComesToM =>
+        Method == HeightMethod.Stick
+            ? DistanceM * StickM / ArmM
+            : LevelM * (Math.Tan(Angle.Radians(UpDeg)) - Math.Tan(Angle.Radians(DownDeg)));
+
+    /// <summary>Lowest and highest tree that there can be, metres.</summary>
+    internal const double LeastM = 2;
+    internal const double MostM = 120;
+
+    /// <summary>The height that it comes to, metres; null where it makes no tree.</summary>
+    internal double? ReadM() => ComesToM is >= LeastM and <= MostM ? ComesToM : null;
 }
 
 public enum HeightMethod
@@ -78,5 +95,17 @@ public sealed record LeanViewMembers : IDocumentPart
     [Display(Name = "Leans right by, left is −", Description = "Degrees off plumb, positive to the viewer's right.")]
     [Range(-45, 45)]
     [Measure("angle", Step = 0.5)]
-    public required double LeanDeg { get; init; }
+    public double LeanDeg { get; init; }
+
+    [Display(
+        Name = "Top stands out, left is −",
+        Description = "How far the top stands out from above the foot, metres, positive to the viewer's right; read instead of the angle, and counted instead of it."
+    )]
+    [Range(-30, 30)]
+    [Measure("length", Step = 0.1, Empty = "by the angle")]
+    public double? TopM { get; init; }
+
+    /// <summary>Tangent of the lean as it is seen.</summary>
+    internal double SeenTangent(double heightM) =>
+        TopM is { } top ? top / heightM : Math.Tan(Angle.Radians(LeanDeg));
 }

@@ -24,11 +24,15 @@ public sealed record MeasuredLean(double AngleDeg, double BearingDeg, bool OneVi
 /// <remarks>Method M2.</remarks>
 public static class Measuring
 {
-    /// <summary>Two views closer than this to one line tell too little across it, degrees.</summary>
-    public const double LeastBetweenViewsDeg = 20;
-
     /// <summary>What the readings say, or why they cannot be used.</summary>
-    public static Measured From(ReadingMembers readings, UnitSystem units, List<Problem> problems, Workings? workings)
+    /// <param name="heightM">Of the tree, as the plan has it.</param>
+    public static Measured From(
+        ReadingMembers readings,
+        double heightM,
+        UnitSystem units,
+        List<Problem> problems,
+        Workings? workings
+    )
     {
         if (readings.Height is null && readings.GirthM is null && readings.LeanViews.Count == 0)
         {
@@ -53,7 +57,7 @@ public static class Measuring
         return new(
             HeightOf(readings.Height, units, problems, workings),
             diameter,
-            LeanOf(readings.LeanViews, problems, workings)
+            LeanOf(readings.LeanViews, heightM, problems, workings)
         );
     }
 
@@ -71,7 +75,7 @@ public static class Measuring
 
         if (reading.Method == HeightMethod.Stick)
         {
-            var tall = reading.DistanceM * reading.StickM / reading.ArmM;
+            var tall = reading.ComesToM;
             workings?.Add(
                 "measured-height",
                 "Height by the stick",
@@ -96,11 +100,7 @@ public static class Measuring
             return null;
         }
 
-        var level =
-            reading.Method == HeightMethod.Slope
-                ? reading.DistanceM * Math.Cos(Angle.Radians(reading.SlopeDeg))
-                : reading.DistanceM;
-        var height = level * (Math.Tan(Angle.Radians(reading.UpDeg)) - Math.Tan(Angle.Radians(reading.DownDeg)));
+        var (level, height) = (reading.LevelM, reading.ComesToM);
         if (reading.Method == HeightMethod.Slope)
         {
             workings?.Add(
@@ -129,7 +129,7 @@ public static class Measuring
 
         double? Fits(double value)
         {
-            if (value is >= 2 and <= 120)
+            if (value is >= HeightReadingMembers.LeastM and <= HeightReadingMembers.MostM)
             {
                 return value;
             }
@@ -144,9 +144,9 @@ public static class Measuring
         }
     }
 
-    /// <summary>The lean whose tangent each view shows across its line of sight.</summary>
     private static MeasuredLean? LeanOf(
         IReadOnlyList<LeanViewMembers> views,
+        double heightM,
         List<Problem> problems,
         Workings? workings
     )
@@ -156,49 +156,29 @@ public static class Measuring
             return null;
         }
 
-        var (sin1, cos1) = Math.SinCos(Angle.Radians(views[0].LookingDeg));
-        var seen1 = Math.Tan(Angle.Radians(views[0].LeanDeg));
-        double north;
-        double east;
-        if (views.Count == 1)
+        if (ReadLean.By(views, heightM) is not { } lean)
         {
-            (north, east) = (-sin1 * seen1, cos1 * seen1);
-        }
-        else
-        {
-            var (sin2, cos2) = Math.SinCos(Angle.Radians(views[1].LookingDeg));
-            var seen2 = Math.Tan(Angle.Radians(views[1].LeanDeg));
-            var cross = (sin2 * cos1) - (cos2 * sin1);
-            if (Math.Abs(cross) < Math.Sin(Angle.Radians(LeastBetweenViewsDeg)))
-            {
-                problems.Add(
-                    new(
-                        "readings.leanViews[1].lookingDeg",
-                        "The two views lie nearly in one line, so they say little about the lean along it: take the second from the side, about a quarter turn round."
-                    )
-                );
-                return null;
-            }
-
-            // −n·sin b + e·cos b = tan(seen), for both views.
-            north = ((seen1 * cos2) - (seen2 * cos1)) / cross;
-            east = ((seen1 * sin2) - (seen2 * sin1)) / cross;
+            problems.Add(
+                new(
+                    "readings.leanViews[1].lookingDeg",
+                    "The two views lie nearly in one line, so they say little about the lean along it: take the second from the side, about a quarter turn round."
+                )
+            );
+            return null;
         }
 
-        var angle = Angle.Degrees(Math.Atan(Math.Sqrt((north * north) + (east * east))));
-        var bearing = (Angle.Degrees(Math.Atan2(east, north)) + 360) % 360;
         workings?.Add(
             "measured-lean",
             "Lean from the views",
             "λ",
-            angle,
+            lean.AngleDeg,
             "deg",
             "−n · sin b + e · cos b = tan(lean seen) for each view; tan λ = √(n² + e²)",
-            $"n {north:x}, e {east:x}: toward {bearing:deg}",
+            $"n {lean.North:x}, e {lean.East:x}: toward {lean.BearingDeg:deg}",
             "M2",
             estimate: views.Count == 1
         );
-        return angle > 45 ? Refused(problems) : new(angle, bearing, views.Count == 1);
+        return lean.AngleDeg > 45 ? Refused(problems) : new(lean.AngleDeg, lean.BearingDeg, views.Count == 1);
     }
 
     private static MeasuredLean? Refused(List<Problem> problems)

@@ -63,7 +63,8 @@ internal static class ReadingReasons
             case { OneView: true }:
                 var view = findings.Plan.Readings.LeanViews[0];
                 var (s, c) = Math.SinCos(Angle.Radians(view.LookingDeg));
-                return Math.Abs(view.LeanDeg - ((east * c) - (north * s)));
+                var leans = Angle.Degrees(Math.Atan(view.SeenTangent(findings.Plan.Tree.HeightM)));
+                return Math.Abs(leans - ((east * c) - (north * s)));
             case { } seen:
                 var (ss, cs) = Math.SinCos(Angle.Radians(seen.BearingDeg));
                 var (n, e) = ((seen.AngleDeg * cs) - north, (seen.AngleDeg * ss) - east);

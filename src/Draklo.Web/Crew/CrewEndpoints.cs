@@ -37,6 +37,7 @@ internal static class CrewEndpoints
             }
         );
         app.MapNamed<KitStore, TodayKit>("/api/kits", "kit", "kits", k => k.Id, CheckKit);
+        app.MapNamed<SetStore, PlanSet>("/api/sets", "set", "sets", s => s.Id, CheckSet);
         app.MapGet("/api/crew-pins", (PinStore pins) => pins.Ids())
             .WithName("peopleWithPin")
             .WithTags("people")
@@ -56,6 +57,24 @@ internal static class CrewEndpoints
         if (string.IsNullOrWhiteSpace(person.Name))
         {
             problems.Add(new("name", "Give the person's first name."));
+        }
+    }
+
+    private static void CheckSet(PlanSet set, List<Problem> problems)
+    {
+        if (string.IsNullOrWhiteSpace(set.Name))
+        {
+            problems.Add(new("name", "Give the set a name that the crew will know it by."));
+        }
+
+        if (new object?[] { set.Pull, set.Crew, set.Anchor }.Count(part => part is not null) != 1)
+        {
+            problems.Add(new("", "A set is of what one pulls with, of people, or of an anchor: give one of them."));
+        }
+
+        if (set.Crew is { People.Count: 0 })
+        {
+            problems.Add(new("crew.people", "Nobody is in this set: put somebody on the job first."));
         }
     }
 

@@ -13,7 +13,13 @@ internal static class DemoLocker
 {
     private static readonly DateOnly WrittenOn = new(2026, 11, 25);
 
-    public static void AddTo(LockerStore locker, PolicyStore policies, TackleStore tackles, PersonStore people)
+    public static void AddTo(
+        LockerStore locker,
+        PolicyStore policies,
+        TackleStore tackles,
+        PersonStore people,
+        SetStore sets
+    )
     {
         using var stream = typeof(DemoLocker).Assembly.GetManifestResourceStream("Draklo.Web.Demo.locker.json")!;
         using var bytes = new MemoryStream();
@@ -51,6 +57,11 @@ internal static class DemoLocker
             people.Keep(person);
         }
 
+        foreach (var set in document.Sets)
+        {
+            sets.Keep(set);
+        }
+
         foreach (var tackle in document.Tackles)
         {
             tackles.Keep(tackle);
@@ -66,6 +77,8 @@ internal static class DemoLocker
         public required IReadOnlyList<Policy> Policies { get; init; }
 
         public required IReadOnlyList<OwnTackle> Tackles { get; init; }
+
+        public required IReadOnlyList<PlanSet> Sets { get; init; }
 
         public required IReadOnlyList<Person> People { get; init; }
 

@@ -282,6 +282,7 @@ public static class DrakloHost
                         new(fresh, TimeProvider.System),
                         new(fresh, TimeProvider.System),
                         new(fresh, TimeProvider.System),
+                        new(fresh, TimeProvider.System),
                         new(fresh, TimeProvider.System)
                     );
                     DemoBriefs.AddTo(fresh, settings.DataFolder, TimeProvider.System);
@@ -305,6 +306,7 @@ public static class DrakloHost
         services.AddSingleton<PersonStore>();
         services.AddSingleton<TemplateStore>();
         services.AddSingleton<KitStore>();
+        services.AddSingleton<SetStore>();
         services.AddSingleton<PinStore>();
         services.AddSingleton<BriefStore>();
         services.AddSingleton(s => new Pins(

@@ -284,10 +284,12 @@ public sealed class SizingTests
         Assert.Equal(0, Lime().Analysed().Aim.OffsetDeg, 1e-9);
     }
 
+    private const double HeightM = 20;
+
     private static Measured Read(ReadingMembers readings)
     {
         var problems = new List<Problem>();
-        var measured = Measuring.From(readings, UnitSystem.Metric, problems, null);
+        var measured = Measuring.From(readings, HeightM, UnitSystem.Metric, problems, null);
         Assert.Empty(problems);
         return measured;
     }

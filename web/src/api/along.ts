@@ -52,6 +52,7 @@ export async function takeAlong(): Promise<void> {
     "/api/crew-pins",
     "/api/kits",
     "/api/tackles",
+    "/api/sets",
     "/api/policies",
     "/api/templates",
     `/api/locker?units=${units}`,

@@ -25,6 +25,7 @@ export const members = {
     clearing: { label: "Clearing", part: "ClearingMembers" },
     walkUp: { label: "Walk-up list", station: "walk", part: "WalkUpMembers" },
     guesses: { label: "Guesses" },
+    follows: { label: "Follows" },
     provenance: { label: "Provenance" },
     ours: { label: "Crew's own figures", part: "OwnMembers" },
     accepted: { label: "Accepted checks", part: "AcceptedMembers" },
@@ -379,6 +380,7 @@ export const members = {
   LeanViewMembers: {
     lookingDeg: { label: "Looking toward", quantity: "angle", step: 5, low: 0, high: 360 },
     leanDeg: { label: "Leans right by, left is −", quantity: "angle", step: 0.5, low: -45, high: 45 },
+    topM: { label: "Top stands out, left is −", quantity: "length", step: 0.1, low: -30, high: 30, empty: "by the angle" },
   },
   OriginMembers: {
     latitudeDeg: { label: "Stump's latitude", quantity: "degrees", step: 0.0001, low: -85, high: 85 },

@@ -55,6 +55,7 @@ export interface StopRemedy {
 }
 export type StemProfile = Complete<Schemas["StemProfile"]>;
 export type Species = Complete<Schemas["Species"]>;
+export type PlanSet = Complete<Schemas["PlanSet"]>;
 export type Forecast = Complete<Schemas["ForecastAnswer"]>;
 export type Sight = Schemas["Sight"];
 export type Link = Analysis["links"][number];

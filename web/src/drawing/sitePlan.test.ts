@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
-import type { Plan, RoseBearing } from "../api/types";
-import { bearingOf, cleared, placeAt, runsOf, sectorPath, turnedTo, usualTarget } from "./sitePlan";
+import type { Plan, RoseBearing, Target } from "../api/types";
+import { bearingOf, cleared, placeAt, runsOf, sectorPath, targetBySide, turnedTo, usualTarget } from "./sitePlan";
 
 const plan = {
   tree: { heightM: 20 },
   lay: { bearingDeg: 0 },
-  site: { targets: [{ id: "building" }] },
+  site: { targets: [{ id: "building", points: [] }] },
   lines: [
     {
       id: "main",
@@ -45,6 +45,33 @@ describe("the plan from above", () => {
     expect(target.closed).toBe(true);
     expect(Math.min(...target.points.map((p) => p.eastM))).toBeGreaterThan(0);
     expect(usualTarget("powerLine", plan)).toMatchObject({ id: "power-line", closed: false });
+  });
+
+  it("puts no two new targets on one spot", () => {
+    let targets: Target[] = [];
+    for (let n = 0; n < 8; n++)
+      targets = [...targets, usualTarget("tree", { ...plan, site: { targets } } as unknown as Plan)];
+    const spots = targets.map((t) => `${t.points[0]?.eastM} ${t.points[0]?.northM}`);
+    expect(new Set(spots).size).toBe(8);
+  });
+
+  it("puts a target in by its distance and side, off a lay that is turned", () => {
+    const east = { ...plan, lay: { bearingDeg: 90 } } as Plan;
+    const shed = targetBySide("building", east, { outM: 12, rightM: -6, wideM: 4, deepM: 3 });
+    // Left of a lay toward east is north.
+    expect(shed.points.map((p) => [p.eastM, p.northM])).toEqual([
+      [10.5, 8],
+      [10.5, 4],
+      [13.5, 4],
+      [13.5, 8],
+    ]);
+    const road = targetBySide("road", east, { outM: 20, rightM: 0, wideM: 30, deepM: 0 });
+    expect(road.points.map((p) => [p.eastM, p.northM])).toEqual([
+      [20, 15],
+      [20, -15],
+    ]);
+    expect(targetBySide("path", east, { outM: 20, rightM: 5, wideM: 0, deepM: 10 }).points).toHaveLength(2);
+    expect(targetBySide("tree", east, { outM: 20, rightM: 5, wideM: 9, deepM: 9 }).points).toHaveLength(1);
   });
 });
 

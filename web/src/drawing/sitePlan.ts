@@ -152,14 +152,55 @@ export function turnedAbout(points: SitePlace[], byDeg: number): SitePlace[] {
 
 /** A target of usual size, aside of the lay, to be moved where it stands. */
 export function usualTarget(kind: Target["kind"], plan: Plan): Target {
-  const at = placeAt(0.7 * plan.tree.heightM, plan.lay.bearingDeg + 90);
-  const by = (east: number, north: number): SitePlace => ({
-    eastM: tenth(at.eastM + east),
-    northM: tenth(at.northM + north),
-  });
-  const points = { area: [by(-4, -3), by(4, -3), by(4, 3), by(-4, 3)], line: [by(-8, 0), by(8, 0)], place: [by(0, 0)] }[
-    shapeOf[kind]
-  ];
+  const far = 0.7 * plan.tree.heightM;
+  // Each where no other has its first corner: to the right of the lay, then on round the tree.
+  for (let turn = 90; ; turn += 30) {
+    const at = placeAt(far, plan.lay.bearingDeg + turn);
+    const by = (east: number, north: number): SitePlace => ({
+      eastM: tenth(at.eastM + east),
+      northM: tenth(at.northM + north),
+    });
+    const points = {
+      area: [by(-4, -3), by(4, -3), by(4, 3), by(-4, 3)],
+      line: [by(-8, 0), by(8, 0)],
+      place: [by(0, 0)],
+    }[shapeOf[kind]];
+    if (turn >= 90 + 360 || !points.some((p) => isTaken(plan, p))) return withPoints(kind, plan, points);
+  }
+}
+
+const nearM = 2;
+
+/** Whether a corner of a target lies there already. */
+const isTaken = (plan: Plan, place: SitePlace): boolean =>
+  plan.site.targets.some((t) =>
+    t.points.some((p) => Math.hypot(p.eastM - place.eastM, p.northM - place.northM) < nearM),
+  );
+
+/** What stands so far out along the lay and so far to its side, seen from the stump: metres to its middle. */
+export interface BySide {
+  outM: number;
+  /** Right of the lay; negative to its left. */
+  rightM: number;
+  /** Across the lay. Of a road or a line: how far it runs. */
+  wideM: number;
+  /** Along the lay. */
+  deepM: number;
+}
+
+/** A target by its distance and side: an area square to the lay, a line across it or, deeper than wide, along it. */
+export function targetBySide(kind: Target["kind"], plan: Plan, { outM, rightM, wideM, deepM }: BySide): Target {
+  const by = (out: number, right: number): SitePlace => {
+    const ahead = placeAt(outM + out, plan.lay.bearingDeg);
+    const aside = placeAt(rightM + right, plan.lay.bearingDeg + 90);
+    return { eastM: tenth(ahead.eastM + aside.eastM), northM: tenth(ahead.northM + aside.northM) };
+  };
+  const [w, d] = [wideM / 2, deepM / 2];
+  const points = {
+    area: [by(-d, -w), by(-d, w), by(d, w), by(d, -w)],
+    line: w >= d ? [by(0, -w), by(0, w)] : [by(-d, 0), by(d, 0)],
+    place: [by(0, 0)],
+  }[shapeOf[kind]];
   return withPoints(kind, plan, points);
 }
 

@@ -81,7 +81,7 @@ const job = (revision: number, name: string): Job =>
     savedAt: `at ${revision}`,
     name,
     place: "",
-    plan: { guesses: [], lines: [] } as unknown as Plan,
+    plan: { guesses: [], follows: [], lines: [] } as unknown as Plan,
   }) as unknown as Job;
 const rename = (name: string) => {
   useSheet.getState().edit((d) => ({ ...d, name }));
@@ -295,7 +295,10 @@ describe("a save whose answer was lost", () => {
 it("opens with the change that was never acknowledged", () => {
   kept.set(
     "draklo.draft.j",
-    JSON.stringify({ revision: 2, document: { name: "Unsaved", place: "", plan: { guesses: [], lines: [] } } }),
+    JSON.stringify({
+      revision: 2,
+      document: { name: "Unsaved", place: "", plan: { guesses: [], follows: [], lines: [] } },
+    }),
   );
   openJob(job(3, "Lime"));
   expect(useSheet.getState().document?.name).toBe("Unsaved");
@@ -326,7 +329,7 @@ describe("a job that was only just begun", () => {
 
 describe("what lies in the browser's own storage", () => {
   const draft = (name: string) =>
-    JSON.stringify({ revision: 2, document: { name, place: "", plan: { guesses: [], lines: [] } } });
+    JSON.stringify({ revision: 2, document: { name, place: "", plan: { guesses: [], follows: [], lines: [] } } });
 
   it.each(["", "{", "null", "7", '{"revision":1}', '{"revision":"2","document":{"name":"x"}}', '{"document":null}'])(
     "is not trusted: %s",

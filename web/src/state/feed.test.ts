@@ -19,7 +19,7 @@ const { Refusal } = await import("../api/refusal");
 const settle = async () => {
   for (let i = 0; i < 5; i++) await Promise.resolve();
 };
-const answerOf = (text: string) => ({ text }) as unknown as Analysis;
+const answerOf = (text: string) => ({ text, followed: [] }) as unknown as Analysis;
 const last = () => asked[asked.length - 1];
 let stop = () => {
   /* nothing followed yet */
@@ -31,7 +31,14 @@ beforeEach(() => {
   useSheet.getState().open("a", {
     name: "",
     place: "",
-    plan: { tree: { heightM: 21 }, guesses: [], provenance: {}, accepted: [], lines: [] } as unknown as Plan,
+    plan: {
+      tree: { heightM: 21 },
+      guesses: [],
+      follows: [],
+      provenance: {},
+      accepted: [],
+      lines: [],
+    } as unknown as Plan,
   });
   stop = follow("metric", false);
 });

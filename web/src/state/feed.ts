@@ -2,7 +2,7 @@ import { replaceEqualDeep } from "@tanstack/react-query";
 import { create } from "zustand";
 import { api, Refusal } from "../api/client";
 import type { Analysis, ClearingAnalysis, Plan, Units } from "../api/types";
-import { useSheet } from "./store";
+import { useSheet, withFollowed } from "./store";
 
 interface FeedState<A> {
   /** The last good answer, kept while a later plan is refused. */
@@ -97,7 +97,12 @@ function makeFeed<A>(answer: (question: Question) => Promise<A>) {
   };
 }
 
-const pull = makeFeed<Analysis>((q) => api.analyse(q.plan, q.units, q.workings));
+const pull = makeFeed<Analysis>(async (q) => {
+  const analysis = await api.analyse(q.plan, q.units, q.workings);
+  // The core read the plan with all that follows as it does: the sheet shows and keeps the same.
+  useSheet.getState().settle(q.plan, withFollowed(q.plan, analysis.followed));
+  return analysis;
+});
 export const useFeed = pull.use;
 export const { follow, forget } = pull;
 

@@ -12,6 +12,7 @@ const plan = {
   provenance: {},
   accepted: [],
   guesses: ["tree.heightM", "lines[0].seat.heightM", "lines[1].seat.heightM"],
+  follows: [],
 } as unknown as Plan;
 
 describe("paths", () => {

@@ -6,13 +6,13 @@ import {
   elsewhere,
   isGuess,
   provenanceOf,
-  provenanceOfReadings,
   setFrom,
   startMember,
   takeBack,
   setMember,
   toggleGuess,
   useSheet,
+  withFollowed,
   withAnotherLine,
   withoutLine,
   withoutPieces,
@@ -24,6 +24,8 @@ const plan = {
   provenance: {},
   accepted: [],
   guesses: ["tree.heightM", "lines[1].seat.heightM"],
+  follows: [],
+  readings: { leanViews: [] },
   lines: [
     {
       id: "main",
@@ -127,15 +129,55 @@ describe("editing", () => {
     setFrom("simulated", [["readings.girthM", 1.3]]);
     setFrom("measured", [["readings.height.upDeg", 40]]);
     const plan = now()?.plan;
-    expect(plan && provenanceOfReadings(plan, "readings.girthM")).toBe("simulated");
-    expect(plan && provenanceOfReadings(plan, "readings.height")).toBe("measured");
+    expect(plan && provenanceOf(plan, "tree.dbhM")).toBe("simulated");
+    expect(plan && provenanceOf(plan, "tree.heightM")).toBe("measured");
     expect(plan && isGuess(plan, "readings.girthM")).toBe(true);
+    expect(plan?.follows).toEqual(["tree.dbhM", "tree.heightM"]);
+  });
+
+  it("counts one view of the lean as a guess and two as measured, and forgets both", () => {
+    setMember("readings.leanViews", [{ lookingDeg: 90, leanDeg: 3 }]);
+    expect(now()?.plan.follows).toEqual(["tree.lean.angleDeg", "tree.lean.bearingDeg"]);
+    expect(now() && provenanceOf(now()?.plan as Plan, "tree.lean.angleDeg")).toBe("guess");
+    setMember("readings.leanViews", [
+      { lookingDeg: 90, leanDeg: 3 },
+      { lookingDeg: 0, leanDeg: 1 },
+    ]);
+    expect(now() && provenanceOf(now()?.plan as Plan, "tree.lean.angleDeg")).toBe("measured");
+    setMember("readings.leanViews", []);
+    expect(now()?.plan.follows).toEqual([]);
+  });
+
+  it("waits with a height until somebody has read all that it hangs on", () => {
+    startMember("readings.height", { method: "angles", distanceM: 25, upDeg: 40, downDeg: -4 });
+    setMember("readings.height.distanceM", 30);
+    setMember("readings.height.upDeg", 35);
+    expect(now()?.plan.follows).toEqual([]);
+    setMember("readings.height.downDeg", -4);
+    expect(now()?.plan.follows).toEqual(["tree.heightM"]);
+  });
+
+  it("lets a figure follow until somebody sets it, by its field or along with others", () => {
+    const follows = ["tree.heightM", "lines[0].seat.heightM", "lines[0].rope.lengthM"];
+    const { edit, settle, open } = useSheet.getState();
+    open("j", { ...document, plan: { ...document.plan, follows } });
+    const before = now()?.plan as Plan;
+    settle(before, withFollowed(before, [{ path: "lines[0].seat.heightM", value: 12 }]));
+    expect(now()?.plan.lines[0]?.seat.heightM).toBe(12);
+    expect(useSheet.getState().past).toEqual([]);
+    edit((d) => ({ ...d, plan: { ...d.plan, tree: { ...d.plan.tree, heightM: 25 } } }));
+    expect(now()?.plan.follows).toEqual(follows.slice(1));
+    // The same value typed again is somebody's word for it.
+    setMember("lines[0].seat.heightM", 12);
+    expect(now()?.plan.follows).toEqual(["lines[0].rope.lengthM"]);
+    settle(before, before);
+    expect(now()?.plan.follows).toEqual(["lines[0].rope.lengthM"]);
   });
 
   it("takes a check on once, and back", () => {
     const entry = { code: "gust-low", path: "wind.gustMps", by: "Mara", at: "2026-04-18T08:00:00Z", because: "calm" };
-    accept(entry);
-    accept({ ...entry, by: "Ives" });
+    accept([entry]);
+    accept([{ ...entry, by: "Ives" }]);
     expect(now()?.plan.accepted.map((a) => a.by)).toEqual(["Ives"]);
     takeBack({ code: "gust-low" });
     expect(now()?.plan.accepted).toHaveLength(1);

@@ -27,12 +27,20 @@ interface SheetState {
    */
   adopt: (document: Document) => void;
   edit: (change: (document: Document) => Document, grip?: string) => void;
+  /** Puts in what follows from the last edit: no step of its own. */
+  settle: (plan: Plan, settled: Plan) => void;
   release: () => void;
   undo: () => void;
   redo: () => void;
 }
 
 const deepest = 200;
+
+/** A document that an earlier Draklo kept at this device, with the lists that it did not know. */
+const whole = (document: Document): Document => {
+  const { follows } = document.plan as Partial<Plan>;
+  return follows ? document : { ...document, plan: { ...document.plan, follows: [] } };
+};
 
 /** Whether nothing is pulled: the job is the clearing alone. */
 export const useClearsAlone = (): boolean => useSheet((s) => s.document?.plan.clearing?.alone === true);
@@ -43,20 +51,25 @@ export const useSheet = create<SheetState>((set) => ({
   past: [],
   future: [],
   grip: null,
-  open: (jobId, document) => {
+  open: (jobId, read) => {
+    const document = whole(read);
     set({ jobId, document, past: [], future: [], grip: null });
   },
-  replace: (document) => {
+  replace: (read) => {
+    const document = whole(read);
     set((s) => ({ document, past: s.document ? [...s.past, s.document] : s.past, future: [], grip: null }));
   },
-  adopt: (document) => {
+  adopt: (read) => {
+    const document = whole(read);
     set({ document, past: [], future: [], grip: null });
   },
   edit: (change, grip) => {
     set((s) => {
       if (!s.document) return s;
-      const document = change(s.document);
-      if (document === s.document) return s;
+      const changed = change(s.document);
+      if (changed === s.document) return s;
+      const plan = withoutSet(s.document.plan, changed.plan);
+      const document = plan === changed.plan ? changed : { ...changed, plan };
       const goesOn = grip !== undefined && grip === s.grip;
       return {
         document,
@@ -65,6 +78,9 @@ export const useSheet = create<SheetState>((set) => ({
         grip: grip ?? null,
       };
     });
+  },
+  settle: (plan, settled) => {
+    set((s) => (s.document?.plan === plan ? { document: { ...s.document, plan: settled } } : s));
   },
   release: () => {
     set({ grip: null });
@@ -106,10 +122,73 @@ export function allGuesses(plan: Plan): string[] {
 export function withProvenance(plan: Plan, path: string, from: Provenance | undefined): Plan {
   const under = (p: string) => p === path || p.startsWith(`${path}.`) || p.startsWith(`${path}[`);
   const guesses = plan.guesses.some(under) ? plan.guesses.filter((g) => !under(g)) : plan.guesses;
+  // What somebody has a word on follows nothing any more.
+  const follows = plan.follows.some(under) ? plan.follows.filter((f) => !under(f)) : plan.follows;
   const kept = Object.entries(plan.provenance).filter(([p]) => !under(p));
-  if (from === undefined && kept.length === Object.keys(plan.provenance).length && guesses === plan.guesses)
+  if (
+    from === undefined &&
+    kept.length === Object.keys(plan.provenance).length &&
+    guesses === plan.guesses &&
+    follows === plan.follows
+  )
     return plan;
-  return { ...plan, guesses, provenance: Object.fromEntries(from ? [...kept, [path, from]] : kept) };
+  return { ...plan, guesses, follows, provenance: Object.fromEntries(from ? [...kept, [path, from]] : kept) };
+}
+
+/** Whether a figure moves along with those that it follows from. */
+export function isFollowing(plan: Plan, path: string): boolean {
+  return plan.follows.includes(path);
+}
+
+/** The plan in which what was set, by a field, a handle, a piece or a remedy, follows nothing any more. */
+function withoutSet(before: Plan, after: Plan): Plan {
+  if (before === after || after.follows.length === 0) return after;
+  // An anchor of which somebody says anything stays where it stands.
+  const set = (path: string) => path.replace(/\.anchor\.bearingDeg$/, ".anchor");
+  const follows = after.follows.filter((path) => valueAt(before, set(path)) === valueAt(after, set(path)));
+  return follows.length === after.follows.length ? after : { ...after, follows };
+}
+
+/** The plan with figures that follow from others from here on, as its readings or its measures say. */
+export function following(plan: Plan, paths: string[], from: Provenance): Plan {
+  const told = paths.reduce((p, path) => withProvenance(p, path, from), plan);
+  return { ...told, follows: [...told.follows, ...paths] };
+}
+
+/** The plan with each figure that follows as it was answered; the same plan where none moved. */
+export function withFollowed(plan: Plan, followed: { path: string; value: number }[]): Plan {
+  return followed.reduce(
+    (p, { path, value }) =>
+      isFollowing(p, path) && valueAt(p, path) !== value ? withValue(p, path as MemberPath, value) : p,
+    plan,
+  );
+}
+
+/** What comes of each reading. */
+const comesOf: Record<string, MemberPath[]> = {
+  girthM: ["tree.dbhM"],
+  height: ["tree.heightM"],
+  leanViews: ["tree.lean.angleDeg", "tree.lean.bearingDeg"],
+};
+
+/** The plan in which what comes of a reading counts at once: whole, or not before the whole of it is read. */
+function withReadings(plan: Plan, path: string): Plan {
+  const of = path.split(/[.[]/)[1] ?? "";
+  const comes = comesOf[of];
+  if (!comes) return plan;
+  const none = of === "leanViews" ? plan.readings.leanViews.length === 0 : plan.readings[of as "height"] === undefined;
+  if (none) return { ...plan, follows: plan.follows.filter((p) => !comes.includes(p as MemberPath)) };
+  if (of === "height" && !isHeightRead(plan)) return plan;
+  const oneView = of === "leanViews" && plan.readings.leanViews.length < 2;
+  return following(plan, comes, oneView ? "guess" : provenanceOfReadings(plan, `readings.${of}`));
+}
+
+/** Whether somebody gave all that a height is read by; what it starts from is nobody's reading. */
+function isHeightRead(plan: Plan): boolean {
+  const method = plan.readings.height?.method;
+  const by =
+    method === "stick" ? ["distanceM"] : ["distanceM", "upDeg", "downDeg", ...(method === "slope" ? ["slopeDeg"] : [])];
+  return by.every((member) => provenanceOf(plan, `readings.height.${member}`) !== "default");
 }
 
 /** Sets a member of the plan. A figure that somebody gives is no guess any more, even when it is the same again. */
@@ -117,7 +196,8 @@ export function setMember(path: MemberPath, value: unknown, grip?: string): void
   useSheet.getState().edit((document) => {
     const told = withProvenance(document.plan, path, undefined);
     if (valueAt(document.plan, path) === value && told === document.plan) return document;
-    return { ...document, plan: withValue(told, path, value) };
+    const plan = withValue(told, path, value);
+    return { ...document, plan: path.startsWith("readings.") ? withReadings(plan, path) : plan };
   }, grip);
 }
 
@@ -137,19 +217,24 @@ export function startMember(path: MemberPath, value: unknown): void {
 }
 
 /** Where a figure comes from that readings come to: measured only when each of them is somebody's own. */
-export function provenanceOfReadings(plan: Plan, readings: string): Provenance {
+function provenanceOfReadings(plan: Plan, readings: string): Provenance {
   const under = Object.entries(plan.provenance).filter(([p]) => p.startsWith(readings));
-  return under.find(([p]) => isGuess(plan, p))?.[1] ?? "measured";
+  return under.some(([, from]) => from === "simulated") ? "simulated" : "measured";
+}
+
+/** Lets the figures that come of a reading follow it again, after somebody set them another way. */
+export function takeReading(path: MemberPath): void {
+  useSheet.getState().edit((document) => ({ ...document, plan: withReadings(document.plan, path) }));
 }
 
 /** Sets figures with where they come from. */
 export function setFrom(from: Provenance, figures: [path: MemberPath, value: unknown][]): void {
   useSheet.getState().edit((document) => ({
     ...document,
-    plan: figures.reduce(
-      (plan, [path, value]) => withValue(withProvenance(plan, path, from), path, value),
-      document.plan,
-    ),
+    plan: figures.reduce((plan, [path, value]) => {
+      const set = withValue(withProvenance(plan, path, from), path, value);
+      return path.startsWith("readings.") ? withReadings(set, path) : set;
+    }, document.plan),
   }));
 }
 
@@ -169,12 +254,12 @@ export function toggleGuess(path: MemberPath): void {
   }));
 }
 
-/** Takes a check on by name. */
-export function accept(entry: Plan["accepted"][number]): void {
-  useSheet.getState().edit((document) => ({
-    ...document,
-    plan: { ...document.plan, accepted: [...document.plan.accepted.filter((a) => !sameCheck(a, entry)), entry] },
-  }));
+/** Takes checks on by name. */
+export function accept(entries: Plan["accepted"]): void {
+  useSheet.getState().edit((document) => {
+    const others = document.plan.accepted.filter((a) => !entries.some((entry) => sameCheck(a, entry)));
+    return { ...document, plan: { ...document.plan, accepted: [...others, ...entries] } };
+  });
 }
 
 export function takeBack(entry: { code: string; path?: string | undefined }): void {
@@ -199,6 +284,7 @@ export function withoutLine(plan: Plan, index: number): Plan {
     ...plan,
     lines: plan.lines.filter((_, i) => i !== index),
     guesses: plan.guesses.flatMap(moved),
+    follows: plan.follows.flatMap(moved),
     provenance: Object.fromEntries(
       Object.entries(plan.provenance).flatMap(([path, from]) => moved(path).map((p) => [p, from] as const)),
     ),

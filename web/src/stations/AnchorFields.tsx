@@ -7,21 +7,13 @@ import { Choice } from "../ui/Choice";
 import { Note, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
 import { range, written } from "../units/units";
+import { anchorKinds, anchorOf } from "./anchorKinds";
 import { Member, useMember, useProblem } from "./fields";
 import { labelOf } from "../state/members";
 
 type Anchor = Line["anchor"];
 type SectionPoint = NonNullable<Clearing["low"]>;
 type Strength = NonNullable<Analysis["anchors"][number]>;
-
-const kinds: { value: Anchor["kind"]; name: string; note: string }[] = [
-  { value: "rated", name: "Known to hold", note: "its force is known or rated" },
-  { value: "tree", name: "Standing tree", note: "by its size and ground" },
-  { value: "post", name: "Post in the ground", note: "for light pulls, at its foot" },
-  { value: "pickets", name: "Pickets", note: "by number and lashing" },
-  { value: "weight", name: "Dead weight", note: "by its grip on the ground" },
-  { value: "vehicle", name: "Parked vehicle", note: "braked, chocked, nobody inside" },
-];
 
 /** The anchor by its kind: what it is made of, and what that holds. */
 export function AnchorFields({
@@ -57,23 +49,14 @@ export function AnchorFields({
     />
   );
 
-  function choose(next: Anchor["kind"]): void {
-    const changed: Anchor = { ...anchor, kind: next };
-    if (next === "tree") changed.tree ??= starts.anchorTree;
-    if (next === "post") changed.post ??= starts.anchorPost;
-    if (next === "pickets") changed.pickets ??= starts.anchorPickets;
-    if (next === "weight" || next === "vehicle") changed.weight ??= starts.anchorWeight;
-    startMember(path, changed);
-  }
-
   return (
     <>
       <Choice
         label={labelOf(`${path}.kind`)}
         value={kind}
-        options={kinds}
+        options={anchorKinds}
         onChange={(k) => {
-          choose(k as Anchor["kind"]);
+          startMember(path, anchorOf(k as Anchor["kind"], anchor, starts));
         }}
         problem={useProblem(`${path}.kind`)}
       />

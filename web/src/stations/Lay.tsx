@@ -22,6 +22,7 @@ import { useSettings } from "../ui/settings";
 import { written } from "../units/units";
 import { Group, Member } from "./fields";
 import { EscapeRoutes } from "./EscapeRoutes";
+import { TargetBySide } from "./TargetBySide";
 import { TargetFields } from "./TargetFields";
 import { SiteFiles } from "./SiteFiles";
 import { Ground } from "./GroundFields";
@@ -101,6 +102,7 @@ function MarkFields({ plan }: { plan: Plan }) {
 
 function AddTarget({ plan }: { plan: Plan }) {
   const [kind, setKind] = useState<Target["kind"]>("building");
+  const [bySide, setBySide] = useState(false);
   const draft = useView((s) => s.draft);
   const set = useView((s) => s.set);
   if (draft) {
@@ -138,6 +140,26 @@ function AddTarget({ plan }: { plan: Plan }) {
           setKind(k as Target["kind"]);
         }}
       />
+      {bySide ? (
+        <TargetBySide
+          key={kind}
+          kind={kind}
+          plan={plan}
+          onDone={() => {
+            setBySide(false);
+          }}
+        />
+      ) : (
+        <Button
+          className="mt-1 w-full"
+          onClick={() => {
+            set({ drawing: "plan", target: null });
+            setBySide(true);
+          }}
+        >
+          By distance and side
+        </Button>
+      )}
       <div className="mt-1 flex gap-2">
         <Button
           onClick={() => {

@@ -4,7 +4,7 @@ import { api } from "../api/client";
 import type { CrewMember, JobRole, Person, Plan } from "../api/types";
 import { useFeed } from "../state/feed";
 import { roles } from "../state/roles";
-import { setMember } from "../state/store";
+import { setMember, useSheet } from "../state/store";
 import { useSettings } from "../ui/settings";
 import { Choice } from "../ui/Choice";
 import { Button, Note } from "../ui/controls";
@@ -13,6 +13,8 @@ import { TextField } from "../ui/TextField";
 import { written } from "../units/units";
 import { Group, useMember, useProblem } from "./fields";
 import { placesInWords } from "./places";
+import { crewOf, useSets, withCrew } from "./sets";
+import { SetKeeper } from "./SetKeeper";
 import { Signals } from "./Signals";
 import { labelOf } from "../state/members";
 
@@ -22,6 +24,8 @@ export function People() {
   const lines = (useMember("lines") as Plan["lines"] | undefined) ?? [];
   const mark = useMember("site.markName") as string | undefined;
   const book = useQuery({ queryKey: ["people"], queryFn: api.people });
+  const edit = useSheet((s) => s.edit);
+  const crews = (useSets().data ?? []).flatMap((set) => (set.crew ? [{ set, people: set.crew }] : []));
   const change = (next: CrewMember[]) => {
     setMember("crew", next);
   };
@@ -47,6 +51,22 @@ export function People() {
         />
       ))}
       <Group title="Put on this job">
+        {crews.length > 0 && (
+          <div role="group" aria-label="As usual" className="mt-1 flex flex-wrap gap-1.5">
+            {crews.map(({ set, people }) => (
+              <Button
+                key={set.id}
+                data-set={set.id}
+                strong={crew.length === 0}
+                onClick={() => {
+                  edit((d) => ({ ...d, plan: withCrew(d.plan, people) }));
+                }}
+              >
+                {set.name}
+              </Button>
+            ))}
+          </div>
+        )}
         <div className="mt-1 flex flex-wrap gap-1.5" data-member="crew">
           {free.map((person) => (
             <Button
@@ -70,6 +90,14 @@ export function People() {
             Somebody else
           </Button>
         </div>
+        {crew.length > 0 && (
+          <SetKeeper
+            title="Keep these people as a set"
+            what="Who does what, their signs, who calls for help and where the kit is."
+            of={() => ({ crew: crewOf(useSheet.getState().document?.plan as Plan) })}
+            is={(set) => set.crew !== undefined}
+          />
+        )}
         {book.data?.length === 0 && (
           <Note>
             The crew&apos;s book is empty: <Link to="/crew">put everybody in once</Link>, with what they do.

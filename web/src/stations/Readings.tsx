@@ -5,9 +5,10 @@ import type { Plan, Sight } from "../api/types";
 import { useFeed } from "../state/feed";
 import { useStarts } from "../state/starts";
 import { valueAt } from "../state/paths";
-import { isGuess, provenanceOfReadings, setFrom, setMember, startMember, useSheet } from "../state/store";
+import { isFollowing, isGuess, setFrom, setMember, startMember, takeReading, useSheet } from "../state/store";
 import { openWorking } from "../state/view";
 import { Button, Note, Segments } from "../ui/controls";
+import { NumberField } from "../ui/NumberField";
 import { useSettings } from "../ui/settings";
 import { written, type Quantity } from "../units/units";
 import { Member, useMember, useProblem } from "./fields";
@@ -114,25 +115,16 @@ export function GirthReading() {
   );
 }
 
-/** The lean from one view or two, from any two sides. */
+/** The lean from one view or two, from any two sides; each counts as soon as it is read. */
 export function LeanReadings() {
   const views = (useMember("readings.leanViews") as LeanView[] | undefined) ?? [];
   const lean = useFeed((s) => s.analysis?.measured.lean);
   const units = useSettings((s) => s.units);
+  const [begun, setBegun] = useState<number | null>(null);
   const change = (next: LeanView[]) => {
     setMember("readings.leanViews", next);
   };
-
-  function take(): void {
-    if (!lean) return;
-    const round = (v: number) => Math.round(v * 10) / 10;
-    const plan = useSheet.getState().document?.plan;
-    if (!plan) return;
-    setFrom(lean.oneView ? "guess" : provenanceOfReadings(plan, "readings.leanViews"), [
-      ["tree.lean.angleDeg", round(lean.angleDeg)],
-      ["tree.lean.bearingDeg", round(lean.bearingDeg) % 360],
-    ]);
-  }
+  const follows = useSheet((s) => (s.document ? isFollowing(s.document.plan, "tree.lean.angleDeg") : false));
 
   return (
     <div className="border-l-2 border-rule pl-2">
@@ -140,7 +132,11 @@ export function LeanReadings() {
         <div key={i} className="border-b border-rule pb-1">
           <LeanSketch lookingDeg={view.lookingDeg} leanDeg={view.leanDeg} />
           <Member path={`readings.leanViews[${i}].lookingDeg`} of={`view ${i + 1}`} />
-          <Member path={`readings.leanViews[${i}].leanDeg`} of={`view ${i + 1}`} />
+          {view.topM === undefined ? (
+            <Member path={`readings.leanViews[${i}].leanDeg`} of={`view ${i + 1}`} />
+          ) : (
+            <Member path={`readings.leanViews[${i}].topM`} of={`view ${i + 1}`} />
+          )}
           <Instrument
             sight="lean"
             path={`readings.leanViews[${i}].leanDeg`}
@@ -176,13 +172,56 @@ export function LeanReadings() {
             </b>
             {lean.oneView ? ", a guess" : ""}
           </button>
-          <Button onClick={take}>Take it</Button>
+          {!follows && (
+            <Button
+              onClick={() => {
+                takeReading("readings.leanViews");
+              }}
+            >
+              Take it
+            </Button>
+          )}
         </div>
       )}
-      {views.length < 2 && (
+      {begun !== null && (
+        // It is no view of the plan before somebody has read what is seen.
+        <div className="border-b border-rule pb-1">
+          <NumberField
+            label={`${labelOf("readings.leanViews[0].lookingDeg")}, view ${views.length + 1}`}
+            value={begun}
+            quantity="angle"
+            step={5}
+            onChange={(looking) => {
+              setBegun((looking ?? 0) % 360);
+            }}
+          />
+          <NumberField
+            label={`${labelOf("readings.leanViews[0].leanDeg")}, view ${views.length + 1}`}
+            value={undefined}
+            unknown="not read"
+            quantity="angle"
+            path={`readings.leanViews[${views.length}].leanDeg`}
+            onChange={(leanDeg) => {
+              if (leanDeg === undefined) return;
+              change([...views, { lookingDeg: begun, leanDeg }]);
+              setBegun(null);
+            }}
+          />
+          <Instrument
+            sight="lean"
+            name="angle gauge"
+            lookingDeg={begun}
+            onRead={(leanDeg) => {
+              setFrom("simulated", [["readings.leanViews", [...views, { lookingDeg: begun, leanDeg }]]]);
+              setBegun(null);
+            }}
+          />
+        </div>
+      )}
+      {views.length < 2 && begun === null && (
         <Button
           onClick={() => {
-            change([...views, { lookingDeg: views[0] ? (views[0].lookingDeg + 90) % 360 : 0, leanDeg: 0 }]);
+            setBegun(views[0] ? (views[0].lookingDeg + 90) % 360 : 0);
           }}
         >
           {views.length === 0 ? "Look at the lean" : "Add the second view"}
@@ -227,8 +266,7 @@ function Result({ label, value, quantity, working, takes, readings }: ResultProp
       ) : (
         <Button
           onClick={() => {
-            const plan = useSheet.getState().document?.plan;
-            if (plan) setFrom(provenanceOfReadings(plan, readings), [[takes, rounded]]);
+            takeReading(readings);
           }}
         >
           Take it
@@ -244,18 +282,22 @@ function Instrument({
   path,
   name,
   lookingDeg,
+  onRead,
 }: {
   sight: Sight;
-  path: MemberPath;
+  /** Takes what it reads; without one, whoever asks for it does. */
+  path?: MemberPath;
   name: string;
   lookingDeg?: number;
+  onRead?: (value: number) => void;
 }) {
   const [said, setSaid] = useState<string | null>(null);
   const [waiting, setWaiting] = useState<number | null>(null);
 
   /** What a simulated instrument reads is marked so. */
   function put(value: number): void {
-    setFrom("simulated", [[path, value]]);
+    if (path === undefined) onRead?.(value);
+    else setFrom("simulated", [[path, value]]);
     setWaiting(null);
   }
 
@@ -264,7 +306,7 @@ function Instrument({
     if (!plan) return;
     try {
       const { instrument, value } = await api.reading(plan, sight, lookingDeg);
-      const own = valueAt(plan, path) !== undefined && !isGuess(plan, path);
+      const own = path !== undefined && valueAt(plan, path) !== undefined && !isGuess(plan, path);
       if (own) setWaiting(value);
       else put(value);
       setSaid(instrument);

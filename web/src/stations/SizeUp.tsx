@@ -2,13 +2,15 @@ import type { Analysis, Catalogue } from "../api/types";
 import { Figure } from "./Figure";
 import { useFeed } from "../state/feed";
 import { setMember } from "../state/store";
-import { Note, Segments } from "../ui/controls";
+import { Button, Note, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
 import { range, type Quantity } from "../units/units";
 import { Group, Member, useMember } from "./fields";
+import { FiveMeasures } from "./FiveMeasures";
 import { CrownLooks, MassFields } from "./MassFields";
 import { GirthReading, HeightReadings, LeanReadings } from "./Readings";
 import { ReachSketch } from "./sketches";
+import { confirmAsDrawn, useMissingAt } from "./useMissing";
 import { WindFields } from "./WindFields";
 import { ConditionFields, SpeciesFields } from "./WoodFields";
 import { labelOf } from "../state/members";
@@ -17,16 +19,24 @@ import { labelOf } from "../state/members";
 export function SizeUp({ catalogue }: { catalogue: Catalogue }) {
   const shape = useMember("tree.lean.shape") as "straight" | "swept";
   const reach = useMember("tree.crown.reachM") as { north: number; east: number; south: number; west: number };
+  const stemBy = useSettings((s) => s.stemBy);
   const conifer = useFeed((s) => s.analysis?.figure.conifer ?? false);
   return (
     <>
-      <Note>Look from two sides before you trust a lean. What nobody has measured stays marked as a guess.</Note>
-      <SpeciesFields catalogue={catalogue} />
-      <Member path="tree.heightM" />
-      <HeightReadings />
-      <Member path="tree.dbhM" />
-      <GirthReading />
-      <Group title="Lean">
+      <FiveMeasures catalogue={catalogue} />
+      <Group title="Species">
+        <SpeciesFields catalogue={catalogue} />
+      </Group>
+      <Group title="Height">
+        <HeightReadings />
+      </Group>
+      {stemBy === "diameter" && (
+        <Group title="Girth">
+          <GirthReading />
+        </Group>
+      )}
+      <Group title="Lean, by bearing">
+        <Note>Look from two sides before you trust a lean. What nobody has measured stays marked as a guess.</Note>
         <Member path="tree.lean.angleDeg" />
         <Member path="tree.lean.bearingDeg" />
         <LeanReadings />
@@ -43,6 +53,7 @@ export function SizeUp({ catalogue }: { catalogue: Catalogue }) {
         />
       </Group>
       <Group title="Crown">
+        <CrownAsDrawn />
         <CrownLooks catalogue={catalogue} conifer={conifer} />
         <Member path="tree.crown.massRatio" />
         <Member path="tree.crown.baseHeightM" />
@@ -56,6 +67,22 @@ export function SizeUp({ catalogue }: { catalogue: Catalogue }) {
       <WindFields />
       <Results />
     </>
+  );
+}
+
+/** What is guessed of the crown and can be seen on the drawing: one word for all of it. */
+function CrownAsDrawn() {
+  const points = useMissingAt("size").filter((p) => p.asDrawn);
+  if (points.length < 2) return null;
+  return (
+    <Button
+      className="my-1"
+      onClick={() => {
+        confirmAsDrawn(points);
+      }}
+    >
+      All {points.length} as drawn: {points.map((p) => p.name).join(", ")}
+    </Button>
   );
 }
 

@@ -36,31 +36,39 @@ function withSpecies(plan: Plan, entry: Entry): Plan {
   return { ...plan, tree };
 }
 
-/** Species by its common or Latin name, and the crew's own figures for it. */
+/** The species by its common or Latin name. */
+export function SpeciesSearch({ catalogue }: { catalogue: Catalogue }) {
+  const id = useMember("tree.speciesId") as string | undefined;
+  const edit = useSheet((s) => s.edit);
+  return (
+    <Search
+      label="Species"
+      member="tree.speciesId"
+      value={id ?? ""}
+      options={catalogue.species.map((s) => ({
+        value: s.species.id,
+        name: s.species.name + (s.own ? ", ours" : ""),
+        note: s.species.latin,
+      }))}
+      onChange={(next) => {
+        const found = catalogue.species.find((s) => s.species.id === next);
+        if (found) edit((d) => ({ ...d, plan: withSpecies(d.plan, found) }));
+      }}
+      problem={useProblem("tree.speciesId")}
+    />
+  );
+}
+
+/** What the table knows of the species, and the crew's own figures for it. */
 export function SpeciesFields({ catalogue }: { catalogue: Catalogue }) {
   const id = useMember("tree.speciesId") as string | undefined;
   const wood = useMember("tree.wood") as Plan["tree"]["wood"];
-  const edit = useSheet((s) => s.edit);
   const [editing, setEditing] = useState<Species | null>(null);
   const entry = catalogue.species.find((s) => s.species.id === id);
   const splits = { low: "seldom", medium: "sometimes", high: "easily" } as const;
   const shown = entry?.species;
   return (
     <>
-      <Search
-        label="Species"
-        value={id ?? ""}
-        options={catalogue.species.map((s) => ({
-          value: s.species.id,
-          name: s.species.name + (s.own ? ", ours" : ""),
-          note: s.species.latin,
-        }))}
-        onChange={(next) => {
-          const found = catalogue.species.find((s) => s.species.id === next);
-          if (found) edit((d) => ({ ...d, plan: withSpecies(d.plan, found) }));
-        }}
-        problem={useProblem("tree.speciesId")}
-      />
       {shown && (
         <Note>
           {shown.hingeClass} hinge · splits {splits[shown.splits]} ·{" "}

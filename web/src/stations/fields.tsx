@@ -3,7 +3,7 @@ import { NumberField, stepOf } from "../ui/NumberField";
 import { useClearing, useFeed } from "../state/feed";
 import { factsOf } from "../state/members";
 import { valueAt } from "../state/paths";
-import { isGuess, provenanceOf, setMember, toggleGuess, useSheet } from "../state/store";
+import { isFollowing, isGuess, provenanceOf, setMember, toggleGuess, useSheet } from "../state/store";
 
 /** The server's sentence about a member, or about the first refused of several. */
 export function useProblem(...paths: MemberPath[]): string | undefined {
@@ -34,6 +34,7 @@ export function Member({ path, of, empty }: MemberProps) {
   const value = useMember(path) as number | undefined;
   const from = useSheet((s) => (s.document ? provenanceOf(s.document.plan, path) : "given"));
   const guess = useSheet((s) => (s.document ? isGuess(s.document.plan, path) : false));
+  const follows = useSheet((s) => (s.document ? isFollowing(s.document.plan, path) : false));
   const problem = useProblem(path);
   return (
     <NumberField
@@ -46,9 +47,9 @@ export function Member({ path, of, empty }: MemberProps) {
         setMember(path, next);
       }}
       guess={guess}
-      from={from}
+      from={follows && from !== "measured" ? "follows" : from}
       path={path}
-      {...(canBeMeasured || guess
+      {...(canBeMeasured || guess || follows
         ? {
             onToggleGuess: () => {
               toggleGuess(path);

@@ -6,6 +6,7 @@ import { fits, hung, unhung } from "./hang";
 
 const plan = {
   provenance: {},
+  follows: [],
   accepted: [],
   guesses: ["lines[0].rope.breakingStrengthN"],
   lines: [

@@ -72,7 +72,7 @@ export function hung(plan: Plan, path: string, place: Place, entry: GearEntry, s
   switch (place) {
     case "rope":
     case "joined":
-      return marked(withValue(plan, path, rope), `${path}.breakingStrengthN`);
+      return marked(withProvenance(withValue(plan, path, rope), path, undefined), `${path}.breakingStrengthN`);
     case "tackleRope":
       return marked(
         withValue(plan, path, {

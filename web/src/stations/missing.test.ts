@@ -37,7 +37,6 @@ describe("what is still missing", () => {
       "link-fails main.rope",
       "tick all",
       "guess-matters tree.heightM",
-      "guess tree.taperExponent",
       "crew",
       "help.nearestRoad",
       "help.caller",
@@ -46,11 +45,32 @@ describe("what is still missing", () => {
     ]);
   });
 
+  it("asks for no guess that changes nothing, and tells which the eye can confirm", () => {
+    const asked = stillMissing({
+      plan: { ...plan, provenance: { "tree.taperExponent": "guess" } } as unknown as Plan,
+      plannedOn: "2027-03-09",
+      analysis: {
+        verdict: {
+          reasons: ["tree.crown.reachM.north", "tree.heightM", "lines[0].seat.heightM", "lines[0].rope.lengthM"].map(
+            (path) => ({ code: "guess-matters", state: "check", text: "A guess.", path }),
+          ),
+        },
+      } as unknown as Analysis,
+      problems: {},
+    });
+    expect(asked.some((p) => p.path === "tree.taperExponent")).toBe(false);
+    expect(asked.filter((p) => p.asDrawn).map((p) => p.path)).toEqual([
+      "tree.crown.reachM.north",
+      "lines[0].seat.heightM",
+    ]);
+  });
+
   it("is empty once everything is said", () => {
     const whole = {
       walkUp: [],
       guesses: [],
       provenance: {},
+      follows: [],
       crew: [{ role: "faller" }],
       help: { meetAt: "a", nearestRoad: "b", caller: "c", kitAt: "d" },
     } as unknown as Plan;
@@ -72,16 +92,20 @@ describe("what is still missing", () => {
   it("keeps its order while one answers: by station, then by member, whatever weighs most", () => {
     const guesses = (from: string[]) =>
       stillMissing({
-        plan: { ...plan, provenance: Object.fromEntries(from.map((p) => [p, "guess"])) } as unknown as Plan,
+        plan,
         plannedOn: "2027-03-09",
-        analysis: null,
+        analysis: {
+          verdict: {
+            reasons: from.map((path) => ({ code: "guess-matters", state: "check", text: "A guess.", path })),
+          },
+        } as unknown as Analysis,
         problems: {},
       })
         .map((p) => p.path ?? "")
         .filter((p) => from.includes(p));
     const all = ["cut.hingeThicknessM", "lines[0].seat.heightM", "tree.heightM", "tree.crown.baseHeightM"];
-    const order = ["tree.crown.baseHeightM", "tree.heightM", "lines[0].seat.heightM", "cut.hingeThicknessM"];
+    const order = ["tree.heightM", "tree.crown.baseHeightM", "lines[0].seat.heightM", "cut.hingeThicknessM"];
     expect(guesses(all)).toEqual(order);
-    expect(guesses(all.slice(0, 3))).toEqual(order.slice(1));
+    expect(guesses(all.slice(0, 3))).toEqual([order[0], order[2], order[3]]);
   });
 });

@@ -1,6 +1,5 @@
 import type { Analysis, Plan } from "../api/types";
 import { factsAt } from "../state/members";
-import { allGuesses } from "../state/store";
 import { stations } from "./registry";
 
 type Reason = Analysis["verdict"]["reasons"][number];
@@ -15,8 +14,14 @@ export interface OpenPoint {
   /** The member to go to. */
   path?: string | undefined;
   linkId?: string | undefined;
-  weight: "mend" | "stop" | "check" | "open";
+  weight: "mend" | "stop" | "check" | "tick" | "open";
+  /** A guess that whoever stands before the tree can confirm by the drawing: nobody needs a tape or a label for it. */
+  asDrawn?: true;
 }
+
+/** Figures that the eye compares with the drawing; a height, a girth, a lean and a strength are read off the thing itself. */
+const seenByEye =
+  /^(tree\.crown\.|cut\.stumpDiameterM$|lines\[\d+\]\.(seat\.heightM|anchor\.(distanceM|bearingDeg|groundRiseM|heightM))$)/;
 
 interface Asked {
   plan: Plan;
@@ -25,7 +30,10 @@ interface Asked {
   problems: Record<string, string>;
 }
 
-/** All that keeps the plan from a brief: what to mend and what stops first, then the rest in the order of the stations. */
+/**
+ * All that keeps the plan from a brief: what to mend and what stops first, then the rest in the order of the stations. A guess
+ * that changes nothing is not among them.
+ */
 export function stillMissing({ plan, plannedOn, analysis, problems }: Asked): OpenPoint[] {
   const reasons = analysis?.verdict.reasons ?? [];
   const first: OpenPoint[] = Object.entries(problems).map(([path, text]) => ({
@@ -45,10 +53,14 @@ export function stillMissing({ plan, plannedOn, analysis, problems }: Asked): Op
     path: r.path,
     linkId: r.linkId,
     weight,
+    ...(r.code === "guess-matters" && seenByEye.test(r.path ?? "") && { asDrawn: true as const }),
   });
   // Each point to tick stands by itself below; points that the list lacks stand as one.
   const unticked = plan.walkUp.some((w) => w.must && w.tickedAt === undefined);
-  const counts = (r: Reason) => r.code !== "walk-up-open" || !unticked;
+  // That nothing is measured, each measure says itself.
+  const counts = (r: Reason) =>
+    !(r.code === "walk-up-open" && unticked) &&
+    !(r.code === "nothing-measured" && reasons.some((o) => o !== r && o.path === r.path));
   first.push(...reasons.filter((r) => r.state === "stop" && counts(r)).map((r) => ofReason(r, "stop")));
   const rest = reasons.filter((r) => r.state === "check" && counts(r)).map((r) => ofReason(r, "check"));
   plan.walkUp.forEach((w, i) => {
@@ -58,20 +70,9 @@ export function stillMissing({ plan, plannedOn, analysis, problems }: Asked): Op
         text: `Look at, and tick: ${w.text}.`,
         name: begun(w.text),
         path: `walkUp[${i}].id`,
-        weight: "check",
+        weight: "tick",
       });
   });
-  const told = new Set([...first, ...rest].map((p) => p.path));
-  for (const path of allGuesses(plan)) {
-    if (!told.has(path))
-      rest.push({
-        key: `guess ${path}`,
-        text: `Still a guess: ${nameOf(path, plan)}. It moves little, but a name stands to it.`,
-        name: nameOf(path, plan),
-        path,
-        weight: "open",
-      });
-  }
   // What nobody has said stands after the figures of its station, as the page has it.
   const unsaid: OpenPoint[] = [];
   const say = (key: string, text: string, name: string, path: string) => {
@@ -94,21 +95,33 @@ export function stillMissing({ plan, plannedOn, analysis, problems }: Asked): Op
   return [...first, ...inOrderOfWork([...byMember, ...unsaid])];
 }
 
+/** The station at which a point is settled. */
+export const stationKeyOf = ({ path = "" }: OpenPoint): string | undefined => factsAt(path)?.station;
+
 /** The key of the point that the job's own window settles. */
 export const noDay = "day";
 
 /** Whoever answers one finds the next beside it: the order hangs on where a point is settled, not on how much it weighs. */
 function inOrderOfWork(points: OpenPoint[]): OpenPoint[] {
   const keys = stations.map((s) => s.key);
-  const place = ({ path = "" }: OpenPoint) => {
-    const at = keys.indexOf(factsAt(path)?.station ?? "");
+  const place = (point: OpenPoint) => {
+    const at = keys.indexOf(stationKeyOf(point) ?? "");
     return at < 0 ? keys.length : at;
   };
   return points.toSorted((a, b) => place(a) - place(b));
 }
 
-/** By number where numbers stand: the tenth point comes after the second. */
-const compared = (a: string, b: string): number => a.localeCompare(b, "en", { numeric: true });
+/** The tree's measures as their column has them. */
+const measures = ["tree.speciesId", "tree.heightM", "tree.dbhM", "tree.lean"];
+
+/** The measures first; else by number where numbers stand: the tenth point comes after the second. */
+function compared(a: string, b: string): number {
+  const place = (path: string) => {
+    const at = measures.findIndex((m) => path.startsWith(m));
+    return at < 0 ? measures.length : at;
+  };
+  return place(a) - place(b) || a.localeCompare(b, "en", { numeric: true });
+}
 
 /** What the page calls a member, and of which part: "crown base", "breast diameter of the anchor". */
 export function nameOf(path: string, plan: Plan): string {

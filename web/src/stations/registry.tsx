@@ -1,8 +1,6 @@
 import { lazy, memo, useMemo, type ComponentType } from "react";
 import type { Catalogue } from "../api/types";
-import { useShallow } from "zustand/react/shallow";
-import { useFeed } from "../state/feed";
-import { allGuesses, useClearsAlone, useSheet } from "../state/store";
+import { useClearsAlone, useSheet } from "../state/store";
 import { factsAt } from "../state/members";
 import { firstView, useView } from "../state/view";
 import { LineStation } from "./LineStation";
@@ -153,41 +151,4 @@ export function goToMember(path: string): void {
 export function stationOf(path: string): StationEntry | undefined {
   const key = factsAt(path)?.station;
   return key === undefined ? undefined : stations.find((s) => s.key === key);
-}
-
-const isDecidedAt = (station: StationEntry, path: string): boolean => factsAt(path)?.station === station.key;
-
-/** What is open at a station. */
-export interface OpenAt {
-  ticks: number;
-  guesses: number;
-  /** Checks that point at a member of it: figures that are not set, or want a look. */
-  unset: number;
-  problems: number;
-}
-
-/** Counts what is open at a station: ticks, guesses, what is not set, problems. */
-export function useOpen(station: StationEntry): OpenAt {
-  const { ticks, guesses } = useSheet(
-    useShallow((s) => ({
-      ticks: station.key === "walk" ? (s.document?.plan.walkUp.filter((w) => w.must && !w.tickedAt).length ?? 0) : 0,
-      guesses: s.document ? allGuesses(s.document.plan).filter((path) => isDecidedAt(station, path)).length : 0,
-    })),
-  );
-  const { unset, problems } = useFeed(
-    useShallow((s) => ({
-      unset:
-        s.analysis?.verdict.reasons.filter(
-          (r) =>
-            r.state !== "ready" &&
-            r.code !== "guess-matters" &&
-            r.code !== "walk-up-open" &&
-            r.code !== "nothing-measured" &&
-            r.path !== undefined &&
-            isDecidedAt(station, r.path),
-        ).length ?? 0,
-      problems: Object.keys(s.problems).filter((path) => isDecidedAt(station, path)).length,
-    })),
-  );
-  return { ticks, guesses, unset, problems };
 }

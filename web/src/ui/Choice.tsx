@@ -52,7 +52,7 @@ export function Search(props: ChoiceProps) {
   const id = useId();
   const { parts, plain, before, near, open } = useOnDemand<Lists, HTMLInputElement>(lists);
   if (parts) return <parts.SearchList {...props} before={before} />;
-  const { label, value, options, problem } = props;
+  const { label, value, options, problem, member } = props;
   return (
     <div className={choiceLook.field}>
       <div className={choiceLook.row}>
@@ -62,6 +62,7 @@ export function Search(props: ChoiceProps) {
         <input
           ref={plain}
           id={id}
+          data-member={member}
           role="combobox"
           aria-expanded={false}
           aria-controls={`${id}-list`}

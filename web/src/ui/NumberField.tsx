@@ -1,6 +1,7 @@
 import { useId, useState, type KeyboardEvent } from "react";
 import { editable, fielded, parse, unitOf, type Quantity } from "../units/units";
 import { useSettings } from "./settings";
+import { goOnFrom } from "./goOnFrom";
 import { Refused } from "./Refused";
 
 interface NumberFieldProps {
@@ -57,7 +58,7 @@ export function NumberField({
       setText(null);
       setUnread(null);
       // The same number typed again is somebody's word for it.
-      if (typed && guess) onChange(value);
+      if (typed && (guess || from === "follows")) onChange(value);
       setTyped(false);
       return;
     }
@@ -107,11 +108,13 @@ export function NumberField({
             data-from={from}
             aria-label={`${label}: ${from}`}
             title={
-              guess
-                ? "Nobody has measured this yet. Click when somebody has."
-                : from === "measured"
-                  ? "Measured. Click to mark it as a guess."
-                  : "Somebody gave this. Click when it has been measured."
+              from === "follows"
+                ? "It follows from what was measured until somebody sets it. Click when it has been measured."
+                : guess
+                  ? "Nobody has measured this yet. Click when somebody has."
+                  : from === "measured"
+                    ? "Measured. Click to mark it as a guess."
+                    : "Somebody gave this. Click when it has been measured."
             }
             className={`min-h-6 px-1 font-tight text-xs ${guess ? "border border-dashed border-ink text-ink" : "text-pencil hover:underline"}`}
           >
@@ -158,22 +161,6 @@ export function NumberField({
       <Refused id={`${id}-wrong`}>{wrong}</Refused>
     </div>
   );
-}
-
-/**
- * Enter goes on to the next figure of the station; what a figure can be read from is passed over, where one does not come from
- * there. What could not be read is left in hand, to be written over.
- */
-function goOnFrom(field: HTMLInputElement): void {
-  const isReading = (f: HTMLInputElement) => f.dataset["member"]?.startsWith("readings.") === true;
-  const all = field.closest("[data-onward]")?.querySelectorAll<HTMLInputElement>("input[data-member]") ?? [];
-  const fields = [...all].filter((f) => isReading(field) || !isReading(f));
-  const next = fields[fields.indexOf(field) + 1];
-  // Once the page has drawn what was entered.
-  setTimeout(() => {
-    if (field.getAttribute("aria-invalid") === "true") field.select();
-    else if (next?.isConnected) next.focus();
-  }, 0);
 }
 
 const steps: Partial<Record<Quantity, number>> = { length: 0.1, thickness: 0.5, rope: 0.5, force: 0.1, ratio: 0.05 };

@@ -13,6 +13,8 @@ export interface ChoiceProps {
   problem?: string | undefined;
   /** What a search says that finds nothing. */
   none?: string;
+  /** The member of the plan that a search sets: Enter goes on from there, and what is missing leads here. */
+  member?: string;
 }
 
 /** What happened to the plain control whose place this takes. */

@@ -7,6 +7,11 @@ interface Settings {
   sun: boolean;
   /** Who ticks the lists at this screen. */
   who: string;
+  /** How this crew measures a stem, and tells a lean. */
+  stemBy: "diameter" | "girth";
+  leanIn: "metres" | "degrees";
+  setStemBy: (by: "diameter" | "girth") => void;
+  setLeanIn: (leanIn: "metres" | "degrees") => void;
   setWho: (who: string) => void;
   setUnits: (units: Units) => void;
   setSun: (sun: boolean) => void;
@@ -19,6 +24,16 @@ export const useSettings = create<Settings>((set) => ({
   units: stored("units") === "us" ? "us" : "metric",
   sun: stored("sun") === "yes",
   who: (stored("who") ?? "").slice(0, 60),
+  stemBy: stored("stem-by") === "girth" ? "girth" : "diameter",
+  leanIn: stored("lean-in") === "degrees" ? "degrees" : "metres",
+  setStemBy: (stemBy) => {
+    storage.write("draklo.stem-by", stemBy);
+    set({ stemBy });
+  },
+  setLeanIn: (leanIn) => {
+    storage.write("draklo.lean-in", leanIn);
+    set({ leanIn });
+  },
   setWho: (who) => {
     storage.write("draklo.who", who);
     set({ who });

@@ -173,6 +173,19 @@ public static class PlanRules
             }
         }
 
+        for (var i = 0; i < plan.Follows.Count; i++)
+        {
+            if (!Following.HasRule(plan.Follows[i]))
+            {
+                problems.Add(
+                    new(
+                        $"follows[{i}]",
+                        $"“{Shortened(plan.Follows[i])}” follows from nothing: give a path such as cut.stumpDiameterM, or leave it out."
+                    )
+                );
+            }
+        }
+
         if (plan.Provenance.Count > MostProvenance)
         {
             problems.Add(

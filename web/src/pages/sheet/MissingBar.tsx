@@ -1,20 +1,8 @@
-import { useMemo, type ButtonHTMLAttributes } from "react";
+import { type ButtonHTMLAttributes } from "react";
 import { goToMember, stationOf } from "../../stations/registry";
-import { noDay, stillMissing, type OpenPoint } from "../../stations/missing";
-import { useFeed } from "../../state/feed";
-import { useSheet } from "../../state/store";
+import { noDay, stationKeyOf, type OpenPoint } from "../../stations/missing";
+import { confirmAsDrawn, useMissing } from "../../stations/useMissing";
 import { useView } from "../../state/view";
-
-/** All that is open, the weightiest first. */
-export function useMissing(): OpenPoint[] {
-  const document = useSheet((s) => s.document);
-  const analysis = useFeed((s) => s.analysis);
-  const problems = useFeed((s) => s.problems);
-  return useMemo(
-    () => (document ? stillMissing({ plan: document.plan, plannedOn: document.plannedOn, analysis, problems }) : []),
-    [document, analysis, problems],
-  );
-}
 
 /** Goes to where a point is settled. */
 function lead(point: OpenPoint | undefined): void {
@@ -78,6 +66,8 @@ export function MissingBar() {
   // A point that was settled is gone from the list: the next one stands in its place.
   const shown = index >= 0 ? points[index] : points[0];
   const place = Math.max(0, index);
+  // The drawing shows what this station decides: what is guessed there is seen at once.
+  const alike = shown?.asDrawn ? points.filter((p) => p.asDrawn && stationKeyOf(p) === stationKeyOf(shown)) : [];
   const button =
     "min-h-9 shrink-0 border border-sheet px-3 font-tight text-sm font-medium disabled:opacity-40 coarse:min-h-11";
   return (
@@ -108,6 +98,18 @@ export function MissingBar() {
       >
         Before
       </button>
+      {alike.length > 1 && (
+        <button
+          type="button"
+          className={button}
+          title={alike.map((p) => p.name).join(", ")}
+          onClick={() => {
+            confirmAsDrawn(alike);
+          }}
+        >
+          All {alike.length} as drawn
+        </button>
+      )}
       {shown && index < 0 && (
         <button
           type="button"

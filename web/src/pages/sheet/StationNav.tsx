@@ -2,7 +2,9 @@ import { places } from "../../ui/JobPlaces";
 import { MoreMenu } from "../../ui/MoreMenu";
 import { Link } from "react-router";
 import { MissingButton } from "./MissingBar";
-import { goTo, useShownStation, useOpen, useStations, type StationEntry } from "../../stations/registry";
+import { goTo, useShownStation, useStations, type StationEntry } from "../../stations/registry";
+import type { OpenPoint } from "../../stations/missing";
+import { useMissingAt } from "../../stations/useMissing";
 import { useSheet } from "../../state/store";
 
 /** The stations in the order of work, each with how much is open there. */
@@ -28,9 +30,7 @@ export function StationNav() {
         </button>
       ))}
       <MissingButton className="mt-2 w-full border-y border-ink px-3 py-2 text-left font-tight text-[15px] leading-tight hover:bg-tint" />
-      <p className="px-3 pt-2 text-xs leading-snug text-pencil">
-        Numbers show what is open there: ticks, guesses, what is not set.
-      </p>
+      <p className="px-3 pt-2 text-xs leading-snug text-pencil">Numbers show what is open there.</p>
     </nav>
   );
 }
@@ -119,27 +119,29 @@ function BriefStep({ className }: { className: string }) {
   );
 }
 
+const weighed = [
+  ["mend", "to mend"],
+  ["stop", "to change"],
+  ["tick", "to tick"],
+  ["check", "to look at"],
+  ["open", "to say"],
+] as const;
+
 /** How much is open at a station; in words for who asks. A problem stands out. */
 function Badge({ station }: { station: StationEntry }) {
-  const open = useOpen(station);
-  const count = open.ticks + open.guesses + open.unset + open.problems;
-  if (count === 0) return null;
-  const words = (
-    [
-      [open.problems, "to mend"],
-      [open.ticks, "to tick"],
-      [open.unset, "to look at"],
-      [open.guesses, "still guessed"],
-    ] as const
-  )
-    .filter(([n]) => n > 0)
-    .map(([n, word]) => `${n} ${word}`)
+  const open = useMissingAt(station.key);
+  if (open.length === 0) return null;
+  const count = (weight: OpenPoint["weight"]) => open.filter((p) => p.weight === weight).length;
+  const words = weighed
+    .filter(([weight]) => count(weight) > 0)
+    .map(([weight, word]) => `${count(weight)} ${word}`)
     .join(", ");
+  const grave = count("mend") + count("stop") > 0;
   return (
-    <span className={`font-tight text-xs ${open.problems > 0 ? "font-semibold" : ""}`} title={words} data-open={words}>
+    <span className={`font-tight text-xs ${grave ? "font-semibold" : ""}`} title={words} data-open={words}>
       <span aria-hidden>
-        {open.problems > 0 ? "! " : ""}
-        {count}
+        {grave ? "! " : ""}
+        {open.length}
       </span>
       <span className="sr-only">, {words}</span>
     </span>

@@ -3,7 +3,7 @@ import type { Analysis } from "../../api/types";
 import { takeBack } from "../../state/store";
 import { momentOf, stateHatch, stateWords } from "../../state/words";
 import { onDemand, useOnDemand } from "../../ui/onDemand";
-import { Accept } from "./Accept";
+import { Accept, AcceptSeveral } from "./Accept";
 
 type Verdict = Analysis["verdict"];
 export type Reason = Verdict["reasons"][number];
@@ -132,6 +132,7 @@ export function ReasonRows({
   /** How a reason's text is shown: what it leads to is the page's own. */
   children: (reason: Reason) => ReactNode;
 }) {
+  const acceptable = reasons.filter((r) => r.acceptable && r.state === "check");
   return (
     <>
       <ul className="space-y-2">
@@ -146,6 +147,7 @@ export function ReasonRows({
           </li>
         ))}
       </ul>
+      {acceptable.length > 1 && <AcceptSeveral reasons={acceptable} />}
       {accepted.length > 0 && (
         <>
           <h3 className="mt-3 border-t border-ink pt-2 font-tight text-sm font-semibold">Accepted by name</h3>

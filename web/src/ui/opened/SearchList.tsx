@@ -1,6 +1,7 @@
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions, Field, Label } from "@headlessui/react";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useRef, useState, type KeyboardEvent } from "react";
 import { choiceLook, type ChoiceProps, type Opened } from "../choiceParts";
+import { goOnFrom } from "../goOnFrom";
 import { Refused } from "../Refused";
 import { Over } from "./Over";
 
@@ -15,6 +16,7 @@ export function SearchList({
   onChange,
   problem,
   none = "Nothing of that name here.",
+  member,
   before,
 }: ChoiceProps & Opened) {
   const [query, setQuery] = useState("");
@@ -42,6 +44,10 @@ export function SearchList({
           >
             <ComboboxInput
               ref={input}
+              data-member={member}
+              onKeyDown={(e: KeyboardEvent<HTMLInputElement>) => {
+                if (e.key === "Enter" && member !== undefined) goOnFrom(e.currentTarget);
+              }}
               displayValue={(v: string) => options.find((o) => o.value === v)?.name ?? v}
               onChange={(e) => {
                 setQuery(e.target.value);
