@@ -48,6 +48,9 @@ internal sealed class BriefWords(Plan plan, Analysis analysis, UnitSystem units)
     /// <summary>The longest haul of all lines.</summary>
     public string Haul => Short(analysis.Pull.Lines.Max(l => l.Tackle.HaulLengthM), "m+");
 
+    /// <summary>What whatever pulls the main line puts on its rope.</summary>
+    public string Pull => Short(plate.Each.ForceN, "N");
+
     public string Each => Short(plate.Each.ForceN, "N") + KilogramsOf(plate.Each.ForceN);
 
     public IReadOnlyList<BriefFigure> Figures()
@@ -97,7 +100,9 @@ internal sealed class BriefWords(Plan plan, Analysis analysis, UnitSystem units)
             .Lines.Select(l => string.IsNullOrWhiteSpace(l.Anchor.Name) ? "anchor" : l.Anchor.Name.Trim())
             .Distinct(StringComparer.Ordinal)
             .ToList();
-        stops.Add($"The {string.Join(" or the ", anchors)} stirs, a sling or a grip creeps, a line rubs.");
+        stops.Add(
+            $"The {string.Join(" or the ", anchors)} stirs, a sling {(plan.HasGrip() ? "or a grip creeps" : "creeps")}, a line rubs."
+        );
         stops.Add($"{Haul} hauled and it has not gone.");
         if (plate.GustMps is not null)
         {

@@ -157,10 +157,25 @@ public static class Packing
             AddAnchor(list, redirect.At, $"{path}.redirects[{r}].at", redirect.At.Name);
         }
 
+        AddPuller(list, line.Puller, path, of, units);
         if (line.Limiter is { } drum)
         {
             list.Add(drum.ItemId, $"{path}.limiter", $"Drum for {Sentences.Count(drum.Turns)} turns{of}");
         }
+    }
+
+    /// <summary>A winch or a machine goes along like any piece; people bring their gloves.</summary>
+    private static void AddPuller(PackingList list, PullerMembers puller, string path, string of, UnitSystem units)
+    {
+        var pulls = puller.MachineN is { } force ? units.Say($", pulls {force:N}") : "";
+        var described = puller.Kind switch
+        {
+            PullerKind.HandWinch => $"Hand winch with its handle{pulls}{of}",
+            PullerKind.Machine => $"Winch or machine, fuel, controls tried{pulls}{of}",
+            PullerKind.Vehicle => $"Vehicle that pulls, with chocks and a rated point{of}",
+            PullerKind.People => units.Say($"Gloves for {Sentences.Count(puller.Count)} who haul{of}"),
+        };
+        list.Add(null, $"{path}.puller", described);
     }
 
     private static void AddSetting(PackingList list, SettingWay? way, string path)

@@ -18,7 +18,7 @@ internal static class RoleCards
                         .. g.Select(p => g.Count() > 1 ? $"{p.Name}: {p.Stands}." : $"{Up(p.Stands)}."),
                         .. Stand(plan, g.Key, words),
                     ],
-                    Watch(g.Key, words),
+                    Watch(plan, g.Key, words),
                     Shout(g.Key, words),
                     OrderOf(plan)
                 )),
@@ -37,33 +37,76 @@ internal static class RoleCards
                 $"At the stump while you cut; then out by the {words.WayOut()}, before anybody pulls.",
                 "Never back to the stump while the line is loaded.",
             ],
-            JobRole.Hauler =>
-            [
-                "Out of line with the rope, gloves on, nothing wound round a hand.",
-                $"Each about {words.Each}, steadily; {words.Haul} of rope comes in.",
-                .. plan.Lines.Any(l => l.Tackle.Hold is not null || l.Tackle.Capture is not null)
-                    ? new[]
-                    {
-                        "When the blocks meet: hold the line first, then open the tackle. Fingers out of the cam.",
-                    }
-                    : [],
-            ],
-            JobRole.Machine => ["Aside of the line's band. Hand on the tail of the drum, not on a running rope."],
+            JobRole.Hauler => [.. plan.HasHaulers() ? Haul(words) : AtTheMachine(plan, words), .. AtBlocks(plan)],
+            JobRole.Machine => [.. AtTheMachine(plan, words), .. AtBlocks(plan)],
             JobRole.Watcher => ["Square to the lay, with the top in sight, outside every band."],
             JobRole.Road => ["At the closed end, facing who comes. Nobody passes while the line is loaded."],
             JobRole.Climber => ["Out of the tree and off its ground before the line is loaded."],
             JobRole.Learner => ["Beside somebody who has done it. Ask before you walk."],
-            JobRole.Lead => ["Where you see the faller, the haulers and the top."],
+            JobRole.Lead =>
+            [
+                $"Where you see the faller, the {(plan.HasHaulers() ? "haulers" : NameOf(Machine(plan)))} and the top.",
+            ],
         };
 
-    private static string[] Watch(JobRole role, BriefWords words) =>
+    private static string[] Haul(BriefWords words) =>
+        [
+            "Out of line with the rope, gloves on, nothing wound round a hand.",
+            $"Each about {words.Each}, steadily; {words.Haul} of rope comes in.",
+        ];
+
+    /// <summary>What whoever works a winch, a machine or a vehicle does, which pulls what the page says and no more.</summary>
+    private static string[] AtTheMachine(Plan plan, BriefWords words)
+    {
+        var pulls = $"{words.Pull} on its rope; {words.Haul} comes in.";
+        return
+        [
+            .. Machine(plan) switch
+            {
+                PullerKind.HandWinch => new[]
+                {
+                    "At the handle, aside of the line, gloves on; nobody in front of the winch or behind it.",
+                    $"Stroke by stroke, about {pulls} If the handle asks more, stop.",
+                    "Know before you load it how it lets off, a hand's width at a time.",
+                },
+                PullerKind.Vehicle =>
+                [
+                    "In the cab, belt on, windows shut; nobody else in it, nobody near it.",
+                    $"Lowest gear, from a tight line, about {pulls} No jerk; stop when the wheels slip.",
+                ],
+                _ => ["At the controls, aside of the line's band.", $"Slowly, about {pulls}"],
+            },
+            .. plan.Lines.Any(l => l.Limiter is not null)
+                ? new[] { "Hand on the tail of the drum, not on a running rope." }
+                : [],
+        ];
+    }
+
+    private static string[] AtBlocks(Plan plan) =>
+        plan.Lines.Any(l => l.Tackle.Hold is not null || l.Tackle.Capture is not null)
+            ? ["When the blocks meet: hold the line first, then open the tackle. Fingers out of the cam."]
+            : [];
+
+    /// <summary>What pulls where nobody hauls by hand; a winch where the plan has none, to be looked after all the same.</summary>
+    private static PullerKind Machine(Plan plan) =>
+        plan.Lines.Select(l => l.Puller.Kind).FirstOrDefault(k => k != PullerKind.People, PullerKind.Machine);
+
+    private static string NameOf(PullerKind kind) =>
+        kind switch
+        {
+            PullerKind.HandWinch => "winch",
+            PullerKind.Vehicle => "vehicle",
+            PullerKind.Machine or PullerKind.People => "machine",
+        };
+
+    private static string[] Watch(Plan plan, JobRole role, BriefWords words) =>
         role switch
         {
             JobRole.Faller => ["The cut, the hinge, the top; the wedge stays in.", "The lead's sign for every step."],
             JobRole.Hauler or JobRole.Machine =>
             [
                 "The lead, and only the lead, for when to pull and when to hold.",
-                "The anchor, the grip, the blocks.",
+                $"{plan.Watched().Capitalised()}.",
             ],
             JobRole.Watcher =>
             [

@@ -60,7 +60,7 @@ public sealed record LoggedJob
     /// <param name="analysis">Of the plan; null where it cannot be computed.</param>
     public static LoggedJob Of(JobLog log, string jobId, string name, Plan plan, Analysis? analysis)
     {
-        var lead = plan.Crew.FirstOrDefault(c => c.Role == JobRole.Lead) ?? (plan.Crew.Count > 0 ? plan.Crew[0] : null);
+        var lead = plan.Crew.FirstOrDefault(c => c.Role == JobRole.Lead);
         return new()
         {
             JobId = jobId,

@@ -2,7 +2,8 @@ namespace Draklo.Core.Plans;
 
 /// <summary>
 /// A plan to start from after an earlier one: the crew's gear, tackle, factors and way of cutting stay; all that was seen at
-/// that tree is a guess about this one, and what somebody ticked, read, accepted or drew there is not carried over.
+/// that tree is a guess about this one, what follows from its measures follows from the new ones, and what somebody ticked,
+/// read, accepted or drew there is not carried over.
 /// </summary>
 public static class LikePlan
 {
@@ -67,6 +68,8 @@ public static class LikePlan
             Site = new() { AimErrorDeg = like.Site.AimErrorDeg },
             WalkUp = [.. like.WalkUp.Select(w => w with { TickedBy = null, TickedAt = null })],
             Guesses = [],
+            // The gear stays as it is; what hangs on the tree's measures moves with the new ones.
+            Follows = [.. Following.Usual.Where(path => !path.Contains(".rope.", StringComparison.Ordinal))],
             Provenance = provenance,
             Accepted = [],
         };

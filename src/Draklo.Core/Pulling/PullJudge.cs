@@ -279,7 +279,7 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
                 findings.Stop(
                     $"lost-tenth{Suffix(line, lines)}",
                     units.Say(
-                        $"It lost {lost:%} while it was held: something gives. Find what before you tighten: grip, knot, anchor, or a branch under the line."
+                        $"It lost {lost:%} while it was held: something gives. Find what before you tighten: {(basis.Plan.HasGrip() ? "grip, knot" : "knot, brake")}, anchor, or a branch under the line."
                     )
                 );
             }
@@ -308,7 +308,7 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
                 findings.Stop(
                     "haul-in-not-past",
                     units.Say(
-                        $"{all:m} of rope is in{of}, all it should take, and the tree leans {lean:deg} of {basis.CommitDeg:deg}: hold on the grip, nobody to the stump."
+                        $"{all:m} of rope is in{of}, all it should take, and the tree leans {lean:deg} of {basis.CommitDeg:deg}: hold it, nobody to the stump."
                     )
                 );
             }
@@ -321,7 +321,7 @@ internal sealed class PullJudge(PullBasis basis, UnitSystem units)
                 findings.Look(
                     "hauled-more",
                     units.Say(
-                        $"{some:m} of rope came in{of} and {expected:m} should have for this lean: does the grip slip, the rope stretch, the anchor come?"
+                        $"{some:m} of rope came in{of} and {expected:m} should have for this lean: does {(basis.Plan.HasGrip() ? "the grip slip" : "a knot slip")}, the rope stretch, the anchor come?"
                     )
                 );
             }

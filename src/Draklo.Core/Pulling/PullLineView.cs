@@ -52,6 +52,9 @@ public sealed record PullLineView
 
     public required PullerKind Puller { get; init; }
 
+    /// <summary>Whether a hitch or a cam of it holds on a rope, and may creep.</summary>
+    public bool HasGrip { get; init; }
+
     /// <summary>How many haul by hand; 0 for a machine.</summary>
     public required int PullerCount { get; init; }
 
@@ -108,6 +111,7 @@ public sealed record PullLineView
                         StirsAtM =
                             read?.TensionN is { } spread && share > 0 ? basis.StirsAtM(spread.Nominal / share) : null,
                         Puller = line.Puller.Kind,
+                        HasGrip = line.HasGrip(),
                         PullerCount = line.Puller.Count,
                         HaulM = basis.Analysis.Pull.Lines[i].Tackle.HaulLengthM,
                         ExpectedHauledM = lean is { } told ? basis.HauledAt(i, told) : null,

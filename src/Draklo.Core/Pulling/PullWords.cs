@@ -36,15 +36,18 @@ internal sealed class PullWords(PullBasis basis)
         var watcher =
             Named(JobRole.Watcher) is { Length: > 0 } w ? w
             : Named(JobRole.Lead) is { Length: > 0 } l ? l
-            : "The watcher";
+            : "Whoever watches";
         var faller = Named(JobRole.Faller) is { Length: > 0 } f ? f : "The faller";
         return step switch
         {
             PullStep.Brief => "The lead reads it out; nobody starts without.",
-            PullStep.SlackOut => $"{haulers}. Legs not crossed, stopper on the hauling end tied.",
+            PullStep.SlackOut => basis.Plan.HasBlocks()
+                ? $"{haulers}. Legs not crossed, stopper on the hauling end tied."
+                : $"{haulers}. The line lies straight to what pulls it, stopper on its end tied.",
             PullStep.BedTest => $"{haulers}, gently. {watcher} looks whether the line lies on the stem.",
             PullStep.Floor => $"{haulers}, slowly. {watcher} stands aside and looks at the top.",
-            PullStep.Hold => $"Tied off on a second holding. {watcher} looks at the anchor, the grip and the top.",
+            PullStep.Hold =>
+                $"{(basis.Plan.HasHaulers() ? "Tied off on a second holding" : "On its brake, and tied off on a second holding")}. {watcher} looks at {basis.Plan.Watched()} and the top.",
             PullStep.Planned => $"{haulers}, slowly. {watcher} looks at the top and the anchor.",
             PullStep.Notch => $"{faller}. Nobody hauls; {watcher} watches the line.",
             PullStep.BackCut => $"{faller}; wedge in as soon as it fits. {watcher} watches hinge and top.",
@@ -77,11 +80,17 @@ internal sealed class PullWords(PullBasis basis)
                             PullerKind.Vehicle => "the vehicle",
                             PullerKind.Machine => "the machine",
                         }
-                    ) + (several ? $" on the {l.Id} line" : "")
+                    )
+                    + By(l.Puller.Kind)
+                    + (several ? $" on the {l.Id} line" : "")
                 )
             )
             .Capitalised();
     }
+
+    /// <summary>Who works what pulls instead of haulers, where somebody is named: ", by Runa".</summary>
+    private string By(PullerKind kind) =>
+        kind != PullerKind.People && Named(JobRole.Machine) is { Length: > 0 } name ? $", worked by {name}" : "";
 
     private string Named(JobRole role) =>
         string.Join(", ", basis.Plan.Crew.Where(c => c.Role == role).Select(c => c.Name.Trim()));

@@ -154,7 +154,7 @@ export function ChangeDialog({ jobId, day, line, first, by, onClose }: ChangeDia
           Leave it
         </Button>
       </div>
-      {day.now === "pull" && <Note>The pull goes on meanwhile: hold it on the grip first.</Note>}
+      {day.now === "pull" && <Note>The pull goes on meanwhile: hold it first, on the grip or the brake.</Note>}
     </Modal>
   );
 }

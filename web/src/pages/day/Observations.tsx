@@ -174,7 +174,7 @@ export function Observations({ day, line, errors, onSeen }: ObservationsProps) {
           />
         </>
       )}
-      {(early || cutting) && (
+      {(early || cutting) && day.lines.some((l) => l.hasGrip) && (
         <>
           <Stepper
             label="Grip crept"

@@ -17,7 +17,7 @@ export function NewJob({ onClose }: { onClose: () => void }) {
   const begin = useMutation({
     mutationFn: api.begin,
     onSuccess: (job, asked) =>
-      navigate(asked.clearing === true ? `/jobs/${job.id}/clear?panel=pieces` : `/jobs/${job.id}?station=walk`, {
+      navigate(asked.clearing === true ? `/jobs/${job.id}/clear?panel=pieces` : `/jobs/${job.id}?station=size`, {
         state: { fresh: job.id },
       }),
   });
@@ -93,8 +93,8 @@ export function NewJob({ onClose }: { onClose: () => void }) {
         <>
           <h3 className="mt-4 font-tight text-sm font-semibold">Like an earlier job</h3>
           <Note>
-            Its gear, tackle, factors and cuts stay. What was seen at that tree becomes a guess; ticks, readings and
-            targets stay behind.
+            Its gear, tackle and factors stay. What was seen at that tree becomes a guess, and what follows from it moves
+            with the new measures; ticks, readings and targets stay behind.
           </Note>
           <ul className="mt-1 max-h-[50vh] overflow-y-auto">
             {earlier.map((job) => (
