@@ -60,6 +60,10 @@ function Overlays() {
 
 function App() {
   const sun = useSettings((s) => s.sun);
+  const paper = useSettings((s) => s.paper);
+  useEffect(() => {
+    document.documentElement.dataset["paper"] = paper;
+  }, [paper]);
   useEffect(() => {
     if (sun) document.documentElement.dataset["theme"] = "sun";
     else delete document.documentElement.dataset["theme"];

@@ -29,12 +29,7 @@ public sealed record LeanByLay(double AheadDeg, double RightDeg, double AheadM, 
     /// <param name="ahead">Tangent of the lean along the lay.</param>
     /// <param name="right">To its right.</param>
     internal static LeanByLay Of(double ahead, double right, double heightM) =>
-        new(
-            Angle.Degrees(Math.Atan(ahead)),
-            Angle.Degrees(Math.Atan(right)),
-            ahead * heightM,
-            right * heightM
-        );
+        new(Angle.Degrees(Math.Atan(ahead)), Angle.Degrees(Math.Atan(right)), ahead * heightM, right * heightM);
 }
 
 /// <param name="ForwardNm">Positive tips the tree forward.</param>

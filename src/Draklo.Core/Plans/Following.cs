@@ -100,8 +100,16 @@ public static class Following
 
     private static readonly Rule[] Rules =
     [
-        new("tree.heightM", (p, _) => Rounded(p.Readings.Height?.ReadM(), 0.1), (p, _, v) => p.WithTree(t => t with { HeightM = v })),
-        new("tree.dbhM", (p, _) => Rounded(p.Readings.GirthM / Math.PI, 0.001), (p, _, v) => p.WithTree(t => t with { DbhM = v })),
+        new(
+            "tree.heightM",
+            (p, _) => Rounded(p.Readings.Height?.ReadM(), 0.1),
+            (p, _, v) => p.WithTree(t => t with { HeightM = v })
+        ),
+        new(
+            "tree.dbhM",
+            (p, _) => Rounded(p.Readings.GirthM / Math.PI, 0.001),
+            (p, _, v) => p.WithTree(t => t with { DbhM = v })
+        ),
         new(
             "tree.lean.angleDeg",
             (p, _) => Rounded(ReadLean.By(p.Readings.LeanViews, p.Tree.HeightM)?.AngleDeg, 0.1),
@@ -148,7 +156,12 @@ public static class Following
         ),
         new(
             "lines[].rope.diameterM",
-            (p, at) => Within(Rounded(Math.Sqrt(p.Lines[at].Rope.BreakingStrengthN / RopeStrengthPerArea), 0.0001), 0.003, 0.06),
+            (p, at) =>
+                Within(
+                    Rounded(Math.Sqrt(p.Lines[at].Rope.BreakingStrengthN / RopeStrengthPerArea), 0.0001),
+                    0.003,
+                    0.06
+                ),
             (p, at, v) => p.WithLine(at, l => l with { Rope = l.Rope with { DiameterM = v } })
         ),
         new(
@@ -188,7 +201,8 @@ public static class Following
     private sealed record Rule(string Path, Func<Plan, int, double?> Value, Func<Plan, int, double, Plan> With)
     {
         /// <summary>What it comes to; null where the plan has no figures for it. A plan is read before its figures are looked at.</summary>
-        public double? Comes(Plan plan, int at) => Value(plan, at) is { } value && double.IsFinite(value) ? value : null;
+        public double? Comes(Plan plan, int at) =>
+            Value(plan, at) is { } value && double.IsFinite(value) ? value : null;
     }
 
     /// <summary>Within two bounds, the least of which gives way.</summary>

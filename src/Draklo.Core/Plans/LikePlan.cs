@@ -46,32 +46,34 @@ public static class LikePlan
             provenance[path] = Provenance.Guess;
         }
 
-        return like with
-        {
-            Tree = like.Tree with { Soundness = 1, Decay = null, Condition = new(), Mass = new() },
-            Wind = like.Wind with { SpeedMps = null, GustMps = null },
-            Lines =
-            [
-                .. like.Lines.Select(l =>
-                    l with
-                    {
-                        Redirects = [],
-                        Anchor = l.Anchor with { Name = "" },
-                        Puller = l.Puller with { Place = null },
-                    }
-                ),
-            ],
-            Crew = [.. like.Crew.Select(c => c with { Place = null })],
-            Help = like.Help with { MeetAt = null, NearestRoad = null },
-            Work = like.Work with { Loads = null },
-            Readings = new(),
-            Site = new() { AimErrorDeg = like.Site.AimErrorDeg },
-            WalkUp = [.. like.WalkUp.Select(w => w with { TickedBy = null, TickedAt = null })],
-            Guesses = [],
-            // The gear stays as it is; what hangs on the tree's measures moves with the new ones.
-            Follows = [.. Following.Usual.Where(path => !path.Contains(".rope.", StringComparison.Ordinal))],
-            Provenance = provenance,
-            Accepted = [],
-        };
+        return Following.Applied(
+            like with
+            {
+                Tree = like.Tree with { Soundness = 1, Decay = null, Condition = new(), Mass = new() },
+                Wind = like.Wind with { SpeedMps = null, GustMps = null },
+                Lines =
+                [
+                    .. like.Lines.Select(l =>
+                        l with
+                        {
+                            Redirects = [],
+                            Anchor = l.Anchor with { Name = "" },
+                            Puller = l.Puller with { Place = null },
+                        }
+                    ),
+                ],
+                Crew = [.. like.Crew.Select(c => c with { Place = null })],
+                Help = like.Help with { MeetAt = null, NearestRoad = null },
+                Work = like.Work with { Loads = null },
+                Readings = new(),
+                Site = new() { AimErrorDeg = like.Site.AimErrorDeg },
+                WalkUp = [.. like.WalkUp.Select(w => w with { TickedBy = null, TickedAt = null })],
+                Guesses = [],
+                // The gear stays as it is; what hangs on the tree's measures moves with the new ones.
+                Follows = [.. Following.Usual.Where(path => !path.Contains(".rope.", StringComparison.Ordinal))],
+                Provenance = provenance,
+                Accepted = [],
+            }
+        );
     }
 }

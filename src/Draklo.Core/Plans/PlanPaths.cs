@@ -26,7 +26,10 @@ public static class PlanPaths
 
     /// <summary>The plan with every path of its guesses, provenance and accepted checks by place.</summary>
     public static Plan ByPlace(Plan plan) =>
-        plan.Guesses.Any(IsById) || plan.Follows.Any(IsById) || plan.Provenance.Keys.Any(IsById) || plan.Accepted.Any(a => IsById(a.Path))
+        plan.Guesses.Any(IsById)
+        || plan.Follows.Any(IsById)
+        || plan.Provenance.Keys.Any(IsById)
+        || plan.Accepted.Any(a => IsById(a.Path))
             ? plan with
             {
                 Guesses = [.. plan.Guesses.Select(g => ByPlace(plan, g))],

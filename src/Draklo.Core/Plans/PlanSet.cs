@@ -17,13 +17,22 @@ public sealed record PlanSet : IDocumentPart
     [MaxLength(60)]
     public required string Name { get; init; }
 
-    [Display(Name = "Pull with", Description = "Rope, tackle and puller of one line; left out, the set is of something else.")]
+    [Display(
+        Name = "Pull with",
+        Description = "Rope, tackle and puller of one line; left out, the set is of something else."
+    )]
     public PullSet? Pull { get; init; }
 
-    [Display(Name = "People", Description = "Who does what, with signs and help; left out, the set is of something else.")]
+    [Display(
+        Name = "People",
+        Description = "Who does what, with signs and help; left out, the set is of something else."
+    )]
     public CrewSet? Crew { get; init; }
 
-    [Display(Name = "Anchor", Description = "With where it stands from the stump; left out, the set is of something else.")]
+    [Display(
+        Name = "Anchor",
+        Description = "With where it stands from the stump; left out, the set is of something else."
+    )]
     public AnchorMembers? Anchor { get; init; }
 }
 
@@ -61,6 +70,9 @@ public sealed record CrewSet : IDocumentPart
     [MaxLength(8)]
     public IReadOnlyList<SignalMembers> Signals { get; init; } = [];
 
-    [Display(Name = "Help", Description = "Who calls, what number, where the kit is; what hangs on the place stays out.")]
+    [Display(
+        Name = "Help",
+        Description = "Who calls, what number, where the kit is; what hangs on the place stays out."
+    )]
     public HelpMembers Help { get; init; } = new();
 }

@@ -19,7 +19,5 @@ public static class PullingWith
 
     /// <summary>What is watched beside the line: "the anchor, the grip, the blocks", as far as there are any.</summary>
     public static string Watched(this Plan plan) =>
-        "the anchor"
-        + (plan.HasGrip() ? ", the grip" : ", the sling")
-        + (plan.HasBlocks() ? ", the blocks" : "");
+        "the anchor" + (plan.HasGrip() ? ", the grip" : ", the sling") + (plan.HasBlocks() ? ", the blocks" : "");
 }

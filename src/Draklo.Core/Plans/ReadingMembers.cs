@@ -106,6 +106,5 @@ public sealed record LeanViewMembers : IDocumentPart
     public double? TopM { get; init; }
 
     /// <summary>Tangent of the lean as it is seen.</summary>
-    internal double SeenTangent(double heightM) =>
-        TopM is { } top ? top / heightM : Math.Tan(Angle.Radians(LeanDeg));
+    internal double SeenTangent(double heightM) => TopM is { } top ? top / heightM : Math.Tan(Angle.Radians(LeanDeg));
 }

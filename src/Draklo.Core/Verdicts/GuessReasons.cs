@@ -1,5 +1,6 @@
 using Draklo.Core.Lines;
 using Draklo.Core.Links;
+using Draklo.Core.Plans;
 using Draklo.Core.Reading;
 using Draklo.Core.Trees;
 using Draklo.Core.Units;
@@ -150,6 +151,11 @@ internal static class GuessReasons
         }
 
         var member = path[(path.IndexOf('.', StringComparison.Ordinal) + 1)..];
+        if (IsIdle(findings.Plan.Lines[at], member))
+        {
+            return;
+        }
+
         Link? worst = null;
         foreach (var link in findings.Pull.Path.Links)
         {
@@ -187,6 +193,39 @@ internal static class GuessReasons
             );
         }
     }
+
+    /// <summary>Whether the way that was chosen has no use for a member: it stands there for another one.</summary>
+    private static bool IsIdle(LineMembers line, string member)
+    {
+        var kind = line.Puller.Kind;
+        return member switch
+        {
+            "puller.effortEachN" or "puller.count" => kind != PullerKind.People,
+            "puller.machineN" => kind is PullerKind.People or PullerKind.Vehicle,
+            _ when member.StartsWith("puller.vehicle.", StringComparison.Ordinal) => kind
+                is PullerKind.People
+                    or PullerKind.HandWinch,
+            _ when member.StartsWith("puller.anchor.", StringComparison.Ordinal) => line.Puller.Anchor is not { } own
+                || IsIdleAnchor(own.Kind, member["puller.anchor.".Length..]),
+            _ when member.StartsWith("anchor.", StringComparison.Ordinal) => IsIdleAnchor(
+                line.Anchor.Kind,
+                member["anchor.".Length..]
+            ),
+            _ when member.StartsWith("seat.limb.", StringComparison.Ordinal) => line.Seat.On == SeatKind.Stem,
+            _ => false,
+        };
+    }
+
+    private static bool IsIdleAnchor(AnchorKind kind, string member) =>
+        member.Split('.')[0] switch
+        {
+            "capacityN" => kind != AnchorKind.Rated,
+            "tree" => kind != AnchorKind.Tree,
+            "post" => kind != AnchorKind.Post,
+            "pickets" => kind != AnchorKind.Pickets,
+            "weight" => kind is not (AnchorKind.Weight or AnchorKind.Vehicle),
+            _ => false,
+        };
 
     /// <summary>Whether a link's strength follows from a member of its line.</summary>
     private static bool RestsOn(Link link, string member)

@@ -57,6 +57,45 @@ public sealed class BriefTests
     }
 
     [Fact]
+    public void A_winch_on_the_line_itself_reads_like_itself_everywhere()
+    {
+        var plan = Edited(
+            Sound(),
+            ("crew", Crew(("Ole", "faller"), ("Runa", "machine"), ("Ines", "lead"), ("Bo", "hauler")))
+        );
+        var brief = Of(
+            plan.WithMain(l =>
+                l with
+                {
+                    Tackle = new() { SystemId = "direct", ContactId = "bushed-block" },
+                    Puller = new() { Kind = PullerKind.HandWinch, MachineN = 16_000 },
+                }
+            )
+        );
+
+        var all = string.Join(
+            '\n',
+            brief.Cards.SelectMany(c => c.Stand.Concat(c.Watch).Concat(c.Shout)).Concat(brief.Stops)
+        );
+        Assert.DoesNotContain("Each about", all, StringComparison.Ordinal);
+        Assert.DoesNotContain("grip", all, StringComparison.Ordinal);
+        Assert.DoesNotContain("blocks", all, StringComparison.Ordinal);
+        Assert.DoesNotContain("haulers", all, StringComparison.Ordinal);
+        Assert.Contains(
+            "handle",
+            string.Join(' ', brief.Cards.Single(c => c.Role == JobRole.Machine).Stand),
+            StringComparison.Ordinal
+        );
+        Assert.Contains(
+            brief.Gear,
+            g =>
+                g.Name.StartsWith("Hand winch", StringComparison.Ordinal)
+                && g.Name.Contains("16 kN", StringComparison.Ordinal)
+        );
+        Assert.Contains(Of(plan).Gear, g => g.Name.StartsWith("Gloves for ", StringComparison.Ordinal));
+    }
+
+    [Fact]
     public void The_packing_list_names_pieces_by_their_tag_and_says_what_must_stay()
     {
         var line = Of(Crewed).Gear.Single(p => p.Key == "long-60");

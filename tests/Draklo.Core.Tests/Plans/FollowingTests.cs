@@ -110,10 +110,7 @@ public sealed class FollowingTests
     [Fact]
     public void One_view_of_metres_differs_from_the_plan_as_its_angle_would()
     {
-        var plan = Cases.Sound() with
-        {
-            Readings = new() { LeanViews = [new() { LookingDeg = 0, TopM = 6 }] },
-        };
+        var plan = Cases.Sound() with { Readings = new() { LeanViews = [new() { LookingDeg = 0, TopM = 6 }] } };
 
         Assert.Contains(plan.Analysed().Verdict.Reasons, r => r.Code == "reading-lean");
     }
@@ -123,9 +120,7 @@ public sealed class FollowingTests
     {
         var read = Read(p =>
         {
-            p["readings"] = JsonNode.Parse(
-                """{ "girthM": 1.634, "height": { "method": "stick", "distanceM": 24 } }"""
-            );
+            p["readings"] = JsonNode.Parse("""{ "girthM": 1.634, "height": { "method": "stick", "distanceM": 24 } }""");
             p["follows"]!.AsArray().Add("tree.dbhM");
             p["follows"]!.AsArray().Add("tree.heightM");
         });

@@ -28,6 +28,35 @@ public sealed class ReadyTests
     }
 
     [Theory]
+    [InlineData("lines[0].puller.effortEachN", """{ "kind": "handWinch", "machineN": 16000 }""")]
+    [InlineData("lines[0].puller.vehicle.massKg", """{ "kind": "people", "count": 4, "effortEachN": 300 }""")]
+    [InlineData(
+        "lines[0].puller.machineN",
+        """{ "kind": "people", "count": 4, "effortEachN": 300, "machineN": 9000 }"""
+    )]
+    public void No_check_asks_for_a_figure_that_the_chosen_puller_has_no_use_for(string path, string puller)
+    {
+        var plan = With(Sound(), ("lines[0].puller", puller)) with
+        {
+            Provenance = new Dictionary<string, Provenance>(StringComparer.Ordinal) { [path] = Provenance.Default },
+        };
+
+        Assert.DoesNotContain(plan.Analysed().Verdict.Reasons, r => r.Code == "guess-matters");
+    }
+
+    [Fact]
+    public void A_winch_whose_own_pull_is_guessed_is_asked_about()
+    {
+        const string Path = "lines[0].puller.machineN";
+        var plan = With(Sound(), ("lines[0].puller", """{ "kind": "handWinch", "machineN": 1500 }""")) with
+        {
+            Provenance = new Dictionary<string, Provenance>(StringComparer.Ordinal) { [Path] = Provenance.Default },
+        };
+
+        Assert.Contains(plan.Analysed().Verdict.Reasons, r => r.Code == "guess-matters" && r.Path == Path);
+    }
+
+    [Theory]
     [InlineData("tree.heightM")]
     [InlineData("tree.dbhM")]
     [InlineData("tree.lean.angleDeg")]

@@ -10,6 +10,7 @@ import { drafts, type Draft } from "./drafts";
 import { isKept, merged, stands, type Joined } from "./merge";
 import { may } from "./session";
 import { documentOf, useSheet, type Document } from "./store";
+import { keepUndo, takeUndo } from "./undoKept";
 
 type SaveState =
   | { kind: "saved" }
@@ -160,11 +161,20 @@ export function openJob(job: Job, fresh = false): void {
     since = draft.since;
     useSheet.getState().replace(draft.document);
     useSaving.setState({ revision: draft.revision });
+    takeUndo(job.id, draft.revision, false);
+    return;
   }
+  takeUndo(job.id, job.revision, true);
+}
+
+/** Remembers what can be undone, for when the page is loaded again. */
+function keepSteps(): void {
+  if (id !== null) keepUndo(id, useSaving.getState().revision, useSheet.getState().document === kept);
 }
 
 export function closeJob(): void {
   keepDraft();
+  keepSteps();
   flush();
   if (untouched !== null && untouched === id && useSheet.getState().document === kept)
     void api.remove(untouched).then(
@@ -437,6 +447,7 @@ onBack(() => {
 });
 
 window.addEventListener("pagehide", () => {
+  keepSteps();
   keepDraft();
   flush();
 });

@@ -26,6 +26,8 @@ interface SheetState {
    * else did.
    */
   adopt: (document: Document) => void;
+  /** Gives back the steps of before a reload. */
+  restore: (past: Document[], future: Document[]) => void;
   edit: (change: (document: Document) => Document, grip?: string) => void;
   /** Puts in what follows from the last edit: no step of its own. */
   settle: (plan: Plan, settled: Plan) => void;
@@ -62,6 +64,9 @@ export const useSheet = create<SheetState>((set) => ({
   adopt: (read) => {
     const document = whole(read);
     set({ document, past: [], future: [], grip: null });
+  },
+  restore: (past, future) => {
+    set({ past, future, grip: null });
   },
   edit: (change, grip) => {
     set((s) => {

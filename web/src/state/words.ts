@@ -1,3 +1,5 @@
+import { useSettings } from "../ui/settings";
+
 export const stateWords = {
   ready: "Ready on paper",
   check: "Check",
@@ -16,35 +18,41 @@ export const stateHatch: Record<StateWord, string> = {
   damaged: "state-fails",
 };
 
-const parts = { weekday: "short", day: "numeric", month: "short" } as const;
-const dayThisYear = new Intl.DateTimeFormat("en-GB", parts);
-const dayOfAnother = new Intl.DateTimeFormat("en-GB", { ...parts, year: "numeric" });
+const day = { weekday: "short", day: "numeric", month: "short" } as const;
+const clock = { hour: "2-digit", minute: "2-digit" } as const;
+const ways = {
+  dayThisYear: day,
+  dayOfAnother: { ...day, year: "numeric" },
+  moment: { day: "numeric", month: "short", year: "numeric", ...clock },
+  hour: clock,
+  shortDay: { day: "numeric", month: "short", ...clock },
+} as const;
 
-const momentParts = { day: "numeric", month: "short", year: "numeric", hour: "2-digit", minute: "2-digit" } as const;
-const momentFormat = new Intl.DateTimeFormat("en-GB", momentParts);
+const made = new Map<string, Intl.DateTimeFormat>();
 
-const hour = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit" });
-const shortDay = new Intl.DateTimeFormat("en-GB", {
-  day: "numeric",
-  month: "short",
-  hour: "2-digit",
-  minute: "2-digit",
-});
+/** In the language that this screen's reader chose for days. */
+function written(way: keyof typeof ways, at: Date): string {
+  const { dates } = useSettings.getState();
+  const key = `${dates} ${way}`;
+  const format = made.get(key) ?? new Intl.DateTimeFormat(dates, ways[way]);
+  made.set(key, format);
+  return format.format(at);
+}
 
 /** A time of today as the clock shows it, of another day with the day. */
 export function timeOf(at: string | number | Date): string {
   const time = new Date(at);
   if (Number.isNaN(time.getTime())) return String(at);
-  return (time.toDateString() === new Date().toDateString() ? hour : shortDay).format(time);
+  return written(time.toDateString() === new Date().toDateString() ? "hour" : "shortDay", time);
 }
 
 /** A moment as people say it. */
-export const momentOf = (at: string): string => momentFormat.format(new Date(at));
+export const momentOf = (at: string): string => written("moment", new Date(at));
 
 export function dayOf(date: string | undefined): string {
   if (date === undefined) return "no day set";
-  const day = new Date(`${date}T12:00:00`);
-  return (day.getFullYear() === new Date().getFullYear() ? dayThisYear : dayOfAnother).format(day);
+  const noon = new Date(`${date}T12:00:00`);
+  return written(noon.getFullYear() === new Date().getFullYear() ? "dayThisYear" : "dayOfAnother", noon);
 }
 
 /** The day at this screen, yyyy-MM-dd. */

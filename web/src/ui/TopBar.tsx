@@ -17,11 +17,12 @@ const places = [
 /** The head of every page but the sheet: where one is, the units, and what can be done there. */
 export function TopBar({ children }: { children?: ReactNode }) {
   return (
-    <header className="flex min-h-[60px] flex-wrap items-center gap-3 border-b border-ink bg-sheet px-6 py-2 no-print">
+    <header className="flex min-h-[60px] flex-wrap items-center gap-x-3 border-b border-ink bg-sheet px-6 py-2 no-print max-lg:min-h-0 max-lg:px-3 max-lg:py-0.5">
       <p className="font-tight text-lg font-semibold tracking-[0.14em] max-lg:flex-1">DRAKLO</p>
       <nav
         aria-label="Pages"
-        className="ml-3 flex flex-1 flex-wrap gap-x-1 max-lg:order-last max-lg:ml-0 max-lg:basis-full"
+        // One row at every width: what does not fit is swept into sight.
+        className="ml-3 flex min-w-0 flex-1 gap-x-1 overflow-x-auto max-lg:order-last max-lg:-mx-3 max-lg:basis-full max-lg:px-1"
       >
         {places.map(([to, name]) => (
           <NavLink

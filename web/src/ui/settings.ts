@@ -2,6 +2,20 @@ import { create } from "zustand";
 import type { Units } from "../units/units";
 import { storage } from "./storage";
 
+export const dateLanguages = [
+  { value: "en-GB", name: "English, day first" },
+  { value: "en-US", name: "English, month first" },
+  { value: "de-DE", name: "Deutsch" },
+  { value: "es-ES", name: "Español" },
+  { value: "fr-FR", name: "Français" },
+  { value: "nl-NL", name: "Nederlands" },
+  { value: "pl-PL", name: "Polski" },
+  { value: "sv-SE", name: "Svenska" },
+];
+
+export type Paper = "printer" | "a4" | "letter";
+const papers: readonly string[] = ["a4", "letter"] satisfies Paper[];
+
 interface Settings {
   units: Units;
   sun: boolean;
@@ -12,6 +26,11 @@ interface Settings {
   leanIn: "metres" | "degrees";
   setStemBy: (by: "diameter" | "girth") => void;
   setLeanIn: (leanIn: "metres" | "degrees") => void;
+  /** In whose language days are written. */
+  dates: string;
+  setDates: (dates: string) => void;
+  paper: Paper;
+  setPaper: (paper: Paper) => void;
   setWho: (who: string) => void;
   setUnits: (units: Units) => void;
   setSun: (sun: boolean) => void;
@@ -33,6 +52,16 @@ export const useSettings = create<Settings>((set) => ({
   setLeanIn: (leanIn) => {
     storage.write("draklo.lean-in", leanIn);
     set({ leanIn });
+  },
+  dates: dateLanguages.find((l) => l.value === stored("dates"))?.value ?? "en-GB",
+  setDates: (dates) => {
+    storage.write("draklo.dates", dates);
+    set({ dates });
+  },
+  paper: papers.includes(stored("paper") ?? "") ? (stored("paper") as Paper) : "printer",
+  setPaper: (paper) => {
+    storage.write("draklo.paper", paper);
+    set({ paper });
   },
   setWho: (who) => {
     storage.write("draklo.who", who);

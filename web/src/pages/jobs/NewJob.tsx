@@ -93,8 +93,8 @@ export function NewJob({ onClose }: { onClose: () => void }) {
         <>
           <h3 className="mt-4 font-tight text-sm font-semibold">Like an earlier job</h3>
           <Note>
-            Its gear, tackle and factors stay. What was seen at that tree becomes a guess, and what follows from it moves
-            with the new measures; ticks, readings and targets stay behind.
+            Its gear, tackle and factors stay. What was seen at that tree becomes a guess, and what follows from it
+            moves with the new measures; ticks, readings and targets stay behind.
           </Note>
           <ul className="mt-1 max-h-[50vh] overflow-y-auto">
             {earlier.map((job) => (

@@ -6,14 +6,14 @@ import { useView } from "../../state/view";
 
 const cards: { station: string; title: string; text: string }[] = [
   {
-    station: "walk",
-    title: "Walk round it first",
-    text: "Tick what you have looked at, by name. The plan stays at “check” until every must is ticked; a power line stops it.",
+    station: "size",
+    title: "Five measures, and a first answer",
+    text: "Species, height, girth, lean, anchor, down the column on the right; Enter goes to the next. The row above says at once how it stands. What follows moves along, and a guess wears a dashed line until somebody measures it.",
   },
   {
-    station: "size",
-    title: "Five measures",
-    text: "Height, girth, the lean seen from two sides, and the distance to your anchor. Everything else starts as a guess and wears a dashed line until somebody measures it.",
+    station: "walk",
+    title: "Walk round it",
+    text: "Tick what you have looked at, by name. The plan stays at “check” until every must is ticked; a power line stops it.",
   },
   {
     station: "lay",
@@ -33,7 +33,7 @@ const cards: { station: string; title: string; text: string }[] = [
   {
     station: "people",
     title: "Who, where, and the brief",
-    text: "Name everybody, with a place on the plan. “What is still missing” leads you through the rest; then “Brief” is one page for all, signed by each.",
+    text: "Name everybody, with a place on the plan. “Next”, up beside the verdict, leads from one open point to the one after, until it reads “ready on paper” or says what stands against it. Then “Brief” is one page for all, signed by each.",
   },
 ];
 

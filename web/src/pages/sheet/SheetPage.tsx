@@ -33,7 +33,10 @@ export function SheetPage() {
 function onOpen({ fresh, go }: Came): void {
   openView(viewOf(window.location.search));
   if (go !== undefined) goToMember(go);
-  if (fresh && !guideSeen()) useView.getState().set({ guide: true });
+  if (!fresh) return;
+  if (!guideSeen()) useView.getState().set({ guide: true });
+  // A finger would bring the keys of a phone up over the page that is to be seen first.
+  else if (window.matchMedia("(pointer: fine)").matches) goToMember("tree.speciesId");
 }
 
 function Sheet({ catalogue }: { catalogue: Catalogue }) {

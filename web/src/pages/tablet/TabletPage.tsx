@@ -12,6 +12,7 @@ import { dayOf, timeOf } from "../../state/words";
 import { Button } from "../../ui/controls";
 import { Refused } from "../../ui/Refused";
 import { shelf, useShelf, type Waiting } from "../../ui/shelf";
+import { Settings } from "./Settings";
 import { TopBar } from "../../ui/TopBar";
 import { storeApplication, useUpdate } from "../../ui/update";
 
@@ -75,6 +76,7 @@ export function TabletPage() {
               ? "Draklo is offline. You can open, change, brief, pull and log the jobs below; what you do is sent by itself once Draklo answers."
               : "Draklo answers. The jobs below are on this device and also open offline."}
         </p>
+        <Settings />
         <CoreHere />
         <SignedIn />
         <h2 className="mt-5 font-tight text-lg font-semibold">Waits to go home</h2>
