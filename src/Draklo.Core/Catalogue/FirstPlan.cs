@@ -37,7 +37,7 @@ public static class FirstPlan
                 StumpHeightM = 0.30,
                 StumpDiameterM = 0.46,
                 Notch = new() { DepthM = 0.11, OpeningDeg = 70 },
-                HingeThicknessM = 0.04,
+                HingeThicknessM = 0.05,
             },
             WalkUp = FirstWalkUp.Make(),
             Wind = new() { InLeaf = true },

@@ -21,7 +21,7 @@ public static class Following
 
     /// <summary>Reach of a crown over the breast diameter, of trees with some room.</summary>
     private const double ReachOverDiameter = 8.5;
-    private const double HingeOverStump = 0.09;
+    private const double HingeOverStump = 0.1;
     private const double NotchOverStump = 0.24;
 
     /// <summary>Breaking strength over the square of the diameter, of a double braid of polyester, N/m².</summary>

@@ -72,7 +72,15 @@ internal static class PeopleReasons
                 PullerKind.Vehicle => $"The driver of the {line.Id} line",
                 PullerKind.Machine => $"Who works the machine of the {line.Id} line",
             };
-            var who = new Who(name, kind != PullerKind.People, $"lines[{i}].puller.place", "crew", line.Crew.Distance);
+            // Where somebody is named for it, their row says where they stand and behind what.
+            var named = PersonOnSite.FirstHauler(findings.Plan, findings.Plan.Lines[i]) is { } first
+                ? findings.Plan.Crew.ToList().IndexOf(first)
+                : -1;
+            var path =
+                named >= 0 ? $"crew[{named}].shelter"
+                : kind == PullerKind.People || findings.Plan.Lines[i].Puller.Place is not null ? $"lines[{i}].puller.place"
+                : "crew";
+            var who = new Who(name, kind != PullerKind.People, path, "crew", line.Crew.Distance);
             Judge(findings, reasons, who, line.CrewIn, line.Crew, line.CrewShelter);
         }
     }

@@ -34,7 +34,7 @@ public sealed class FollowingTests
         });
 
         Assert.Equal(0.60, read.Cut.StumpDiameterM);
-        Assert.Equal(0.05, read.Cut.HingeThicknessM);
+        Assert.Equal(0.06, read.Cut.HingeThicknessM);
         Assert.Equal(0.14, read.Cut.Notch.DepthM);
         Assert.Equal(6.5, read.Tree.Crown.BaseHeightM);
         Assert.Equal(4.5, read.Tree.Crown.ReachM.West);

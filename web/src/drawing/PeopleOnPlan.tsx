@@ -28,7 +28,10 @@ export function PeopleOnPlan({ plan, analysis, scale, onGrab, onRelease }: Peopl
     const aside = { x: at.x - place.x, y: at.y - place.y };
     const path = `crew[${person.index}].place` as const;
     const grip = `person-${person.index}`;
-    const bad = !["none", "reach"].includes(person.in);
+    const reached = !["none", "reach"].includes(person.in);
+    const shelter = (plan.crew[person.index]?.shelter ?? "") !== "";
+    // A shelter is good against what flies, not against the tree.
+    const bad = reached && !(shelter && ["near", "turn", "band"].includes(person.in));
     return (
       <g key={person.index} data-person-at={person.name}>
         <text
@@ -40,7 +43,7 @@ export function PeopleOnPlan({ plan, analysis, scale, onGrab, onRelease }: Peopl
           className={`halo font-tight text-[13px] ${bad ? "font-semibold" : ""}`}
         >
           {person.name}
-          {bad ? " NOT HERE" : ""}
+          {bad ? " NOT HERE" : reached ? ", in shelter" : ""}
         </text>
         <Handle
           id={grip}

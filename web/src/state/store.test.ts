@@ -172,6 +172,10 @@ describe("editing", () => {
     expect(now()?.plan.follows).toEqual(["lines[0].rope.lengthM"]);
     settle(before, before);
     expect(now()?.plan.follows).toEqual(["lines[0].rope.lengthM"]);
+    // Nothing moved: the document is the same, and nothing is saved.
+    const same = now();
+    settle(same?.plan as Plan, same?.plan as Plan);
+    expect(now()).toBe(same);
   });
 
   it("takes a check on once, and back", () => {

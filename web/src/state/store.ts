@@ -85,7 +85,7 @@ export const useSheet = create<SheetState>((set) => ({
     });
   },
   settle: (plan, settled) => {
-    set((s) => (s.document?.plan === plan ? { document: { ...s.document, plan: settled } } : s));
+    set((s) => (settled !== plan && s.document?.plan === plan ? { document: { ...s.document, plan: settled } } : s));
   },
   release: () => {
     set({ grip: null });

@@ -16,9 +16,11 @@ import { useFeed } from "../state/feed";
 import { setMember, useSheet } from "../state/store";
 import { useView } from "../state/view";
 import { stateHatch } from "../state/words";
+import { saidTarget } from "../drawing/saidTarget";
 import { Choice } from "../ui/Choice";
 import { Button, Note, Segments } from "../ui/controls";
 import { useSettings } from "../ui/settings";
+import { TextField } from "../ui/TextField";
 import { written } from "../units/units";
 import { Group, Member } from "./fields";
 import { EscapeRoutes } from "./EscapeRoutes";
@@ -132,6 +134,7 @@ function AddTarget({ plan }: { plan: Plan }) {
   }
   return (
     <Group title="What stands about">
+      <Said plan={plan} kind={kind} />
       <Choice
         label="Kind"
         value={kind}
@@ -179,6 +182,47 @@ function AddTarget({ plan }: { plan: Plan }) {
         </Button>
       </div>
     </Group>
+  );
+}
+
+/** One line that puts a target in: what, how far out, how far to its side, how large. */
+function Said({ plan, kind }: { plan: Plan; kind: Target["kind"] }) {
+  const units = useSettings((s) => s.units);
+  const [text, setText] = useState("");
+  const [problem, setProblem] = useState<string>();
+
+  function put(): void {
+    if (text.trim() === "") return;
+    const said = saidTarget(text, plan, units, kind);
+    if ("problem" in said) {
+      setProblem(said.problem);
+      return;
+    }
+    setMember("site.targets", [...plan.site.targets, said.target]);
+    useView.getState().set({ drawing: "plan", target: null });
+    setText("");
+    setProblem(undefined);
+  }
+
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        put();
+      }}
+    >
+      <TextField
+        label="Say it"
+        member="site.targets"
+        value={text}
+        problem={problem}
+        onChange={(next) => {
+          setText(next);
+          setProblem(undefined);
+        }}
+      />
+      <Note>“Shed, 6 m left, 12 m out, 4 × 3”, then Enter. Out is along the lay; a road runs across it.</Note>
+    </form>
   );
 }
 

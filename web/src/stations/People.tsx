@@ -52,7 +52,7 @@ export function People() {
       ))}
       <Group title="Put on this job">
         {crews.length > 0 && (
-          <div role="group" aria-label="As usual" className="mt-1 flex flex-wrap gap-1.5">
+          <div role="group" aria-label="As usual" className="mt-1 flex flex-wrap gap-1.5" data-member="crew">
             {crews.map(({ set, people }) => (
               <Button
                 key={set.id}
@@ -213,6 +213,7 @@ function Row({ person, index, lines, onChange, onRemove }: RowProps) {
       {(hauls || person.shelter !== undefined || (placed && placesInWords[placed.in].bad)) && (
         <TextField
           label={labelOf("crew[0].shelter")}
+          member={`crew[${index}].shelter`}
           value={person.shelter ?? ""}
           onChange={(shelter) => {
             const next: CrewMember = { ...person, shelter };

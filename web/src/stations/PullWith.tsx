@@ -1,4 +1,4 @@
-import type { Line } from "../api/types";
+import type { Catalogue, Line } from "../api/types";
 import { useStarts } from "../state/starts";
 import { startMember, useSheet } from "../state/store";
 import { useKit } from "../state/useKit";
@@ -10,6 +10,28 @@ const most = 4;
 
 const choice = (taken: boolean): string =>
   `min-h-9 border border-ink px-2.5 text-left font-tight text-sm font-medium leading-tight coarse:min-h-11 ${taken ? "bg-ink text-sheet" : "bg-sheet hover:bg-tint"}`;
+
+/** Hands want a tackle before them; a winch or a machine hauls on the line itself until somebody says otherwise. */
+function withKind(line: Line, kind: Line["puller"]["kind"], starts: Catalogue["starts"]): Line {
+  const isHands = (k: Line["puller"]["kind"]) => k === "people";
+  const { contactId } = line.tackle;
+  const machineN = line.puller.machineN ?? (kind === "machine" ? starts.machineN : starts.handWinchN);
+  return {
+    ...line,
+    tackle:
+      isHands(kind) === isHands(line.puller.kind)
+        ? line.tackle
+        : {
+            openedM: line.tackle.openedM,
+            closedM: line.tackle.closedM,
+            systemId: isHands(kind) ? handsTackle : "direct",
+            contactId,
+          },
+    puller: { ...line.puller, kind, ...(isHands(kind) ? {} : { machineN }) },
+  };
+}
+
+const handsTackle = "three-to-one";
 
 /** What the line is pulled with: a whole set of the crew's in one choice, those on the truck today first, or a kind of puller. */
 export function PullWith() {
@@ -58,13 +80,7 @@ export function PullWith() {
             aria-pressed={!taken && line.puller.kind === kind}
             className={choice(!taken && line.puller.kind === kind)}
             onClick={() => {
-              startMember("lines[0].puller", {
-                ...line.puller,
-                kind,
-                ...(kind === "people"
-                  ? {}
-                  : { machineN: line.puller.machineN ?? (kind === "machine" ? starts.machineN : starts.handWinchN) }),
-              });
+              startMember("lines[0]", withKind(line, kind, starts));
             }}
           >
             {name}

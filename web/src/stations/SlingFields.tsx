@@ -25,6 +25,7 @@ export function SlingFields({ path, catalogue, name }: { path: PathOf<Sling>; ca
     <>
       <Choice
         label={name}
+        member={path}
         value={sling?.hitch ?? "none"}
         options={hitches}
         onChange={(hitch) => {

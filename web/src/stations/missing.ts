@@ -81,8 +81,9 @@ export function stillMissing({ plan, plannedOn, analysis, problems }: Asked): Op
   if (plan.crew.length === 0) say("crew", "Nobody is named on this job: say who does what.", "who does what", "crew");
   else if (!plan.crew.some((c) => c.role === "faller"))
     say("faller", "Nobody is named as faller.", "the faller", "crew");
-  // The brief and the day speak in the words of one who leads and one who watches: nobody is taken for them.
-  if (plan.crew.length > 1 && !plan.crew.some((c) => c.role === "lead"))
+  // The brief and the day speak in the words of one who leads and one who watches: nobody is taken for them. Two have a role
+  // each already.
+  if (plan.crew.length > 2 && !plan.crew.some((c) => c.role === "lead"))
     say("lead", "Nobody is named who leads: who gives the signs, and signs first?", "who leads", "crew");
   if (plan.crew.length > 2 && !plan.crew.some((c) => c.role === "watcher"))
     say("watcher", "Nobody is named who watches the top and the seat.", "who watches", "crew");

@@ -27,6 +27,26 @@ export function useMissing(): OpenPoint[] {
   );
 }
 
+/** The same, as it stands this moment. */
+export function missingNow(): OpenPoint[] {
+  const document = useSheet.getState().document;
+  const { analysis, problems } = useFeed.getState();
+  return document ? missingOf({ plan: document.plan, plannedOn: document.plannedOn, analysis, problems }) : [];
+}
+
+let order: string[] = [];
+
+/** The point after one, which may be settled by now: the order that it stood in is remembered. */
+export function pointAfter(key: string, points: OpenPoint[]): OpenPoint | undefined {
+  const here = points.findIndex((p) => p.key === key);
+  if (here >= 0) {
+    order = points.map((p) => p.key);
+    return points[here + 1];
+  }
+  const later = order.slice(order.indexOf(key) + 1);
+  return points.find((p) => later.includes(p.key)) ?? points[0];
+}
+
 /** What of it is settled at a station. */
 export function useMissingAt(key: string): OpenPoint[] {
   return useMissing().filter((point) => stationKeyOf(point) === key);

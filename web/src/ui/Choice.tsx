@@ -15,7 +15,7 @@ export function Choice(props: ChoiceProps) {
   const id = useId();
   const { parts, plain, before, near, open, openByKey } = useOnDemand<Lists, HTMLButtonElement>(lists);
   if (parts) return <parts.ChoiceList {...props} before={before} />;
-  const { label, value, options, problem } = props;
+  const { label, value, options, problem, member } = props;
   return (
     <div className={choiceLook.field}>
       <div className={choiceLook.row}>
@@ -25,6 +25,7 @@ export function Choice(props: ChoiceProps) {
         <button
           ref={plain}
           id={id}
+          data-member={member}
           type="button"
           aria-haspopup="listbox"
           aria-expanded={false}

@@ -138,6 +138,10 @@ export function NumberField({
               setText(e.target.value);
               setTyped(true);
             }}
+            // The same digits put over the old ones, at once, are no change to React.
+            onBeforeInput={() => {
+              setTyped(true);
+            }}
             onFocus={(e) => {
               // All its digits come back to be edited, and are selected to be overwritten.
               const input = e.target;

@@ -13,7 +13,7 @@ export interface ChoiceProps {
   problem?: string | undefined;
   /** What a search says that finds nothing. */
   none?: string;
-  /** The member of the plan that a search sets: Enter goes on from there, and what is missing leads here. */
+  /** The member of the plan that it sets: what is missing leads here, and Enter in a search goes on from here. */
   member?: string;
 }
 

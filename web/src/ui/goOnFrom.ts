@@ -4,7 +4,8 @@
  */
 export function goOnFrom(field: HTMLInputElement): void {
   const among = field.closest("[data-onward]");
-  if (!among) return;
+  // While what is missing leads, it leads.
+  if (!among || document.querySelector("[data-missing-bar]")) return;
   const before = stops(among, field);
   // Once the page has drawn what was entered.
   setTimeout(() => {

@@ -1,7 +1,7 @@
-import { type ButtonHTMLAttributes } from "react";
+import { useEffect, useRef, type ButtonHTMLAttributes } from "react";
 import { goToMember, stationOf } from "../../stations/registry";
 import { noDay, stationKeyOf, type OpenPoint } from "../../stations/missing";
-import { confirmAsDrawn, useMissing } from "../../stations/useMissing";
+import { confirmAsDrawn, missingNow, pointAfter, useMissing } from "../../stations/useMissing";
 import { useView } from "../../state/view";
 
 /** Goes to where a point is settled. */
@@ -57,14 +57,67 @@ export function NextOpen() {
   );
 }
 
+/**
+ * Enter in the field of a point, once it is taken, leads to the next: a tick is ticked by it. So does a press on a button or a
+ * box that settles the point; what is typed settles one with its first letter, and waits for Enter.
+ */
+function useLeadingOn(at: string | null, points: OpenPoint[]): void {
+  const led = useRef(false);
+  useEffect(() => {
+    // It was chosen, or the answer to what was entered before settled it as well: on, while nobody is typing there.
+    const typing = !led.current && document.activeElement instanceof HTMLInputElement;
+    if (at !== null && !typing && !points.some((p) => p.key === at)) lead(pointAfter(at, points));
+  }, [at, points]);
+  useEffect(() => {
+    if (at === null) return undefined;
+    const leadOn = () => {
+      led.current = true;
+      lead(pointAfter(at, missingNow()));
+    };
+    function onKey(event: KeyboardEvent): void {
+      led.current = false;
+      const field = event.target;
+      if (event.key !== "Enter" || !(field instanceof HTMLInputElement) || !field.closest("aside [data-member]"))
+        return;
+      if (field.role === "combobox" || field.form) return;
+      if (field.type === "checkbox" && !field.checked) field.click();
+      // Once the page has taken what was entered.
+      setTimeout(() => {
+        if (field.getAttribute("aria-invalid") !== "true") leadOn();
+      }, 0);
+    }
+    function onClick(event: MouseEvent): void {
+      if (event.isTrusted) led.current = false;
+      const press = event.target;
+      if (!(press instanceof Element) || !press.closest("aside button, aside input[type='checkbox']")) return;
+      setTimeout(() => {
+        if (!missingNow().some((p) => p.key === at)) leadOn();
+      }, 0);
+    }
+    const onInput = () => {
+      led.current = false;
+    };
+    document.addEventListener("keydown", onKey);
+    document.addEventListener("input", onInput, true);
+    document.addEventListener("click", onClick);
+    return () => {
+      document.removeEventListener("keydown", onKey);
+      document.removeEventListener("input", onInput, true);
+      document.removeEventListener("click", onClick);
+    };
+  }, [at]);
+}
+
 /** From one open point to the next, each a tap from its field. */
 export function MissingBar() {
   const points = useMissing();
   const at = useView((s) => s.missing);
+  useLeadingOn(at, points);
   if (at === null) return null;
   const index = points.findIndex((p) => p.key === at);
-  // A point that was settled is gone from the list: the next one stands in its place.
-  const shown = index >= 0 ? points[index] : points[0];
+  // A point that was settled is gone from the list: the one that stood after it takes its place.
+  const after = pointAfter(at, points);
+  const shown = index >= 0 ? points[index] : after;
   const place = Math.max(0, index);
   // The drawing shows what this station decides: what is guessed there is seen at once.
   const alike = shown?.asDrawn ? points.filter((p) => p.asDrawn && stationKeyOf(p) === stationKeyOf(shown)) : [];
@@ -101,10 +154,12 @@ export function MissingBar() {
       {alike.length > 1 && (
         <button
           type="button"
+          data-as-drawn
           className={button}
           title={alike.map((p) => p.name).join(", ")}
           onClick={() => {
             confirmAsDrawn(alike);
+            lead(pointAfter(alike.at(-1)?.key ?? at, missingNow()));
           }}
         >
           All {alike.length} as drawn

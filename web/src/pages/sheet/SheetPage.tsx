@@ -36,7 +36,7 @@ function onOpen({ fresh, go }: Came): void {
   if (!fresh) return;
   if (!guideSeen()) useView.getState().set({ guide: true });
   // A finger would bring the keys of a phone up over the page that is to be seen first.
-  else if (window.matchMedia("(pointer: fine)").matches) goToMember("tree.speciesId");
+  else if (!window.matchMedia("(pointer: coarse)").matches) goToMember("tree.speciesId");
 }
 
 function Sheet({ catalogue }: { catalogue: Catalogue }) {

@@ -5,7 +5,7 @@ import { Refused } from "../Refused";
 import { Over, openBy } from "./Over";
 
 /** One of a short list. */
-export function ChoiceList({ label, value, options, onChange, problem, before }: ChoiceProps & Opened) {
+export function ChoiceList({ label, value, options, onChange, problem, member, before }: ChoiceProps & Opened) {
   const taken = options.find((o) => o.value === value);
   const button = useRef<HTMLButtonElement | null>(null);
   useEffect(() => {
@@ -18,7 +18,7 @@ export function ChoiceList({ label, value, options, onChange, problem, before }:
         <div className={choiceLook.row}>
           <Label className={choiceLook.label}>{label}</Label>
           <Listbox value={value} onChange={onChange}>
-            <ListboxButton ref={button} className={choiceLook.button}>
+            <ListboxButton ref={button} data-member={member} className={choiceLook.button}>
               {taken?.name ?? value}{" "}
               <span aria-hidden className="text-pencil">
                 ▾
