@@ -51,7 +51,7 @@ public sealed class ListTests(Stage stage) : IClassFixture<Stage>
     }
 
     [Fact]
-    public void A_job_begins_like_an_earlier_one_at_the_walk_up_and_goes_again_if_nothing_is_entered()
+    public void A_job_begins_like_an_earlier_one_at_its_measures_and_goes_again_if_nothing_is_entered()
     {
         screen.Open();
         screen.Until(() => screen.Count("[data-job]") == 9, "the jobs");
@@ -61,7 +61,7 @@ public sealed class ListTests(Stage stage) : IClassFixture<Stage>
             () => screen.Text("[data-summary]").Contains("Nothing is measured yet", StringComparison.Ordinal),
             "what was seen at the other tree to be a guess"
         );
-        Assert.Equal("Walk up", screen.Text("aside h2"));
+        Assert.Equal("Size up", screen.Text("aside h2"));
         screen.Press("DRAKLO");
         screen.Until(() => screen.Count("[data-job]") == 9, "the jobs as before");
 

@@ -19,6 +19,7 @@ const SheetPage = lazy(() => import("./pages/sheet/SheetPage").then((m) => ({ de
 const LockerPage = lazy(() => import("./pages/locker/LockerPage").then((m) => ({ default: m.LockerPage })));
 const CrewPage = lazy(() => import("./pages/crew/CrewPage").then((m) => ({ default: m.CrewPage })));
 const BriefPage = lazy(() => import("./pages/brief/BriefPage").then((m) => ({ default: m.BriefPage })));
+const BriefsPage = lazy(() => import("./pages/brief/BriefsPage").then((m) => ({ default: m.BriefsPage })));
 const IssuedPage = lazy(() => import("./pages/brief/IssuedPage").then((m) => ({ default: m.IssuedPage })));
 const PapersPage = lazy(() => import("./pages/papers/PapersPage").then((m) => ({ default: m.PapersPage })));
 const RevisionPage = lazy(() => import("./pages/revision/RevisionPage").then((m) => ({ default: m.RevisionPage })));
@@ -62,7 +63,7 @@ function App() {
   const sun = useSettings((s) => s.sun);
   const paper = useSettings((s) => s.paper);
   useEffect(() => {
-    document.documentElement.dataset["paper"] = paper;
+    document.documentElement.dataset["sheetSize"] = paper;
   }, [paper]);
   useEffect(() => {
     if (sun) document.documentElement.dataset["theme"] = "sun";
@@ -84,6 +85,7 @@ function App() {
         <Route path="/locker" element={<LockerPage />} />
         <Route path="/locker/:id" element={<LockerPage />} />
         <Route path="/register" element={<RegisterPage />} />
+        <Route path="/briefs" element={<BriefsPage />} />
         <Route path="/labels" element={<LabelsPage />} />
         <Route path="/year" element={<YearPage />} />
         <Route path="/learning" element={<LearningPage />} />

@@ -78,7 +78,8 @@ internal static class PeopleReasons
                 : -1;
             var path =
                 named >= 0 ? $"crew[{named}].shelter"
-                : kind == PullerKind.People || findings.Plan.Lines[i].Puller.Place is not null ? $"lines[{i}].puller.place"
+                : kind == PullerKind.People || findings.Plan.Lines[i].Puller.Place is not null
+                    ? $"lines[{i}].puller.place"
                 : "crew";
             var who = new Who(name, kind != PullerKind.People, path, "crew", line.Crew.Distance);
             Judge(findings, reasons, who, line.CrewIn, line.Crew, line.CrewShelter);

@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.IO.Compression;
 using Draklo.Store;
 using Draklo.Web.Hosting;
 using Draklo.Web.Logs;
@@ -9,6 +10,8 @@ namespace Draklo.Web.Jobs;
 /// <summary>A whole job as one file, out and in.</summary>
 internal static class ArchiveEndpoints
 {
+    private const int MostAtOnce = 200;
+
     public static void MapArchives(this IEndpointRouteBuilder app)
     {
         app.MapGet("/api/jobs/{id}/job.zip", Write)
@@ -19,6 +22,15 @@ internal static class ArchiveEndpoints
             )
             .Produces<byte[]>(200, "application/zip")
             .ProducesProblem(404);
+        app.MapGet("/api/jobs/jobs.zip", WriteSeveralAsync)
+            .WithName("exportJobs")
+            .WithTags("jobs")
+            .WithSummary(
+                "Several jobs in one file: the archive of each, as exportJob gives it, each of which opens again by importJob. Ids of 1 to 200 jobs, as id=a&id=b."
+            )
+            .Produces<byte[]>(200, "application/zip")
+            .ProducesProblem(404)
+            .ProducesValidationProblem(422);
         app.MapPost("/api/jobs/archives", KeepAsync)
             .WithName("importJob")
             .WithTags("jobs")
@@ -47,6 +59,51 @@ internal static class ArchiveEndpoints
                 $"{JobEndpoints.FileNameOf(job.Content.Name)}.draklo.zip"
             )
             : JobEndpoints.Missing();
+
+    private static async Task<IResult> WriteSeveralAsync(
+        JobStore jobs,
+        BriefStore briefs,
+        PullStore pulling,
+        LogStore logs,
+        PictureFiles pictures,
+        [FromQuery(Name = "id")] string[] ids,
+        CancellationToken stopped
+    )
+    {
+        var asked = ids.Distinct(StringComparer.Ordinal).ToList();
+        if (asked.Count is 0 or > MostAtOnce)
+        {
+            return PlainProblems.Refused([new("id", $"Name 1 to {MostAtOnce} jobs, as id=a&id=b.")]);
+        }
+
+        var found = asked.ConvertAll(jobs.Find);
+        if (found.Contains(null))
+        {
+            return JobEndpoints.Missing();
+        }
+
+        var file = new MemoryStream();
+        await using (var zip = await ZipArchive.CreateAsync(file, ZipArchiveMode.Create, true, null, stopped))
+        {
+            var taken = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
+            foreach (var job in found.OfType<Job>())
+            {
+                var name = JobEndpoints.FileNameOf(job.Content.Name);
+                var free = name;
+                for (var n = 2; !taken.Add(free); n++)
+                {
+                    free = $"{name}-{n}";
+                }
+
+                await using var entry = await zip.CreateEntry($"{free}.draklo.zip", CompressionLevel.NoCompression)
+                    .OpenAsync(stopped);
+                await entry.WriteAsync(JobArchive.Write(job, briefs, pulling, logs, pictures), stopped);
+            }
+        }
+
+        file.Position = 0;
+        return Results.File(file, "application/zip", "jobs.zip");
+    }
 
     private static async Task<IResult> KeepAsync(
         JobStore jobs,

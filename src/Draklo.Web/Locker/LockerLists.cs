@@ -20,7 +20,7 @@ internal static class LockerLists
         locker
             .MapGet("/locker.csv", Export)
             .WithName("exportLocker")
-            .WithSummary("The list as CSV, UTF-8.")
+            .WithSummary("The list as CSV, UTF-8: the whole locker, or the pieces named by id=a&id=b.")
             .Produces(200, contentType: "text/csv");
         locker
             .MapPost("/csv/preview", PreviewAsync)
@@ -40,8 +40,17 @@ internal static class LockerLists
             .WithMetadata(new RequestSizeLimitAttribute(LargestList));
     }
 
-    private static IResult Export(LockerStore store) =>
-        Results.File(GearCsv.Write(store.List().Select(k => k.Item)), "text/csv; charset=utf-8", "locker.csv");
+    private static IResult Export(LockerStore store, [FromQuery(Name = "id")] string[] ids) =>
+        Results.File(
+            GearCsv.Write(
+                store
+                    .List()
+                    .Select(k => k.Item)
+                    .Where(i => ids.Length == 0 || ids.Contains(i.Id, StringComparer.Ordinal))
+            ),
+            "text/csv; charset=utf-8",
+            "locker.csv"
+        );
 
     private static async Task<IResult> PreviewAsync(LockerStore store, HttpRequest request, string? units = null)
     {

@@ -85,6 +85,7 @@ public static class Rights
             "readJob",
             "exportPlan",
             "exportJob",
+            "exportJobs",
             "listRevisions",
             "readRevision",
             "compareRevisions",

@@ -33,6 +33,8 @@ interface ViewState extends AddressedView {
   draft: Draft | null;
   /** Path of the member that somebody was sent to. */
   field: string | null;
+  /** How often somebody was led to a field: to the same one again as well. */
+  led: number;
   /** Whether the lay rose is drawn round the tree. */
   rose: boolean;
   /** Which of the missing points is being settled; null while the walk through them is closed. */
@@ -60,6 +62,7 @@ const passing = {
   target: null,
   draft: null,
   field: null,
+  led: 0,
   rose: false,
   missing: null,
   guide: false,

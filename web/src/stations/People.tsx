@@ -182,6 +182,7 @@ function Row({ person, index, lines, onChange, onRemove }: RowProps) {
       </div>
       <Choice
         label="Does"
+        member={`crew[${index}].role`}
         value={person.role}
         options={roles}
         onChange={(role) => {

@@ -71,7 +71,7 @@ describe("what is still missing", () => {
       guesses: [],
       provenance: {},
       follows: [],
-      crew: [{ role: "faller" }],
+      crew: [{ role: "faller" }, { role: "hauler" }],
       help: { meetAt: "a", nearestRoad: "b", caller: "c", kitAt: "d" },
     } as unknown as Plan;
     const sound = { verdict: { reasons: [] } } as unknown as Analysis;

@@ -81,6 +81,13 @@ export function stillMissing({ plan, plannedOn, analysis, problems }: Asked): Op
   if (plan.crew.length === 0) say("crew", "Nobody is named on this job: say who does what.", "who does what", "crew");
   else if (!plan.crew.some((c) => c.role === "faller"))
     say("faller", "Nobody is named as faller.", "the faller", "crew");
+  else if (!plan.crew.some((c) => c.role === "hauler" || c.role === "machine")) {
+    const other = plan.crew.findLastIndex((c) => c.role !== "faller");
+    const [does, name] =
+      plan.lines[0]?.puller.kind === "people" ? ["hauls", "who hauls"] : ["works what pulls", "who works what pulls"];
+    if (plan.lines.length > 0)
+      say("hauler", `Nobody is named who ${does}.`, name, other < 0 ? "crew" : `crew[${other}].role`);
+  }
   // The brief and the day speak in the words of one who leads and one who watches: nobody is taken for them. Two have a role
   // each already.
   if (plan.crew.length > 2 && !plan.crew.some((c) => c.role === "lead"))

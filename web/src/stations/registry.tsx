@@ -140,6 +140,7 @@ export function goToMember(path: string): void {
   const target = /^site\.targets\[(\d+)\]/.exec(path)?.[1];
   useView.getState().set({
     field: path,
+    led: useView.getState().led + 1,
     ...(line === undefined ? {} : { line: Number(line) }),
     ...(target === undefined
       ? {}

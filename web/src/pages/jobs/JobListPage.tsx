@@ -12,11 +12,15 @@ import { dayOf, stateHatch, stateWords } from "../../state/words";
 import { Button } from "../../ui/controls";
 import { useSettings } from "../../ui/settings";
 import { MoreMenu } from "../../ui/MoreMenu";
+import { ChosenBox } from "../../ui/SeveralBar";
 import { TopBar } from "../../ui/TopBar";
+import { lazily } from "../../ui/lazily";
+import { useSeveral } from "../../state/useSeveral";
 import { stageNames } from "../log/words";
 import { firstAsk, isNarrowed, JobFilters } from "./JobFilters";
 import { CareNote } from "../care/CareNote";
 
+const SeveralJobs = lazily(() => import("./SeveralJobs").then((m) => m.SeveralJobs));
 const NewJob = lazy(() => import("./NewJob").then((m) => ({ default: m.NewJob })));
 
 const largestFile = 1024 * 1024;
@@ -24,6 +28,8 @@ const largestArchive = 96 * 1024 * 1024;
 
 const isArchive = (file: File): boolean => /\.zip$/i.test(file.name) || file.type.includes("zip");
 const page = 60;
+const wholeRow =
+  "after:absolute after:inset-0 focus-visible:outline-none focus-visible:after:outline-2 focus-visible:after:outline-ink";
 const itemLook = "block w-full px-4 py-2 text-left text-sm data-focus:bg-tint";
 
 /** Every job with a small elevation of its tree. */
@@ -39,6 +45,10 @@ export function JobListPage() {
     setRefused(sayWhy(error));
   };
   const acts = useActs(complain);
+  const several = useSeveral<JobEntry>(
+    (job) => job.id,
+    (job) => job.name,
+  );
   const take = useMutation({
     mutationFn: (file: File) => (isArchive(file) ? api.importJob(file) : api.importPlan(file)),
     onSuccess: (job) => navigate(`/jobs/${job.id}`),
@@ -67,6 +77,9 @@ export function JobListPage() {
       <TopBar>
         {leads && (
           <>
+            <Button aria-pressed={several.chosen !== null} onClick={several.chosen ? several.end : several.begin}>
+              Choose several
+            </Button>
             <FileButton label="Plan file" accept=".json,.zip,application/json,application/zip" onFile={choose}>
               Import
             </FileButton>
@@ -120,9 +133,23 @@ export function JobListPage() {
             </p>
           </div>
         )}
+        {several.chosen && (
+          <SeveralJobs
+            several={several}
+            shown={listed ?? []}
+            onChanged={() => void queries.invalidateQueries({ queryKey: ["jobs"] })}
+          />
+        )}
         <ul className="mt-3">
           {listed?.map((job) => (
-            <JobRow key={job.id} job={job} onDuplicate={acts.duplicate} onRemove={acts.remove} />
+            <JobRow
+              key={job.id}
+              job={job}
+              chosen={several.chosen?.has(job.id)}
+              onChoose={several.toggle}
+              onDuplicate={acts.duplicate}
+              onRemove={acts.remove}
+            />
           ))}
         </ul>
         {jobs.hasNextPage && (
@@ -221,12 +248,15 @@ function useActs(complain: (error: Error) => void) {
 
 interface JobRowProps {
   job: JobEntry;
+  /** Whether it is among several that are chosen; undefined while jobs are opened one by one. */
+  chosen: boolean | undefined;
+  onChoose: (job: JobEntry) => void;
   onDuplicate: (job: JobEntry) => void;
   onRemove: (job: JobEntry) => void;
 }
 
 /** One job: its drawing, its verdict, its day, and what can be done with it. */
-function JobRow({ job, onDuplicate, onRemove }: JobRowProps) {
+function JobRow({ job, chosen, onChoose, onDuplicate, onRemove }: JobRowProps) {
   return (
     <li
       data-job={job.name}
@@ -245,12 +275,22 @@ function JobRow({ job, onDuplicate, onRemove }: JobRowProps) {
       </div>
       <div className="min-w-0 flex-1 max-md:min-w-[150px]">
         <h2 className="font-tight text-[17px] font-semibold leading-tight">
-          <Link
-            to={job.clearing ? `/jobs/${job.id}/clear` : `/jobs/${job.id}`}
-            className="after:absolute after:inset-0 focus-visible:outline-none focus-visible:after:outline-2 focus-visible:after:outline-ink"
-          >
-            {job.name}
-          </Link>
+          {chosen === undefined ? (
+            <Link to={job.clearing ? `/jobs/${job.id}/clear` : `/jobs/${job.id}`} className={wholeRow}>
+              {job.name}
+            </Link>
+          ) : (
+            <button
+              type="button"
+              aria-pressed={chosen}
+              className={`text-left ${wholeRow}`}
+              onClick={() => {
+                onChoose(job);
+              }}
+            >
+              <ChosenBox chosen={chosen} /> {job.name}
+            </button>
+          )}
         </h2>
         <p className="text-[13px] text-pencil">
           {job.place || "no place"}

@@ -1,6 +1,7 @@
 import { useRef, useState } from "react";
 import type { GearEntry } from "../../api/types";
 import { useSize } from "../../drawing/useSize";
+import { ChosenBox } from "../../ui/SeveralBar";
 import { useSettings } from "../../ui/settings";
 import { figure, unitOf } from "../../units/units";
 import { inSight, kindNames, stateNames } from "./words";
@@ -16,15 +17,15 @@ export function GearList({
   entries,
   taken,
   truck,
-  loading,
+  ticked,
   onTake,
 }: {
   entries: GearEntry[];
   taken: string | undefined;
   /** Ids of what is on the truck today. */
   truck: ReadonlySet<string>;
-  /** While the truck is loaded a row is ticked instead of opened. */
-  loading: boolean;
+  /** Ids of the rows that are ticked while a row is ticked instead of opened; undefined while it is opened. */
+  ticked: ReadonlySet<string> | undefined;
   onTake: (id: string) => void;
 }) {
   const units = useSettings((s) => s.units);
@@ -84,7 +85,7 @@ export function GearList({
                 index={first + i}
                 taken={entry.item.id === taken}
                 onTruck={truck.has(entry.item.id)}
-                loading={loading}
+                ticked={ticked?.has(entry.item.id)}
                 onTake={onTake}
               />
             ))}
@@ -101,7 +102,7 @@ function Row({
   index,
   taken,
   onTruck,
-  loading,
+  ticked,
   onTake,
 }: {
   entry: GearEntry;
@@ -109,7 +110,8 @@ function Row({
   index: number;
   taken: boolean;
   onTruck: boolean;
-  loading: boolean;
+  /** Undefined while rows are opened. */
+  ticked: boolean | undefined;
   onTake: (id: string) => void;
 }) {
   const units = useSettings((s) => s.units);
@@ -130,18 +132,17 @@ function Row({
             onTake(item.id);
           }}
           aria-current={taken ? "true" : undefined}
-          aria-pressed={loading ? onTruck : undefined}
+          aria-pressed={ticked}
           className={`text-left font-medium after:absolute after:inset-0 ${item.state === "retired" ? "line-through decoration-1" : ""}`}
         >
-          {loading && (
-            <span
-              aria-hidden
-              className={`mr-2 inline-block h-4 w-4 border border-ink align-[-2px] ${onTruck ? "bg-ink shadow-[inset_0_0_0_3px_var(--sheet)]" : "bg-sheet"}`}
-            />
+          {ticked !== undefined && (
+            <>
+              <ChosenBox chosen={ticked} />{" "}
+            </>
           )}
           {item.name}
         </button>
-        {onTruck && !loading && <span className="text-[13px] font-semibold"> on the truck</span>}
+        {onTruck && ticked === undefined && <span className="text-[13px] font-semibold"> on the truck</span>}
         {item.count > 1 && <span className="text-pencil"> × {item.count}</span>}
         {item.marks !== undefined && <span className="text-[13px] text-pencil"> {item.marks}</span>}
       </span>

@@ -163,11 +163,15 @@ export function GearPanel({ id, onGone }: { id: string; onGone: () => void }) {
       )}
       {form === "inspect" && (
         <InspectForm
-          entry={entry}
+          entries={[entry]}
+          title={`Inspect ${item.name}`}
           onClose={() => {
             setForm(null);
           }}
-          onKept={fresh}
+          keep={async (inspection) => {
+            await api.inspect(item.id, inspection, units);
+            fresh();
+          }}
         />
       )}
       {form === "use" && (

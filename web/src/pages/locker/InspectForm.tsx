@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api } from "../../api/client";
 import { today } from "../../state/words";
-import type { GearDetail, GearEntry, Inspection } from "../../api/types";
+import type { GearEntry, Inspection } from "../../api/types";
 import { Choice } from "../../ui/Choice";
 import { Note } from "../../ui/controls";
 import { Modal } from "../../ui/Modal";
@@ -19,17 +19,18 @@ type Finding = Inspection["findings"][number];
 const onTextile: Finding[] = ["glazed", "cut", "flat", "stiff", "melted", "chemical", "abraded", "labelGone"];
 const onMetal: Finding[] = ["cracked", "bent", "wornGroove", "sticks", "chemical", "labelGone"];
 
-/** What was seen on a piece, and what follows. */
-export function InspectForm({
-  entry,
-  onClose,
-  onKept,
-}: {
-  entry: GearEntry;
+interface InspectFormProps {
+  /** The pieces looked at, all with the same findings; what is measured along one rope only is asked of one alone. */
+  entries: readonly GearEntry[];
+  title: string;
   onClose: () => void;
-  onKept: (detail: GearDetail) => void;
-}) {
-  const [draft, setDraft] = useState<Inspection>({ on: today(), by: "", findings: [], outcome: "pass" });
+  keep: (inspection: Inspection) => Promise<void>;
+}
+
+/** What was seen on a piece, or on several in one go, and what follows. */
+export function InspectForm({ entries, title, onClose, keep: send }: InspectFormProps) {
+  const who = useSettings((s) => s.who);
+  const [draft, setDraft] = useState<Inspection>({ on: today(), by: who, findings: [], outcome: "pass" });
   // Until somebody chooses, what usually follows stands there.
   const [chosen, setChosen] = useState(false);
   const usual = useQuery({
@@ -39,9 +40,12 @@ export function InspectForm({
     placeholderData: (before) => before,
   });
   const outcome = chosen ? draft.outcome : (usual.data?.outcome ?? "pass");
-  const units = useSettings((s) => s.units);
-  const { errors, busy, keep } = useKeeping(() => api.inspect(entry.item.id, { ...draft, outcome }, units), onKept);
-  const findings = entry.wears ? onTextile : onMetal;
+  const { errors, busy, keep } = useKeeping(() => send({ ...draft, outcome }), onClose);
+  const findings = [
+    ...new Set([...(entries.some((e) => e.wears) ? onTextile : []), ...(entries.every((e) => e.wears) ? [] : onMetal)]),
+  ];
+  const [first] = entries;
+  const isOneRope = entries.length === 1 && first && ["rope", "cord"].includes(first.item.kind);
   const along = (member: "atM" | "cutFromAM" | "cutFromBM", label: string) => (
     <NumberField
       label={label}
@@ -55,7 +59,7 @@ export function InspectForm({
     />
   );
   return (
-    <Modal title={`Inspect ${entry.item.name}`} onClose={onClose}>
+    <Modal title={title} onClose={onClose}>
       <TextField
         label="Day"
         type="date"
@@ -90,7 +94,7 @@ export function InspectForm({
         }}
         problem={errors["where"]}
       />
-      {["rope", "cord"].includes(entry.item.kind) && entry.item.lengthM !== undefined && (
+      {isOneRope && first.item.lengthM !== undefined && (
         <>
           {along("atM", "Flawed at, from end a")}
           {along("cutFromAM", "Cut off end a")}

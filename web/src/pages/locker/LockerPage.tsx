@@ -6,7 +6,7 @@ import { api, sayWhy } from "../../api/client";
 import { useKit } from "../../state/useKit";
 import { dayOf } from "../../state/words";
 import { Refused } from "../../ui/Refused";
-import type { GearItem } from "../../api/types";
+import type { GearEntry, GearItem } from "../../api/types";
 import { Choice } from "../../ui/Choice";
 import { Button } from "../../ui/controls";
 import { TopBar } from "../../ui/TopBar";
@@ -15,6 +15,8 @@ import { useSettings } from "../../ui/settings";
 import { GearForm } from "./GearForm";
 import { GearList } from "./GearList";
 import { GearPanel } from "./GearPanel";
+import { SeveralPieces } from "./SeveralPieces";
+import { useSeveral } from "../../state/useSeveral";
 import { ListImport } from "./ListImport";
 import { Proposals } from "./Proposals";
 import { RulesForm } from "./RulesForm";
@@ -47,6 +49,10 @@ export function LockerPage() {
   const [ruling, setRuling] = useState(false);
   const [loading, setLoading] = useState(false);
   const kit = useKit();
+  const several = useSeveral<GearEntry>(
+    (e) => e.item.id,
+    (e) => e.item.name,
+  );
   const [list, setList] = useState<File | null>(null);
   const asked = useDeferredValue(query);
   useEffect(() => {
@@ -74,9 +80,20 @@ export function LockerPage() {
           Read a CSV
         </FileButton>
         <Button
+          aria-pressed={several.chosen !== null}
+          onClick={() => {
+            setLoading(false);
+            if (several.chosen) several.end();
+            else several.begin();
+          }}
+        >
+          Choose several
+        </Button>
+        <Button
           aria-pressed={loading}
           className={loading ? "bg-ink! text-sheet!" : ""}
           onClick={() => {
+            several.end();
             setLoading(!loading);
           }}
         >
@@ -190,6 +207,7 @@ export function LockerPage() {
               <Refused>{kit.failed ? sayWhy(kit.failed) : null}</Refused>
             </div>
           )}
+          {several.chosen && <SeveralPieces several={several} shown={shown} onChanged={() => void fresh()} />}
           {locker.isError && (
             <p role="alert" className="border-l-4 border-ink bg-sheet px-3 py-2">
               The locker cannot be read: Draklo does not answer. Start it again, then reload this page.
@@ -210,8 +228,13 @@ export function LockerPage() {
               entries={shown}
               taken={id}
               truck={kit.items}
-              loading={loading}
+              ticked={several.chosen ? new Set(several.chosen.keys()) : loading ? kit.items : undefined}
               onTake={(next) => {
+                if (several.chosen) {
+                  const entry = items.find((e) => e.item.id === next);
+                  if (entry) several.toggle(entry);
+                  return;
+                }
                 if (loading) {
                   kit.choose(kit.items.has(next) ? [...kit.items].filter((i) => i !== next) : [...kit.items, next]);
                   return;

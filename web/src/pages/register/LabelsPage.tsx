@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
+import { useSearchParams } from "react-router";
 import { api, sayWhy } from "../../api/client";
 import { Button } from "../../ui/controls";
 import { useSettings } from "../../ui/settings";
@@ -15,7 +16,11 @@ export function LabelsPage() {
   useEffect(() => {
     document.title = "Labels, Draklo";
   }, []);
-  const pieces = (locker.data?.items ?? []).filter((e) => e.item.state !== "retired");
+  const [asked] = useSearchParams();
+  const wanted = asked.getAll("id");
+  const pieces = (locker.data?.items ?? []).filter((e) =>
+    wanted.length > 0 ? wanted.includes(e.item.id) : e.item.state !== "retired",
+  );
   return (
     <div className="min-h-full">
       <TopBar>

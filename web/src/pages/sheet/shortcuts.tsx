@@ -45,13 +45,7 @@ export function useShortcuts(): void {
         useSheet.getState().redo();
         return;
       }
-      if (
-        control ||
-        event.altKey ||
-        event.target instanceof HTMLInputElement ||
-        event.target instanceof HTMLTextAreaElement
-      )
-        return;
+      if (control || event.altKey || isTyping(event.target)) return;
       const view = useView.getState();
       const settings = useSettings.getState();
       // The tenth has the key 0.
@@ -77,6 +71,15 @@ export function useShortcuts(): void {
       window.removeEventListener("keydown", onKey);
     };
   }, []);
+}
+
+/** Whether letters belong to what has focus: a text field, or a list or menu that is searched by typing. */
+function isTyping(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLInputElement ||
+    target instanceof HTMLTextAreaElement ||
+    (target instanceof Element && target.closest("[role=listbox], [role=menu], [role=dialog]") !== null)
+  );
 }
 
 export function ShortcutList() {

@@ -12,6 +12,7 @@ const longestMs = 2000;
  */
 export function useLedTo(panel: RefObject<HTMLElement | null>): void {
   const path = useView((s) => s.field);
+  const led = useView((s) => s.led);
   useEffect(() => {
     if (path === null) return undefined;
     const began = Date.now();
@@ -26,7 +27,7 @@ export function useLedTo(panel: RefObject<HTMLElement | null>): void {
     return () => {
       clearTimeout(timer);
     };
-  }, [path, panel]);
+  }, [path, led, panel]);
 }
 
 function fieldOf(panel: HTMLElement, path: string, orNear: boolean): HTMLElement | undefined {
