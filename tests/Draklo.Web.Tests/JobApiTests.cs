@@ -191,6 +191,7 @@ public sealed class JobApiTests(RunningServer server) : IClassFixture<RunningSer
         var job = (await server.SendAsync(HttpMethod.Get, $"/api/jobs/{id}")).Body!.AsObject();
         job["plan"]!["lines"]![0]!["rope"]!["lengthM"] = 12;
         job["plan"]!["guesses"] = new JsonArray();
+        job["plan"]!["follows"] = new JsonArray();
         Assert.Equal(200, (await server.SendAsync(HttpMethod.Put, Path(job), ContentOf(job), 1)).Status);
         var saved = await HeadlineAsync(id, "");
         Assert.StartsWith("The rope does not reach", saved, StringComparison.Ordinal);

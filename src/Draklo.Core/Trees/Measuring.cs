@@ -1,4 +1,3 @@
-using Draklo.Core.Geometry;
 using Draklo.Core.Plans;
 using Draklo.Core.Units;
 

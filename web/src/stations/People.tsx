@@ -72,7 +72,10 @@ export function People() {
             <Button
               key={person.id}
               data-add={person.id}
-              onClick={() => {
+              onClick={(event) => {
+                // Their button goes: the next one is in hand, for whoever comes along.
+                const next = event.currentTarget.nextElementSibling;
+                if (next instanceof HTMLElement) next.focus();
                 change([...crew, memberOf(person, crew)]);
               }}
             >

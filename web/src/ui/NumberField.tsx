@@ -145,10 +145,14 @@ export function NumberField({
             onFocus={(e) => {
               // All its digits come back to be edited, and are selected to be overwritten.
               const input = e.target;
-              if (text === null && value !== undefined) setText(editable(value, quantity, units));
-              setTimeout(() => {
-                input.select();
-              }, 0);
+              const whole = text ?? (value === undefined ? "" : editable(value, quantity, units));
+              if (text === null && value !== undefined) setText(whole);
+              // Before the first key, and again after the pointer is let go; never over what was typed meanwhile.
+              const select = () => {
+                if (input.value === whole) input.select();
+              };
+              queueMicrotask(select);
+              setTimeout(select, 0);
             }}
             onBlur={commit}
             onKeyDown={onKeyDown}

@@ -20,8 +20,13 @@ export function useLedTo(panel: RefObject<HTMLElement | null>): void {
     function look(): void {
       const late = Date.now() - began > longestMs;
       const field = panel.current && fieldOf(panel.current, path ?? "", late);
-      if (field) take(field);
-      else if (!late) timer = setTimeout(look, everyMs);
+      if (field) {
+        take(field);
+        // A window that closes gives the focus back to where it came from: here it belongs to the field.
+        timer = setTimeout(() => {
+          if (!panel.current?.contains(document.activeElement)) take(field);
+        }, everyMs);
+      } else if (!late) timer = setTimeout(look, everyMs);
     }
     look();
     return () => {
