@@ -241,6 +241,8 @@ public sealed class GearOnSheetTests(Stage stage) : IClassFixture<Stage>
     {
         screen.OpenJob("Lime");
         screen.Until(() => screen.Count("[data-measure-better]") == 1, "what to measure better");
+        // Fonts that come move the row.
+        screen.Settle();
         screen.Click("[data-verdict] button");
         screen.Until(() => screen.Count("[data-chances] tbody tr") == 5, "the five that matter most");
         Assert.Contains("Nine times in ten", screen.Text("[data-chances]"), StringComparison.Ordinal);

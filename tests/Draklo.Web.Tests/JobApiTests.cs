@@ -192,6 +192,7 @@ public sealed class JobApiTests(RunningServer server) : IClassFixture<RunningSer
         job["plan"]!["lines"]![0]!["rope"]!["lengthM"] = 12;
         job["plan"]!["guesses"] = new JsonArray();
         job["plan"]!["follows"] = new JsonArray();
+        job["plan"]!["lines"]![0]!["puller"]!["count"] = 3;
         Assert.Equal(200, (await server.SendAsync(HttpMethod.Put, Path(job), ContentOf(job), 1)).Status);
         var saved = await HeadlineAsync(id, "");
         Assert.StartsWith("The rope does not reach", saved, StringComparison.Ordinal);
