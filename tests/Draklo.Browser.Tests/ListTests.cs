@@ -51,6 +51,26 @@ public sealed class ListTests(Stage stage) : IClassFixture<Stage>
     }
 
     [Fact]
+    public void Several_jobs_are_taken_off_the_list_and_put_back_in_one_go()
+    {
+        screen.Open();
+        screen.Until(() => screen.Count("[data-job]") == 9, "the jobs");
+        screen.Press("Choose several");
+        screen.Until(() => screen.Count("[data-several]") == 1, "the bar");
+        screen.Click("[data-job='Lime by the boathouse'] h2 button");
+        screen.Click("[data-job='Spruce above the allotments'] h2 button");
+        screen.Until(() => screen.Text("[data-several]").Contains("2 chosen", StringComparison.Ordinal), "two");
+        screen.Press("Delete");
+        screen.Until(() => screen.Count("[data-job]") == 7, "both to go");
+        screen.Press("Put the 2 back");
+        screen.Until(() => screen.Count("[data-job='Lime by the boathouse']") == 1, "both to be back");
+        screen.Until(() => screen.Count("[data-job]") == 9, "the jobs as before");
+        screen.NoViolations();
+        screen.Press("Done");
+        screen.Until(() => screen.Count("[data-job] h2 a") == 9, "jobs to be opened again");
+    }
+
+    [Fact]
     public void A_job_begins_like_an_earlier_one_at_its_measures_and_goes_again_if_nothing_is_entered()
     {
         screen.Open();

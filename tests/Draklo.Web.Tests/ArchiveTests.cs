@@ -41,6 +41,35 @@ public sealed class ArchiveTests(RunningServer server) : IClassFixture<RunningSe
     }
 
     [Fact]
+    public async Task Several_jobs_go_into_one_file_each_as_an_archive_that_opens_again()
+    {
+        var ids = new List<string>();
+        foreach (var name in new[] { "Birch", "Lime" })
+        {
+            ids.Add((await server.DemoAsync(name))["id"]!.GetValue<string>());
+        }
+
+        var file = await server.Client.GetByteArrayAsync($"/api/jobs/jobs.zip?id={ids[0]}&id={ids[1]}&id={ids[0]}");
+        using var zip = new ZipArchive(new MemoryStream(file));
+        Assert.Equal(2, zip.Entries.Count);
+        foreach (var entry in zip.Entries)
+        {
+            using var bytes = new MemoryStream();
+            await using (var packed = await entry.OpenAsync(TestContext.Current.CancellationToken))
+            {
+                await packed.CopyToAsync(bytes, TestContext.Current.CancellationToken);
+            }
+
+            var (status, kept) = await KeepAsync(bytes.ToArray());
+            Assert.Equal(201, status);
+            await server.SendAsync(HttpMethod.Delete, $"/api/jobs/{kept["id"]!.GetValue<string>()}");
+        }
+
+        Assert.Equal(422, (await server.SendAsync(HttpMethod.Get, "/api/jobs/jobs.zip")).Status);
+        Assert.Equal(404, (await server.SendAsync(HttpMethod.Get, $"/api/jobs/jobs.zip?id={ids[0]}&id=none")).Status);
+    }
+
+    [Fact]
     public async Task One_archive_by_eight_at_once_is_taken_in_once()
     {
         var lime = (await server.DemoAsync("Lime by"))["id"]!.GetValue<string>();

@@ -18,10 +18,12 @@ interface SeveralBarProps {
   onEnd: () => void;
   /** What can be done to all of them. */
   children: ReactNode;
+  /** What belongs to the last act, as its undoing. */
+  after?: ReactNode;
 }
 
 /** What can be done to the chosen entries of a list, and how the last act went. */
-export function SeveralBar({ of, count, last, onAll, onEnd, children }: SeveralBarProps) {
+export function SeveralBar({ of, count, last, onAll, onEnd, children, after }: SeveralBarProps) {
   return (
     <section aria-label={`Several ${of}`} className="my-3 border-l-4 border-ink bg-sheet px-3 py-2" data-several>
       <div className="flex flex-wrap items-center gap-2">
@@ -39,6 +41,7 @@ export function SeveralBar({ of, count, last, onAll, onEnd, children }: SeveralB
           {last.done} {last.what}.
         </p>
       )}
+      {after}
       {last && last.failed.length > 0 && (
         <ul role="alert" className="mt-1 text-sm">
           {last.failed.map((f) => (

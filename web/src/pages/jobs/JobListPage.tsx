@@ -77,7 +77,11 @@ export function JobListPage() {
       <TopBar>
         {leads && (
           <>
-            <Button aria-pressed={several.chosen !== null} onClick={several.chosen ? several.end : several.begin}>
+            <Button
+              aria-pressed={several.chosen !== null}
+              className={several.chosen ? "bg-ink! text-sheet!" : ""}
+              onClick={several.chosen ? several.end : several.begin}
+            >
               Choose several
             </Button>
             <FileButton label="Plan file" accept=".json,.zip,application/json,application/zip" onFile={choose}>

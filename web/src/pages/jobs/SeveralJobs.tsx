@@ -1,9 +1,10 @@
 import { useState } from "react";
 import { Link } from "react-router";
-import { api } from "../../api/client";
+import { api, sayWhy } from "../../api/client";
 import type { JobEntry } from "../../api/types";
 import { dayOf, today } from "../../state/words";
 import { Button } from "../../ui/controls";
+import { Refused } from "../../ui/Refused";
 import { linkButton, SeveralBar } from "../../ui/SeveralBar";
 import { TextField } from "../../ui/TextField";
 import { idsAsked, type useSeveral } from "../../state/useSeveral";
@@ -17,9 +18,24 @@ interface SeveralJobsProps {
 /** What can be done to several jobs at once. */
 export function SeveralJobs({ several, shown, onChanged }: SeveralJobsProps) {
   const [day, setDay] = useState(today());
+  /** What the last press on Delete took off the list, to be put back. */
+  const [gone, setGone] = useState<JobEntry[]>([]);
+  const [refused, setRefused] = useState<string | null>(null);
   const ids = [...(several.chosen?.keys() ?? [])];
   const each = (what: string, act: (job: JobEntry) => Promise<unknown>) => {
     void several.each(what, act).then(onChanged);
+  };
+  const putBack = async () => {
+    setRefused(null);
+    for (const job of gone) {
+      try {
+        await api.restore(job.id);
+        setGone((before) => before.filter((g) => g !== job));
+      } catch (error) {
+        setRefused(`${job.name}: ${sayWhy(error)}`);
+      }
+    }
+    onChanged();
   };
   return (
     <SeveralBar
@@ -30,6 +46,16 @@ export function SeveralJobs({ several, shown, onChanged }: SeveralJobsProps) {
         several.all(shown);
       }}
       onEnd={several.end}
+      after={
+        gone.length > 0 && (
+          <p className="mt-1 flex items-center gap-2">
+            <Button onClick={() => void putBack()}>
+              {gone.length === 1 ? "Put it back" : `Put the ${gone.length} back`}
+            </Button>
+            <Refused>{refused}</Refused>
+          </p>
+        )
+      }
     >
       <div className="w-[190px]">
         <TextField label="Day" type="date" value={day} onChange={setDay} />
@@ -51,7 +77,11 @@ export function SeveralJobs({ several, shown, onChanged }: SeveralJobsProps) {
       <Button
         disabled={several.busy}
         onClick={() => {
-          each("off the list; each can be fetched back in Upkeep", (job) => api.remove(job.id));
+          setGone([]);
+          each("off the list", async (job) => {
+            await api.remove(job.id);
+            setGone((before) => [...before, job]);
+          });
         }}
       >
         Delete

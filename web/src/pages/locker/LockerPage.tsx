@@ -81,6 +81,7 @@ export function LockerPage() {
         </FileButton>
         <Button
           aria-pressed={several.chosen !== null}
+          className={several.chosen ? "bg-ink! text-sheet!" : ""}
           onClick={() => {
             setLoading(false);
             if (several.chosen) several.end();

@@ -63,11 +63,13 @@ export function NextOpen() {
  */
 function useLeadingOn(at: string | null, points: OpenPoint[]): void {
   const led = useRef(false);
+  const inWindow = useView((s) => s.dialog !== null);
   useEffect(() => {
+    if (inWindow) return;
     // It was chosen, or the answer to what was entered before settled it as well: on, while nobody is typing there.
-    const typing = !led.current && document.activeElement instanceof HTMLInputElement;
+    const typing = at !== noDay && !led.current && document.activeElement instanceof HTMLInputElement;
     if (at !== null && !typing && !points.some((p) => p.key === at)) lead(pointAfter(at, points));
-  }, [at, points]);
+  }, [at, points, inWindow]);
   useEffect(() => {
     if (at === null) return undefined;
     const leadOn = () => {

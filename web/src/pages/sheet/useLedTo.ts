@@ -24,7 +24,7 @@ export function useLedTo(panel: RefObject<HTMLElement | null>): void {
         take(field);
         // A window that closes gives the focus back to where it came from: here it belongs to the field.
         timer = setTimeout(() => {
-          if (!panel.current?.contains(document.activeElement)) take(field);
+          if (field.isConnected) take(field);
         }, everyMs);
       } else if (!late) timer = setTimeout(look, everyMs);
     }
